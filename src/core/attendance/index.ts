@@ -1,0 +1,33 @@
+import { z } from 'zod';
+
+export const MARKS = ['here', 'late', 'absent'] as const;
+export const markSchema = z.enum(MARKS);
+export type Mark = z.infer<typeof markSchema>;
+export const MARK_NAMES: Record<Mark, string> = { here: 'here', late: 'late', absent: 'not here' };
+
+export interface Attendance {
+  mark: Mark;
+  /** Epoch ms; null for somebody who did not come. */
+  arrivedAt: number | null;
+  leftAt: number | null;
+}
+
+/** A teacher's mark for one person, as the register stores it. */
+export function marked(before: Attendance | undefined, mark: Mark, now: number): Attendance {
+  if (mark === 'absent') return { mark, arrivedAt: null, leftAt: null };
+  return { mark, arrivedAt: before?.arrivedAt ?? now, leftAt: before?.leftAt ?? null };
+}
+
+/**
+ * Time somebody took part, in ms: from their arrival or the start, whichever is later, to their
+ * leaving or the end, whichever is earlier. 0 for somebody who was not there.
+ */
+export function takenPartMs(a: Attendance, startedAt: number, endedAt: number): number {
+  if (a.mark === 'absent' || a.arrivedAt === null) return 0;
+  return Math.max(0, Math.min(a.leftAt ?? endedAt, endedAt) - Math.max(a.arrivedAt, startedAt));
+}
+
+/** How long after the start somebody came, in ms; 0 if in time. */
+export function lateByMs(a: Attendance, startedAt: number): number {
+  return a.arrivedAt === null ? 0 : Math.max(0, a.arrivedAt - startedAt);
+}

@@ -1,0 +1,3 @@
+export * from './edit';
+export * from './parse';
+export * from './plan';

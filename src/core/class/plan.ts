@@ -1,0 +1,152 @@
+import { z } from 'zod';
+import { cueTextSchema, doseSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
+import { sidesSchema } from '../move/move';
+
+export const PHASES = ['arrive', 'warmUp', 'work', 'massage', 'close'] as const;
+export type PhaseName = (typeof PHASES)[number];
+export const PHASE_NAMES: Record<PhaseName, string> = {
+  arrive: 'Arrive',
+  warmUp: 'Warm up',
+  work: 'Work',
+  massage: 'Massage',
+  close: 'Close',
+};
+
+const idSchema = z
+  .string({ error: 'must be an id' })
+  .regex(/^[\w-]{1,64}$/, 'must be an id of letters, digits, "-" or "_", at most 64 of them');
+
+const wait = (most: number) =>
+  z
+    .number({ error: 'must be a number of seconds' })
+    .min(0, 'must not be negative; use 0 for none')
+    .max(most, `must be at most ${most} seconds`);
+
+/** A teacher's own words in place of the move's. What is missing is said as the library has it. */
+export const segmentCuesSchema = z.strictObject({
+  announce: cueTextSchema.optional(),
+  setup: z.array(cueTextSchema).max(8).optional(),
+  short: cueTextSchema.optional(),
+  form: z.array(cueTextSchema).max(8).optional(),
+  letGo: cueTextSchema.optional(),
+});
+export type SegmentCues = z.infer<typeof segmentCuesSchema>;
+
+/** One line of a class: a move with its dose, sides, rounds, release, rest and cues. */
+export const segmentSchema = z.strictObject({
+  id: idSchema,
+  move: moveIdSchema,
+  dose: doseSchema,
+  sides: sidesSchema,
+  rounds: z
+    .number({ error: 'must be a whole number of rounds' })
+    .int('must be a whole number of rounds')
+    .min(1, 'must be at least 1 round; remove the segment to leave it out')
+    .max(10, 'must be at most 10 rounds'),
+  releaseSeconds: wait(120),
+  restSeconds: wait(300),
+  cues: segmentCuesSchema.optional(),
+});
+export type Segment = z.infer<typeof segmentSchema>;
+
+export const BLOCK_ORDERS = ['straight', 'circuit', 'alternating'] as const;
+
+/**
+ * Segments done together. Straight: A A B B. Circuit: each lap plays every segment once through its
+ * rounds. Alternating: round one of each, then round two of each.
+ */
+export const blockSchema = z
+  .strictObject({
+    id: idSchema,
+    order: z.enum(BLOCK_ORDERS),
+    laps: z.number().int().min(1, 'must be at least 1 lap').max(10).default(1),
+    segments: z.array(segmentSchema).min(1, 'must hold at least one segment').max(20),
+  })
+  .refine((b) => b.order === 'circuit' || b.laps === 1, {
+    error: 'only a circuit has laps',
+    path: ['laps'],
+  });
+export type Block = z.infer<typeof blockSchema>;
+
+export const EXPLAIN = ['first', 'throughout', 'names-only'] as const;
+export type Explain = (typeof EXPLAIN)[number];
+export const COUNTING = ['last-five', 'up', 'down', 'none'] as const;
+export type Counting = (typeof COUNTING)[number];
+
+/** The house rules of a class: how it explains, counts and speaks. */
+export const rulesSchema = z.strictObject({
+  explain: z.enum(EXPLAIN).default('first'),
+  counting: z.enum(COUNTING).default('last-five'),
+  countIn: z.boolean().default(true),
+  /** Time to get into place after a full set-up; half of it after a short one. */
+  settleSeconds: wait(30).default(3),
+  /** Least length of a change of side, in seconds. */
+  switchSeconds: wait(60).default(4),
+  /** Speaking rate in words a minute; read-aloud speech is about 150 to 160 (from memory). */
+  wordsPerMinute: z.number().int().min(80, 'must be at least 80').max(260).default(150),
+});
+export type Rules = z.infer<typeof rulesSchema>;
+
+const phaseSchema = z.array(blockSchema).max(60);
+
+/** A class: what a teacher assembles, exports and leads. Stored as it is, under a version. */
+export const planSchema = z
+  .strictObject({
+    format: z.literal('upbeat-class/1', { error: 'must be "upbeat-class/1"' }),
+    name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(80),
+    slotSeconds: z
+      .number({ error: 'must be a number of seconds' })
+      .int()
+      .min(60, 'must be at least 60 seconds')
+      .max(4 * 3600, 'must be at most 4 hours'),
+    language: languageSchema.default('en'),
+    rules: rulesSchema.prefault({}),
+    phases: z.strictObject({
+      arrive: phaseSchema.default([]),
+      warmUp: phaseSchema.default([]),
+      work: phaseSchema.default([]),
+      massage: phaseSchema.default([]),
+      close: phaseSchema.default([]),
+    }),
+    /** Moves the file brings along, so that it stands alone. */
+    moves: z.array(moveSchema).max(200).optional(),
+  })
+  .superRefine((plan, context) => {
+    const seen = new Map<string, string>();
+    for (const phase of PHASES) {
+      plan.phases[phase].forEach((block, b) => {
+        block.segments.forEach((segment, s) => {
+          const path = ['phases', phase, b, 'segments', s, 'id'];
+          const first = seen.get(segment.id);
+          if (first) {
+            context.addIssue({
+              code: 'custom',
+              path,
+              message: `"${segment.id}" is already the id of ${first}; every segment needs its own`,
+            });
+          } else seen.set(segment.id, path.slice(0, -1).join('.'));
+        });
+      });
+    }
+  });
+export type Plan = z.infer<typeof planSchema>;
+
+/** A fresh, empty class. */
+export function emptyPlan(name: string, slotSeconds: number): Plan {
+  return planSchema.parse({ format: 'upbeat-class/1', name, slotSeconds, phases: {} });
+}
+
+export interface Placed {
+  phase: PhaseName;
+  block: Block;
+  segment: Segment;
+}
+
+/** Every segment of a class in running order, with where it stands. */
+export function placedSegments(plan: Plan): Placed[] {
+  return PHASES.flatMap((phase) =>
+    plan.phases[phase].flatMap((block) =>
+      block.segments.map((segment) => ({ phase, block, segment })),
+    ),
+  );
+}

@@ -1,0 +1,3 @@
+export * from './areas';
+export * from './dose';
+export * from './move';

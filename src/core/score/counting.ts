@@ -1,0 +1,47 @@
+import type { Counting } from '../class';
+import { type Dose, doseBeats, doseMs } from '../move';
+import { CUE_GAP_MS } from './lane';
+
+export interface Count {
+  number: number;
+  offsetMs: number;
+  /** Counted from the end of the work, so it moves along when the work is extended. */
+  fromEnd: boolean;
+}
+
+const COUNTED_AT_THE_END = 5;
+const THINNING = [1, 2, 5, 10, 20, 50];
+
+/** Every how many-th count can be said when the longest count word takes so long, in ms. */
+export function thinning(beatMs: number, longestWordMs: number): number {
+  const needed = longestWordMs + CUE_GAP_MS;
+  return THINNING.find((every) => every * beatMs >= needed) ?? Math.ceil(needed / beatMs);
+}
+
+/**
+ * The counts said aloud in one work part. A count counted down falls so that "one" comes exactly
+ * one beat before the end. Breaths are paced by their in and out, not by numbers.
+ */
+export function counts(
+  dose: Dose,
+  counting: Counting,
+  wordMs: (number: number) => number,
+): Count[] {
+  if (counting === 'none' || dose.kind === 'breaths') return [];
+  const { count, beatMs } = doseBeats(dose);
+  const first = counting === 'last-five' ? Math.min(COUNTED_AT_THE_END, count) : count;
+  const words = Array.from({ length: first }, (_, i) => wordMs(i + 1));
+  const every = thinning(beatMs, Math.max(...words));
+  const total = doseMs(dose);
+  const said: Count[] = [];
+  if (counting === 'up') {
+    for (let n = every; n <= count; n += every) {
+      said.push({ number: n, offsetMs: Math.round((n - 1) * beatMs), fromEnd: false });
+    }
+    return said;
+  }
+  for (let n = 1; n <= first; n += every) {
+    said.unshift({ number: n, offsetMs: Math.round(total - n * beatMs), fromEnd: true });
+  }
+  return said.filter((c) => c.offsetMs >= 0);
+}

@@ -1,0 +1,82 @@
+import type { PhaseName } from '../class';
+import type { BreathPattern, Language } from '../move';
+import type { SpeechSource } from '../speech';
+
+export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+/** Which part of the face a work step asks for; `one` and `other` are the two directions. */
+export type Side = 'both' | 'left' | 'right' | 'one' | 'other' | 'alternating';
+
+export interface Step {
+  id: string;
+  kind: StepKind;
+  phase: PhaseName;
+  segmentId: string;
+  moveId: string;
+  round: number;
+  rounds: number;
+  side: Side;
+  startMs: number;
+  durationMs: number;
+  /** In breath-paced work: one breath, repeated to the end of the step. */
+  breath?: BreathPattern;
+}
+
+export type CueKind =
+  | 'announce'
+  | 'setup'
+  | 'short'
+  | 'side'
+  | 'countIn'
+  | 'count'
+  | 'breath'
+  | 'form'
+  | 'letGo';
+
+export interface Cue {
+  id: string;
+  /** Index of the step the cue starts in. */
+  step: number;
+  kind: CueKind;
+  text: string;
+  language: Language;
+  /** From the start of the step. */
+  offsetMs: number;
+  startMs: number;
+  durationMs: number;
+  /** True where the cue keeps its distance from the end of the step when the step is extended. */
+  fromEnd: boolean;
+}
+
+export interface LeftOut {
+  segmentId: string;
+  round: number;
+  kind: CueKind;
+  text: string;
+  /** A sentence for the teacher. */
+  reason: string;
+}
+
+export interface Totals {
+  upbeatMs: number;
+  workMs: number;
+  switchMs: number;
+  releaseMs: number;
+  restMs: number;
+  /** Time somebody is speaking, in whatever step. */
+  talkMs: number;
+}
+
+/** The compiled timeline of a class: steps and cues on one clock, in whole ms from the start. */
+export interface Score {
+  name: string;
+  slotMs: number;
+  totalMs: number;
+  wordsPerMinute: number;
+  speech: SpeechSource;
+  totals: Totals;
+  steps: Step[];
+  cues: Cue[];
+  leftOut: LeftOut[];
+}

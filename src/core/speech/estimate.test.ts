@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { estimateSpeech, measuredMeter, notingMeter, utteranceKey } from '.';
+import { syllables } from './estimate';
+
+describe('the estimate of spoken length', () => {
+  it('scales with the rate and grows with the text', () => {
+    const text = 'Fold both lips over the teeth.';
+    expect(estimateSpeech(text, 'en', 300)).toBeCloseTo(estimateSpeech(text, 'en', 150) / 2, -1);
+    expect(estimateSpeech(`${text} Breathe.`, 'en', 150)).toBeGreaterThan(
+      estimateSpeech(text, 'en', 150),
+    );
+  });
+
+  it('reads numbers as they are spoken', () => {
+    const seven = estimateSpeech('30', 'en', 150);
+    expect(estimateSpeech('37', 'en', 150)).toBeGreaterThan(seven);
+  });
+
+  it('is nothing for nothing said', () => expect(estimateSpeech(' … ', 'en', 150)).toBe(0));
+
+  it('reads aloud at about 150 to 160 words a minute (published rates, value from memory)', () => {
+    const text =
+      'Lay the palms flat along the hairline and hold the forehead still, then open the eyes wide without lifting the brows and close them slowly again';
+    const words = text.split(' ').length;
+    const perMinute = words / (estimateSpeech(text, 'en', 150) / 60_000);
+    expect(perMinute).toBeGreaterThan(135);
+    expect(perMinute).toBeLessThan(185);
+  });
+
+  it.each([
+    ['three', 1],
+    ['forehead', 2],
+    ['cheekbone', 2],
+    ['little', 2],
+    ['eyes', 1],
+    ['circle', 2],
+  ])('hears %s in %i', (word, count) => expect(syllables(word, 'en')).toBe(count));
+});
+
+describe('measured lengths', () => {
+  const one = { text: 'One.', language: 'en', wordsPerMinute: 150 } as const;
+
+  it('come before the estimate, and the score is told how much was measured', () => {
+    const { meter, source } = measuredMeter(new Map([[utteranceKey(one), 321]]), () => 999);
+    expect(meter('One.', 'en', 150)).toBe(321);
+    expect(source()).toBe('measured');
+    expect(meter('Two.', 'en', 150)).toBe(999);
+    expect(source()).toBe('mixed');
+  });
+
+  it('are asked for once a text', () => {
+    const noting = notingMeter(() => 1);
+    for (const text of ['One.', 'Two.', 'One.']) noting.meter(text, 'en', 150);
+    expect(noting.asked.map((u) => u.text)).toEqual(['One.', 'Two.']);
+  });
+});

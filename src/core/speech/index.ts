@@ -1,0 +1,3 @@
+export * from './estimate';
+export * from './phrases';
+export * from './speech';

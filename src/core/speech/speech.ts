@@ -1,0 +1,52 @@
+import type { Language } from '../move';
+
+/** Length of a text spoken in a language at a rate in words a minute, in whole ms. */
+export type SpeechMeter = (text: string, language: Language, wordsPerMinute: number) => number;
+
+export type SpeechSource = 'estimated' | 'measured' | 'mixed';
+
+/** What identifies a spoken text; equal keys have equal lengths. */
+export interface Utterance {
+  text: string;
+  language: Language;
+  wordsPerMinute: number;
+}
+
+export const utteranceKey = ({ text, language, wordsPerMinute }: Utterance): string =>
+  `${language}\u0001${wordsPerMinute}\u0001${text}`;
+
+/** A meter that notes every text it is asked for, so that all of them can be measured at once. */
+export function notingMeter(meter: SpeechMeter): { meter: SpeechMeter; asked: Utterance[] } {
+  const asked = new Map<string, Utterance>();
+  return {
+    meter: (text, language, wordsPerMinute) => {
+      const utterance = { text, language, wordsPerMinute };
+      asked.set(utteranceKey(utterance), utterance);
+      return meter(text, language, wordsPerMinute);
+    },
+    get asked() {
+      return [...asked.values()];
+    },
+  };
+}
+
+/** A meter over known lengths, in ms by utterance key; unknown texts go to the fallback. */
+export function measuredMeter(
+  lengths: ReadonlyMap<string, number>,
+  fallback: SpeechMeter,
+): { meter: SpeechMeter; source: () => SpeechSource } {
+  let known = 0;
+  let unknown = 0;
+  return {
+    meter: (text, language, wordsPerMinute) => {
+      const length = lengths.get(utteranceKey({ text, language, wordsPerMinute }));
+      if (length === undefined) {
+        unknown++;
+        return fallback(text, language, wordsPerMinute);
+      }
+      known++;
+      return length;
+    },
+    source: () => (unknown === 0 ? 'measured' : known === 0 ? 'estimated' : 'mixed'),
+  };
+}

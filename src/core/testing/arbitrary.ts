@@ -1,0 +1,104 @@
+import { LIBRARY } from '@library';
+import fc from 'fast-check';
+import { type Block, PHASES, type Plan, planSchema, type Segment } from '@/core/class';
+import { BLOCK_ORDERS, COUNTING, EXPLAIN } from '@/core/class/plan';
+import { type Dose, SIDES } from '@/core/move';
+
+/** Generators of valid classes, for property tests. */
+
+const seconds = (least: number, most: number) =>
+  fc.integer({ min: least * 2, max: most * 2 }).map((half) => half / 2);
+const tempo = fc.integer({ min: 20, max: 150 });
+
+export const anyDose: fc.Arbitrary<Dose> = fc.oneof(
+  fc.record({ kind: fc.constant('hold' as const), seconds: seconds(1, 60) }),
+  fc.record({
+    kind: fc.constant('counts' as const),
+    counts: fc.integer({ min: 1, max: 40 }),
+    tempo,
+  }),
+  fc.record({ kind: fc.constant('taps' as const), taps: fc.integer({ min: 1, max: 60 }), tempo }),
+  fc.record({
+    kind: fc.constant('breaths' as const),
+    breaths: fc.integer({ min: 1, max: 8 }),
+    pattern: fc.record({
+      in: seconds(1, 6),
+      hold: seconds(0, 3),
+      out: seconds(1, 8),
+      pause: seconds(0, 2),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('reps' as const),
+    reps: fc.integer({ min: 1, max: 30 }),
+    secondsEach: seconds(0.5, 8),
+  }),
+  fc.record({
+    kind: fc.constant('passes' as const),
+    passes: fc.integer({ min: 1, max: 10 }),
+    secondsEach: seconds(1, 20),
+  }),
+  seconds(5, 40).map((s) => ({
+    kind: 'open' as const,
+    seconds: s,
+    floorSeconds: s / 2,
+    ceilingSeconds: s * 2,
+  })),
+);
+
+const segment = (id: string): fc.Arbitrary<Segment> =>
+  fc.record({
+    id: fc.constant(id),
+    move: fc.constantFrom(...LIBRARY.map((m) => m.id)),
+    dose: anyDose,
+    sides: fc.constantFrom(...SIDES),
+    rounds: fc.integer({ min: 1, max: 4 }),
+    releaseSeconds: seconds(0, 15),
+    restSeconds: seconds(0, 15),
+  });
+
+const block = (id: string): fc.Arbitrary<Block> =>
+  fc
+    .record({
+      order: fc.constantFrom(...BLOCK_ORDERS),
+      laps: fc.integer({ min: 1, max: 3 }),
+      count: fc.integer({ min: 1, max: 3 }),
+    })
+    .chain(({ order, laps, count }) =>
+      fc
+        .tuple(...Array.from({ length: count }, (_, i) => segment(`${id}s${i}`)))
+        .map((segments) => ({ id, order, laps: order === 'circuit' ? laps : 1, segments })),
+    );
+
+const phase = (name: string, most: number) =>
+  fc
+    .integer({ min: 0, max: most })
+    .chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => block(`${name}${i}`))));
+
+export const anyPlan: fc.Arbitrary<Plan> = fc
+  .record({
+    rules: fc.record({
+      explain: fc.constantFrom(...EXPLAIN),
+      counting: fc.constantFrom(...COUNTING),
+      countIn: fc.boolean(),
+      switchSeconds: fc.integer({ min: 0, max: 8 }),
+      wordsPerMinute: fc.integer({ min: 80, max: 220 }),
+    }),
+    phases: fc.record(
+      Object.fromEntries(PHASES.map((p) => [p, phase(p, p === 'work' ? 3 : 2)])) as Record<
+        (typeof PHASES)[number],
+        fc.Arbitrary<Block[]>
+      >,
+    ),
+  })
+  .map((made) =>
+    planSchema.parse({
+      format: 'upbeat-class/1',
+      name: 'A generated class',
+      slotSeconds: 1200,
+      ...made,
+    }),
+  );
+
+/** How many generated classes a property looks at. */
+export const RUNS = Number(process.env.UPBEAT_PROPERTY_RUNS ?? 1000);

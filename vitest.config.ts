@@ -1,0 +1,40 @@
+import path from 'node:path';
+import { defineConfig } from 'vitest/config';
+
+const here = import.meta.dirname;
+const alias = {
+  '@library': path.join(here, 'library/index.ts'),
+  '@demo': path.join(here, 'demo/index.ts'),
+  '@migrations': path.join(here, 'migrations/index.ts'),
+  '@': path.join(here, 'src'),
+};
+
+export default defineConfig({
+  resolve: { alias },
+  test: {
+    projects: [
+      {
+        resolve: { alias },
+        test: {
+          name: 'unit',
+          testTimeout: 60_000,
+          include: [
+            'src/{core,browser,ui}/**/*.test.{ts,tsx}',
+            'library/**/*.test.ts',
+            'scripts/**/*.test.ts',
+          ],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'database',
+          include: ['src/server/**/*.test.ts', 'demo/**/*.test.ts', 'src/app/**/*.test.ts'],
+          fileParallelism: false,
+          testTimeout: 20_000,
+          hookTimeout: 30_000,
+        },
+      },
+    ],
+  },
+});
