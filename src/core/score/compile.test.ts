@@ -118,6 +118,12 @@ describe('counts', () => {
     expect(said).toEqual(['five', 'ten', 'fifteen', 'twenty']);
   });
 
+  it('leaves out a count-in word that a very slow voice cannot say on its beat', () => {
+    const score = scoreOf([{ move: 'slow-belly-breaths' }], { wordsPerMinute: 80 });
+    expect(score.cues.filter((c) => c.kind === 'countIn').map((c) => c.text)).toEqual(['three']);
+    expect(score.leftOut).toContainEqual(expect.objectContaining({ kind: 'countIn', text: 'one' }));
+  });
+
   it('paces breaths by their in and out instead of numbers', () => {
     const score = scoreOf([{ move: 'slow-belly-breaths' }]);
     expect(score.cues.filter((c) => c.kind === 'count')).toEqual([]);

@@ -148,14 +148,17 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
   };
   const writer = new Writer(language);
 
-  const countIn = (stepMs: number) => {
+  const countIn = (turn: Turn, stepMs: number) => {
     if (!rules.countIn) return;
     const words = Array.from({ length: COUNT_IN }, (_, i) => countWord(phrases, i + 1));
     const every = thinning(BEAT_MS, Math.max(...words.map(length)));
     for (let n = COUNT_IN; n >= 1; n--) {
       if ((n - 1) % every) continue;
       const word = countWord(phrases, n);
-      writer.cue('countIn', word, stepMs - n * BEAT_MS, length(word), true);
+      const beats = n === 1 ? 1 : every;
+      if (length(word) + CUE_GAP_MS > beats * BEAT_MS) {
+        writer.omit(turn, 'countIn', word, 'The voice is too slow to say it on its beat.');
+      } else writer.cue('countIn', word, stepMs - n * BEAT_MS, length(word), true);
     }
   };
 
@@ -176,7 +179,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
       writer.cue(saying.kind, saying.text, offset, length(saying.text));
       offset += length(saying.text) + CUE_GAP_MS;
     }
-    countIn(leadMs);
+    countIn(turn, leadMs);
 
     sides.forEach((side, i) => {
       if (i > 0 && (segment.sides === 'each' || segment.sides === 'directions')) {
@@ -184,7 +187,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
         const ms = switchMs(plan, length(said));
         writer.step(turn, 'switch', side, ms);
         writer.cue('side', said, 0, length(said));
-        countIn(ms);
+        countIn(turn, ms);
       }
       writer.step(turn, 'work', side, workMs, `work.${side}`);
       const explained = i === 0 ? guidance(turn, text, plan) : [];

@@ -1,7 +1,7 @@
 import type { Language } from '../move';
 import type { SpeechMeter } from './speech';
 
-/** Coefficients of the estimate, in ms at the reference rate; fitted to measured lengths (see docs/speech.md). */
+/** Coefficients of the estimate, in ms at the reference rate; fitted to lengths measured from the speech program. */
 interface Voice {
   /** The speaking rate the other figures were fitted at, in words a minute. */
   referenceRate: number;
@@ -15,16 +15,16 @@ interface Voice {
 
 const VOICES: Record<Language, Voice> = {
   en: {
-    referenceRate: 150,
-    base: 120,
-    syllable: 118,
-    letter: 34,
-    comma: 190,
-    sentence: 420,
+    referenceRate: 172,
+    base: 170,
+    syllable: 35,
+    letter: 57,
+    comma: 345,
+    sentence: 484,
     digitSyllables: [2, 1, 1, 1, 1, 1, 1, 2, 1, 1],
   },
   de: {
-    referenceRate: 150,
+    referenceRate: 172,
     base: 120,
     syllable: 130,
     letter: 34,

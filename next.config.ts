@@ -1,0 +1,23 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2'],
+  async headers() {
+    return [
+      {
+        source: '/:path*',
+        headers: [
+          { key: 'X-Content-Type-Options', value: 'nosniff' },
+          { key: 'Referrer-Policy', value: 'strict-origin-when-cross-origin' },
+          { key: 'X-Frame-Options', value: 'DENY' },
+          { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+          { key: 'Permissions-Policy', value: 'camera=(), geolocation=(), microphone=(self)' },
+        ],
+      },
+    ];
+  },
+};
+
+export default config;

@@ -1,0 +1,48 @@
+import { spawn } from 'node:child_process';
+import { closeSync, openSync } from 'node:fs';
+import { inRoot, ROOT } from './paths.mjs';
+import { until } from './ports.mjs';
+
+/**
+ * Starts the built application on loopback, in a process group of its own.
+ * @returns {Promise<{ url: string, process: import('node:child_process').ChildProcess, stop: (signal?: NodeJS.Signals) => Promise<void> } | null>} null where it did not answer in time
+ */
+export async function startApp({ port, env, logFile }) {
+  const url = `http://127.0.0.1:${port}`;
+  const log = logFile ? openSync(logFile, 'a') : 'inherit';
+  const child = spawn(
+    process.execPath,
+    [inRoot('node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      cwd: ROOT,
+      env: { ...process.env, ...env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: ['ignore', log, log],
+      detached: true,
+    },
+  );
+  if (typeof log === 'number') closeSync(log);
+  let gone = false;
+  const closed = new Promise((resolve) =>
+    child.once('close', () => {
+      gone = true;
+      resolve();
+    }),
+  );
+  const stop = async (signal = 'SIGTERM') => {
+    if (gone) return;
+    process.kill(-child.pid, signal);
+    await closed;
+  };
+  const answers = async () => {
+    if (gone) return true;
+    try {
+      return (await fetch(`${url}/sign-in`)).ok;
+    } catch {
+      return false;
+    }
+  };
+  const up = (await until(answers, 60_000)) && !gone;
+  if (up) return { url, process: child, stop };
+  await stop('SIGKILL');
+  return null;
+}

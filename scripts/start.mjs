@@ -1,0 +1,112 @@
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { startApp } from './lib/app.mjs';
+import { ensureBuild } from './lib/build.mjs';
+import { ensureDebian } from './lib/debian.mjs';
+import { ensurePackages, requireNode } from './lib/packages.mjs';
+import { bin, DATA_DIR } from './lib/paths.mjs';
+import { isFree } from './lib/ports.mjs';
+import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
+import { run } from './lib/run.mjs';
+import { main, say, Trouble } from './lib/say.mjs';
+
+const PORT = Number(process.env.PORT ?? 3000);
+const LOCK = path.join(DATA_DIR, 'start.pid');
+const resetOnly = process.argv.includes('--reset-demo');
+
+function otherStart() {
+  if (!existsSync(LOCK)) return null;
+  const pid = Number(readFileSync(LOCK, 'utf8'));
+  try {
+    const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+    return pid !== process.pid && command.includes('start.mjs') ? pid : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The database: a managed one where DATABASE_URL names it, else a cluster of our own. */
+async function database() {
+  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {} };
+  await ensureDebian(['postgresql']);
+  const postgres = await startPostgres(DATA_DIR);
+  ensureDatabase(postgres, 'upbeat');
+  return { url: postgres.urlOf('upbeat'), stop: postgres.stop };
+}
+
+async function prepareDatabase(env, reset) {
+  const args = ['scripts/prepare-database.ts', ...(reset ? ['--reset-demo'] : [])];
+  const code = await run(bin('tsx'), args, { env });
+  if (code !== 0)
+    throw new Trouble('The database could not be prepared; what it printed above says why.');
+}
+
+await main(async () => {
+  requireNode();
+  if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65_535) {
+    throw new Trouble(`PORT is "${process.env.PORT}"; it must be a port number from 1 to 65535.`);
+  }
+  try {
+    mkdirSync(DATA_DIR, { recursive: true });
+  } catch (error) {
+    throw new Trouble(`The folder ${DATA_DIR} cannot be written: ${error.message}`);
+  }
+  const other = otherStart();
+  if (other && !resetOnly) {
+    throw new Trouble(`Up Beat is already running here (process ${other}). Stop it first.`);
+  }
+  if (!resetOnly && !(await isFree(PORT))) {
+    throw new Trouble(`Port ${PORT} is in use. Free it, or choose another: PORT=3001 npm start`);
+  }
+  await ensurePackages();
+  if (!resetOnly) await ensureDebian(['espeak-ng'], { optional: true });
+  const { url, stop } = await database();
+  const env = {
+    DATABASE_URL: url,
+    UPBEAT_DATA_DIR: DATA_DIR,
+    UPBEAT_DEMO: process.env.UPBEAT_DEMO ?? '1',
+  };
+
+  if (resetOnly) {
+    await prepareDatabase(env, true);
+    if (!other) await stop();
+    return 0;
+  }
+
+  writeFileSync(LOCK, String(process.pid));
+  let app = null;
+  let ending = null;
+  const end = (code) => {
+    ending ??= (async () => {
+      await app?.stop();
+      await stop();
+      rmSync(LOCK, { force: true });
+      process.exit(code);
+    })();
+    return ending;
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => end(0));
+  try {
+    await prepareDatabase(env, false);
+    await ensureBuild();
+    const logFile = path.join(DATA_DIR, 'app.log');
+    app = await startApp({ port: PORT, env, logFile });
+    if (!app) throw new Trouble(`The application did not answer; its log is ${logFile}.`);
+    app.process.once('close', () => {
+      if (ending) return;
+      process.stderr.write(`\nThe application stopped by itself; its log is ${logFile}.\n`);
+      end(1);
+    });
+    const signIn = path.join(DATA_DIR, 'demo-sign-in.json');
+    say(`\nUp Beat is ready at ${app.url}`);
+    if (env.UPBEAT_DEMO === '1' && existsSync(signIn)) {
+      const { email, password } = JSON.parse(readFileSync(signIn, 'utf8'));
+      say(`Demo studio: press "Enter the demo studio", or sign in as ${email} with ${password}`);
+    }
+    say('Ctrl-C stops it.');
+    await new Promise(() => {});
+  } catch (error) {
+    process.stderr.write(error instanceof Trouble ? `\n${error.message}\n` : `${error.stack}\n`);
+    await end(1);
+  }
+});

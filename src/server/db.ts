@@ -1,0 +1,25 @@
+import knex, { type Knex } from 'knex';
+
+/** Anything that can run queries: the pool or an open transaction. */
+export type Db = Knex;
+
+export function connect(url: string): Db {
+  return knex({
+    client: 'pg',
+    connection: { connectionString: url },
+    pool: { min: 0, max: 10 },
+    acquireConnectionTimeout: 10_000,
+  });
+}
+
+const shared = globalThis as { upBeatDb?: Db };
+
+/** The process's connection pool, opened on first use. */
+export function db(): Db {
+  if (!shared.upBeatDb) {
+    const url = process.env.DATABASE_URL;
+    if (!url) throw new Error('DATABASE_URL is not set; start the app with "npm start".');
+    shared.upBeatDb = connect(url);
+  }
+  return shared.upBeatDb;
+}

@@ -1,0 +1,10 @@
+import { z } from 'zod';
+
+/** Pieces that row schemas share: what PostgreSQL hands back, made into what the core uses. */
+
+export const epochMs = z.date().transform((d) => d.getTime());
+export const maybeEpochMs = epochMs.nullable();
+/** A bigint column, which the driver hands over as text. */
+export const bigintMs = z.coerce.number().int();
+
+export const toDate = (ms: number | null): Date | null => (ms === null ? null : new Date(ms));

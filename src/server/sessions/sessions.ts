@@ -1,0 +1,119 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import type { Db } from '../db';
+import { epochMs, maybeEpochMs } from '../rows';
+import { Conflict, found, type Scope } from '../scope';
+
+export const sessionStatusSchema = z.enum(['planned', 'held', 'cancelled']);
+export type SessionStatus = z.infer<typeof sessionStatusSchema>;
+
+export interface Session {
+  id: string;
+  classId: string;
+  className: string;
+  slotMs: number;
+  startsAt: number;
+  status: SessionStatus;
+  runStartedAt: number | null;
+  runFinishedAt: number | null;
+  booked: number;
+  came: number;
+}
+
+const sessionSchema = z
+  .object({
+    id: z.uuid(),
+    class_id: z.uuid(),
+    class_name: z.string(),
+    slot_seconds: z.number(),
+    starts_at: epochMs,
+    status: sessionStatusSchema,
+    started_at: maybeEpochMs,
+    finished_at: maybeEpochMs,
+    booked: z.number(),
+    came: z.number(),
+  })
+  .transform(
+    (row): Session => ({
+      id: row.id,
+      classId: row.class_id,
+      className: row.class_name,
+      slotMs: row.slot_seconds * 1000,
+      startsAt: row.starts_at,
+      status: row.status,
+      runStartedAt: row.started_at,
+      runFinishedAt: row.finished_at,
+      booked: row.booked,
+      came: row.came,
+    }),
+  );
+
+const sessionsOf = (db: Db, { studioId }: Scope) =>
+  db('sessions')
+    .join('classes', 'classes.id', 'sessions.class_id')
+    .leftJoin('runs', 'runs.session_id', 'sessions.id')
+    .where('sessions.studio_id', studioId)
+    .select(
+      'sessions.id',
+      'sessions.class_id',
+      db.raw("classes.plan->>'name' as class_name"),
+      db.raw("(classes.plan->>'slotSeconds')::int as slot_seconds"),
+      'sessions.starts_at',
+      'sessions.status',
+      'runs.started_at',
+      'runs.finished_at',
+      db.raw(`(select count(*)::int from bookings b
+        where b.class_id = sessions.class_id and b.since <= sessions.starts_at) as booked`),
+      db.raw(`(select count(*)::int from attendance a
+        where a.session_id = sessions.id and a.mark <> 'absent') as came`),
+    );
+
+/** Sessions that start within a span of time, in epoch ms, the first of them first. */
+export async function sessionsBetween(
+  db: Db,
+  scope: Scope,
+  from: number,
+  to: number,
+): Promise<Session[]> {
+  const rows = await sessionsOf(db, scope)
+    .where('sessions.starts_at', '>=', new Date(from))
+    .where('sessions.starts_at', '<', new Date(to))
+    .orderBy('sessions.starts_at');
+  return z.array(sessionSchema).parse(rows);
+}
+
+/** @throws NotFound where the session is not the studio's */
+export async function getSession(db: Db, scope: Scope, id: string): Promise<Session> {
+  const row = await sessionsOf(db, scope).where('sessions.id', id).first();
+  return sessionSchema.parse(found(row, 'session'));
+}
+
+/** Puts a meeting of a class on the calendar. @throws NotFound where the class is not the studio's */
+export async function planSession(
+  db: Db,
+  { studioId }: Scope,
+  classId: string,
+  startsAt: number,
+  now: number,
+): Promise<string> {
+  found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
+  const id = randomUUID();
+  await db('sessions').insert({
+    id,
+    studio_id: studioId,
+    class_id: classId,
+    starts_at: new Date(startsAt),
+    status: 'planned',
+    created_at: new Date(now),
+  });
+  return id;
+}
+
+/** @throws Conflict where the session was already led */
+export async function cancelSession(db: Db, scope: Scope, id: string): Promise<void> {
+  const session = await getSession(db, scope, id);
+  if (session.runStartedAt !== null) {
+    throw new Conflict('This session has been led already, so it cannot be cancelled.');
+  }
+  await db('sessions').where({ id, studio_id: scope.studioId }).update({ status: 'cancelled' });
+}

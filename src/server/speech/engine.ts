@@ -1,0 +1,89 @@
+import { spawn } from 'node:child_process';
+import type { Language } from '@/core/move';
+import type { Utterance } from '@/core/speech';
+
+/** A program that speaks. Implementations render a text to a WAV file. */
+export interface SpeechEngine {
+  /** Name and version; part of every cache key, so that a new version renders afresh. */
+  id: string;
+  render: (utterance: Utterance) => Promise<Buffer>;
+}
+
+const VOICES: Record<Language, string> = { en: 'en-gb', de: 'de' };
+/** The program counts long words: at its 150 it reads cues at about 172 words a minute (measured). */
+const RATE_PER_WORD = 150 / 172;
+const TIME_LIMIT_MS = 15_000;
+
+function call(args: string[], input: string): Promise<Buffer> {
+  return new Promise((resolve, reject) => {
+    const child = spawn('espeak-ng', args, {
+      stdio: ['pipe', 'pipe', 'pipe'],
+      timeout: TIME_LIMIT_MS,
+    });
+    const out: Buffer[] = [];
+    let complaint = '';
+    child.stdout.on('data', (chunk: Buffer) => out.push(chunk));
+    child.stderr.on('data', (chunk: Buffer) => {
+      complaint += chunk.toString();
+    });
+    child.on('error', reject);
+    child.on('close', (code) => {
+      if (code === 0) resolve(Buffer.concat(out));
+      else reject(new Error(`espeak-ng ended with ${code}: ${complaint.trim()}`));
+    });
+    child.stdin.on('error', reject);
+    child.stdin.end(input);
+  });
+}
+
+const HEADER_BYTES = 44;
+
+/** The program streams, so its header does not know the length yet. */
+function withTrueLength(wav: Buffer): Buffer {
+  if (wav.length < HEADER_BYTES || wav.toString('latin1', 0, 4) !== 'RIFF') {
+    throw new Error('espeak-ng gave no WAV file');
+  }
+  wav.writeUInt32LE(wav.length - 8, 4);
+  wav.writeUInt32LE(wav.length - HEADER_BYTES, 40);
+  return wav;
+}
+
+/** Length of a 16-bit mono WAV file with a plain header, in whole ms, rounded up. */
+export function wavMs(wav: Buffer): number {
+  const bytesPerSecond = wav.readUInt32LE(28);
+  return Math.ceil(((wav.length - HEADER_BYTES) * 1000) / bytesPerSecond);
+}
+
+/** Square brackets are the program's phoneme notation; a cue never means that. */
+const plainText = (text: string) => text.replace(/\[\[|\]\]/g, ' ');
+
+/** The espeak-ng program, or null where the machine has none. */
+export async function espeak(): Promise<SpeechEngine | null> {
+  let version: string;
+  try {
+    version = (await call(['--version'], '')).toString();
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
+    throw error;
+  }
+  return {
+    id: /\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown',
+    render: async ({ text, language, wordsPerMinute }) =>
+      withTrueLength(
+        await call(
+          [
+            '-v',
+            VOICES[language],
+            '-s',
+            String(Math.round(wordsPerMinute * RATE_PER_WORD)),
+            '-z',
+            '-b',
+            '1',
+            '--stdin',
+            '--stdout',
+          ],
+          plainText(text),
+        ),
+      ),
+  };
+}

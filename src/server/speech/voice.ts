@@ -1,0 +1,98 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, open, readFile, rename, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { type Utterance, utteranceKey } from '@/core/speech';
+import { espeak, type SpeechEngine, wavMs } from './engine';
+
+const AT_ONCE = 2;
+
+/** A spoken voice with a persistent cache: each text is rendered once, whoever asks for it. */
+export class Voice {
+  private readonly underway = new Map<string, Promise<Buffer>>();
+  private readonly lengths = new Map<string, number>();
+  private readonly waiting: (() => void)[] = [];
+  private busy = 0;
+
+  constructor(
+    private readonly engine: SpeechEngine,
+    private readonly folder: string,
+  ) {}
+
+  private file(utterance: Utterance): string {
+    const key = `${this.engine.id}\u0001${utteranceKey(utterance)}`;
+    return path.join(this.folder, `${createHash('sha256').update(key).digest('hex')}.wav`);
+  }
+
+  /** The text as a WAV file. */
+  async audio(utterance: Utterance): Promise<Buffer> {
+    const file = this.file(utterance);
+    try {
+      return await readFile(file);
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
+    }
+    let job = this.underway.get(file);
+    if (!job) {
+      job = this.render(utterance, file).finally(() => this.underway.delete(file));
+      this.underway.set(file, job);
+    }
+    return job;
+  }
+
+  /** The text's measured length in whole ms. */
+  async length(utterance: Utterance): Promise<number> {
+    const file = this.file(utterance);
+    const known = this.lengths.get(file) ?? (await headerMs(file));
+    const ms = known ?? wavMs(await this.audio(utterance));
+    this.lengths.set(file, ms);
+    return ms;
+  }
+
+  private async render(utterance: Utterance, file: string): Promise<Buffer> {
+    if (this.busy >= AT_ONCE) await new Promise<void>((go) => this.waiting.push(go));
+    else this.busy++;
+    try {
+      const wav = await this.engine.render(utterance);
+      await mkdir(this.folder, { recursive: true });
+      const half = `${file}.${randomUUID()}`;
+      await writeFile(half, wav);
+      await rename(half, file);
+      return wav;
+    } finally {
+      const next = this.waiting.shift();
+      if (next) next();
+      else this.busy--;
+    }
+  }
+}
+
+/** Length of a cached file from its header and size, or undefined where it is not there. */
+async function headerMs(file: string): Promise<number | undefined> {
+  try {
+    const handle = await open(file);
+    try {
+      const { size } = await handle.stat();
+      const header = Buffer.alloc(44);
+      await handle.read(header, 0, 44, 0);
+      return Math.ceil(((size - 44) * 1000) / header.readUInt32LE(28));
+    } finally {
+      await handle.close();
+    }
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
+    throw error;
+  }
+}
+
+let shared: Promise<Voice | null> | undefined;
+
+/** This machine's voice, or null where there is no speech program (or UPBEAT_SPEECH is "off"). */
+export function voice(): Promise<Voice | null> {
+  shared ??= (async () => {
+    if (process.env.UPBEAT_SPEECH === 'off') return null;
+    const engine = await espeak();
+    const folder = path.join(process.env.UPBEAT_DATA_DIR ?? '.data', 'speech');
+    return engine && new Voice(engine, folder);
+  })();
+  return shared;
+}
