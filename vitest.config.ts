@@ -3,6 +3,7 @@ import { defineConfig } from 'vitest/config';
 
 const here = import.meta.dirname;
 const alias = {
+  '@library/': path.join(here, 'library/'),
   '@library': path.join(here, 'library/index.ts'),
   '@demo': path.join(here, 'demo/index.ts'),
   '@migrations': path.join(here, 'migrations/index.ts'),

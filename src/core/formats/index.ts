@@ -1,1 +1,2 @@
+export * from './date';
 export * from './time';

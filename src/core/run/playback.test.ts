@@ -141,6 +141,14 @@ describe('bending', () => {
     });
   });
 
+  it('ends where it was paused when it is closed out of a pause', () => {
+    const events = log([3000, 'paused'], [63_000, 'finished']);
+    expect(where(twoSided, events, 70_000).state).toMatchObject({
+      status: 'finished',
+      endedAt: T0 + 3000,
+    });
+  });
+
   it('ignores a jump to a step that is not there', () => {
     const events = log([100, { type: 'jumped', stepId: 'nowhere' }]);
     expect(where(twoSided, events, 200).elapsed).toBe(200);

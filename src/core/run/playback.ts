@@ -27,6 +27,7 @@ export interface Playback {
   /** The instant this state describes, epoch ms; 0 before the start. */
   at: number;
   startedAt: number | null;
+  pausedAt: number | null;
   /** When the last step ran out or the class was finished. */
   endedAt: number | null;
 }
@@ -41,6 +42,7 @@ export function ready(score: Score): Playback {
     elapsedMs: 0,
     at: 0,
     startedAt: null,
+    pausedAt: null,
     endedAt: null,
   };
 }
@@ -149,6 +151,9 @@ function addRound(state: Playback): Playback {
   return state.status === 'over' ? goTo({ ...state, queue }, state.index + 1) : { ...state, queue };
 }
 
+/** When a class that is closed now came to its end: a pause before the closing is not part of it. */
+export const endOf = (state: Playback): number => state.endedAt ?? state.pausedAt ?? state.at;
+
 /** Applies one event. An event that makes no sense in the state it meets changes nothing but the clock. */
 export function apply(before: Playback, event: RunEventDraft): Playback {
   const state = advance(before, event.at);
@@ -161,9 +166,11 @@ export function apply(before: Playback, event: RunEventDraft): Playback {
   if (state.status === 'ready') return state;
   switch (event.type) {
     case 'paused':
-      return state.status === 'running' ? { ...state, status: 'paused' } : state;
+      return state.status === 'running'
+        ? { ...state, status: 'paused', pausedAt: state.at }
+        : state;
     case 'resumed':
-      return state.status === 'paused' ? { ...state, status: 'running' } : state;
+      return state.status === 'paused' ? { ...state, status: 'running', pausedAt: null } : state;
     case 'extended':
       return extend(state, event.ms);
     case 'roundAdded':
@@ -177,7 +184,7 @@ export function apply(before: Playback, event: RunEventDraft): Playback {
       return index < 0 ? state : goTo(state, index);
     }
     case 'finished':
-      return { ...state, status: 'finished', endedAt: state.endedAt ?? state.at };
+      return { ...state, status: 'finished', endedAt: endOf(state) };
   }
 }
 

@@ -1,0 +1,13 @@
+export { choir, nightShift, online } from './classes';
+export { type DemoPerson, MARK_OF, PEOPLE } from './people';
+
+export const STUDIO = { name: 'Tern Quay Community Hall', timeZone: 'Europe/Dublin' };
+export const TEACHER = { name: 'Ines Farrow', email: 'ines@tern-quay.example' };
+
+/** Weekly meetings of the demo classes: ISO weekday and local time. */
+export const TIMETABLE = [
+  { key: 'choir', weekday: 2, hour: 12, minute: 15, cancelledWeeksAgo: 4 },
+  { key: 'nightShift', weekday: 4, hour: 18, minute: 30, cancelledWeeksAgo: null },
+  { key: 'online', weekday: 5, hour: 8, minute: 0, cancelledWeeksAgo: 2 },
+] as const;
+export const WEEKS = 8;

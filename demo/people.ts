@@ -1,0 +1,54 @@
+import type { Mark } from '@/core/attendance';
+
+/** One letter a week, the oldest first: h here, l late, a absent. */
+export interface DemoPerson {
+  name: string;
+  contact?: string;
+  /** Weeks ago they joined. */
+  joined: number;
+  choir?: string;
+  nightShift?: string;
+  online?: string;
+}
+
+export const MARK_OF: Record<string, Mark> = { h: 'here', l: 'late', a: 'absent' };
+
+/** Invented people of an invented harbour town. */
+export const PEOPLE: DemoPerson[] = [
+  {
+    name: 'Marit',
+    contact: 'marit@example.org',
+    joined: 30,
+    choir: 'hhhhhhhh',
+    nightShift: 'hahhahhh',
+  },
+  { name: 'Joss', joined: 26, choir: 'hhahhhhl' },
+  {
+    name: 'Odile',
+    contact: 'odile@example.org',
+    joined: 22,
+    choir: 'hlhhhhhh',
+    online: 'hhhhhhhh',
+  },
+  { name: 'Tarek', joined: 20, choir: 'aahhhahh' },
+  { name: 'Wen', contact: 'wen@example.org', joined: 18, choir: 'hhhhhaah' },
+  { name: 'Halvor', joined: 16, choir: 'hhhahhha' },
+  { name: 'Priya', joined: 14, choir: 'hhhhhhhh', nightShift: 'hhhhahhh' },
+  { name: 'Bastian', joined: 12, choir: 'lhlhhlhh' },
+  { name: 'Yusra', contact: 'yusra@example.org', joined: 11, nightShift: 'hhhhhhhh' },
+  { name: 'Colm', joined: 11, nightShift: 'hahahaha' },
+  { name: 'Edda', joined: 10, nightShift: 'hhlhhhah' },
+  {
+    name: 'Farid',
+    contact: 'farid@example.org',
+    joined: 10,
+    nightShift: 'aahhlhhh',
+    online: 'hhahhhhh',
+  },
+  { name: 'Greta', joined: 9, nightShift: 'hhhhhhaa' },
+  { name: 'Ilse', joined: 9, online: 'hhhhhhhh' },
+  { name: 'Noor', contact: 'noor@example.org', joined: 8, online: 'ahhhhahh' },
+  { name: 'Otis', joined: 5, online: 'hhhl' },
+  { name: 'Runa', joined: 3, choir: 'hh', online: 'hah' },
+  { name: 'Sanna', joined: 0, choir: '' },
+];

@@ -1,0 +1,40 @@
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { migrationSource } from '@migrations';
+import { now } from '@/server/clock';
+import { connect } from '@/server/db';
+import { demoStudioId, ensureSessionToday, removeDemo, seedDemo } from '@/server/demo/seed';
+
+/** Brings the database to the newest schema and, in demo mode, puts the demo studio there once. */
+async function prepare(): Promise<void> {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set.');
+  const dataDir = process.env.UPBEAT_DATA_DIR ?? '.data';
+  const reset = process.argv.includes('--reset-demo');
+  const db = connect(url);
+  try {
+    await db.migrate.latest({ migrationSource });
+    if (process.env.UPBEAT_DEMO !== '1' && !reset) return;
+    const signInFile = path.join(dataDir, 'demo-sign-in.json');
+    if (reset) {
+      await removeDemo(db);
+      rmSync(signInFile, { force: true });
+    }
+    if (!(await demoStudioId(db))) {
+      const password = randomBytes(9).toString('base64url');
+      const email = await seedDemo(db, password, now());
+      mkdirSync(dataDir, { recursive: true });
+      writeFileSync(signInFile, JSON.stringify({ email, password }), { mode: 0o600 });
+      console.log(reset ? 'The demo studio is as new.' : 'The demo studio is set up.');
+    }
+    await ensureSessionToday(db, now());
+  } finally {
+    await db.destroy();
+  }
+}
+
+prepare().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+});

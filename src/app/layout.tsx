@@ -1,0 +1,27 @@
+import '@fontsource-variable/bricolage-grotesque';
+import '@fontsource-variable/figtree';
+import type { Metadata, Viewport } from 'next';
+import { connection } from 'next/server';
+import type { ReactNode } from 'react';
+import { Toaster } from '@/ui/kit/toaster';
+import './globals.css';
+
+export const metadata: Metadata = {
+  title: { default: 'Up Beat', template: '%s · Up Beat' },
+  description: 'Compiles, leads and keeps face yoga classes.',
+};
+
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // Pages carry a nonce of their own, so none may be rendered at build time.
+  await connection();
+  return (
+    <html lang="en" data-theme="upbeat-day">
+      <body>
+        {children}
+        <Toaster />
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,222 @@
+import { randomUUID } from 'node:crypto';
+import { tz } from '@date-fns/tz';
+import * as demo from '@demo';
+import { LIBRARY_BOOK } from '@library';
+import { addMinutes, formatISO, getISODay, set, startOfDay, subDays, subWeeks } from 'date-fns';
+import type { Plan } from '@/core/class';
+import { compile, type Score } from '@/core/score';
+import { hashPassword } from '../auth/passwords';
+import type { Db } from '../db';
+
+/** Builds the demo studio. Everything in it is invented. */
+
+type Key = (typeof demo.TIMETABLE)[number]['key'];
+const PLANS: Record<Key, Plan> = {
+  choir: demo.choir,
+  nightShift: demo.nightShift,
+  online: demo.online,
+};
+const MINUTE = 60_000;
+
+export async function demoStudioId(db: Db): Promise<string | undefined> {
+  return (await db('studios').where({ is_demo: true }).first('id'))?.id;
+}
+
+/** Removes the demo studio and everything in it. */
+export async function removeDemo(db: Db): Promise<void> {
+  await db('studios').where({ is_demo: true }).delete();
+}
+
+/**
+ * Creates the demo studio: its teacher, classes, people, and eight weeks of sessions that were led.
+ * @returns the demo teacher's email
+ */
+export async function seedDemo(db: Db, password: string, now: number): Promise<string> {
+  await db.transaction(async (trx) => {
+    const studioId = randomUUID();
+    const at = new Date(now);
+    await trx('studios').insert({
+      id: studioId,
+      name: demo.STUDIO.name,
+      time_zone: demo.STUDIO.timeZone,
+      is_demo: true,
+      created_at: at,
+    });
+    await trx('teachers').insert({
+      id: randomUUID(),
+      studio_id: studioId,
+      email: demo.TEACHER.email,
+      name: demo.TEACHER.name,
+      password_hash: await hashPassword(password),
+      created_at: at,
+    });
+    const classIds = {} as Record<Key, string>;
+    for (const { key } of demo.TIMETABLE) {
+      classIds[key] = randomUUID();
+      await trx('classes').insert({
+        id: classIds[key],
+        studio_id: studioId,
+        plan: JSON.stringify(PLANS[key]),
+        created_at: at,
+        updated_at: at,
+      });
+    }
+    const people = await seedPeople(trx, studioId, classIds, now);
+    for (const slot of demo.TIMETABLE)
+      await seedPast(trx, studioId, classIds[slot.key], slot, people, now);
+  });
+  await ensureSessionToday(db, now);
+  return demo.TEACHER.email;
+}
+
+type Person = demo.DemoPerson & { id: string };
+
+async function seedPeople(
+  db: Db,
+  studioId: string,
+  classIds: Record<Key, string>,
+  now: number,
+): Promise<Person[]> {
+  const people: Person[] = [];
+  for (const person of demo.PEOPLE) {
+    const id = randomUUID();
+    const joined = subWeeks(now, person.joined);
+    await db('participants').insert({
+      id,
+      studio_id: studioId,
+      name: person.name,
+      contact: person.contact ?? null,
+      joined_on: formatISO(joined, { representation: 'date' }),
+      created_at: joined,
+    });
+    for (const { key } of demo.TIMETABLE) {
+      const pattern = person[key];
+      if (pattern === undefined) continue;
+      const since = pattern.length === 0 ? subDays(now, 1) : subWeeks(now, pattern.length + 1);
+      await db('bookings').insert({
+        studio_id: studioId,
+        class_id: classIds[key],
+        participant_id: id,
+        since,
+      });
+    }
+    people.push({ ...person, id });
+  }
+  return people;
+}
+
+/** Start of the meeting so many whole weeks before the coming one, in the studio's time zone. */
+function meeting(slot: (typeof demo.TIMETABLE)[number], weeksAgo: number, now: number): Date {
+  const zone = { in: tz(demo.STUDIO.timeZone) };
+  const today = startOfDay(now, zone);
+  const daysSince = (getISODay(today, zone) - slot.weekday + 7) % 7 || 7;
+  const day = subDays(today, daysSince + 7 * (weeksAgo - 1), zone);
+  return set(day, { hours: slot.hour, minutes: slot.minute }, zone);
+}
+
+async function seedPast(
+  db: Db,
+  studioId: string,
+  classId: string,
+  slot: (typeof demo.TIMETABLE)[number],
+  people: Person[],
+  now: number,
+): Promise<void> {
+  const score = compile(PLANS[slot.key], LIBRARY_BOOK);
+  for (let weeksAgo = demo.WEEKS; weeksAgo >= 1; weeksAgo--) {
+    const startsAt = meeting(slot, weeksAgo, now);
+    const cancelled = slot.cancelledWeeksAgo === weeksAgo;
+    const sessionId = randomUUID();
+    await db('sessions').insert({
+      id: sessionId,
+      studio_id: studioId,
+      class_id: classId,
+      starts_at: startsAt,
+      status: cancelled ? 'cancelled' : 'held',
+      created_at: startsAt,
+    });
+    if (cancelled) continue;
+    const begun = addMinutes(startsAt, weeksAgo % 3);
+    await seedRun(db, studioId, sessionId, score, begun);
+    const rows = people.flatMap((person) => {
+      const pattern = person[slot.key];
+      const letter = pattern?.[pattern.length - weeksAgo];
+      const mark = letter ? demo.MARK_OF[letter] : undefined;
+      if (!mark) return [];
+      const minutes = mark === 'late' ? 3 : -4;
+      return {
+        studio_id: studioId,
+        session_id: sessionId,
+        participant_id: person.id,
+        mark,
+        arrived_at: mark === 'absent' ? null : addMinutes(begun, minutes),
+        left_at: null,
+      };
+    });
+    if (rows.length) await db('attendance').insert(rows);
+  }
+}
+
+async function seedRun(
+  db: Db,
+  studioId: string,
+  sessionId: string,
+  score: Score,
+  begun: Date,
+): Promise<void> {
+  const id = randomUUID();
+  const ended = begun.getTime() + score.totalMs;
+  await db('runs').insert({
+    id,
+    studio_id: studioId,
+    session_id: sessionId,
+    score: JSON.stringify(score),
+    started_at: begun,
+    finished_at: new Date(ended),
+    created_at: begun,
+  });
+  const event = (seq: number, type: string, at: number) => ({
+    studio_id: studioId,
+    run_id: id,
+    seq,
+    id: randomUUID(),
+    at_ms: at,
+    type,
+    data: '{}',
+    received_at: new Date(at),
+  });
+  await db('run_events').insert([
+    event(1, 'started', begun.getTime()),
+    event(2, 'finished', ended + MINUTE / 2),
+  ]);
+}
+
+/** Makes sure that the demo has a session to lead later today, on whatever day it is opened. */
+export async function ensureSessionToday(db: Db, now: number): Promise<void> {
+  const studioId = await demoStudioId(db);
+  if (!studioId) return;
+  const zone = { in: tz(demo.STUDIO.timeZone) };
+  const dayStart = startOfDay(now, zone).getTime();
+  const planned = await db('sessions')
+    .where({ studio_id: studioId, status: 'planned' })
+    .where('starts_at', '>=', new Date(dayStart))
+    .where('starts_at', '<', new Date(dayStart + 86_400_000))
+    .first('id');
+  if (planned) return;
+  const inAnHour = Math.ceil((now + 45 * MINUTE) / (15 * MINUTE)) * 15 * MINUTE;
+  const startsAt = Math.min(inAnHour, dayStart + 86_400_000 - 15 * MINUTE);
+  const choir = await db('classes')
+    .where({ studio_id: studioId })
+    .whereRaw("plan->>'name' = ?", [demo.choir.name])
+    .orderBy('created_at')
+    .first('id');
+  if (!choir) return;
+  await db('sessions').insert({
+    id: randomUUID(),
+    studio_id: studioId,
+    class_id: choir.id,
+    starts_at: new Date(startsAt),
+    status: 'planned',
+    created_at: new Date(now),
+  });
+}

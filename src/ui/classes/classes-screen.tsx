@@ -1,0 +1,100 @@
+'use client';
+
+import Link from 'next/link';
+import { useActionState } from 'react';
+import type { Area } from '@/core/move';
+import { Empty } from '../kit/empty';
+import { FaceDial } from '../kit/face-dial';
+import { Page } from '../kit/page';
+
+export interface ClassCard {
+  id: string;
+  name: string;
+  length: string;
+  slot: string;
+  overruns: boolean;
+  segments: number;
+  fill: Partial<Record<Area, number>>;
+}
+
+export interface NewClassState {
+  name: string;
+  minutes: string;
+  error: string | null;
+}
+
+export interface ClassesScreenProps {
+  classes: ClassCard[];
+  create: (state: NewClassState, form: FormData) => Promise<NewClassState>;
+}
+
+export function ClassesScreen({ classes, create }: ClassesScreenProps) {
+  const [state, action, pending] = useActionState(create, { name: '', minutes: '20', error: null });
+  return (
+    <Page title="Classes">
+      <form
+        action={action}
+        className="bg-base-200/60 border-base-300 rounded-box mb-6 flex flex-wrap items-end gap-3 border p-4"
+      >
+        <label className="grid grow gap-1">
+          <span className="text-sm font-medium">Name of a new class</span>
+          <input
+            name="name"
+            required
+            maxLength={80}
+            defaultValue={state.name}
+            key={state.name}
+            className="input w-full"
+          />
+        </label>
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">Slot, in minutes</span>
+          <input
+            name="minutes"
+            inputMode="numeric"
+            required
+            defaultValue={state.minutes}
+            key={`m${state.minutes}`}
+            className="input w-32"
+          />
+        </label>
+        <button type="submit" className="btn btn-primary" disabled={pending}>
+          Make the class
+        </button>
+        {state.error && (
+          <p role="alert" className="text-error w-full font-medium">
+            {state.error}
+          </p>
+        )}
+      </form>
+      {classes.length === 0 ? (
+        <Empty title="No classes yet">
+          <p>Your classes will stand here. Name the first one above.</p>
+        </Empty>
+      ) : (
+        <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
+          {classes.map((c) => (
+            <li key={c.id}>
+              <Link
+                href={`/classes/${c.id}`}
+                className="border-base-300 hover:bg-base-200/60 rounded-box flex h-full items-center gap-4 border p-4"
+              >
+                <FaceDial size={96} fill={c.fill} />
+                <span className="min-w-0">
+                  <span className="font-display block text-lg leading-tight font-semibold break-words">
+                    {c.name}
+                  </span>
+                  <span className="figures mt-2 block text-2xl font-bold">{c.length}</span>
+                  <span className="quiet block text-sm">
+                    of {c.slot}
+                    {c.overruns && ', too long'} · {c.segments} segments
+                  </span>
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Page>
+  );
+}

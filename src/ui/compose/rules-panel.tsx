@@ -1,0 +1,100 @@
+'use client';
+
+import {
+  type Counting,
+  changeRules,
+  type Explain,
+  type Plan,
+  type Rules,
+  rulesSchema,
+} from '@/core/class';
+import { AmountField } from '../kit/amount-field';
+
+const EXPLAIN_NAMES: Record<Explain, string> = {
+  first: 'in full first, short after',
+  throughout: 'while the work runs',
+  'names-only': 'names only',
+};
+const COUNTING_NAMES: Record<Counting, string> = {
+  'last-five': 'the last five, down',
+  down: 'all of it, down',
+  up: 'all of it, up',
+  none: 'not aloud',
+};
+
+export interface RulesPanelProps {
+  plan: Plan;
+  edit: (change: (plan: Plan) => Plan, key?: string) => void;
+  settle: () => void;
+}
+
+/** The house rules of a class. */
+export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
+  const { rules } = plan;
+  const change = (part: Partial<Rules>, key?: string): string | null => {
+    const parsed = rulesSchema.safeParse({ ...rules, ...part });
+    if (!parsed.success) return `This ${parsed.error.issues[0]?.message ?? 'is not right'}.`;
+    edit((p) => changeRules(p, part), key);
+    return null;
+  };
+  return (
+    <details className="mt-4">
+      <summary className="cursor-pointer font-medium">House rules</summary>
+      <div className="mt-3 grid gap-3">
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">Explain</span>
+          <select
+            className="select w-full"
+            value={rules.explain}
+            onChange={(e) => change({ explain: e.target.value as Explain })}
+          >
+            {Object.entries(EXPLAIN_NAMES).map(([value, name]) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">Count</span>
+          <select
+            className="select w-full"
+            value={rules.counting}
+            onChange={(e) => change({ counting: e.target.value as Counting })}
+          >
+            {Object.entries(COUNTING_NAMES).map(([value, name]) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={rules.countIn}
+            onChange={(e) => change({ countIn: e.target.checked })}
+          />
+          <span>Count in “three, two, one”</span>
+        </label>
+        <div className="flex flex-wrap gap-4">
+          <AmountField
+            label="Time to settle"
+            unit="s"
+            value={rules.settleSeconds}
+            onChange={(n) => change({ settleSeconds: n }, 'settle')}
+            onSettle={settle}
+          />
+          <AmountField
+            label="Voice"
+            unit="words a minute"
+            value={rules.wordsPerMinute}
+            onChange={(n) => change({ wordsPerMinute: n }, 'rate')}
+            onSettle={settle}
+          />
+        </div>
+      </div>
+    </details>
+  );
+}

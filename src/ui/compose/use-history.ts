@@ -1,0 +1,82 @@
+import { useCallback, useReducer } from 'react';
+import type { Plan } from '@/core/class';
+
+export interface History {
+  past: readonly Plan[];
+  present: Plan;
+  future: readonly Plan[];
+  /** Edits that follow one another under one key undo as one, such as the keystrokes in a field. */
+  key: string | null;
+}
+
+export type HistoryAction =
+  | { type: 'edit'; change: (plan: Plan) => Plan; key: string | null }
+  | { type: 'undo' }
+  | { type: 'redo' }
+  | { type: 'settle' }
+  | { type: 'replace'; plan: Plan };
+
+export const historyOf = (plan: Plan): History => ({
+  past: [],
+  present: plan,
+  future: [],
+  key: null,
+});
+
+export function historyReducer(state: History, action: HistoryAction): History {
+  switch (action.type) {
+    case 'edit': {
+      const present = action.change(state.present);
+      if (present === state.present) return state;
+      const goesOn = action.key !== null && action.key === state.key;
+      const past = goesOn ? state.past : [...state.past, state.present];
+      return { past, present, future: [], key: action.key };
+    }
+    case 'undo': {
+      const before = state.past.at(-1);
+      if (!before) return state;
+      return {
+        past: state.past.slice(0, -1),
+        present: before,
+        future: [state.present, ...state.future],
+        key: null,
+      };
+    }
+    case 'redo': {
+      const [after, ...future] = state.future;
+      if (!after) return state;
+      return { past: [...state.past, state.present], present: after, future, key: null };
+    }
+    case 'settle':
+      return state.key === null ? state : { ...state, key: null };
+    case 'replace':
+      return { ...historyOf(action.plan), past: [...state.past, state.present] };
+  }
+}
+
+export interface Editing {
+  plan: Plan;
+  edit: (change: (plan: Plan) => Plan, key?: string) => void;
+  /** Ends a run of edits under one key, as when a field is left. */
+  settle: () => void;
+  undo: () => void;
+  redo: () => void;
+  replace: (plan: Plan) => void;
+  canUndo: boolean;
+  canRedo: boolean;
+}
+
+/** A class being edited, with undo and redo without limit within the visit. */
+export function useHistory(initial: Plan): Editing {
+  const [state, dispatch] = useReducer(historyReducer, initial, historyOf);
+  return {
+    plan: state.present,
+    edit: useCallback((change, key) => dispatch({ type: 'edit', change, key: key ?? null }), []),
+    settle: useCallback(() => dispatch({ type: 'settle' }), []),
+    undo: useCallback(() => dispatch({ type: 'undo' }), []),
+    redo: useCallback(() => dispatch({ type: 'redo' }), []),
+    replace: useCallback((plan) => dispatch({ type: 'replace', plan }), []),
+    canUndo: state.past.length > 0,
+    canRedo: state.future.length > 0,
+  };
+}

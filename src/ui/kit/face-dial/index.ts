@@ -1,0 +1,1 @@
+export { FaceDial, type FaceDialProps } from './face-dial';

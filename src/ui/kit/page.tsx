@@ -1,0 +1,22 @@
+import type { ReactNode } from 'react';
+
+/** The frame of an ordinary page: its title, what can be done there, and its content. */
+export function Page({
+  title,
+  actions,
+  children,
+}: {
+  title: string;
+  actions?: ReactNode;
+  children: ReactNode;
+}) {
+  return (
+    <main className="mx-auto w-full max-w-6xl px-4 py-6 sm:px-6">
+      <div className="mb-5 flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-3xl font-bold">{title}</h1>
+        {actions}
+      </div>
+      {children}
+    </main>
+  );
+}

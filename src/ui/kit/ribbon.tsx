@@ -1,0 +1,187 @@
+'use client';
+
+import clsx from 'clsx';
+import { clock } from '@/core/formats';
+import type { Kind, Move } from '@/core/move';
+import { type Score, type SegmentSpan, type Step, segmentSpans } from '@/core/score';
+import { kindColour } from './kind-glyph';
+
+export interface RibbonProps {
+  score: Score;
+  moveOf: (id: string) => Move | undefined;
+  selected?: string | null;
+  onSelect?: (segmentId: string) => void;
+  /** Where the class stands, in ms from its start. */
+  atMs?: number;
+  /** Whether the lanes of the face areas are shown under it. */
+  lanes?: boolean;
+}
+
+/** Lanes under the ribbon: neighbouring areas share one, so that the labels stay readable. */
+const LANES = [
+  { name: 'scalp, ears', areas: ['scalp', 'temples', 'ears'] },
+  { name: 'forehead', areas: ['forehead', 'brows'] },
+  { name: 'eyes', areas: ['eyes'] },
+  { name: 'cheeks, nose', areas: ['upperCheeks', 'lowerCheeks', 'nose'] },
+  { name: 'mouth, jaw', areas: ['mouth', 'chin', 'jaw'] },
+  { name: 'neck, chest', areas: ['underChin', 'frontNeck', 'sideNeck', 'shoulders', 'chest'] },
+] as const;
+
+const TICK_STEPS_MS = [30, 60, 120, 300, 600, 1200].map((s) => s * 1000);
+const MOST_TICKS = 12;
+
+/** A class as one line of time: hatched upbeat, solid work, pale release and rest. */
+export function Ribbon({ score, moveOf, selected, onSelect, atMs, lanes = true }: RibbonProps) {
+  const lengthMs = Math.max(score.totalMs, score.slotMs);
+  const percent = (ms: number) => `${(100 * ms) / lengthMs}%`;
+  const every = TICK_STEPS_MS.find((step) => lengthMs / step <= MOST_TICKS) ?? 1_800_000;
+  const ticks = Array.from({ length: Math.floor(lengthMs / every) + 1 }, (_, i) => i * every);
+  const spans = [...segmentSpans(score).values()];
+  const kindOf = (step: Step): Kind => moveOf(step.moveId)?.kind ?? 'exercise';
+  return (
+    <div className="grid grid-cols-[5.5rem_1fr] gap-x-3">
+      <div />
+      <div className="figures quiet relative h-5 text-xs" aria-hidden>
+        {ticks.map((tick) => (
+          <span
+            key={tick}
+            className={clsx(
+              'absolute',
+              tick === 0
+                ? ''
+                : tick > lengthMs - every / 3
+                  ? '-translate-x-full'
+                  : '-translate-x-1/2',
+              tick > 0 && (tick / every) % 2 === 1 && 'max-sm:hidden',
+            )}
+            style={{ left: percent(tick) }}
+          >
+            {clock(tick)}
+          </span>
+        ))}
+      </div>
+      <div className="quiet self-center text-xs">the class</div>
+      <div className="bg-base-200 relative h-9 overflow-hidden rounded-lg">
+        {spans.map((span) => (
+          <SpanBar
+            key={span.segmentId}
+            span={span}
+            score={score}
+            kind={kindOf(span.steps[0] as Step)}
+            name={moveOf(span.steps[0]?.moveId ?? '')?.text.en?.name ?? ''}
+            selected={span.segmentId === selected}
+            onSelect={onSelect}
+            percent={percent}
+          />
+        ))}
+        {score.totalMs > score.slotMs && (
+          <div
+            className="border-error absolute inset-y-0 border-l-2"
+            style={{ left: percent(score.slotMs) }}
+          />
+        )}
+        {atMs !== undefined && (
+          <div
+            className="bg-base-content absolute inset-y-0 w-0.5"
+            style={{ left: percent(Math.min(atMs, lengthMs)) }}
+          />
+        )}
+      </div>
+      {lanes &&
+        LANES.map((lane) => (
+          <Lane key={lane.name} name={lane.name}>
+            {score.steps.map((step) => {
+              const areas = moveOf(step.moveId)?.areas ?? {};
+              const weight = Math.max(0, ...lane.areas.map((area) => areas[area] ?? 0));
+              if (step.kind !== 'work' || weight === 0) return null;
+              return (
+                <span
+                  key={step.id}
+                  className="bg-base-content absolute top-1/2 h-1.5 -translate-y-1/2 rounded-full"
+                  style={{
+                    left: percent(step.startMs),
+                    width: percent(step.durationMs),
+                    opacity: 0.25 + 0.6 * weight,
+                  }}
+                />
+              );
+            })}
+          </Lane>
+        ))}
+    </div>
+  );
+}
+
+function Lane({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <>
+      <div className="quiet text-xs leading-4.5 max-sm:hidden">{name}</div>
+      <div className="relative h-4.5 max-sm:hidden" aria-hidden>
+        <span className="bg-base-300 absolute inset-x-0 top-1/2 h-px" />
+        {children}
+      </div>
+    </>
+  );
+}
+
+const HATCH =
+  'repeating-linear-gradient(-45deg, transparent 0 4px, color-mix(in oklab, var(--color-base-100) 75%, transparent) 4px 6px)';
+
+function SpanBar({
+  span,
+  score,
+  kind,
+  name,
+  selected,
+  onSelect,
+  percent,
+}: {
+  span: SegmentSpan;
+  score: Score;
+  kind: Kind;
+  name: string;
+  selected: boolean;
+  onSelect?: (id: string) => void;
+  percent: (ms: number) => string;
+}) {
+  const steps = span.steps.map((step) => (
+    <span
+      key={step.id}
+      className="absolute inset-y-0"
+      style={{
+        left: percent(step.startMs),
+        width: percent(step.durationMs),
+        background:
+          step.kind === 'upbeat' || step.kind === 'switch'
+            ? `${HATCH}, ${kindColour(kind)}`
+            : step.kind === 'work'
+              ? kindColour(kind)
+              : `color-mix(in oklab, ${kindColour(kind)} 25%, var(--color-base-200))`,
+      }}
+    />
+  ));
+  if (!onSelect) return <>{steps}</>;
+  const first = span.steps[0];
+  const last = span.steps.at(-1);
+  if (!first || !last) return null;
+  const end = last.startMs + last.durationMs;
+  const left = first.startMs;
+  const share = (end - left) / Math.max(score.totalMs, score.slotMs);
+  return (
+    <>
+      {steps}
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-label={`${name}, ${clock(left)}`}
+        title={`${name}, ${clock(left)}`}
+        onClick={() => onSelect(span.segmentId)}
+        className={clsx(
+          'absolute inset-y-0 cursor-pointer rounded-md border-r-2 border-base-100',
+          selected && 'ring-base-content z-10 ring-3 ring-inset',
+        )}
+        style={{ left: percent(left), width: `${share * 100}%` }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+'use client';
+
+import clsx from 'clsx';
+import { LogOut } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+
+const PLACES = [
+  { href: '/', name: 'Today' },
+  { href: '/classes', name: 'Classes' },
+  { href: '/people', name: 'People' },
+];
+
+export interface StudioHeaderProps {
+  studioName: string;
+  teacherName: string;
+  signOut: () => Promise<void>;
+  signOutEverywhere: () => Promise<void>;
+}
+
+export function Mark({ size = 30 }: { size?: number }) {
+  return (
+    <svg viewBox="0 0 32 32" width={size} height={size} aria-hidden>
+      <circle cx="7" cy="22" r="5" fill="var(--color-accent)" />
+      <path
+        d="M14 22c8 0 5-13 14-13"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="3.4"
+        strokeLinecap="round"
+      />
+    </svg>
+  );
+}
+
+export function StudioHeader({
+  studioName,
+  teacherName,
+  signOut,
+  signOutEverywhere,
+}: StudioHeaderProps) {
+  const path = usePathname();
+  return (
+    <header className="border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2.5 sm:px-6">
+      <Link href="/" className="font-display flex items-center gap-2 text-xl font-bold">
+        <Mark />
+        Up Beat
+      </Link>
+      <nav aria-label="Main" className="flex gap-1 max-sm:order-3 max-sm:w-full">
+        {PLACES.map(({ href, name }) => {
+          const here = href === '/' ? path === '/' : path.startsWith(href);
+          return (
+            <Link
+              key={href}
+              href={href}
+              aria-current={here ? 'page' : undefined}
+              className={clsx(
+                'rounded-lg px-3 py-1.5',
+                here ? 'bg-base-200 font-semibold' : 'quiet hover:bg-base-200',
+              )}
+            >
+              {name}
+            </Link>
+          );
+        })}
+      </nav>
+      <div className="ml-auto flex items-center gap-3">
+        <details className="dropdown dropdown-end">
+          <summary className="btn btn-ghost btn-sm font-normal">
+            <span className="max-sm:hidden">{studioName}</span>
+            <span
+              aria-hidden
+              className="bg-secondary text-secondary-content grid size-8 place-items-center rounded-full text-sm font-semibold"
+            >
+              {teacherName
+                .split(' ')
+                .map((part) => part[0])
+                .join('')
+                .slice(0, 2)}
+            </span>
+            <span className="sr-only">Account of {teacherName}</span>
+          </summary>
+          <div className="dropdown-content bg-base-100 border-base-300 z-30 mt-1 w-64 rounded-box border p-2 shadow-lg">
+            <p className="quiet px-3 py-2 text-sm">
+              {teacherName}
+              <br />
+              {studioName}
+            </p>
+            <form action={signOut}>
+              <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
+                <LogOut size={16} aria-hidden /> Sign out
+              </button>
+            </form>
+            <form action={signOutEverywhere}>
+              <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
+                Sign out on all devices
+              </button>
+            </form>
+          </div>
+        </details>
+      </div>
+    </header>
+  );
+}

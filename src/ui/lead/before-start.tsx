@@ -1,0 +1,85 @@
+'use client';
+
+import { ArrowLeft, Play } from 'lucide-react';
+import Link from 'next/link';
+import { clock, timeOfDay } from '@/core/formats';
+import type { Score } from '@/core/score';
+import { GeneralCaution } from '../kit/caution';
+import { RollList } from './roll-list';
+import type { LeadSession } from './types';
+import type { Roll } from './use-roll';
+
+export interface BeforeStartProps {
+  session: LeadSession;
+  roll: Roll;
+  /** Null while the class is being made ready. */
+  score: Score | null;
+  hasVoice: boolean;
+  error: string | null;
+  retry: () => void;
+  start: () => void;
+}
+
+/** The room before the class starts: who is here, how long it will be, and the way in. */
+export function BeforeStart(props: BeforeStartProps) {
+  const { session, roll, score, hasVoice, error, retry, start } = props;
+  return (
+    <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
+      <div className="mx-auto grid max-w-6xl gap-8 p-5 md:grid-cols-[minmax(0,1fr)_22rem] md:p-8">
+        <section aria-labelledby="roll">
+          <Link href="/" className="btn btn-ghost btn-sm -ml-3">
+            <ArrowLeft size={16} aria-hidden /> Today
+          </Link>
+          <h1 className="mt-2 text-4xl font-bold">{session.className}</h1>
+          <p className="quiet mt-1 text-lg">
+            Planned for {timeOfDay(session.startsAt, session.timeZone)}
+          </p>
+          <h2 id="roll" className="mt-6 mb-2 text-xl font-semibold">
+            Who is here
+          </h2>
+          <RollList roll={roll} />
+        </section>
+        <section
+          aria-label="Start"
+          className="bg-base-200 rounded-box self-start p-5 md:sticky md:top-8"
+        >
+          {score && (
+            <>
+              <p className="figures text-5xl font-bold">{clock(score.totalMs)}</p>
+              <p className="quiet mt-1">
+                of {clock(score.slotMs)}, with {clock(score.totals.workMs)} of work
+              </p>
+              <p className="mt-4">
+                {hasVoice
+                  ? 'The voice is ready. Every cue has been measured.'
+                  : 'The server has no voice. Your browser speaks, or a soft tone marks the cues.'}
+              </p>
+            </>
+          )}
+          {!score && !error && (
+            <p role="status" className="flex items-center gap-3 text-lg">
+              <span className="loading loading-dots" aria-hidden /> Making the voice ready
+            </p>
+          )}
+          {error && (
+            <div role="alert" className="border-error border-l-4 pl-3">
+              <p>{error}</p>
+              <button type="button" className="btn btn-sm mt-2" onClick={retry}>
+                Try again
+              </button>
+            </div>
+          )}
+          <button
+            type="button"
+            className="btn btn-primary btn-lg upbeat-on-accent mt-6 w-full"
+            disabled={!score}
+            onClick={start}
+          >
+            <Play size={20} aria-hidden /> Start the class
+          </button>
+          <GeneralCaution className="mt-6" />
+        </section>
+      </div>
+    </main>
+  );
+}

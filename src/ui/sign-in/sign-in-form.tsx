@@ -1,0 +1,83 @@
+'use client';
+
+import { useActionState } from 'react';
+import { FaceDial } from '../kit/face-dial';
+import { Mark } from '../kit/studio-header';
+
+export interface SignInState {
+  email: string;
+  error: string | null;
+}
+
+export interface SignInFormProps {
+  signIn: (state: SignInState, form: FormData) => Promise<SignInState>;
+  /** Enters the demo studio; missing where there is none. */
+  enterDemo?: () => Promise<void>;
+}
+
+export function SignInForm({ signIn, enterDemo }: SignInFormProps) {
+  const [state, action, pending] = useActionState(signIn, { email: '', error: null });
+  return (
+    <main className="mx-auto grid min-h-dvh max-w-4xl items-center gap-10 p-6 md:grid-cols-2">
+      <div className="text-center max-md:hidden">
+        <FaceDial
+          size={420}
+          fill={{ upperCheeks: 0.7, forehead: 0.4, mouth: 0.5, temples: 0.5, chest: 0.3 }}
+          label="A face drawn in lines, at ease"
+          className="mx-auto"
+        />
+      </div>
+      <div>
+        <p className="font-display flex items-center gap-2 text-2xl font-bold">
+          <Mark size={36} /> Up Beat
+        </p>
+        <h1 className="mt-6 text-3xl font-bold">Sign in to your studio</h1>
+        <p className="quiet mt-2">
+          Every move has its upbeat. The promised minutes are the real ones.
+        </p>
+        <form action={action} className="mt-6 grid gap-4">
+          <label className="grid gap-1">
+            <span className="font-medium">Email</span>
+            <input
+              name="email"
+              type="email"
+              autoComplete="username"
+              required
+              defaultValue={state.email}
+              key={state.email}
+              className="input w-full"
+            />
+          </label>
+          <label className="grid gap-1">
+            <span className="font-medium">Password</span>
+            <input
+              name="password"
+              type="password"
+              autoComplete="current-password"
+              required
+              className="input w-full"
+            />
+          </label>
+          {state.error && (
+            <p role="alert" className="text-error font-medium">
+              {state.error}
+            </p>
+          )}
+          <button type="submit" className="btn btn-primary" disabled={pending}>
+            Sign in
+          </button>
+        </form>
+        {enterDemo && (
+          <form action={enterDemo} className="border-base-300 mt-6 border-t pt-6">
+            <button type="submit" className="btn btn-outline w-full">
+              Enter the demo studio
+            </button>
+            <p className="quiet mt-2 text-sm">
+              An invented community hall with classes, people and eight weeks of sessions.
+            </p>
+          </form>
+        )}
+      </div>
+    </main>
+  );
+}
