@@ -93,7 +93,7 @@ export function Shelf({ moves, onAdd, searchRef }: ShelfProps) {
               <KindGlyph kind={move.kind} />
               <span className="min-w-0 flex-1">
                 <span className="block leading-tight font-medium">{moveText(move, 'en').name}</span>
-                <span className="quiet block text-xs">
+                <span className="quiet line-clamp-1 text-xs">
                   {areasOf(move)
                     .slice(0, 2)
                     .map((a) => AREA_NAMES[a])

@@ -109,5 +109,6 @@ export function useAutosave(classId: string, plan: Plan, firstVersion: number): 
     return keepMine ? null : state.plan;
   };
 
-  return { state, flush, resolve };
+  const unsaved = state.kind === 'saved' && plan !== stored.current;
+  return { state: unsaved ? { kind: 'saving' } : state, flush, resolve };
 }

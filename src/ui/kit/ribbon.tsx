@@ -28,19 +28,21 @@ const LANES = [
 ] as const;
 
 const TICK_STEPS_MS = [30, 60, 120, 300, 600, 1200].map((s) => s * 1000);
-const MOST_TICKS = 12;
+const MOST_TICKS = { wide: 12, narrow: 6 };
 
 /** A class as one line of time: hatched upbeat, solid work, pale release and rest. */
 export function Ribbon({ score, moveOf, selected, onSelect, atMs, lanes = true }: RibbonProps) {
   const lengthMs = Math.max(score.totalMs, score.slotMs);
   const percent = (ms: number) => `${(100 * ms) / lengthMs}%`;
-  const every = TICK_STEPS_MS.find((step) => lengthMs / step <= MOST_TICKS) ?? 1_800_000;
+  const every =
+    TICK_STEPS_MS.find((step) => lengthMs / step <= MOST_TICKS[lanes ? 'wide' : 'narrow']) ??
+    1_800_000;
   const ticks = Array.from({ length: Math.floor(lengthMs / every) + 1 }, (_, i) => i * every);
   const spans = [...segmentSpans(score).values()];
   const kindOf = (step: Step): Kind => moveOf(step.moveId)?.kind ?? 'exercise';
   return (
-    <div className="grid grid-cols-[5.5rem_1fr] gap-x-3">
-      <div />
+    <div className={clsx('grid gap-x-3', lanes && 'sm:grid-cols-[5.5rem_1fr]')}>
+      {lanes && <div className="max-sm:hidden" />}
       <div className="figures quiet relative h-5 text-xs" aria-hidden>
         {ticks.map((tick) => (
           <span
@@ -60,7 +62,7 @@ export function Ribbon({ score, moveOf, selected, onSelect, atMs, lanes = true }
           </span>
         ))}
       </div>
-      <div className="quiet self-center text-xs">the class</div>
+      {lanes && <div className="quiet self-center text-xs max-sm:hidden">the class</div>}
       <div className="bg-base-200 relative h-9 overflow-hidden rounded-lg">
         {spans.map((span) => (
           <SpanBar

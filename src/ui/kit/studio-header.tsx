@@ -67,7 +67,7 @@ export function StudioHeader({
       <div className="ml-auto flex items-center gap-3">
         <details className="dropdown dropdown-end">
           <summary className="btn btn-ghost btn-sm font-normal">
-            <span className="max-sm:hidden">{studioName}</span>
+            <span className="text-sm max-sm:hidden">{studioName}</span>
             <span
               aria-hidden
               className="bg-secondary text-secondary-content grid size-8 place-items-center rounded-full text-sm font-semibold"

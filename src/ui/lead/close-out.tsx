@@ -59,7 +59,7 @@ export function CloseOut(props: CloseOutProps) {
             {error}
           </p>
         )}
-        <div className="mt-6 flex flex-wrap gap-3">
+        <div className="bg-base-100 border-base-300 sticky bottom-0 mt-6 flex flex-wrap gap-3 border-t py-4">
           {closed ? (
             <>
               <p role="status" className="self-center font-medium">

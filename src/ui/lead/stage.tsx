@@ -123,6 +123,9 @@ export function Stage(props: StageProps) {
             next={ahead.slice(0, 2).map((d) => ({ key: d.key, text: d.cue.text }))}
           />
           <div className="mt-auto pt-3 max-md:hidden">
+            <p className="figures mb-1 text-lg" data-testid="to-go">
+              {clock(toGo)} to go
+            </p>
             <Ribbon
               score={score}
               moveOf={moveOf}
@@ -221,9 +224,6 @@ function FinishLine({
     <>
       <span className="figures" data-testid="ends">
         ends {timeOfDay(endsAt, timeZone)}
-      </span>
-      <span className="figures" data-testid="to-go">
-        {clock(toGo)} to go
       </span>
       <span className={late > 0 ? 'text-accent font-semibold' : 'quiet'}>
         {late > 0 ? `${clock(late)} past the slot` : `${clock(-late)} inside the slot`}

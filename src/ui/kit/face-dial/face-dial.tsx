@@ -73,7 +73,7 @@ export function FaceDial({
       {halves.map((half) => (
         <g key={half} transform={half === 'right' ? MIRROR : undefined} strokeWidth={line}>
           <path d={HALF_LINES.ear} />
-          <path d={HALF_LINES.brow} strokeWidth={line * 1.25} />
+          <path d={HALF_LINES.brow} strokeWidth={line * 1.1} />
           <path d={HALF_LINES.lid} />
           {!fine && <path d={HALF_LINES.lowerLid} strokeWidth={line * 0.6} opacity={0.6} />}
           <circle {...PUPIL} fill="currentColor" stroke="none" />

@@ -1,0 +1,66 @@
+/**
+ * The layer rule: imports go only downward.
+ *
+ *   app -> ui -> browser -> core
+ *   app -> server -> core
+ *   library, demo -> core
+ */
+const layer = (name) => `^src/${name}/`;
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+export default {
+  forbidden: [
+    {
+      name: 'core-is-pure',
+      comment:
+        'The core imports itself, Zod and small pure libraries; no React, Next, Node, DOM or database.',
+      severity: 'error',
+      from: { path: layer('core'), pathNot: ['\\.test\\.ts$', '/testing/'] },
+      to: { pathNot: [layer('core'), 'node_modules/(zod|date-fns|@date-fns)/'] },
+    },
+    {
+      name: 'browser-knows-only-core',
+      severity: 'error',
+      from: { path: layer('browser') },
+      to: { path: [layer('app'), layer('ui'), layer('server'), '^(library|demo|migrations)/'] },
+    },
+    {
+      name: 'ui-knows-neither-app-nor-server',
+      severity: 'error',
+      from: { path: layer('ui') },
+      to: {
+        path: [layer('app'), layer('server'), '^(demo|migrations)/', 'node_modules/(knex|pg)/'],
+      },
+    },
+    {
+      name: 'server-knows-no-screen',
+      severity: 'error',
+      from: { path: layer('server') },
+      to: {
+        path: [layer('app'), layer('ui'), layer('browser'), 'node_modules/(react|react-dom|next)/'],
+      },
+    },
+    {
+      name: 'only-server-knows-the-database',
+      severity: 'error',
+      from: { path: 'src/', pathNot: layer('server') },
+      to: { path: 'node_modules/(knex|pg)/' },
+    },
+    {
+      name: 'data-knows-only-core',
+      severity: 'error',
+      from: { path: '^(library|demo)/' },
+      to: { path: [layer('app'), layer('ui'), layer('browser'), layer('server')] },
+    },
+    { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'types'],
+    },
+  },
+};

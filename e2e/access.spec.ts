@@ -1,0 +1,127 @@
+import { randomUUID } from 'node:crypto';
+import { emptyPlan } from '@/core/class';
+import { createClass } from '@/server/classes/classes';
+import { addParticipant } from '@/server/people/people';
+import { planSession } from '@/server/sessions/sessions';
+import { expect, NOON, test } from './harness';
+
+const PAGES = ['/', '/classes', '/people', `/classes/${randomUUID()}`, `/lead/${randomUUID()}`];
+
+test('a stranger is sent to sign in from every page and refused by every handler', async ({
+  page,
+}) => {
+  for (const path of PAGES) {
+    await page.goto(path);
+    await expect(page).toHaveURL(/\/sign-in$/);
+  }
+  for (const path of [
+    '/api/speech?text=Hi&language=en&rate=150',
+    `/api/runs/${randomUUID()}/events`,
+  ]) {
+    expect((await page.request.get(path)).status()).toBe(401);
+  }
+});
+
+test('a wrong password is told so, and what was typed stays', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByLabel('Email').fill('ines@tern-quay.example');
+  await page.getByLabel('Password').fill('not this');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'do not belong together' })).toBeVisible();
+  await expect(page.getByLabel('Email')).toHaveValue('ines@tern-quay.example');
+});
+
+test('signing out ends the sign-in on the server too', async ({ studio: page }) => {
+  const cookies = await page.context().cookies();
+  expect(cookies).toContainEqual(
+    expect.objectContaining({ name: 'upbeat_sign_in', httpOnly: true, sameSite: 'Lax' }),
+  );
+  await page.locator('summary').click();
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(page).toHaveURL(/\/sign-in$/);
+  await page.context().addCookies(cookies);
+  await page.goto('/');
+  await expect(page).toHaveURL(/\/sign-in$/);
+});
+
+test("another studio's ids give 404 on pages and handlers", async ({ app, studio: page }) => {
+  const scope = { studioId: randomUUID() };
+  await app.db('studios').insert({
+    id: scope.studioId,
+    name: 'Elsewhere',
+    time_zone: 'UTC',
+    created_at: new Date(NOON),
+  });
+  const classId = await createClass(app.db, scope, emptyPlan('Not yours', 600), NOON);
+  const personId = await addParticipant(
+    app.db,
+    scope,
+    { name: 'Not yours', contact: null },
+    '2026-01-01',
+    NOON,
+  );
+  const sessionId = await planSession(app.db, scope, classId, NOON - 86_400_000, NOON);
+  for (const path of [
+    `/classes/${classId}`,
+    `/people/${personId}`,
+    `/lead/${sessionId}`,
+    '/classes/no-id',
+  ]) {
+    expect((await page.goto(path))?.status(), path).toBe(404);
+  }
+  const post = (path: string, data: object) => page.request.post(path, { data });
+  const statuses = [
+    await page.request.put(`/api/classes/${classId}`, {
+      data: { plan: emptyPlan('x', 600), basedOn: 1 },
+    }),
+    await post(`/api/sessions/${sessionId}/prepare`, {}),
+    await post(`/api/sessions/${sessionId}/walk-in`, { name: 'Spy' }),
+    await post(`/api/sessions/${sessionId}/mark`, { participantId: personId, mark: 'here' }),
+    await post(`/api/sessions/${sessionId}/close`, { id: randomUUID(), at: NOON }),
+    await page.request.get(`/api/runs/${randomUUID()}/events`),
+  ].map((response) => response.status());
+  expect(statuses).toEqual([404, 404, 404, 404, 404, 404]);
+});
+
+test('handlers refuse what is not as it should be, and say what', async ({ app, studio: page }) => {
+  const { id } = await app.db('classes').first('id');
+  const refused = await page.request.put(`/api/classes/${id}`, {
+    data: { plan: { format: 'x' }, basedOn: 1 },
+  });
+  expect(refused.status()).toBe(400);
+  const body = await refused.json();
+  expect(body.problems).toContainEqual({
+    field: 'plan.format',
+    message: 'must be "upbeat-class/1"',
+  });
+  const noJson = await page.request.put(`/api/classes/${id}`, {
+    data: '{ "plan": ',
+    headers: { 'Content-Type': 'application/json' },
+  });
+  expect(noJson.status()).toBe(400);
+  const foreign = await page.request.put(`/api/classes/${id}`, {
+    data: {},
+    headers: { 'Sec-Fetch-Site': 'cross-site' },
+  });
+  expect(foreign.status()).toBe(403);
+});
+
+test('every page carries the security headers, and no inline script may run', async ({
+  studio: page,
+}) => {
+  const response = await page.goto('/classes');
+  const headers = response?.headers() ?? {};
+  const csp = headers['content-security-policy'] ?? '';
+  expect(/script-src [^;]*/.exec(csp)?.[0]).toMatch(/'self' 'nonce-[\w+/=]+' 'strict-dynamic'$/);
+  expect(csp).toContain("frame-ancestors 'none'");
+  expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['referrer-policy']).toBe('strict-origin-when-cross-origin');
+  const ran = await page.evaluate(() => {
+    const frame =
+      '<script>window.injected = true</script><button onclick="window.injected = true">';
+    document.body.insertAdjacentHTML('beforeend', frame);
+    document.querySelector<HTMLButtonElement>('button[onclick]')?.click();
+    return (window as { injected?: boolean }).injected ?? false;
+  });
+  expect(ran).toBe(false);
+});

@@ -1,0 +1,83 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { connect, type Db } from '@/server/db';
+import { startApp } from '../scripts/lib/app.mjs';
+import { freePort } from '../scripts/lib/ports.mjs';
+
+/** Noon on a Tuesday in the demo studio's time zone. */
+export const NOON = Date.UTC(2026, 10, 24, 12);
+
+const dataDir = process.env.UPBEAT_DATA_DIR ?? '.data/test';
+
+/** The built application against a real database, with a clock that stands still until it is moved. */
+export class App {
+  readonly db: Db;
+  private running: Awaited<ReturnType<typeof startApp>> = null;
+  private readonly clockFile: string;
+
+  private constructor(
+    private readonly databaseUrl: string,
+    private readonly port: number,
+  ) {
+    this.db = connect(databaseUrl);
+    this.clockFile = path.join(dataDir, 'browser-clock');
+  }
+
+  static async start(env: Record<string, string> = {}): Promise<App> {
+    const url = process.env.DATABASE_URL;
+    if (!url) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
+    const app = new App(url, await freePort());
+    mkdirSync(dataDir, { recursive: true });
+    app.setClock(NOON);
+    await app.db.raw('drop schema public cascade; create schema public');
+    app.prepareDatabase();
+    await app.up(env);
+    return app;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  private get env(): Record<string, string> {
+    return {
+      DATABASE_URL: this.databaseUrl,
+      UPBEAT_DATA_DIR: dataDir,
+      UPBEAT_CLOCK_FILE: this.clockFile,
+      UPBEAT_DEMO: '1',
+    };
+  }
+
+  private prepareDatabase(): void {
+    const done = spawnSync(
+      'node_modules/.bin/tsx',
+      ['scripts/prepare-database.ts', '--reset-demo'],
+      {
+        env: { ...process.env, ...this.env },
+        encoding: 'utf8',
+      },
+    );
+    if (done.status !== 0) throw new Error(done.stderr);
+  }
+
+  async up(env: Record<string, string> = {}): Promise<void> {
+    const logFile = path.join(dataDir, 'browser-app.log');
+    this.running = await startApp({ port: this.port, env: { ...this.env, ...env }, logFile });
+    if (!this.running) throw new Error(`The application did not answer; see ${logFile}.`);
+  }
+
+  /** Ends the server at once, as a crash would. */
+  async kill(): Promise<void> {
+    await this.running?.stop('SIGKILL');
+  }
+
+  setClock(now: number): void {
+    writeFileSync(this.clockFile, String(now));
+  }
+
+  async stop(): Promise<void> {
+    await this.running?.stop('SIGTERM');
+    await this.db.destroy();
+  }
+}

@@ -1,0 +1,113 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { test as base, type Page } from '@playwright/test';
+import { App, NOON } from './app';
+
+export { expect } from '@playwright/test';
+export { NOON };
+
+/** Browser and server on one clock that stands still until a test moves it. */
+export class Clock {
+  private at = NOON;
+
+  constructor(
+    private readonly app: App,
+    private readonly page: Page,
+  ) {}
+
+  get now(): number {
+    return this.at;
+  }
+
+  async stand(): Promise<void> {
+    this.app.setClock(this.at);
+    await this.page.clock.install({ time: this.at - 60_000 });
+    await this.page.clock.pauseAt(this.at);
+  }
+
+  /** Loads Lead again, at one instant for browser and server. */
+  async reload(): Promise<void> {
+    const ready = this.page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
+    await this.page.reload();
+    await (await ready).finished();
+  }
+
+  /** Lets time pass on both; the browser's timers run as they would. */
+  async pass(ms: number): Promise<void> {
+    this.at += ms;
+    this.app.setClock(this.at);
+    await this.page.clock.runFor(ms);
+  }
+}
+
+interface Fixtures {
+  clock: Clock;
+  /** A page inside the demo studio. */
+  studio: Page;
+}
+
+export const test = base.extend<Fixtures, { app: App }>({
+  app: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a destructured first argument.
+    async ({}, use) => {
+      const app = await App.start();
+      await use(app);
+      await app.stop();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ app }, use) => use(app.url),
+  clock: async ({ app, page }, use) => use(new Clock(app, page)),
+  studio: async ({ app, page }, use) => {
+    app.setClock(NOON);
+    await enterDemo(page);
+    await use(page);
+  },
+});
+
+export async function enterDemo(page: Page): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: 'Enter the demo studio' }).click();
+  await page.getByRole('heading', { name: 'Today' }).waitFor();
+}
+
+const axeSource = readFileSync(
+  createRequire(import.meta.url).resolve('axe-core/axe.min.js'),
+  'utf8',
+);
+
+/** What axe finds wrong on the page, one line a rule and place. */
+export async function axe(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  return page.evaluate(async () => {
+    const found = await (window as unknown as { axe: typeof import('axe-core') }).axe.run();
+    return found.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}`));
+  });
+}
+
+/** Makes a class through the interface and opens it. */
+export async function makeClass(page: Page, name: string, minutes: number): Promise<void> {
+  await page.goto('/classes');
+  await page.getByLabel('Name of a new class').fill(name);
+  await page.getByLabel('Slot, in minutes').fill(String(minutes));
+  await page.getByRole('button', { name: 'Make the class' }).click();
+  await page.getByRole('region', { name: 'Running order' }).waitFor();
+}
+
+/** Adds a move from the shelf by typing and Enter. */
+export async function addMove(page: Page, name: string): Promise<void> {
+  const search = page.getByRole('searchbox', { name: 'Find a move' });
+  await search.fill(name);
+  await search.press('Enter');
+}
+
+export async function saved(page: Page): Promise<void> {
+  await page.getByText('Saved', { exact: true }).waitFor();
+}
+
+/** Does something to a run and waits until the server has answered for it. */
+export async function stored(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const answered = page.waitForResponse((r) => r.url().endsWith('/events') && r.ok());
+  await act();
+  await (await answered).finished();
+}

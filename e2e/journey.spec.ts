@@ -1,0 +1,149 @@
+import { addMove, expect, makeClass, saved, stored, test } from './harness';
+
+/**
+ * The whole job as a new user would do it, on a clock that only moves when told: compose, lead with
+ * bends, a reload and a crashed server, finish, and find everything stored to the second.
+ */
+test('from an empty class to a streak', async ({ app, studio: page, clock }) => {
+  test.setTimeout(180_000);
+  await page.goto('/people');
+  await page.getByLabel('Name, as they like to be called').fill('Lotte');
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(page.getByRole('link', { name: 'Lotte' })).toBeVisible();
+
+  await makeClass(page, 'First steps', 10);
+  await addMove(page, 'slow belly');
+  await addMove(page, 'chin over');
+  await addMove(page, 'tall o');
+  await expect(page.getByLabel('Rounds')).toHaveValue('3');
+  await page.getByLabel('Rounds').fill('1');
+  await page.getByLabel('Hold for').fill('0:20');
+  await expect(page.getByTestId('total-work')).toHaveText('1:40');
+  await saved(page);
+
+  await page.goto('/people');
+  await page.getByRole('link', { name: 'Lotte' }).click();
+  await page.getByLabel('Book on a class').selectOption({ label: 'First steps' });
+  await page.getByRole('button', { name: 'Book' }).click();
+  await expect(page.getByText('in a row, longest 0')).toBeVisible();
+
+  await page.goto('/classes');
+  await page.getByRole('link', { name: /First steps/ }).click();
+  await page.getByRole('button', { name: 'Lead class' }).click();
+  await expect(page.getByText('The voice is ready.')).toBeVisible({ timeout: 30_000 });
+  await clock.stand();
+  await clock.reload();
+  await page.getByRole('button', { name: 'Lotte: here' }).click();
+  await expect(page.getByRole('button', { name: 'Lotte: here' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.getByLabel('Name of somebody who walked in').fill('Piet');
+  await page.getByRole('button', { name: 'Add them, here' }).click();
+  await expect(page.getByText('Piet')).toBeVisible();
+
+  const startedAt = clock.now;
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  const run = await app.db('runs').orderBy('created_at', 'desc').first('id', 'score', 'session_id');
+  const { steps } = run.score as import('@/core/score').Score;
+  const step = (id: string) => {
+    const found = steps.find((s) => s.id === id);
+    if (!found) throw new Error(`no step ${id} among ${steps.map((s) => s.id).join(', ')}`);
+    return found;
+  };
+  const countdown = page.getByTestId('countdown');
+  const doing = page.getByTestId('doing');
+  /** The page looks at the clock ten times a second, so it may show the tenth before. */
+  const countsDown = (ms: number) => {
+    const [now, before] = [ms, ms + 100].map((left) => Math.ceil(left / 1000));
+    return expect(countdown).toHaveText(new RegExp(`^(${now}|${before})$`));
+  };
+
+  const breaths = step('s1.1.work.both');
+  await clock.pass(breaths.startMs + 5000);
+  await expect(doing).toHaveText('Work');
+  await countsDown(breaths.durationMs - 5000);
+
+  // A pause of 7 s costs 7 s and nothing else.
+  await stored(page, () => page.keyboard.press('Space'));
+  await expect(doing).toHaveText('Paused');
+  await clock.pass(7000);
+  await countsDown(breaths.durationMs - 5000);
+  await stored(page, () => page.keyboard.press('Space'));
+  await expect(doing).toHaveText('Work');
+
+  // Into the first side of the two-sided stretch; it is lengthened, and the other side with it.
+  const left = step('s2.1.work.left');
+  await clock.pass(left.startMs - breaths.startMs - 5000 + 3000);
+  await expect(page.getByTestId('side')).toHaveText('left side');
+  await stored(page, () => page.keyboard.press('+'));
+  await countsDown(left.durationMs - 3000 + 10_000);
+
+  // A reload in mid-hold changes nothing.
+  await clock.reload();
+  await expect(page.getByTestId('side')).toHaveText('left side');
+  await countsDown(left.durationMs - 3000 + 10_000);
+
+  const right = step('s2.1.work.right');
+  await clock.pass(right.startMs - left.startMs - 3000 + 10_000 + 4000);
+  await expect(page.getByTestId('side')).toHaveText('right side');
+  await countsDown(right.durationMs + 10_000 - 4000);
+
+  // The server is killed in mid-hold; the class goes on, and what happens meanwhile is not lost.
+  await app.kill();
+  await clock.pass(2000);
+  await countsDown(right.durationMs + 10_000 - 6000);
+  const hold = step('s3.1.work.both');
+  await clock.pass(hold.startMs - right.startMs - 6000 + 10_000 + 6000);
+  await expect(page.getByTestId('move')).toHaveText('Tall O cheek lift');
+  await countsDown(hold.durationMs - 6000);
+  await page.keyboard.press('ArrowLeft');
+  await expect(doing).toHaveText('Get ready');
+  await expect(page.getByText('No connection; the class goes on, nothing is lost')).toBeVisible();
+  await app.up();
+  await clock.pass(2000);
+  await expect(page.getByText('No connection; the class goes on, nothing is lost')).toBeHidden();
+  await clock.reload();
+  const upbeat = step('s3.1.upbeat');
+  await countsDown(upbeat.durationMs - 2000);
+
+  // To the end, and a little beyond.
+  const score = run.score as import('@/core/score').Score;
+  await clock.pass(score.totalMs - upbeat.startMs - 2000 + 3000);
+  await expect(page.getByRole('heading', { name: 'Is the register right?' })).toBeVisible();
+  await page.getByRole('button', { name: 'Finish and store' }).click();
+  await expect(page.getByText('The session is stored.')).toBeVisible();
+
+  const again = hold.startMs + 6000 - upbeat.startMs;
+  const expectedMs = score.totalMs + 7000 + 2 * 10_000 + again;
+  const kept = await app.db('runs').where({ id: run.id }).first('started_at', 'finished_at');
+  expect(kept.started_at.getTime()).toBe(startedAt);
+  expect(kept.finished_at.getTime() - startedAt).toBe(expectedMs);
+  const events = await app.db('run_events').where({ run_id: run.id }).orderBy('seq');
+  expect(events.map((e) => e.type)).toEqual([
+    'started',
+    'paused',
+    'resumed',
+    'extended',
+    'again',
+    'finished',
+  ]);
+  expect(Number(events[2].at_ms) - Number(events[1].at_ms)).toBe(7000);
+  const register = await app
+    .db('attendance')
+    .join('participants', 'participants.id', 'attendance.participant_id')
+    .where({ session_id: run.session_id })
+    .orderBy('name')
+    .select('name', 'mark', 'arrived_at');
+  expect(register.map((r) => [r.name, r.mark, r.arrived_at.getTime()])).toEqual([
+    ['Lotte', 'here', startedAt],
+    ['Piet', 'here', startedAt],
+  ]);
+
+  await page.goto('/people');
+  await expect(page.getByRole('row', { name: /^Lotte/ })).toContainText('1 First steps');
+  await page.getByRole('link', { name: 'Lotte' }).click();
+  const seconds = Math.round(expectedMs / 1000);
+  const took = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+  await expect(page.getByRole('row', { name: /First steps/ })).toContainText(took);
+});

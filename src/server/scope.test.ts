@@ -1,0 +1,62 @@
+import { randomUUID } from 'node:crypto';
+import { expect, it } from 'vitest';
+import { getClass, listClasses, savePlan } from './classes/classes';
+import { addParticipant, book, getPerson, listPeople } from './people/people';
+import { appendEvents, closeSession, getRun, prepareRun, runOfSession } from './runs/runs';
+import { NotFound } from './scope';
+import { mark, roll, walkIn } from './sessions/register';
+import { cancelSession, getSession, planSession, sessionsBetween } from './sessions/sessions';
+import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from './testing/studio';
+
+const db = testDatabase();
+
+it('shows and changes nothing of another studio, whatever id is asked for', async () => {
+  const theirs = await makeClass(db());
+  const run = await prepareRun(db(), theirs, theirs.sessionId, NOON);
+  const us = await makeStudio(db());
+  const ours = await addParticipant(db(), us, { name: 'Ours', contact: null }, '2026-01-01', NOON);
+  const { classId, sessionId, ada } = theirs;
+  const started = { id: randomUUID(), type: 'started', at: NOON } as const;
+  const attempts: Record<string, () => Promise<unknown>> = {
+    getClass: () => getClass(db(), us, classId),
+    savePlan: () => savePlan(db(), us, classId, shortPlan(), 1, NOON),
+    planSession: () => planSession(db(), us, classId, NOON, NOON),
+    bookTheirClass: () => book(db(), us, ours, classId, NOON),
+    bookTheirPerson: () => book(db(), us, ada, classId, NOON),
+    getPerson: () => getPerson(db(), us, ada),
+    getSession: () => getSession(db(), us, sessionId),
+    cancelSession: () => cancelSession(db(), us, sessionId),
+    roll: () => roll(db(), us, sessionId),
+    mark: () => mark(db(), us, sessionId, ada, 'here', NOON),
+    walkIn: () => walkIn(db(), us, sessionId, 'Spy', '2026-01-01', NOON),
+    prepareRun: () => prepareRun(db(), us, sessionId, NOON),
+    getRun: () => getRun(db(), us, run.id),
+    appendEvents: () => appendEvents(db(), us, run.id, [started], NOON),
+    closeSession: () => closeSession(db(), us, sessionId, started, NOON),
+  };
+  const answered: string[] = [];
+  for (const [name, attempt] of Object.entries(attempts)) {
+    const refused = await attempt().then(
+      () => false,
+      (error: unknown) => error instanceof NotFound,
+    );
+    if (!refused) answered.push(name);
+  }
+  expect(answered).toEqual([]);
+  expect(await runOfSession(db(), us, sessionId)).toBeUndefined();
+  expect(await listClasses(db(), us)).toEqual([]);
+  expect(await sessionsBetween(db(), us, 0, NOON * 2)).toEqual([]);
+  expect((await listPeople(db(), us)).map((p) => p.name)).toEqual(['Ours']);
+  expect((await getRun(db(), theirs, run.id)).events).toEqual([]);
+});
+
+it('is kept apart by the database itself', async () => {
+  const [a, b] = [await makeClass(db()), await makeClass(db())];
+  const crossed = {
+    studio_id: a.studioId,
+    class_id: a.classId,
+    participant_id: b.ada,
+    since: new Date(NOON),
+  };
+  await expect(db()('bookings').insert(crossed)).rejects.toThrow(/foreign key/);
+});

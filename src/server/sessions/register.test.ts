@@ -1,0 +1,96 @@
+import { describe, expect, it } from 'vitest';
+import { getPerson, listPeople } from '../people/people';
+import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
+import { closeRegister, mark, roll, walkIn } from './register';
+import { cancelSession, planSession } from './sessions';
+
+const db = testDatabase();
+
+const rollOf = async (c: TestClass) =>
+  (await roll(db(), c, c.sessionId)).map((e) => [e.name, e.attendance?.mark ?? null, e.booked]);
+
+/** A session so many days before, with everybody marked as told. */
+async function past(c: TestClass, days: number, marks: Record<string, 'here' | 'late' | 'absent'>) {
+  const id = await planSession(db(), c, c.classId, NOON - days * DAY, NOON);
+  for (const [person, value] of Object.entries(marks)) {
+    await mark(db(), c, id, person, value, NOON - days * DAY);
+  }
+  await db()('sessions').where({ id }).update({ status: 'held' });
+  return id;
+}
+
+describe('the roll', () => {
+  it('lists who is booked, marks them and takes a mark back', async () => {
+    const c = await makeClass(db());
+    await mark(db(), c, c.sessionId, c.ada, 'here', NOON);
+    await mark(db(), c, c.sessionId, c.ben, 'late', NOON + MINUTE);
+    expect(await rollOf(c)).toEqual([
+      ['Ada', 'here', true],
+      ['Ben', 'late', true],
+    ]);
+    await mark(db(), c, c.sessionId, c.ben, null, NOON);
+    expect(await rollOf(c)).toContainEqual(['Ben', null, true]);
+  });
+
+  it('takes in somebody who walked in, here from now on', async () => {
+    const c = await makeClass(db());
+    const id = await walkIn(db(), c, c.sessionId, 'Cleo', '2026-11-24', NOON + MINUTE);
+    const cleo = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === id);
+    expect(cleo).toMatchObject({
+      name: 'Cleo',
+      booked: false,
+      timesBefore: 0,
+      attendance: { mark: 'here', arrivedAt: NOON + MINUTE },
+    });
+  });
+
+  it('keeps the first arrival when a mark is corrected', async () => {
+    const c = await makeClass(db());
+    await mark(db(), c, c.sessionId, c.ada, 'late', NOON);
+    await mark(db(), c, c.sessionId, c.ada, 'here', NOON + 9 * MINUTE);
+    const ada = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === c.ada);
+    expect(ada?.attendance?.arrivedAt).toBe(NOON);
+  });
+
+  it('is completed with everybody booked who was not marked, and nobody else', async () => {
+    const c = await makeClass(db());
+    await mark(db(), c, c.sessionId, c.ada, 'here', NOON);
+    await closeRegister(db(), c, c.sessionId);
+    expect(await rollOf(c)).toEqual([
+      ['Ada', 'here', true],
+      ['Ben', 'absent', true],
+    ]);
+  });
+});
+
+describe('people', () => {
+  it('have a count of classes and a streak that a cancelled session leaves alone', async () => {
+    const c = await makeClass(db());
+    await past(c, 28, { [c.ada]: 'here', [c.ben]: 'here' });
+    await past(c, 21, { [c.ada]: 'late', [c.ben]: 'absent' });
+    const off = await planSession(db(), c, c.classId, NOON - 14 * DAY, NOON);
+    await cancelSession(db(), c, off);
+    await past(c, 7, { [c.ada]: 'here', [c.ben]: 'here' });
+    const figures = (await listPeople(db(), c)).map((p) => [
+      p.name,
+      p.attended,
+      p.streaks[0]?.streak.current,
+      p.streaks[0]?.streak.longest,
+    ]);
+    expect(figures).toEqual([
+      ['Ada', 3, 3, 3],
+      ['Ben', 2, 1, 1],
+    ]);
+  });
+
+  it('list their sessions, the newest first, from the day they were booked', async () => {
+    const c = await makeClass(db());
+    await past(c, 400, {});
+    await past(c, 7, { [c.ada]: 'here' });
+    const ada = await getPerson(db(), c, c.ada);
+    expect(ada.sessions.map((s) => [s.status, s.mark])).toEqual([
+      ['planned', null],
+      ['held', 'here'],
+    ]);
+  });
+});

@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto';
+import { migrationSource } from '@migrations';
+import { afterAll, beforeAll } from 'vitest';
+import type { Plan } from '@/core/class';
+import { planOf } from '@/core/testing/plans';
+import { hashPassword } from '../auth/passwords';
+import { createClass } from '../classes/classes';
+import { connect, type Db } from '../db';
+import { addParticipant, book } from '../people/people';
+import type { Scope } from '../scope';
+import { planSession } from '../sessions/sessions';
+
+/** Noon on a Tuesday; every test that needs the time is told it. */
+export const NOON = Date.UTC(2026, 10, 24, 12);
+export const MINUTE = 60_000;
+export const DAY = 86_400_000;
+
+/** An empty, migrated database for the tests of one file. */
+export function testDatabase(): () => Db {
+  let db: Db | undefined;
+  beforeAll(async () => {
+    const url = process.env.DATABASE_URL;
+    if (!url) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
+    db = connect(url);
+    await db.raw('drop schema public cascade; create schema public');
+    await db.migrate.latest({ migrationSource });
+  });
+  afterAll(async () => {
+    await db?.destroy();
+  });
+  return () => {
+    if (!db) throw new Error('the database is not open yet');
+    return db;
+  };
+}
+
+export interface TestStudio extends Scope {
+  teacherId: string;
+  email: string;
+}
+
+export const PASSWORD = 'a long enough password';
+
+export async function makeStudio(db: Db): Promise<TestStudio> {
+  const studioId = randomUUID();
+  const teacherId = randomUUID();
+  const email = `${teacherId}@example.org`;
+  const created_at = new Date(NOON);
+  await db('studios').insert({
+    id: studioId,
+    name: 'Test hall',
+    time_zone: 'Europe/Dublin',
+    created_at,
+  });
+  await db('teachers').insert({
+    id: teacherId,
+    studio_id: studioId,
+    email,
+    name: 'Test Teacher',
+    password_hash: await hashPassword(PASSWORD),
+    created_at,
+  });
+  return { studioId, teacherId, email };
+}
+
+export const shortPlan = (): Plan =>
+  planOf([{ move: 'chin-over-shoulder' }, { move: 'tall-o-cheek-lift', rounds: 1 }]);
+
+export interface TestClass extends TestStudio {
+  classId: string;
+  sessionId: string;
+  /** Two people booked on the class since a year ago. */
+  ada: string;
+  ben: string;
+}
+
+/** A studio with one class, one session at noon and two booked people. */
+export async function makeClass(db: Db): Promise<TestClass> {
+  const studio = await makeStudio(db);
+  const classId = await createClass(db, studio, shortPlan(), NOON);
+  const sessionId = await planSession(db, studio, classId, NOON, NOON);
+  const person = async (name: string) => {
+    const id = await addParticipant(db, studio, { name, contact: null }, '2026-01-01', NOON);
+    await book(db, studio, id, classId, NOON - 365 * DAY);
+    return id;
+  };
+  return { ...studio, classId, sessionId, ada: await person('Ada'), ben: await person('Ben') };
+}
