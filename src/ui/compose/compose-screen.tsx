@@ -100,6 +100,7 @@ export function ComposeScreen({ classId, initial, version, library, lead }: Comp
 
   return (
     <main className="mx-auto w-full max-w-[100rem] px-4 py-4 sm:px-6">
+      <h1 className="sr-only">Compose {plan.name}</h1>
       <ComposeHeader
         editing={editing}
         totalMs={score.totalMs}
@@ -210,7 +211,10 @@ function ComposeHeader({
           disabled={!canUndo}
           aria-keyshortcuts="Control+Z"
         >
-          <Undo2 size={18} aria-hidden /> Undo <span className="key-cap max-xl:hidden">Ctrl Z</span>
+          <Undo2 size={18} aria-hidden /> Undo{' '}
+          <span className="key-cap max-xl:hidden" aria-hidden>
+            Ctrl Z
+          </span>
         </button>
         <button
           type="button"
@@ -280,20 +284,22 @@ function Totals({ totals, speech }: { totals: ScoreTotals; speech: string }) {
     ['Talk', totals.talkMs, 'talk'],
   ];
   return (
-    <dl className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
-      {parts.map(([name, ms, key]) => (
-        <div key={key} className="flex items-baseline gap-2">
-          <dt className="quiet text-sm">{name}</dt>
-          <dd className="figures font-semibold" data-testid={`total-${key}`}>
-            {clock(ms)}
-          </dd>
-        </div>
-      ))}
+    <div className="mt-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <dl className="flex flex-wrap gap-x-6 gap-y-1">
+        {parts.map(([name, ms, key]) => (
+          <div key={key} className="flex items-baseline gap-2">
+            <dt className="quiet text-sm">{name}</dt>
+            <dd className="figures font-semibold" data-testid={`total-${key}`}>
+              {clock(ms)}
+            </dd>
+          </div>
+        ))}
+      </dl>
       <div className="quiet text-sm">
         {speech === 'measured'
           ? 'Speech measured in the voice of this machine'
           : 'Speech estimated'}
       </div>
-    </dl>
+    </div>
   );
 }

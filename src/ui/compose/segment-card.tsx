@@ -164,18 +164,22 @@ function SegmentSettings(props: SegmentCardProps & { name: string }) {
       </details>
       <div className="mt-4 flex flex-wrap gap-2">
         <button type="button" className="btn btn-sm" disabled={!onMove.up} onClick={onMove.up}>
-          <ArrowUp size={16} aria-hidden /> Earlier <span className="key-cap">Alt ↑</span>
+          <ArrowUp size={16} aria-hidden /> Earlier{' '}
+          <span className="key-cap" aria-hidden>
+            Alt ↑
+          </span>
         </button>
         <button type="button" className="btn btn-sm" disabled={!onMove.down} onClick={onMove.down}>
-          <ArrowDown size={16} aria-hidden /> Later <span className="key-cap">Alt ↓</span>
+          <ArrowDown size={16} aria-hidden /> Later{' '}
+          <span className="key-cap" aria-hidden>
+            Alt ↓
+          </span>
         </button>
-        <button
-          type="button"
-          className="btn btn-sm"
-          onClick={onRemove}
-          aria-label={`Remove ${name}`}
-        >
-          <Trash2 size={16} aria-hidden /> Remove <span className="key-cap">Del</span>
+        <button type="button" className="btn btn-sm" onClick={onRemove}>
+          <Trash2 size={16} aria-hidden /> Remove <span className="sr-only">{name}</span>{' '}
+          <span className="key-cap" aria-hidden>
+            Del
+          </span>
         </button>
       </div>
     </div>

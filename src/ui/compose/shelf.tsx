@@ -87,9 +87,9 @@ export function Shelf({ moves, onAdd, searchRef }: ShelfProps) {
             <button
               type="button"
               onClick={() => onAdd(move)}
-              aria-label={`Add ${moveText(move, 'en').name}`}
               className="hover:bg-base-200 group flex w-full items-center gap-2.5 rounded-lg px-1 py-2 text-left"
             >
+              <span className="sr-only">Add</span>
               <KindGlyph kind={move.kind} />
               <span className="min-w-0 flex-1">
                 <span className="block leading-tight font-medium">{moveText(move, 'en').name}</span>

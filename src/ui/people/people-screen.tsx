@@ -72,7 +72,7 @@ export function PeopleScreen({ people, add }: PeopleScreenProps) {
           <table className="table">
             <caption className="sr-only">Participants with classes attended and streaks</caption>
             <thead>
-              <tr className="text-sm">
+              <tr className="text-base-content text-sm">
                 <th scope="col">Name</th>
                 <th scope="col" className="max-sm:hidden">
                   On the register since

@@ -106,7 +106,7 @@ export function PersonScreen(props: PersonScreenProps) {
           <table className="table">
             <caption className="sr-only">Sessions of {props.name}</caption>
             <thead>
-              <tr className="text-sm">
+              <tr className="text-base-content text-sm">
                 <th scope="col">Day</th>
                 <th scope="col">Class</th>
                 <th scope="col">Register</th>

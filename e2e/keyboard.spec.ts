@@ -1,0 +1,95 @@
+import { expect, saved, test } from './harness';
+
+/** The whole job without a mouse: every step is a key. */
+test('a class is made, led and closed from the keyboard alone', async ({ app, page }) => {
+  test.setTimeout(90_000);
+  const { keyboard } = page;
+  const focused = () =>
+    page.evaluate(() => {
+      const e = document.activeElement;
+      return e?.getAttribute('aria-label') ?? e?.textContent?.trim() ?? '';
+    });
+  /** Tabs until the focus is on something of this name. */
+  const tabTo = async (name: RegExp, most = 90) => {
+    for (let i = 0; i < most; i++) {
+      await keyboard.press('Tab');
+      if (name.test(await focused())) return;
+    }
+    throw new Error(`Tab never reached ${name}; it is on "${await focused()}"`);
+  };
+  await page.goto('/sign-in');
+  await tabTo(/Enter the demo studio/);
+  await keyboard.press('Enter');
+  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  await tabTo(/^Classes$/);
+  await keyboard.press('Enter');
+  await page.getByLabel('Name of a new class').waitFor();
+  for (let i = 0; i < 12; i++) {
+    await keyboard.press('Tab');
+    if (await page.getByLabel('Name of a new class').evaluate((e) => e === document.activeElement))
+      break;
+  }
+  await keyboard.type('By keys');
+  await keyboard.press('Tab');
+  await keyboard.press('Control+a');
+  await keyboard.type('5');
+  await keyboard.press('Enter');
+  await page.getByRole('region', { name: 'Running order' }).waitFor();
+  await keyboard.press('/');
+  await keyboard.type('tall o');
+  await keyboard.press('Enter');
+  await keyboard.press('Control+a');
+  await keyboard.type('chin scoop');
+  await keyboard.press('Enter');
+  await tabTo(/^Drag Chin scoop/);
+  await keyboard.press('Tab');
+  await keyboard.press('Alt+ArrowUp');
+  const order = page.getByRole('region', { name: 'Running order' }).locator('span.font-semibold');
+  await expect(order).toHaveText(['Chin scoop against the fingers', 'Tall O cheek lift']);
+  await keyboard.press('Delete');
+  await expect(order).toHaveText(['Tall O cheek lift']);
+  await keyboard.press('Control+z');
+  await expect(order).toHaveCount(2);
+  await saved(page);
+  await page.keyboard.press('Shift+Tab');
+  await tabTo(/^Lead class/, 120);
+  await keyboard.press('Enter');
+  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await tabTo(/Name of somebody who walked in/);
+  await keyboard.type('Mina');
+  await keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Mina: here' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await tabTo(/Start the class/);
+  await keyboard.press('Enter');
+  await expect(page.getByTestId('doing')).toHaveText('Get ready');
+  await keyboard.press('ArrowRight');
+  await expect(page.getByTestId('doing')).toHaveText('Work');
+  await keyboard.press('+');
+  await keyboard.press(' ');
+  await expect(page.getByTestId('doing')).toHaveText('Paused');
+  await keyboard.press(' ');
+  await keyboard.press('r');
+  await expect(page.getByTestId('round')).toHaveText('round 1 of 3');
+  await keyboard.press('ArrowLeft');
+  await expect(page.getByTestId('doing')).toHaveText('Get ready');
+  await keyboard.press('e');
+  await tabTo(/Finish and store/);
+  await keyboard.press('Enter');
+  await page.getByText('The session is stored.').waitFor();
+  const run = await app.db('runs').orderBy('created_at', 'desc').first('id');
+  const events = await app.db('run_events').where({ run_id: run.id }).orderBy('seq').select('type');
+  expect(events.map((e) => e.type)).toEqual([
+    'started',
+    'next',
+    'extended',
+    'paused',
+    'resumed',
+    'roundAdded',
+    'again',
+    'paused',
+    'finished',
+  ]);
+});

@@ -1,0 +1,54 @@
+import { chromium, type Page } from '@playwright/test';
+
+/** Takes the pictures in docs/screenshots from the demo studio of a running app. */
+const url = process.env.UPBEAT_URL ?? 'http://127.0.0.1:3000';
+
+async function pictures(): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-sync'],
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const shoot = async (name: string, of: Page = page) => {
+    await of.waitForLoadState('networkidle');
+    await of.screenshot({ path: `docs/screenshots/${name}.png` });
+  };
+  await page.goto(`${url}/sign-in`);
+  await shoot('sign-in');
+  await page.getByRole('button', { name: 'Enter the demo studio' }).click();
+  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  await shoot('today');
+  await page.goto(`${url}/classes`);
+  await shoot('classes');
+  await page.getByRole('link', { name: /Loose jaw before choir/ }).click();
+  await page.getByText('Speech measured').waitFor();
+  await page.getByRole('button', { name: /Braced brow, slow blink/, expanded: false }).click();
+  await page.evaluate(() => scrollTo(0, 0));
+  await shoot('compose');
+  await page.goto(`${url}/people`);
+  await shoot('people');
+  await page.getByRole('link', { name: 'Marit' }).click();
+  await page.getByText('in a row').first().waitFor();
+  await shoot('person');
+  await page.goto(url);
+  await page.getByRole('link', { name: 'Lead class' }).click();
+  await page.getByText('The voice is ready.').waitFor();
+  for (const name of ['Marit', 'Joss', 'Odile', 'Priya', 'Sanna']) {
+    await page.getByRole('button', { name: `${name}: here` }).click();
+    await page.locator(`[aria-label="${name}: here"][aria-pressed=true]`).waitFor();
+  }
+  await shoot('roll');
+  await page.getByRole('button', { name: 'Start the class' }).click();
+  for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowRight');
+  await page
+    .getByTestId('cue')
+    .filter({ hasText: 'Let the shoulders sink' })
+    .waitFor({ timeout: 60_000 });
+  await shoot('lead');
+  await page.keyboard.press('e');
+  await page.getByRole('heading', { name: 'Is the register right?' }).waitFor();
+  await shoot('close-out');
+  await browser.close();
+}
+
+await pictures();
