@@ -1,10 +1,15 @@
 import { randomBytes } from 'node:crypto';
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { migrationSource } from '@migrations';
 import { now } from '@/server/clock';
 import { connect } from '@/server/db';
 import { demoStudioId, ensureSessionToday, removeDemo, seedDemo } from '@/server/demo/seed';
+
+/** The demo password of before, so that a reset does not change how one signs in. */
+function keptPassword(file: string): string | undefined {
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')).password : undefined;
+}
 
 /** Brings the database to the newest schema and, in demo mode, puts the demo studio there once. */
 async function prepare(): Promise<void> {
@@ -19,10 +24,9 @@ async function prepare(): Promise<void> {
     const signInFile = path.join(dataDir, 'demo-sign-in.json');
     if (reset) {
       await removeDemo(db);
-      rmSync(signInFile, { force: true });
     }
     if (!(await demoStudioId(db))) {
-      const password = randomBytes(9).toString('base64url');
+      const password = keptPassword(signInFile) ?? randomBytes(9).toString('base64url');
       const email = await seedDemo(db, password, now());
       mkdirSync(dataDir, { recursive: true });
       writeFileSync(signInFile, JSON.stringify({ email, password }), { mode: 0o600 });

@@ -21,7 +21,7 @@ export const body: MoveShape[] = [
     dose: { kind: 'breaths', breaths: 5, pattern: { in: 3, hold: 0, out: 4, pause: 0 } },
     sides: 'together',
     rounds: 1,
-    releaseSeconds: 0,
+    releaseSeconds: 6,
     hands: 'light',
     surface: 'either',
     head: 'level',

@@ -177,7 +177,16 @@ describe('explaining', () => {
     expect(score.leftOut[0]?.reason).toMatch(/no room/);
   });
 
-  it('reports a let-go that has no release to be said in', () => {
+  it('says a let-go that has no release before the next announcement', () => {
+    const score = scoreOf([
+      { move: 'tall-o-cheek-lift', rounds: 1, releaseSeconds: 0 },
+      { move: 'smile-pulses', rounds: 1 },
+    ]);
+    const upbeat = score.steps.findIndex((s) => s.id === 's2.1.upbeat');
+    expect(score.cues.filter((c) => c.step === upbeat)[0]?.kind).toBe('letGo');
+  });
+
+  it('reports a let-go that nothing follows', () => {
     const score = scoreOf([{ move: 'tall-o-cheek-lift', rounds: 1, releaseSeconds: 0 }]);
     expect(score.leftOut.map((l) => l.kind)).toEqual(['letGo']);
   });

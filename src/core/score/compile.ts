@@ -11,7 +11,7 @@ import { thinning } from './counting';
 import { CUE_GAP_MS } from './lane';
 import type { Cue, CueKind, LeftOut, Score, Side, Step, StepKind, Totals } from './score';
 import { performedSides, type Turn, turns } from './turns';
-import { guidance, type Saying, segmentText, upbeatSayings } from './wording';
+import { carriesLetGo, guidance, type Saying, segmentText, upbeatSayings } from './wording';
 import { workCues } from './work-cues';
 
 /** Where the moves and the connecting words of a class are looked up. */
@@ -31,8 +31,6 @@ export class UnknownMoveError extends Error {
 
 export const BEAT_MS = 1000;
 export const COUNT_IN = 3;
-/** Even a wordless upbeat leaves this long to get into place. */
-const LEAST_UPBEAT_MS = 1000;
 
 export interface CompileOptions {
   meter?: SpeechMeter;
@@ -55,7 +53,7 @@ export function upbeatMs(
 ): number {
   const talk = sayings.reduce((sum, s) => sum + length(s.text) + CUE_GAP_MS, 0);
   const countIn = rules.countIn ? COUNT_IN * BEAT_MS : 0;
-  return Math.max(LEAST_UPBEAT_MS, talk + settleMs(sayings, rules) + countIn);
+  return talk + settleMs(sayings, rules) + countIn;
 }
 
 export function switchMs(plan: Plan, phraseMs: number): number {
@@ -162,7 +160,10 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     }
   };
 
-  for (const turn of turns(plan)) {
+  /** A let-go that found no release or rest opens the next upbeat. */
+  let carried: Saying[] = [];
+  const order = turns(plan);
+  for (const turn of order) {
     const { segment, round } = turn;
     const move = moveOf(segment.move, segment.id);
     const text = segmentText(turn, move, plan);
@@ -171,7 +172,8 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     const releaseMs = Math.round(segment.releaseSeconds * 1000);
     const restMs = turn.lastInBlock ? 0 : Math.round(segment.restSeconds * 1000);
 
-    const sayings = upbeatSayings(turn, text, plan, phrases);
+    const sayings = [...carried, ...upbeatSayings(turn, text, plan, phrases)];
+    carried = [];
     const leadMs = upbeatMs(sayings, rules, length);
     writer.step(turn, 'upbeat', sides[0] ?? 'both', leadMs);
     let offset = 0;
@@ -204,7 +206,11 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     writer.step(turn, 'release', 'both', releaseMs);
     if (releaseMs === 0) writer.step(turn, 'rest', 'both', restMs);
     if (releaseMs + restMs === 0) {
-      writer.omit(turn, 'letGo', text.letGo, 'There is no release or rest to say it in.');
+      if (carriesLetGo(plan)) {
+        if (turn === order.at(-1)) {
+          writer.omit(turn, 'letGo', text.letGo, 'Nothing follows it; give it a release.');
+        } else carried = [{ kind: 'letGo', text: text.letGo }];
+      }
     } else if (length(text.letGo) + CUE_GAP_MS > releaseMs + restMs) {
       writer.omit(turn, 'letGo', text.letGo, 'It is longer than the release and rest together.');
     } else {

@@ -2,8 +2,9 @@ import { type Block, PHASES, type Plan, type Segment } from '../class';
 import { doseMs } from '../move';
 import { estimateSpeech, type SpeechMeter } from '../speech';
 import { type Book, lookUp, switchMs, upbeatMs } from './compile';
+import { CUE_GAP_MS } from './lane';
 import { performedSides, roundsOf, type Turn } from './turns';
-import { segmentText, upbeatSayings } from './wording';
+import { carriesLetGo, segmentText, upbeatSayings } from './wording';
 
 /**
  * The length of a class in closed form, in ms: sums and products over its segments, without laying
@@ -15,6 +16,7 @@ export function lengthOf(plan: Plan, book: Book, meter: SpeechMeter = estimateSp
   const moveOf = lookUp(book, plan);
   const say = (text: string) => meter(text, plan.language, plan.rules.wordsPerMinute);
   const met = new Set<string>();
+  const lastBlock = PHASES.flatMap((phase) => plan.phases[phase]).at(-1);
   let total = 0;
   for (const phase of PHASES) {
     for (const block of plan.phases[phase]) {
@@ -29,6 +31,11 @@ export function lengthOf(plan: Plan, book: Book, meter: SpeechMeter = estimateSp
         total += rounds * Math.round(segment.releaseSeconds * 1000);
         const rests = rounds - (endsBlock(block, segment) ? 1 : 0);
         total += rests * Math.round(segment.restSeconds * 1000);
+        if (segment.releaseSeconds === 0 && carriesLetGo(plan)) {
+          const silent = segment.restSeconds === 0 ? rounds : rounds - rests;
+          const last = block === lastBlock && endsBlock(block, segment) ? 1 : 0;
+          total += (silent - last) * (say(text.letGo) + CUE_GAP_MS);
+        }
         for (let round = 1; round <= rounds; round++) {
           const turn: Turn = {
             phase,

@@ -44,6 +44,12 @@ export function upbeatSayings(turn: Turn, text: MoveText, plan: Plan, phrases: P
   return sayings;
 }
 
+/**
+ * Whether a let-go without a release or rest of its own is said before the next announcement. Classes
+ * that go by names or talk throughout run straight on instead (common practice).
+ */
+export const carriesLetGo = (plan: Plan): boolean => plan.rules.explain === 'first';
+
 /** What is explained while the work runs, where the class talks throughout. */
 export function guidance(turn: Turn, text: MoveText, plan: Plan): Saying[] {
   return plan.rules.explain === 'throughout' ? explanation(turn, text) : [];

@@ -264,7 +264,7 @@ function NameField({
           if (!empty) setDraft(null);
           onSettle();
         }}
-        className="font-display hover:border-base-300 w-full rounded-lg border border-transparent bg-transparent text-3xl font-bold"
+        className="font-display hover:border-base-300 w-full rounded-lg border border-transparent bg-transparent text-2xl font-bold sm:text-3xl"
       />
       {empty && (
         <p role="alert" className="text-error text-sm">

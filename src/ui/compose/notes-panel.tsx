@@ -53,7 +53,8 @@ export function NotesPanel({ score, nameOf, onSelect }: NotesPanelProps) {
               className="link link-hover text-left font-medium"
               onClick={() => onSelect(note.segmentId)}
             >
-              {nameOf(note.segmentId)}: not said
+              {nameOf(note.segmentId)}:{' '}
+              {note.texts.length === 1 ? 'a cue' : `${note.texts.length} cues`} not said
             </button>
             <p className="text-sm">{note.texts.map((t) => `“${t}”`).join(' ')}</p>
             <p className="quiet text-sm">{note.reason}</p>

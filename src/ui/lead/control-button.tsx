@@ -35,15 +35,15 @@ export function ControlButton({
         if (event.detail > 0) event.currentTarget.blur();
       }}
       className={clsx(
-        'btn h-auto min-h-14 flex-col gap-0.5 px-4',
+        'btn h-auto min-h-11 flex-col gap-0.5 px-3 sm:min-h-14 sm:px-4',
         strong ? 'btn-primary upbeat-on-accent' : 'btn-neutral',
       )}
     >
-      <span className="flex items-center gap-2 text-base">
+      <span className="flex items-center gap-2 text-sm sm:text-base">
         <Icon size={18} aria-hidden />
         {children}
       </span>
-      <span className="key-cap" aria-hidden>
+      <span className="key-cap max-sm:hidden" aria-hidden>
         {keyName}
       </span>
     </button>

@@ -145,7 +145,7 @@ export function Stage(props: StageProps) {
           <RollList roll={roll} compact />
         </section>
       </div>
-      <footer className="bg-base-200 flex flex-wrap items-center gap-2 px-5 py-3">
+      <footer className="bg-base-200 sticky bottom-0 flex flex-wrap items-center gap-2 px-5 py-3">
         {paused ? (
           <ControlButton
             strong
