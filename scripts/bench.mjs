@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { ensureDebian } from './lib/debian.mjs';
 import { ensurePackages, requireNode } from './lib/packages.mjs';
-import { bin, ROOT } from './lib/paths.mjs';
+import { ROOT } from './lib/paths.mjs';
 import { main } from './lib/say.mjs';
 
 /** Prints the performance figures, as ratios measured in one run. */
