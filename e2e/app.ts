@@ -29,7 +29,7 @@ export class App {
     if (!url) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
     const app = new App(url, await freePort());
     mkdirSync(dataDir, { recursive: true });
-    app.setClock(NOON);
+    app.runClock(NOON);
     await app.db.raw('drop schema public cascade; create schema public');
     app.prepareDatabase();
     await app.up(env);
@@ -72,8 +72,14 @@ export class App {
     await this.running?.stop('SIGKILL');
   }
 
+  /** Stops the server's clock at a time. */
   setClock(now: number): void {
     writeFileSync(this.clockFile, String(now));
+  }
+
+  /** Lets the server's clock run on from a time, as a real one does. */
+  runClock(from: number): void {
+    writeFileSync(this.clockFile, `${from}@${Date.now()}`);
   }
 
   async stop(): Promise<void> {

@@ -59,7 +59,7 @@ export const test = base.extend<Fixtures, { app: App }>({
   baseURL: async ({ app }, use) => use(app.url),
   clock: async ({ app, page }, use) => use(new Clock(app, page)),
   studio: async ({ app, page }, use) => {
-    app.setClock(NOON);
+    app.runClock(NOON);
     await enterDemo(page);
     await use(page);
   },

@@ -44,7 +44,11 @@ test('from an empty class to a streak', async ({ app, studio: page, clock }) => 
 
   const startedAt = clock.now;
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
-  const run = await app.db('runs').orderBy('created_at', 'desc').first('id', 'score', 'session_id');
+  const sessionId = page.url().split('/').at(-1);
+  const run = await app
+    .db('runs')
+    .where({ session_id: sessionId })
+    .first('id', 'score', 'session_id');
   const { steps } = run.score as import('@/core/score').Score;
   const step = (id: string) => {
     const found = steps.find((s) => s.id === id);

@@ -79,7 +79,10 @@ test('a class is made, led and closed from the keyboard alone', async ({ app, pa
   await tabTo(/Finish and store/);
   await keyboard.press('Enter');
   await page.getByText('The session is stored.').waitFor();
-  const run = await app.db('runs').orderBy('created_at', 'desc').first('id');
+  const run = await app
+    .db('runs')
+    .where({ session_id: page.url().split('/').at(-1) })
+    .first('id');
   const events = await app.db('run_events').where({ run_id: run.id }).orderBy('seq').select('type');
   expect(events.map((e) => e.type)).toEqual([
     'started',

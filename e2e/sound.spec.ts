@@ -1,4 +1,6 @@
 import type { Page } from '@playwright/test';
+import type { Db } from '@/server/db';
+import { planSession } from '@/server/sessions/sessions';
 import { enterDemo, expect, NOON, stored, test } from './harness';
 
 /** Notes every sound the page starts: when on the audio clock, how long, and in real ms. */
@@ -23,21 +25,21 @@ const heard = (page: Page) =>
     () => (window as unknown as { heard: { when: number; seconds: number; kind: string }[] }).heard,
   );
 
-async function openToday(page: Page, db: import('@/server/db').Db) {
-  const { id } = await db('sessions')
-    .where({ status: 'planned' })
-    .where('starts_at', '>', new Date(NOON))
-    .first('id');
-  await page.goto(`/lead/${id}`);
+/** Opens a new session of a demo class in Lead. */
+async function openSession(page: Page, db: Db) {
+  const found = await db('classes').orderByRaw("plan->>'name'").first('id', 'studio_id');
+  const scope = { studioId: found.studio_id };
+  await page.goto(`/lead/${await planSession(db, scope, found.id, NOON, NOON)}`);
 }
 
 test('cues are spoken from rendered audio, ahead on the audio clock, never over one another', async ({
   app,
   page,
 }) => {
+  app.runClock(NOON);
   await listen(page);
   await enterDemo(page);
-  await openToday(page, app.db);
+  await openSession(page, app.db);
   await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
   await page.waitForLoadState('networkidle');
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
@@ -60,11 +62,9 @@ test('without a voice on the server and in the browser, tones mark the cues and 
   await app.kill();
   await app.up({ UPBEAT_SPEECH: 'off' });
   try {
-    await app.db('run_events').delete();
-    await app.db('runs').whereNull('finished_at').delete();
     await listen(page);
     await enterDemo(page);
-    await openToday(page, app.db);
+    await openSession(page, app.db);
     await expect(page.getByText(/The server has no voice/)).toBeVisible();
     await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
     await expect(

@@ -1,20 +1,47 @@
-import { type Move, type MoveText, moveSchema } from '@/core/move';
+import { type Language, type Move, type MoveText, moveSchema } from '@/core/move';
 import type { Book } from '@/core/score';
-import { body } from './areas/body';
-import { cheeksAndNose } from './areas/cheeks-and-nose';
-import { eyesAndBrow } from './areas/eyes-and-brow';
-import { jawAndMouth } from './areas/jaw-and-mouth';
-import { neck } from './areas/neck';
+import type { Phrases } from '@/core/speech';
+import { bodyMoves } from './areas/body';
+import { breathMoves } from './areas/breath';
+import { cheekMoves } from './areas/cheeks';
+import { eyeMoves } from './areas/eyes';
+import { foreheadMoves } from './areas/forehead';
+import { jawMoves } from './areas/jaw';
+import { massageMoves } from './areas/massage';
+import { mouthMoves } from './areas/mouth';
+import { neckMoves } from './areas/neck';
+import { noseMoves } from './areas/nose';
+import { pointMoves } from './areas/points';
+import { scalpMoves } from './areas/scalp';
+import { words as de } from './de';
 import { words as en } from './en';
-import { phrases } from './en/phrases';
-import type { MoveShape } from './shape';
+import { PHRASES } from './phrases';
+import type { AreaWords, MoveShape } from './shape';
 
-const SHAPES: MoveShape[] = [...body, ...neck, ...jawAndMouth, ...cheeksAndNose, ...eyesAndBrow];
+export const SHAPES: readonly MoveShape[] = [
+  ...breathMoves,
+  ...bodyMoves,
+  ...scalpMoves,
+  ...neckMoves,
+  ...jawMoves,
+  ...mouthMoves,
+  ...cheekMoves,
+  ...noseMoves,
+  ...eyeMoves,
+  ...foreheadMoves,
+  ...massageMoves,
+  ...pointMoves,
+];
+
+export const WORDS: Record<Language, AreaWords> = { en, de };
+export { PHRASES };
 
 function withWords(shape: MoveShape): Move {
-  const text: Partial<Record<'en' | 'de', MoveText>> = {};
-  const english = en[shape.id];
-  if (english) text.en = english;
+  const text: Partial<Record<Language, MoveText>> = {};
+  for (const [language, words] of Object.entries(WORDS)) {
+    const said = words[shape.id];
+    if (said) text[language as Language] = said;
+  }
   return moveSchema.parse({ ...shape, text });
 }
 
@@ -24,4 +51,5 @@ export const LIBRARY: readonly Move[] = SHAPES.map(withWords);
 const BY_ID = new Map(LIBRARY.map((move) => [move.id, move]));
 
 export const libraryMove = (id: string): Move | undefined => BY_ID.get(id);
-export const LIBRARY_BOOK: Book = { move: libraryMove, phrases: () => phrases };
+export const phrasesOf = (language: Language): Phrases => PHRASES[language];
+export const LIBRARY_BOOK: Book = { move: libraryMove, phrases: phrasesOf };

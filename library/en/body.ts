@@ -1,102 +1,136 @@
-import type { AreaWords } from '../shape';
+import { type AreaWords, words } from '../shape';
 
 export const body: AreaWords = {
-  'slow-belly-breaths': {
-    name: 'Slow belly breaths',
-    setup: [
-      'Sit tall, feet on the floor, and let the shoulders drop.',
-      'Lay one hand on the belly. Breathe in through the nose and feel the belly rise.',
-    ],
-    short: 'One hand on the belly, slow breaths through the nose.',
-    form: [
-      'Let the shoulders stay low.',
-      'The out-breath is longer than the in-breath.',
-      'Let the jaw hang a little.',
-    ],
-    letGo: 'Let the breath go its own way.',
-  },
-  'warm-palms-over-eyes': {
-    name: 'Warm palms over the eyes',
-    setup: [
-      'Rub your palms together until they are warm.',
-      'Cup them over your closed eyes, so that nothing touches the lids, and rest.',
-    ],
-    short: 'Warm the palms and cup them over the eyes.',
-    form: [
-      'Let the eyes rest in the dark.',
-      'Soften the space between the brows.',
-      'Let the elbows hang.',
-    ],
-    letGo: 'Lower the hands slowly and open your eyes.',
-  },
-  'shoulder-rolls-both-ways': {
-    name: 'Shoulder rolls',
-    setup: [
-      'Arms hang. Draw the shoulders up toward the ears, then back and down, in one slow circle.',
-    ],
-    short: 'Slow, full circles with the shoulders.',
-    form: [
+  'shoulder-rolls-both-ways': words(
+    'Shoulder rolls',
+    ['Arms hang. Draw the shoulders up toward the ears, then back and down, in one slow circle.'],
+    'Slow, full circles with the shoulders.',
+    [
       'Keep the neck long.',
       'Breathe in on the way up, out on the way down.',
       'Let the arms hang heavy.',
     ],
-    letGo: 'Let the shoulders drop.',
-  },
-  'chin-over-shoulder': {
-    name: 'Chin over the shoulder',
-    setup: [
-      'Sit tall and turn the head slowly to look over the left shoulder.',
+    'Let the shoulders drop.',
+  ),
+  'chest-circles': words(
+    'Chest circles',
+    [
+      'Hands on the knees. Move the breastbone forward, to the side, back and round.',
+      'The hips stay where they are; the chest draws a slow circle.',
+    ],
+    'The breastbone draws a slow circle.',
+    ['Keep both seat bones on the chair.', 'Let the head ride along.', 'Even circles.'],
+    'Come back to the middle and sit tall.',
+  ),
+  'elbow-circles-with-breath': words(
+    'Elbow circles with the breath',
+    [
+      'Fingertips on the shoulders, elbows to the sides.',
+      'Breathe in as the elbows rise, breathe out as they sink. Large, slow circles.',
+    ],
+    'Fingers on the shoulders, elbows circle with the breath.',
+    ['Rise on the in-breath.', 'Let the shoulder blades glide.', 'Neck long.'],
+    'Let the arms hang.',
+  ),
+  'neck-nods-with-breath': words(
+    'Neck nods with the breath',
+    [
+      'Breathe in and lift the chin a little; breathe out and let it sink to the chest.',
+      'Small and slow, only as far as it is easy.',
+    ],
+    'Chin rises on the in-breath, sinks on the out-breath.',
+    ['Teeth apart.', 'Let the back of the neck lengthen.', 'Never to the end of the range.'],
+    'Chin level again.',
+    {
+      easier: [
+        'The chin never rises above level.',
+        'Begin level. Breathe out and let the chin sink; breathe in and come back to level.',
+        'Sink on the out-breath, level on the in-breath.',
+      ],
+    },
+  ),
+  'chin-over-shoulder': words(
+    'Chin over the shoulder',
+    [
+      'Sit tall and turn the head slowly to look over the shoulder.',
       'Stay there for five breaths, only as far as it is easy.',
     ],
-    short: 'Turn the head and breathe there.',
-    form: [
+    'Turn the head and breathe there.',
+    [
       'Both shoulders stay low.',
       'Keep the chin level.',
       'A little further only if the neck offers it.',
     ],
-    letGo: 'Come back to the middle.',
-  },
-  'side-lean-with-hand': {
-    name: 'Side lean with the hand',
-    setup: [
-      'Let the head lean over to the left and lay the left hand on it, without pulling.',
-      'The right shoulder grows heavy. Five breaths here.',
+    'Come back to the middle.',
+  ),
+  'side-lean-with-hand': words(
+    'Side lean with the hand',
+    [
+      'Let the head lean to the side and lay the hand of that side on it, without pulling.',
+      'The other shoulder grows heavy. Breathe there.',
     ],
-    short: 'Lean to the side; the hand only rests there.',
-    form: [
+    'Lean to the side; the hand only rests there.',
+    [
       'The hand is a weight, it does not pull.',
       'Let the far shoulder sink.',
       'Keep the face soft.',
     ],
-    letGo: 'Lift the head back to the middle.',
-  },
-  'collarbone-to-crown-tapping': {
-    name: 'Collarbone to crown tapping',
-    setup: [
-      'With soft fingertips, tap along the collarbone and up the sides of the neck.',
-      'Go on over jaw, mouth and cheeks, feather-light under the eyes, to the temples, forehead and crown.',
-      'Then down the back of the neck to the shoulders and round to the start.',
+    'Lift the head back to the middle.',
+    {
+      easier: [
+        'Without the hand.',
+        'Let the head lean to the side by its own weight; both hands stay in the lap.',
+        'Lean by the weight of the head alone.',
+      ],
+      harder: [
+        'Rocking with the breath.',
+        'Lean to the side with the hand resting, and rock a little nearer and back with each breath.',
+        'Lean and rock gently with the breath.',
+      ],
+    },
+  ),
+  'side-lean-tapping': words(
+    'Side lean with tapping',
+    [
+      'Let the head lean to the side, both shoulders low.',
+      'With the free hand tap softly from below the ear to the shoulder and back.',
     ],
-    short: 'Tap from the collarbone up to the crown and back round.',
-    form: [
-      'Light as rain, from loose wrists.',
-      'Under the eyes only on the bone.',
-      'Keep breathing.',
+    'Lean, and tap the long side of the neck.',
+    ['Tap as light as rain.', 'Let the far shoulder sink.', 'Breathe on.'],
+    'Back to the middle and compare both sides.',
+    {
+      easier: [
+        'With the head upright.',
+        'Keep the head level and tap softly from below the ear to the shoulder and back.',
+        'Head level, tap from ear to shoulder.',
+      ],
+    },
+  ),
+  'head-half-circles': words(
+    'Head half circles',
+    [
+      'Let the chin sink to the chest.',
+      'Roll it slowly along the collarbone to one shoulder, through the middle, to the other. Only in front.',
     ],
-    letGo: 'Rest the hands and feel the skin wake up.',
-  },
-  'hair-root-circles': {
-    name: 'Hair root circles',
-    setup: [
-      'Spread your fingers and set them firmly on the scalp, above the ears.',
-      'Move the skin over the bone in small circles, then walk up toward the crown.',
+    'Chin rolls from shoulder to shoulder, only in front.',
+    ['Never over the back.', 'Slow as honey.', 'Teeth apart.'],
+    'Come back to the middle and lift the head.',
+  ),
+  'elbows-wide-elbows-in': words(
+    'Elbows wide, elbows in',
+    [
+      'Hands lightly behind the head. Open the elbows wide and count five.',
+      'Then draw them in, chin to the chest, and count five. No pulling.',
     ],
-    short: 'Fingers spread on the scalp; move the skin, not the hair.',
-    form: [
-      'The fingers stay put; the scalp moves.',
-      'Let the jaw hang loose.',
-      'Slow circles, a little higher each time.',
-    ],
-    letGo: 'Let go and shake out the hands.',
-  },
+    'Elbows wide for five, in for five.',
+    ['The hands do not pull.', 'Wide: lift the breastbone.', 'In: feel the back of the neck.'],
+    'Let go of the head and shake out the arms.',
+    {
+      easier: [
+        'The head stays level.',
+        'Hands behind the head, elbows wide and count five; then elbows in, head level, and count five.',
+        'Elbows wide, elbows in, the head stays level.',
+      ],
+    },
+  ),
 };

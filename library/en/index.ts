@@ -1,14 +1,28 @@
 import type { AreaWords } from '../shape';
 import { body } from './body';
-import { cheeksAndNose } from './cheeks-and-nose';
-import { eyesAndBrow } from './eyes-and-brow';
-import { jawAndMouth } from './jaw-and-mouth';
+import { breath } from './breath';
+import { cheeks } from './cheeks';
+import { eyes } from './eyes';
+import { forehead } from './forehead';
+import { jaw } from './jaw';
+import { massage } from './massage';
+import { mouth } from './mouth';
 import { neck } from './neck';
+import { nose } from './nose';
+import { points } from './points';
+import { scalp } from './scalp';
 
 export const words: AreaWords = {
+  ...breath,
   ...body,
+  ...scalp,
   ...neck,
-  ...jawAndMouth,
-  ...cheeksAndNose,
-  ...eyesAndBrow,
+  ...jaw,
+  ...mouth,
+  ...cheeks,
+  ...nose,
+  ...eyes,
+  ...forehead,
+  ...massage,
+  ...points,
 };

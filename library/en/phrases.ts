@@ -28,6 +28,12 @@ export const phrases: Phrases = {
   lastRound: 'Last round',
   firstSide: { each: 'Left side first.', directions: 'One way first.' },
   otherSide: { each: 'Now the right side.', directions: 'Now the other way.' },
+  release: {
+    tap: 'Tap lightly where it worked.',
+    massage: 'Stroke it out.',
+    breaths: 'Two slow breaths.',
+  },
+  questions: 'Time for your questions.',
   breatheIn: 'In',
   breatheOut: 'and out',
   numbers: [

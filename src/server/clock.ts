@@ -2,9 +2,12 @@ import { readFileSync } from 'node:fs';
 
 /**
  * The server's clock, in epoch ms. The tests name a file in UPBEAT_CLOCK_FILE and set the time
- * there, so that it survives a restart of the server as real time does.
+ * there, so that it survives a restart of the server as real time does: `T` stands still at T,
+ * `T@R` runs on from T at the real time R.
  */
 export function now(): number {
   const file = process.env.UPBEAT_CLOCK_FILE;
-  return file ? Number(readFileSync(file, 'utf8')) : Date.now();
+  if (!file) return Date.now();
+  const [time, since] = readFileSync(file, 'utf8').split('@').map(Number);
+  return (time ?? Number.NaN) + (since === undefined ? 0 : Date.now() - since);
 }

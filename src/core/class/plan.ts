@@ -1,6 +1,14 @@
 import { z } from 'zod';
-import { cueTextSchema, doseSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
-import { sidesSchema } from '../move/move';
+import {
+  cueTextSchema,
+  doseSchema,
+  languageSchema,
+  moveIdSchema,
+  moveSchema,
+  releaseSchema,
+  sidesSchema,
+  variantSchema,
+} from '../move';
 
 export const PHASES = ['arrive', 'warmUp', 'work', 'massage', 'close'] as const;
 export type PhaseName = (typeof PHASES)[number];
@@ -45,6 +53,15 @@ export const segmentSchema = z.strictObject({
     .max(10, 'must be at most 10 rounds'),
   releaseSeconds: wait(120),
   restSeconds: wait(300),
+  /** How the round is let go; as the move suggests where it is not set. */
+  release: releaseSchema.optional(),
+  /** The version everybody does, unless a round says otherwise. */
+  variant: variantSchema.optional(),
+  /** What single rounds change, the first round first. */
+  byRound: z
+    .array(z.strictObject({ dose: doseSchema.optional(), variant: variantSchema.optional() }))
+    .max(10)
+    .optional(),
   cues: segmentCuesSchema.optional(),
 });
 export type Segment = z.infer<typeof segmentSchema>;
@@ -60,6 +77,8 @@ export const blockSchema = z
     id: idSchema,
     order: z.enum(BLOCK_ORDERS),
     laps: z.number().int().min(1, 'must be at least 1 lap').max(10).default(1),
+    /** The whole block on the left side of the face first, then all of it on the right. */
+    oneSideFirst: z.boolean().optional(),
     segments: z.array(segmentSchema).min(1, 'must hold at least one segment').max(20),
   })
   .refine((b) => b.order === 'circuit' || b.laps === 1, {
@@ -68,9 +87,9 @@ export const blockSchema = z
   });
 export type Block = z.infer<typeof blockSchema>;
 
-export const EXPLAIN = ['first', 'throughout', 'names-only'] as const;
+export const EXPLAIN = ['first', 'throughout', 'names-only', 'new-in-room'] as const;
 export type Explain = (typeof EXPLAIN)[number];
-export const COUNTING = ['last-five', 'up', 'down', 'none'] as const;
+export const COUNTING = ['last-five', 'up', 'down', 'every-rep', 'beat', 'none'] as const;
 export type Counting = (typeof COUNTING)[number];
 
 /** The house rules of a class: how it explains, counts and speaks. */
@@ -82,6 +101,8 @@ export const rulesSchema = z.strictObject({
   settleSeconds: wait(30).default(3),
   /** Least length of a change of side, in seconds. */
   switchSeconds: wait(60).default(4),
+  /** Time kept free at the end for questions. */
+  closingSeconds: wait(1800).default(0),
   /** Speaking rate in words a minute; read-aloud speech is about 150 to 160 (from memory). */
   wordsPerMinute: z.number().int().min(80, 'must be at least 80').max(260).default(150),
 });
@@ -100,6 +121,8 @@ export const planSchema = z
       .min(60, 'must be at least 60 seconds')
       .max(4 * 3600, 'must be at most 4 hours'),
     language: languageSchema.default('en'),
+    /** A second language: every cue is said in it as well, or only shown. */
+    second: z.strictObject({ language: languageSchema, how: z.enum(['speak', 'show']) }).optional(),
     rules: rulesSchema.prefault({}),
     phases: z.strictObject({
       arrive: phaseSchema.default([]),

@@ -1,3 +1,6 @@
 export * from './areas';
+export * from './cautions';
 export * from './dose';
 export * from './move';
+export * from './muscles';
+export * from './points';

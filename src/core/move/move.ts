@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { areaSchema } from './areas';
 import { doseSchema } from './dose';
+import { muscleSchema } from './muscles';
+import { strokeSchema } from './points';
 
 export const KINDS = ['warmup', 'exercise', 'massage', 'point', 'stretch', 'breath'] as const;
 export const kindSchema = z.enum(KINDS);
@@ -25,9 +27,60 @@ export const SIDES_NAMES: Record<Sides, string> = {
   alternating: 'left and right in turn',
 };
 
+/** What is done when the work ends, before the next round. */
+export const RELEASES = ['tap', 'massage', 'breaths', 'none'] as const;
+export const releaseSchema = z.enum(RELEASES);
+export type Release = z.infer<typeof releaseSchema>;
+export const RELEASE_NAMES: Record<Release, string> = {
+  tap: 'tap it off',
+  massage: 'stroke it out',
+  breaths: 'two slow breaths',
+  none: 'straight on',
+};
+
+export const PRESSURES = ['none', 'feather', 'light', 'medium', 'strong'] as const;
+export const HEADS = ['level', 'back', 'down', 'turned', 'leaning'] as const;
+export const PROPS = ['mirror', 'oil', 'pen', 'cushion'] as const;
+
+export const PURPOSES = [
+  'wakeUp',
+  'calm',
+  'jaw',
+  'eyes',
+  'posture',
+  'dePuff',
+  'tone',
+  'voice',
+] as const;
+export type Purpose = (typeof PURPOSES)[number];
+export const PURPOSE_NAMES: Record<Purpose, string> = {
+  wakeUp: 'wake up',
+  calm: 'calm down',
+  jaw: 'loosen the jaw',
+  eyes: 'rest or open the eyes',
+  posture: 'sit tall',
+  dePuff: 'freshen puffy places',
+  tone: 'tone',
+  voice: 'warm up to sing or speak',
+};
+
+/** What a move asks of the body that some cautions rule out. */
+export const DEMANDS = [
+  'wideOpening',
+  'resistedJaw',
+  'jawPressure',
+  'breathHold',
+  'squeezeShut',
+  'nearEye',
+  'drain',
+  'insideMouth',
+  'strongPoint',
+] as const;
+
 export const LANGUAGES = ['en', 'de'] as const;
 export const languageSchema = z.enum(LANGUAGES);
 export type Language = z.infer<typeof languageSchema>;
+export const LANGUAGE_NAMES: Record<Language, string> = { en: 'English', de: 'German' };
 
 const hasControlCharacter = (text: string) =>
   [...text].some((c) => (c.codePointAt(0) ?? 0) < 32 || c.codePointAt(0) === 127);
@@ -40,37 +93,82 @@ export const cueTextSchema = z
   .max(240, 'must be at most 240 characters; split it into two cues')
   .refine((t) => !hasControlCharacter(t), 'must not hold control characters or line breaks');
 
+const variantTextSchema = z.strictObject({
+  /** What is different, for the teacher. */
+  what: cueTextSchema,
+  setup: z.array(cueTextSchema).min(1).max(8),
+  short: cueTextSchema,
+});
+
 /** What is said of a move in one language. */
 export const moveTextSchema = z.strictObject({
-  name: z.string().trim().min(1).max(80),
+  name: z.string().trim().min(1, 'must not be empty').max(80),
   /** The full explanation, a sentence or two to each cue, said before the first round. */
-  setup: z.array(cueTextSchema).min(1).max(8),
+  setup: z.array(cueTextSchema).min(1, 'needs at least one sentence').max(8),
   /** The reminder said before later rounds. */
   short: cueTextSchema,
-  form: z.array(cueTextSchema).min(3).max(8),
+  form: z.array(cueTextSchema).min(3, 'needs at least three form reminders').max(8),
   letGo: cueTextSchema,
+  easier: variantTextSchema.optional(),
+  harder: variantTextSchema.optional(),
 });
 export type MoveText = z.infer<typeof moveTextSchema>;
+
+export const VARIANTS = ['easier', 'harder'] as const;
+export const variantSchema = z.enum(VARIANTS);
+export type Variant = z.infer<typeof variantSchema>;
 
 export const moveIdSchema = z
   .string({ error: 'must be the id of a move' })
   .regex(/^[a-z0-9][a-z0-9-]{1,63}$/, 'must be a move id such as "tall-o-cheek-lift"');
+
+const bodySchema = {
+  hands: z.enum(['free', 'light', 'firm']),
+  pressure: z.enum(PRESSURES),
+  head: z.enum(HEADS),
+  demands: z.array(z.enum(DEMANDS)),
+};
+
+/** What a variant changes of the move's own. */
+const variantShapeSchema = z.strictObject({
+  hands: bodySchema.hands.optional(),
+  pressure: bodySchema.pressure.optional(),
+  head: bodySchema.head.optional(),
+  demands: bodySchema.demands.optional(),
+  dose: doseSchema.optional(),
+});
 
 /** An entry of the library: one warm-up, exercise, massage, pressure point, stretch or breath. */
 export const moveSchema = z.strictObject({
   id: moveIdSchema,
   kind: kindSchema,
   /** The share of the work each area takes; weights are relative to one another. */
-  areas: z.partialRecord(areaSchema, z.number().positive().max(1)),
+  areas: z
+    .partialRecord(areaSchema, z.number().positive().max(1))
+    .refine((areas) => Object.keys(areas).length > 0, { error: 'needs at least one face area' }),
+  muscles: z.array(muscleSchema).default([]),
   dose: doseSchema,
+  /** Shortest and longest sensible work part, in seconds. */
+  range: z
+    .tuple([z.number().positive(), z.number().positive()])
+    .refine(([floor, ceiling]) => floor <= ceiling, { error: 'needs its floor below its ceiling' })
+    .optional(),
   sides: sidesSchema,
   rounds: z.number().int().min(1).max(10),
+  release: releaseSchema.default('tap'),
   releaseSeconds: z.number().min(0).max(60),
-  hands: z.enum(['free', 'light', 'firm']),
+  ...bodySchema,
+  pressure: bodySchema.pressure.default('none'),
+  demands: bodySchema.demands.default([]),
   surface: z.enum(['dry', 'glide', 'either']),
-  head: z.enum(['level', 'back', 'down', 'turned', 'leaning']),
-  /** One line on who should leave it out or go easier; never a diagnosis. */
-  caution: z.string().trim().min(1).max(200).optional(),
+  props: z.array(z.enum(PROPS)).default([]),
+  purposes: z.array(z.enum(PURPOSES)).default([]),
+  strokes: z.array(strokeSchema).max(6).default([]),
+  /** How often a week it may be done at most. */
+  weeklyCap: z.number().int().min(1).max(7).optional(),
+  variants: z
+    .strictObject({ easier: variantShapeSchema.optional(), harder: variantShapeSchema.optional() })
+    .default({}),
   text: z.partialRecord(languageSchema, moveTextSchema).refine((t) => t.en !== undefined, {
     error: 'needs its English text',
   }),
@@ -82,4 +180,30 @@ export function moveText(move: Move, language: Language): MoveText {
   const text = move.text[language] ?? move.text.en;
   if (!text) throw new Error(`move ${move.id} has no English text`);
   return text;
+}
+
+/** The move as it is done in a variant; itself where it has no such variant. */
+export function inVariant(move: Move, variant: Variant | undefined): Move {
+  const change = variant && move.variants[variant];
+  return change ? { ...move, ...change, variants: {} } : move;
+}
+
+/** The words of a move in a variant. */
+export function variantText(
+  move: Move,
+  language: Language,
+  variant: Variant | undefined,
+): MoveText {
+  const text = moveText(move, language);
+  const change = variant && text[variant];
+  return change ? { ...text, setup: change.setup, short: change.short } : text;
+}
+
+export function hasVariant(move: Move, variant: Variant): boolean {
+  return move.text.en?.[variant] !== undefined;
+}
+
+/** Shortest and longest sensible work part in seconds; half to twice the usual where none is given. */
+export function doseRange(move: Move, usualMs: number): [floor: number, ceiling: number] {
+  return move.range ?? [usualMs / 2000, Math.min(600, usualMs / 500)];
 }

@@ -98,8 +98,13 @@ function next(state: Playback): Playback {
   return { ...state, status: 'over', elapsedMs: last ? playLengthMs(last) : 0, endedAt: state.at };
 }
 
-const sameRound = (a: PlayStep, b: PlayStep) =>
-  a.step.segmentId === b.step.segmentId && a.step.round === b.step.round;
+/** The other side of the same round, wherever in the class it comes. */
+const isOtherSide = (a: PlayStep, b: PlayStep) =>
+  a.step.kind === 'work' &&
+  b.step.kind === 'work' &&
+  a.step.segmentId === b.step.segmentId &&
+  a.step.round === b.step.round &&
+  a.step.side !== b.step.side;
 
 /**
  * Makes the step longer. In an upbeat or a switch it is the work to come that grows. A first side
@@ -115,12 +120,9 @@ function extend(state: Playback, ms: number): Playback {
       : state.index;
   const grown = state.queue[target];
   if (!grown) return state;
-  let alive = true;
-  const queue = state.queue.map((p, i) => {
-    if (i > target && !sameRound(p, grown)) alive = false;
-    const partner = i > target && alive && grown.step.kind === 'work' && p.step.kind === 'work';
-    return i === target || partner ? { ...p, extraMs: p.extraMs + ms } : p;
-  });
+  const queue = state.queue.map((p, i) =>
+    i === target || (i > target && isOtherSide(p, grown)) ? { ...p, extraMs: p.extraMs + ms } : p,
+  );
   return {
     ...state,
     queue,

@@ -1,5 +1,5 @@
-import type { Plan, Rules } from '../class';
-import { doseMs, type Language, type Move } from '../move';
+import type { Plan } from '../class';
+import { type BreathPattern, doseBeats, type Language, type Move, type Variant } from '../move';
 import {
   countWord,
   estimateSpeech,
@@ -9,9 +9,20 @@ import {
 } from '../speech';
 import { thinning } from './counting';
 import { CUE_GAP_MS } from './lane';
-import type { Cue, CueKind, LeftOut, Score, Side, Step, StepKind, Totals } from './score';
-import { performedSides, type Turn, turns } from './turns';
-import { carriesLetGo, guidance, type Saying, segmentText, upbeatSayings } from './wording';
+import {
+  type Cue,
+  type CueKind,
+  type LeftOut,
+  QUESTIONS,
+  type Score,
+  type Side,
+  type Step,
+  type StepKind,
+  type Totals,
+} from './score';
+import { BEAT_MS, COUNT_IN, type Length, switchMs, talkMs, timesOf, upbeatMs } from './timing';
+import { type Turn, turns } from './turns';
+import { carriesLetGo, type Room, type Saying, Wording } from './wording';
 import { workCues } from './work-cues';
 
 /** Where the moves and the connecting words of a class are looked up. */
@@ -29,36 +40,12 @@ export class UnknownMoveError extends Error {
   }
 }
 
-export const BEAT_MS = 1000;
-export const COUNT_IN = 3;
-
 export interface CompileOptions {
   meter?: SpeechMeter;
   /** Asked once the score is complete, since a measured meter only then knows how much it knew. */
   speechSource?: () => SpeechSource;
-}
-
-/** Time to get into place between an explanation and the count-in. */
-function settleMs(sayings: readonly Saying[], rules: Rules): number {
-  const said = (kind: CueKind) => sayings.some((s) => s.kind === kind);
-  const share = said('setup') ? 1 : said('short') ? 0.5 : 0;
-  return Math.round(rules.settleSeconds * 1000 * share);
-}
-
-/** Length of an upbeat: all that is said in it, time to get into place, and the count-in. */
-export function upbeatMs(
-  sayings: readonly Saying[],
-  rules: Rules,
-  length: (text: string) => number,
-): number {
-  const talk = sayings.reduce((sum, s) => sum + length(s.text) + CUE_GAP_MS, 0);
-  const countIn = rules.countIn ? COUNT_IN * BEAT_MS : 0;
-  return talk + settleMs(sayings, rules) + countIn;
-}
-
-export function switchMs(plan: Plan, phraseMs: number): number {
-  const said = phraseMs + CUE_GAP_MS + (plan.rules.countIn ? COUNT_IN * BEAT_MS : 0);
-  return Math.max(Math.round(plan.rules.switchSeconds * 1000), said);
+  /** The moves each person in the room has met, for classes that explain what is new to somebody. */
+  room?: Room;
 }
 
 export function lookUp(book: Book, plan: Plan): (id: string, segmentId: string) => Move {
@@ -70,6 +57,26 @@ export function lookUp(book: Book, plan: Plan): (id: string, segmentId: string) 
   };
 }
 
+/** Spoken lengths of a class, each text asked for once. */
+export function lengthsOf(plan: Plan, meter: SpeechMeter): Length {
+  const known = new Map<string, number>();
+  return (text, language) => {
+    const key = `${language} ${text}`;
+    let ms = known.get(key);
+    if (ms === undefined) {
+      ms = meter(text, language, plan.rules.wordsPerMinute);
+      known.set(key, ms);
+    }
+    return ms;
+  };
+}
+
+interface StepMore {
+  variant?: Variant;
+  breath?: BreathPattern;
+  beatMs?: number;
+}
+
 /** Collects steps and cues on one clock. */
 class Writer {
   readonly steps: Step[] = [];
@@ -77,45 +84,45 @@ class Writer {
   readonly leftOut: LeftOut[] = [];
   private at = 0;
 
-  constructor(private readonly language: Language) {}
+  constructor(private readonly length: Length) {}
 
-  step(turn: Turn, kind: StepKind, side: Side, durationMs: number, idEnd: string = kind): void {
-    if (durationMs === 0) return;
-    const { segment, round, rounds, phase } = turn;
-    this.steps.push({
-      id: `${segment.id}.${round}.${idEnd}`,
-      kind,
-      phase,
-      segmentId: segment.id,
-      moveId: segment.move,
-      round,
-      rounds,
-      side,
-      startMs: this.at,
-      durationMs,
-      ...(kind === 'work' && segment.dose.kind === 'breaths'
-        ? { breath: segment.dose.pattern }
-        : {}),
-    });
-    this.at += durationMs;
+  step(turn: Turn, kind: StepKind, side: Side, durationMs: number, more: StepMore = {}): void {
+    const { segment, round, rounds, phase, key } = turn;
+    const end = kind === 'work' ? `work.${side}` : kind;
+    const base = { phase, segmentId: segment.id, moveId: segment.move, round, rounds };
+    this.write({ id: `${key}.${end}`, kind, side, durationMs, ...base, ...more });
   }
 
-  /** Lays a cue into the step written last. */
-  cue(kind: CueKind, text: string, offsetMs: number, durationMs: number, fromEnd = false): void {
+  write(step: Omit<Step, 'startMs'>): void {
+    if (step.durationMs === 0) return;
+    this.steps.push({ ...step, startMs: this.at });
+    this.at += step.durationMs;
+  }
+
+  /** Lays a cue into the step written last; returns where the next may begin. */
+  cue(saying: Saying, offsetMs: number, fromEnd = false): number {
     const index = this.steps.length - 1;
     const step = this.steps[index];
     if (!step) throw new Error('a cue needs a step to stand in');
+    const { kind, text, language, also } = saying;
+    const durationMs = this.length(text, language);
     this.cues.push({
       id: `${step.id}#${this.cues.length}`,
       step: index,
       kind,
       text,
-      language: this.language,
+      language,
+      ...(also === undefined ? {} : { also }),
       offsetMs,
       startMs: step.startMs + offsetMs,
       durationMs,
       fromEnd,
     });
+    return offsetMs + durationMs + CUE_GAP_MS;
+  }
+
+  cuesInARow(sayings: readonly Saying[], from = 0): number {
+    return sayings.reduce((at, saying) => this.cue(saying, at), from);
   }
 
   omit(turn: Turn, kind: CueKind, text: string, reason: string): void {
@@ -132,31 +139,23 @@ class Writer {
  * @throws UnknownMoveError where a segment names a move that neither the book nor the plan holds
  */
 export function compile(plan: Plan, book: Book, options: CompileOptions = {}): Score {
-  const meter = options.meter ?? estimateSpeech;
   const { language, rules } = plan;
   const phrases = book.phrases(language);
   const moveOf = lookUp(book, plan);
-  const lengths = new Map<string, number>();
-  const length = (text: string): number => {
-    const known = lengths.get(text);
-    if (known !== undefined) return known;
-    const ms = meter(text, language, rules.wordsPerMinute);
-    lengths.set(text, ms);
-    return ms;
-  };
-  const writer = new Writer(language);
+  const length = lengthsOf(plan, options.meter ?? estimateSpeech);
+  const writer = new Writer(length);
 
   const countIn = (turn: Turn, stepMs: number) => {
     if (!rules.countIn) return;
     const words = Array.from({ length: COUNT_IN }, (_, i) => countWord(phrases, i + 1));
-    const every = thinning(BEAT_MS, Math.max(...words.map(length)));
+    const every = thinning(BEAT_MS, Math.max(...words.map((w) => length(w, language))));
     for (let n = COUNT_IN; n >= 1; n--) {
       if ((n - 1) % every) continue;
-      const word = countWord(phrases, n);
+      const text = countWord(phrases, n);
       const beats = n === 1 ? 1 : every;
-      if (length(word) + CUE_GAP_MS > beats * BEAT_MS) {
-        writer.omit(turn, 'countIn', word, 'The voice is too slow to say it on its beat.');
-      } else writer.cue('countIn', word, stepMs - n * BEAT_MS, length(word), true);
+      if (length(text, language) + CUE_GAP_MS > beats * BEAT_MS) {
+        writer.omit(turn, 'countIn', text, 'The voice is too slow to say it on its beat.');
+      } else writer.cue({ kind: 'countIn', text, language }, stepMs - n * BEAT_MS, true);
     }
   };
 
@@ -164,60 +163,78 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
   let carried: Saying[] = [];
   const order = turns(plan);
   for (const turn of order) {
-    const { segment, round } = turn;
+    const { segment, round, sides, dose, variant } = turn;
     const move = moveOf(segment.move, segment.id);
-    const text = segmentText(turn, move, plan);
-    const sides = performedSides(segment.sides);
-    const workMs = doseMs(segment.dose);
-    const releaseMs = Math.round(segment.releaseSeconds * 1000);
-    const restMs = turn.lastInBlock ? 0 : Math.round(segment.restSeconds * 1000);
+    const wording = new Wording(turn, move, plan, book.phrases, options.room);
+    const { workMs, releaseMs, restMs } = timesOf(turn);
 
-    const sayings = [...carried, ...upbeatSayings(turn, text, plan, phrases)];
+    const sayings = [...carried, ...wording.upbeat()];
     carried = [];
     const leadMs = upbeatMs(sayings, rules, length);
     writer.step(turn, 'upbeat', sides[0] ?? 'both', leadMs);
-    let offset = 0;
-    for (const saying of sayings) {
-      writer.cue(saying.kind, saying.text, offset, length(saying.text));
-      offset += length(saying.text) + CUE_GAP_MS;
-    }
+    writer.cuesInARow(sayings);
     countIn(turn, leadMs);
 
     sides.forEach((side, i) => {
-      if (i > 0 && (segment.sides === 'each' || segment.sides === 'directions')) {
-        const said = phrases.otherSide[segment.sides];
-        const ms = switchMs(plan, length(said));
+      if (i > 0) {
+        const said = wording.otherSide();
+        const ms = switchMs(said, rules, length);
         writer.step(turn, 'switch', side, ms);
-        writer.cue('side', said, 0, length(said));
+        writer.cuesInARow(said);
         countIn(turn, ms);
       }
-      writer.step(turn, 'work', side, workMs, `work.${side}`);
-      const explained = i === 0 ? guidance(turn, text, plan) : [];
-      const formFrom = (round - 1) * sides.length + i;
-      const work = workCues(segment, text, plan, phrases, explained, formFrom, length);
-      for (const cue of work.spoken) {
-        writer.cue(cue.kind, cue.text, cue.offsetMs, cue.durationMs, cue.fromEnd);
-      }
-      for (const cue of work.leftOut) {
-        writer.omit(turn, cue.kind, cue.text, 'There is no room for it in the work.');
+      const beat = rules.counting === 'beat' && dose.kind !== 'breaths';
+      writer.step(turn, 'work', side, workMs, {
+        ...(variant && { variant }),
+        ...(dose.kind === 'breaths' && { breath: dose.pattern }),
+        ...(beat && { beatMs: doseBeats(dose).beatMs }),
+      });
+      const work = workCues({
+        dose,
+        counting: rules.counting,
+        language,
+        phrases,
+        wording,
+        guidance: i === 0 ? wording.guidance() : [],
+        formFrom: (round - 1) * sides.length + i,
+        length,
+      });
+      for (const cue of work.spoken) writer.cue(cue, cue.offsetMs, cue.fromEnd);
+      for (const { kind, text } of work.leftOut) {
+        writer.omit(turn, kind, text, 'There is no room for it in the work.');
       }
     });
 
-    writer.step(turn, 'release', 'both', releaseMs);
-    if (releaseMs === 0) writer.step(turn, 'rest', 'both', restMs);
-    if (releaseMs + restMs === 0) {
-      if (carriesLetGo(plan)) {
-        if (turn === order.at(-1)) {
-          writer.omit(turn, 'letGo', text.letGo, 'Nothing follows it; give it a release.');
-        } else carried = [{ kind: 'letGo', text: text.letGo }];
+    const letGo = wording.letGo();
+    if (releaseMs + restMs > 0) {
+      const breathing = segment.release === 'breaths' && releaseMs > 0;
+      const breath = {
+        in: 0.2 * segment.releaseSeconds,
+        hold: 0,
+        out: 0.3 * segment.releaseSeconds,
+        pause: 0,
+      };
+      writer.step(turn, 'release', 'both', releaseMs, breathing ? { breath } : {});
+      if (releaseMs === 0) writer.step(turn, 'rest', 'both', restMs);
+      let from = 0;
+      for (const saying of [...letGo, ...wording.release(move)]) {
+        const end = from + length(saying.text, saying.language) + CUE_GAP_MS;
+        if (end > releaseMs + restMs) {
+          const reason = 'The release and rest are too short for it.';
+          writer.omit(turn, saying.kind, saying.text, reason);
+        } else from = writer.cue(saying, from);
       }
-    } else if (length(text.letGo) + CUE_GAP_MS > releaseMs + restMs) {
-      writer.omit(turn, 'letGo', text.letGo, 'It is longer than the release and rest together.');
-    } else {
-      writer.cue('letGo', text.letGo, 0, length(text.letGo));
+      if (releaseMs > 0) writer.step(turn, 'rest', 'both', restMs);
+    } else if (carriesLetGo(plan)) {
+      if (turn !== order.at(-1)) carried = letGo;
+      else {
+        for (const { kind, text } of letGo) {
+          writer.omit(turn, kind, text, 'Nothing follows it; give it a release.');
+        }
+      }
     }
-    if (releaseMs > 0) writer.step(turn, 'rest', 'both', restMs);
   }
+  questions(plan, phrases, length, writer);
 
   return {
     name: plan.name,
@@ -230,6 +247,25 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     cues: writer.cues,
     leftOut: writer.leftOut,
   };
+}
+
+/** The time kept free at the end. */
+function questions(plan: Plan, phrases: Phrases, length: Length, writer: Writer): void {
+  const durationMs = Math.round(plan.rules.closingSeconds * 1000);
+  if (durationMs === 0) return;
+  writer.write({
+    id: QUESTIONS,
+    kind: 'rest',
+    phase: 'close',
+    segmentId: QUESTIONS,
+    moveId: QUESTIONS,
+    round: 1,
+    rounds: 1,
+    side: 'both',
+    durationMs,
+  });
+  const saying: Saying = { kind: 'questions', text: phrases.questions, language: plan.language };
+  if (talkMs([saying], length) <= durationMs) writer.cue(saying, 0);
 }
 
 function totalsOf(steps: readonly Step[], cues: readonly Cue[]): Totals {

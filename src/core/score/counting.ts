@@ -18,6 +18,14 @@ export function thinning(beatMs: number, longestWordMs: number): number {
   return THINNING.find((every) => every * beatMs >= needed) ?? Math.ceil(needed / beatMs);
 }
 
+/** How a dose is really counted: "every rep" counts reps up, and holds by their last five. */
+function way(dose: Dose, counting: Counting): 'up' | 'down' | 'last-five' | 'silent' {
+  if (dose.kind === 'breaths') return 'silent';
+  if (counting === 'none' || counting === 'beat') return 'silent';
+  if (counting !== 'every-rep') return counting;
+  return dose.kind === 'hold' || dose.kind === 'open' ? 'last-five' : 'up';
+}
+
 /**
  * The counts said aloud in one work part. A count counted down falls so that "one" comes exactly
  * one beat before the end. Breaths are paced by their in and out, not by numbers.
@@ -27,14 +35,15 @@ export function counts(
   counting: Counting,
   wordMs: (number: number) => number,
 ): Count[] {
-  if (counting === 'none' || dose.kind === 'breaths') return [];
+  const how = way(dose, counting);
+  if (how === 'silent') return [];
   const { count, beatMs } = doseBeats(dose);
-  const first = counting === 'last-five' ? Math.min(COUNTED_AT_THE_END, count) : count;
+  const first = how === 'last-five' ? Math.min(COUNTED_AT_THE_END, count) : count;
   const words = Array.from({ length: first }, (_, i) => wordMs(i + 1));
   const every = thinning(beatMs, Math.max(...words));
   const total = doseMs(dose);
   const said: Count[] = [];
-  if (counting === 'up') {
+  if (how === 'up') {
     for (let n = every; n <= count; n += every) {
       said.push({ number: n, offsetMs: Math.round((n - 1) * beatMs), fromEnd: false });
     }

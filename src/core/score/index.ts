@@ -1,7 +1,5 @@
 export {
-  BEAT_MS,
   type Book,
-  COUNT_IN,
   type CompileOptions,
   compile,
   UnknownMoveError,
@@ -11,4 +9,6 @@ export { CUE_GAP_MS } from './lane';
 export { lengthOf } from './length';
 export * from './score';
 export { type SegmentSpan, segmentSpans } from './spans';
+export { BEAT_MS, COUNT_IN } from './timing';
 export { performedSides, roundsOf, type Turn, turns } from './turns';
+export type { Room } from './wording';

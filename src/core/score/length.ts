@@ -1,75 +1,42 @@
-import { type Block, PHASES, type Plan, type Segment } from '../class';
-import { doseMs } from '../move';
-import { estimateSpeech, type SpeechMeter } from '../speech';
-import { type Book, lookUp, switchMs, upbeatMs } from './compile';
-import { CUE_GAP_MS } from './lane';
-import { performedSides, roundsOf, type Turn } from './turns';
-import { carriesLetGo, segmentText, upbeatSayings } from './wording';
+import type { Plan } from '../class';
+import { estimateSpeech } from '../speech';
+import { type Book, type CompileOptions, lengthsOf, lookUp } from './compile';
+import { switchMs, talkMs, timesOf, upbeatMs } from './timing';
+import { turns } from './turns';
+import { carriesLetGo, Wording } from './wording';
 
 /**
- * The length of a class in closed form, in ms: sums and products over its segments, without laying
- * out a single step. Equals `compile(...).totalMs`.
+ * The length of a class in closed form, in ms: a sum over its turns, without laying out a single
+ * step or cue. Equals `compile(...).totalMs`.
  * @throws UnknownMoveError as compile does
  */
-export function lengthOf(plan: Plan, book: Book, meter: SpeechMeter = estimateSpeech): number {
-  const phrases = book.phrases(plan.language);
+export function lengthOf(
+  plan: Plan,
+  book: Book,
+  { meter = estimateSpeech, room }: Pick<CompileOptions, 'meter' | 'room'> = {},
+): number {
+  const { rules } = plan;
   const moveOf = lookUp(book, plan);
-  const say = (text: string) => meter(text, plan.language, plan.rules.wordsPerMinute);
-  const met = new Set<string>();
-  const lastBlock = PHASES.flatMap((phase) => plan.phases[phase]).at(-1);
-  let total = 0;
-  for (const phase of PHASES) {
-    for (const block of plan.phases[phase]) {
-      for (const segment of block.segments) {
-        const move = moveOf(segment.move, segment.id);
-        const text = segmentText({ segment }, move, plan);
-        const rounds = roundsOf(block, segment);
-        const sides = performedSides(segment.sides).length;
-        const two = segment.sides === 'each' || segment.sides === 'directions';
-        const change = two ? switchMs(plan, say(phrases.otherSide[segment.sides as 'each'])) : 0;
-        total += rounds * (sides * doseMs(segment.dose) + (sides - 1) * change);
-        total += rounds * Math.round(segment.releaseSeconds * 1000);
-        const rests = rounds - (endsBlock(block, segment) ? 1 : 0);
-        total += rests * Math.round(segment.restSeconds * 1000);
-        if (segment.releaseSeconds === 0 && carriesLetGo(plan)) {
-          const silent = segment.restSeconds === 0 ? rounds : rounds - rests;
-          const last = block === lastBlock && endsBlock(block, segment) ? 1 : 0;
-          total += (silent - last) * (say(text.letGo) + CUE_GAP_MS);
-        }
-        for (let round = 1; round <= rounds; round++) {
-          const turn: Turn = {
-            phase,
-            segment,
-            round,
-            rounds,
-            firstOfMove: round === 1 && !met.has(segment.move),
-            sameAsBefore: round > 1 && follows(block, segment, round),
-            lastInBlock: false,
-          };
-          const sayings = upbeatSayings(turn, text, plan, phrases);
-          total += upbeatMs(sayings, plan.rules, say);
-        }
-        met.add(segment.move);
-      }
-    }
-  }
-  return total;
-}
-
-/** Whether a later round comes straight after the round before it of the same segment. */
-function follows(block: Block, segment: Segment, round: number): boolean {
-  const others = block.segments.filter((s) => s !== segment);
-  if (others.length === 0) return true;
-  if (block.order === 'straight') return true;
-  if (block.order === 'circuit') return (round - 1) % segment.rounds !== 0;
-  const at = block.segments.indexOf(segment);
-  return block.segments.every(
-    (s, i) => s === segment || (i > at ? s.rounds < round - 1 : s.rounds < round),
+  const length = lengthsOf(plan, meter);
+  const order = turns(plan);
+  const last = order.at(-1);
+  return order.reduce(
+    (total, turn) => {
+      const move = moveOf(turn.segment.move, turn.segment.id);
+      const wording = new Wording(turn, move, plan, book.phrases, room);
+      const { workMs, releaseMs, restMs } = timesOf(turn);
+      const changes = turn.sides.length - 1;
+      const silent = releaseMs + restMs === 0 && carriesLetGo(plan) && turn !== last;
+      return (
+        total +
+        upbeatMs(wording.upbeat(), rules, length) +
+        turn.sides.length * workMs +
+        (changes ? changes * switchMs(wording.otherSide(), rules, length) : 0) +
+        releaseMs +
+        restMs +
+        (silent ? talkMs(wording.letGo(), length) : 0)
+      );
+    },
+    Math.round(rules.closingSeconds * 1000),
   );
-}
-
-function endsBlock(block: Block, segment: Segment): boolean {
-  if (block.order !== 'alternating') return block.segments.at(-1) === segment;
-  const most = Math.max(...block.segments.map((s) => s.rounds));
-  return block.segments.findLast((s) => s.rounds === most) === segment;
 }

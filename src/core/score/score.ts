@@ -1,9 +1,12 @@
 import type { PhaseName } from '../class';
-import type { BreathPattern, Language } from '../move';
+import type { BreathPattern, Language, Variant } from '../move';
 import type { SpeechSource } from '../speech';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
+
+/** The segment id of the time kept free at the end for questions. */
+export const QUESTIONS = 'questions';
 
 /** Which part of the face a work step asks for; `one` and `other` are the two directions. */
 export type Side = 'both' | 'left' | 'right' | 'one' | 'other' | 'alternating';
@@ -19,8 +22,11 @@ export interface Step {
   side: Side;
   startMs: number;
   durationMs: number;
-  /** In breath-paced work: one breath, repeated to the end of the step. */
+  variant?: Variant;
+  /** In breath-paced work or release: one breath, repeated to the end of the step. */
   breath?: BreathPattern;
+  /** Where the beat is marked by a tone instead of counted: its length in ms. */
+  beatMs?: number;
 }
 
 export type CueKind =
@@ -32,7 +38,9 @@ export type CueKind =
   | 'count'
   | 'breath'
   | 'form'
-  | 'letGo';
+  | 'letGo'
+  | 'release'
+  | 'questions';
 
 export interface Cue {
   id: string;
@@ -41,6 +49,8 @@ export interface Cue {
   kind: CueKind;
   text: string;
   language: Language;
+  /** The same in the class's second language, to be shown beside it. */
+  also?: string;
   /** From the start of the step. */
   offsetMs: number;
   startMs: number;

@@ -1,15 +1,21 @@
 import { type Block, PHASES, type PhaseName, type Plan, type Segment } from '../class';
-import type { Sides } from '../move';
+import type { Dose, Sides, Variant } from '../move';
 import type { Side } from './score';
 
 /** One round of one segment, where it stands in the running order. */
 export interface Turn {
+  /** Unique within the class; the beginning of its steps' ids. */
+  key: string;
   phase: PhaseName;
   segment: Segment;
   /** Counted on through the laps of a circuit. */
   round: number;
   rounds: number;
-  /** The class meets this move for the first time. */
+  dose: Dose;
+  variant: Variant | undefined;
+  /** The work parts of this turn, in order. */
+  sides: readonly Side[];
+  /** The class meets this move, in this version, for the first time. */
   firstOfMove: boolean;
   /** The turn before was the same segment, so its name need not be said again. */
   sameAsBefore: boolean;
@@ -18,7 +24,12 @@ export interface Turn {
 
 export const roundsOf = (block: Block, segment: Segment): number => segment.rounds * block.laps;
 
-function* blockOrder(block: Block): Generator<{ segment: Segment; round: number }> {
+interface Place {
+  segment: Segment;
+  round: number;
+}
+
+function* rounds(block: Block): Generator<Place> {
   const { segments } = block;
   if (block.order === 'alternating') {
     const most = Math.max(...segments.map((s) => s.rounds));
@@ -34,33 +45,6 @@ function* blockOrder(block: Block): Generator<{ segment: Segment; round: number 
   }
 }
 
-/** Every turn of a class in running order. */
-export function turns(plan: Plan): Turn[] {
-  const met = new Set<string>();
-  const all: Turn[] = [];
-  for (const phase of PHASES) {
-    for (const block of plan.phases[phase]) {
-      let before: Segment | undefined;
-      for (const { segment, round } of blockOrder(block)) {
-        all.push({
-          phase,
-          segment,
-          round,
-          rounds: roundsOf(block, segment),
-          firstOfMove: !met.has(segment.move),
-          sameAsBefore: before === segment,
-          lastInBlock: false,
-        });
-        met.add(segment.move);
-        before = segment;
-      }
-      const last = all.at(-1);
-      if (last) last.lastInBlock = true;
-    }
-  }
-  return all;
-}
-
 const PERFORMED: Record<Sides, readonly Side[]> = {
   together: ['both'],
   each: ['left', 'right'],
@@ -70,3 +54,56 @@ const PERFORMED: Record<Sides, readonly Side[]> = {
 
 /** The work parts of one round, in order. */
 export const performedSides = (sides: Sides): readonly Side[] => PERFORMED[sides];
+
+/**
+ * The order of a block. One side first: everything that goes side by side is done on the left
+ * throughout, then all of it on the right; what works both sides together comes once, with the left.
+ */
+function* blockOrder(block: Block): Generator<Place & { key: string; sides: readonly Side[] }> {
+  const oneSide = block.oneSideFirst ?? false;
+  for (const place of rounds(block)) {
+    const { segment, round } = place;
+    const left = oneSide && segment.sides === 'each';
+    const sides = left ? (['left'] as const) : performedSides(segment.sides);
+    yield { ...place, key: `${segment.id}.${round}`, sides };
+  }
+  if (!oneSide) return;
+  for (const place of rounds(block)) {
+    if (place.segment.sides !== 'each') continue;
+    yield { ...place, key: `${place.segment.id}.${place.round}r`, sides: ['right'] };
+  }
+}
+
+/** Every turn of a class in running order. */
+export function turns(plan: Plan): Turn[] {
+  const met = new Set<string>();
+  const all: Turn[] = [];
+  for (const phase of PHASES) {
+    for (const block of plan.phases[phase]) {
+      let before: Segment | undefined;
+      for (const { segment, round, key, sides } of blockOrder(block)) {
+        const change = segment.byRound?.[round - 1];
+        const variant = change?.variant ?? segment.variant;
+        const version = `${segment.move} ${variant ?? ''}`;
+        all.push({
+          key,
+          phase,
+          segment,
+          round,
+          rounds: roundsOf(block, segment),
+          dose: change?.dose ?? segment.dose,
+          variant,
+          sides,
+          firstOfMove: !met.has(version),
+          sameAsBefore: before === segment,
+          lastInBlock: false,
+        });
+        met.add(version);
+        before = segment;
+      }
+      const last = all.at(-1);
+      if (last) last.lastInBlock = true;
+    }
+  }
+  return all;
+}

@@ -1,62 +1,149 @@
 import type { Plan } from '../class';
-import { type Move, type MoveText, moveText } from '../move';
+import { type Language, type Move, type MoveText, variantText } from '../move';
 import type { Phrases } from '../speech';
 import type { CueKind } from './score';
 import type { Turn } from './turns';
 
+/** Something to be said, with what is shown beside it in a second language. */
 export interface Saying {
   kind: CueKind;
   text: string;
+  language: Language;
+  also?: string;
+}
+
+/** Moves that each person in the room has met; one set a person. */
+export type Room = readonly ReadonlySet<string>[];
+
+interface Voice {
+  language: Language;
+  phrases: Phrases;
+  text: MoveText;
+}
+
+/** All that is said about one turn, in the languages of the class. */
+export class Wording {
+  private readonly main: Voice;
+  private readonly second: Voice | undefined;
+
+  constructor(
+    private readonly turn: Turn,
+    move: Move,
+    private readonly plan: Plan,
+    phrasesOf: (language: Language) => Phrases,
+    private readonly room?: Room,
+  ) {
+    const voice = (language: Language, own: boolean): Voice => ({
+      language,
+      phrases: phrasesOf(language),
+      text: ownWords(variantText(move, language, turn.variant), own ? turn : undefined),
+    });
+    this.main = voice(plan.language, true);
+    this.second = plan.second && voice(plan.second.language, false);
+  }
+
+  /** One saying a language that is spoken; a second language that is only shown stands beside it. */
+  private say(kind: CueKind, words: (voice: Voice) => string): Saying[] {
+    const { language } = this.main;
+    const text = words(this.main);
+    const other = this.second && words(this.second);
+    if (!this.second || other === undefined) return [{ kind, text, language }];
+    if (this.plan.second?.how === 'show') return [{ kind, text, language, also: other }];
+    return [
+      { kind, text, language },
+      { kind, text: other, language: this.second.language },
+    ];
+  }
+
+  /** What is said before the work, in order, without the count-in. */
+  upbeat(): Saying[] {
+    const { explain } = this.plan.rules;
+    const explained = explain === 'first' || explain === 'new-in-room';
+    return [
+      ...this.say('announce', (v) => this.announcement(v)),
+      ...(explained ? this.explanation() : []),
+      ...this.firstSide(),
+    ];
+  }
+
+  /** What is explained while the work runs, where the class talks throughout. */
+  guidance(): Saying[] {
+    return this.plan.rules.explain === 'throughout' ? this.explanation() : [];
+  }
+
+  otherSide(): Saying[] {
+    const kind = this.turn.segment.sides === 'directions' ? 'directions' : 'each';
+    return this.say('side', (v) => v.phrases.otherSide[kind]);
+  }
+
+  letGo(): Saying[] {
+    return this.say('letGo', (v) => v.text.letGo);
+  }
+
+  /** How the round is let go, where the teacher chose another way than the move's own. */
+  release(move: Move): Saying[] {
+    const kind = this.turn.segment.release;
+    if (!kind || kind === 'none' || kind === move.release) return [];
+    return this.say('release', (v) => v.phrases.release[kind]);
+  }
+
+  /** Form reminders, beginning with the given one and going round. */
+  form(from: number, count: number): Saying[][] {
+    const length = this.main.text.form.length;
+    return Array.from({ length: Math.min(count, length) }, (_, i) =>
+      this.say('form', (v) => v.text.form[(from + i) % v.text.form.length] ?? ''),
+    ).map((sayings) => sayings.filter((s) => s.text !== ''));
+  }
+
+  private announcement({ phrases, text }: Voice): string {
+    const { segment, round, rounds, dose } = this.turn;
+    if (round === 1) {
+      const own = text === this.main.text ? segment.cues?.announce : undefined;
+      return own ?? `${text.name}. ${phrases.dose(dose, rounds)}.`;
+    }
+    const which = round === rounds && rounds > 2 ? phrases.lastRound : phrases.round(round);
+    return this.turn.sameAsBefore ? `${which}.` : `${text.name}. ${which}.`;
+  }
+
+  private explanation(): Saying[] {
+    if (!this.turn.firstOfMove || this.knownToAll()) return this.say('short', (v) => v.text.short);
+    const sentences = Math.max(this.main.text.setup.length, this.second?.text.setup.length ?? 0);
+    const all = Array.from({ length: sentences }, (_, i) =>
+      this.say('setup', (v) => v.text.setup[i] ?? ''),
+    ).flat();
+    return all.filter((s) => s.text !== '');
+  }
+
+  private knownToAll(): boolean {
+    if (this.plan.rules.explain !== 'new-in-room' || !this.room?.length) return false;
+    return this.room.every((met) => met.has(this.turn.segment.move));
+  }
+
+  private firstSide(): Saying[] {
+    const { segment, sides } = this.turn;
+    if (segment.sides !== 'each' && segment.sides !== 'directions') return [];
+    if (sides.length === 1 && sides[0] === 'right') return this.otherSide();
+    const kind = segment.sides;
+    return this.say('side', (v) => v.phrases.firstSide[kind]);
+  }
 }
 
 /** The words of a segment: the teacher's own where they wrote some, else the library's. */
-export function segmentText(turn: Pick<Turn, 'segment'>, move: Move, plan: Plan): MoveText {
-  const text = moveText(move, plan.language);
-  const own = turn.segment.cues;
-  return own
-    ? {
-        name: text.name,
-        setup: own.setup ?? text.setup,
-        short: own.short ?? text.short,
-        form: own.form ?? text.form,
-        letGo: own.letGo ?? text.letGo,
-      }
-    : text;
-}
-
-function announcement(turn: Turn, text: MoveText, phrases: Phrases): string {
-  const { segment, round, rounds } = turn;
-  if (round === 1) {
-    return segment.cues?.announce ?? `${text.name}. ${phrases.dose(segment.dose, rounds)}.`;
-  }
-  const which = round === rounds && rounds > 2 ? phrases.lastRound : phrases.round(round);
-  return turn.sameAsBefore ? `${which}.` : `${text.name}. ${which}.`;
-}
-
-/** What is said before the work, in order, without the count-in. */
-export function upbeatSayings(turn: Turn, text: MoveText, plan: Plan, phrases: Phrases): Saying[] {
-  const sayings: Saying[] = [{ kind: 'announce', text: announcement(turn, text, phrases) }];
-  if (plan.rules.explain === 'first') sayings.push(...explanation(turn, text));
-  const { sides } = turn.segment;
-  if (sides === 'each' || sides === 'directions') {
-    sayings.push({ kind: 'side', text: phrases.firstSide[sides] });
-  }
-  return sayings;
+function ownWords(text: MoveText, turn: Turn | undefined): MoveText {
+  const own = turn?.segment.cues;
+  if (!own) return text;
+  return {
+    ...text,
+    setup: own.setup ?? text.setup,
+    short: own.short ?? text.short,
+    form: own.form ?? text.form,
+    letGo: own.letGo ?? text.letGo,
+  };
 }
 
 /**
  * Whether a let-go without a release or rest of its own is said before the next announcement. Classes
  * that go by names or talk throughout run straight on instead (common practice).
  */
-export const carriesLetGo = (plan: Plan): boolean => plan.rules.explain === 'first';
-
-/** What is explained while the work runs, where the class talks throughout. */
-export function guidance(turn: Turn, text: MoveText, plan: Plan): Saying[] {
-  return plan.rules.explain === 'throughout' ? explanation(turn, text) : [];
-}
-
-function explanation(turn: Turn, text: MoveText): Saying[] {
-  return turn.firstOfMove
-    ? text.setup.map((sentence) => ({ kind: 'setup', text: sentence }))
-    : [{ kind: 'short', text: text.short }];
-}
+export const carriesLetGo = (plan: Plan): boolean =>
+  plan.rules.explain === 'first' || plan.rules.explain === 'new-in-room';

@@ -1,14 +1,11 @@
-import type { Plan, Segment } from '../class';
-import { breathMs, doseMs, type MoveText } from '../move';
+import type { Counting } from '../class';
+import { breathMs, type Dose, doseMs, type Language } from '../move';
 import { countWord, type Phrases } from '../speech';
 import { counts } from './counting';
 import { CUE_GAP_MS, Lane } from './lane';
-import type { CueKind } from './score';
-import type { Saying } from './wording';
+import type { Saying, Wording } from './wording';
 
-export interface Spoken {
-  kind: CueKind;
-  text: string;
+export interface Spoken extends Saying {
   offsetMs: number;
   durationMs: number;
   fromEnd: boolean;
@@ -23,44 +20,48 @@ export interface WorkCues {
 const FORM_EVERY_MS = 6_000;
 const BREATHS_SPOKEN = 2;
 
-type Length = (text: string) => number;
+export interface WorkPart {
+  dose: Dose;
+  counting: Counting;
+  language: Language;
+  phrases: Phrases;
+  wording: Wording;
+  /** Explanation that is given while the work runs. */
+  guidance: Saying[];
+  /** Which form reminder comes first, so that rounds rotate through them. */
+  formFrom: number;
+  length: (text: string, language: Language) => number;
+}
 
 /**
  * The cues of one work part. Must-say cues first (counts, breath words, then any explanation the
  * class gives throughout); form reminders are spread over what is left. What has no room is left
  * out and handed back, never spoken over a count.
- * @param formFrom which form reminder comes first, so that rounds rotate through them
  */
-export function workCues(
-  segment: Segment,
-  text: MoveText,
-  plan: Plan,
-  phrases: Phrases,
-  explained: Saying[],
-  formFrom: number,
-  length: Length,
-): WorkCues {
-  const total = doseMs(segment.dose);
+export function workCues(part: WorkPart): WorkCues {
+  const { dose, language, phrases, guidance, length } = part;
+  const total = doseMs(dose);
   const lane = new Lane(total);
   const spoken: Spoken[] = [];
   const leftOut: Saying[] = [];
-  const put = (kind: CueKind, said: string, offsetMs: number, fromEnd = false) => {
-    const durationMs = length(said);
+  const put = (saying: Saying, offsetMs: number, fromEnd = false): number => {
+    const durationMs = length(saying.text, saying.language);
     lane.take(offsetMs, durationMs);
-    spoken.push({ kind, text: said, offsetMs, durationMs, fromEnd });
-    return offsetMs + durationMs;
+    spoken.push({ ...saying, offsetMs, durationMs, fromEnd });
+    return offsetMs + durationMs + CUE_GAP_MS;
   };
-  const putIfFree = (kind: CueKind, said: string, offsetMs: number, fromEnd = false) => {
-    if (lane.fits(offsetMs, length(said))) put(kind, said, offsetMs, fromEnd);
-    else leftOut.push({ kind, text: said });
+  const putIfFree = (kind: 'count' | 'breath', text: string, offsetMs: number, fromEnd = false) => {
+    const saying: Saying = { kind, text, language };
+    if (lane.fits(offsetMs, length(text, language))) put(saying, offsetMs, fromEnd);
+    else leftOut.push(saying);
   };
 
-  const wordMs = (n: number) => length(countWord(phrases, n));
-  for (const count of counts(segment.dose, plan.rules.counting, wordMs)) {
+  const wordMs = (n: number) => length(countWord(phrases, n), language);
+  for (const count of counts(dose, part.counting, wordMs)) {
     putIfFree('count', countWord(phrases, count.number), count.offsetMs, count.fromEnd);
   }
-  if (segment.dose.kind === 'breaths') {
-    const { pattern, breaths } = segment.dose;
+  if (dose.kind === 'breaths') {
+    const { pattern, breaths } = dose;
     for (let b = 0; b < Math.min(breaths, BREATHS_SPOKEN); b++) {
       const start = b * breathMs(pattern);
       putIfFree('breath', phrases.breatheIn, start);
@@ -70,22 +71,24 @@ export function workCues(
   }
 
   let from = CUE_GAP_MS;
-  for (const saying of explained) {
-    const start = lane.nearest(from, length(saying.text), from);
+  for (const saying of guidance) {
+    const start = lane.nearest(from, length(saying.text, saying.language), from);
     if (start === undefined) leftOut.push(saying);
-    else from = put(saying.kind, saying.text, start) + CUE_GAP_MS;
+    else from = put(saying, start);
   }
 
-  const room = Math.max(0, Math.floor(total / FORM_EVERY_MS) - explained.length);
-  const wanted = Math.min(text.form.length, room);
-  for (let i = 0; i < wanted; i++) {
-    const said = text.form[(formFrom + i) % text.form.length];
-    if (said === undefined) break;
-    const wish = Math.round((total * (i + 1)) / (wanted + 1)) - Math.round(length(said) / 2);
-    const start = lane.nearest(wish, length(said));
-    if (start === undefined) leftOut.push({ kind: 'form', text: said });
-    else put('form', said, start);
-  }
+  const room = Math.max(0, Math.floor(total / FORM_EVERY_MS) - guidance.length);
+  const reminders = part.wording.form(part.formFrom, room);
+  reminders.forEach((sayings, i) => {
+    const wish = (total * (i + 1)) / (reminders.length + 1);
+    let earliest = 0;
+    for (const saying of sayings) {
+      const ms = length(saying.text, saying.language);
+      const start = lane.nearest(Math.max(earliest, Math.round(wish - ms / 2)), ms, earliest);
+      if (start === undefined) leftOut.push(saying);
+      else earliest = put(saying, start);
+    }
+  });
   spoken.sort((a, b) => a.offsetMs - b.offsetMs);
   return { spoken, leftOut };
 }

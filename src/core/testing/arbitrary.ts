@@ -2,7 +2,7 @@ import { LIBRARY } from '@library';
 import fc from 'fast-check';
 import { type Block, PHASES, type Plan, planSchema, type Segment } from '@/core/class';
 import { BLOCK_ORDERS, COUNTING, EXPLAIN } from '@/core/class/plan';
-import { type Dose, SIDES } from '@/core/move';
+import { type Dose, LANGUAGES, RELEASES, SIDES, VARIANTS } from '@/core/move';
 
 /** Generators of valid classes, for property tests. */
 
@@ -55,6 +55,18 @@ const segment = (id: string): fc.Arbitrary<Segment> =>
     rounds: fc.integer({ min: 1, max: 4 }),
     releaseSeconds: seconds(0, 15),
     restSeconds: seconds(0, 15),
+    release: fc.option(fc.constantFrom(...RELEASES), { nil: undefined }),
+    variant: fc.option(fc.constantFrom(...VARIANTS), { nil: undefined }),
+    byRound: fc.option(
+      fc.array(
+        fc.record({
+          dose: fc.option(anyDose, { nil: undefined }),
+          variant: fc.option(fc.constantFrom(...VARIANTS), { nil: undefined }),
+        }),
+        { maxLength: 3 },
+      ),
+      { nil: undefined },
+    ),
   });
 
 const block = (id: string): fc.Arbitrary<Block> =>
@@ -63,11 +75,18 @@ const block = (id: string): fc.Arbitrary<Block> =>
       order: fc.constantFrom(...BLOCK_ORDERS),
       laps: fc.integer({ min: 1, max: 3 }),
       count: fc.integer({ min: 1, max: 3 }),
+      oneSideFirst: fc.boolean(),
     })
-    .chain(({ order, laps, count }) =>
+    .chain(({ order, laps, count, oneSideFirst }) =>
       fc
         .tuple(...Array.from({ length: count }, (_, i) => segment(`${id}s${i}`)))
-        .map((segments) => ({ id, order, laps: order === 'circuit' ? laps : 1, segments })),
+        .map((segments) => ({
+          id,
+          order,
+          laps: order === 'circuit' ? laps : 1,
+          oneSideFirst,
+          segments,
+        })),
     );
 
 const phase = (name: string, most: number) =>
@@ -83,7 +102,16 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
       countIn: fc.boolean(),
       switchSeconds: fc.integer({ min: 0, max: 8 }),
       wordsPerMinute: fc.integer({ min: 80, max: 220 }),
+      closingSeconds: fc.constantFrom(0, 1, 120),
     }),
+    language: fc.constantFrom(...LANGUAGES),
+    second: fc.option(
+      fc.record({
+        language: fc.constantFrom(...LANGUAGES),
+        how: fc.constantFrom('speak' as const, 'show' as const),
+      }),
+      { nil: undefined },
+    ),
     phases: fc.record(
       Object.fromEntries(PHASES.map((p) => [p, phase(p, p === 'work' ? 3 : 2)])) as Record<
         (typeof PHASES)[number],

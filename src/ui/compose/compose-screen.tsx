@@ -1,6 +1,6 @@
 'use client';
 
-import { phrases } from '@library/en/phrases';
+import { PHRASES } from '@library/phrases';
 import { Play, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { toast } from 'sonner';
@@ -57,7 +57,7 @@ export function ComposeScreen({ classId, initial, version, library, lead }: Comp
 
   const book = useMemo((): Book => {
     const byId = new Map([...library, ...(plan.moves ?? [])].map((m) => [m.id, m]));
-    return { move: (id) => byId.get(id), phrases: () => phrases };
+    return { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
   }, [library, plan.moves]);
   const score = useScore(plan, book);
   const spans = useMemo(() => segmentSpans(score), [score]);
@@ -67,7 +67,7 @@ export function ComposeScreen({ classId, initial, version, library, lead }: Comp
   );
   const nameOf = (segmentId: string) => {
     const move = book.move(segments.get(segmentId)?.segment.move ?? '');
-    return move ? moveText(move, 'en').name : '';
+    return move ? moveText(move, plan.language).name : '';
   };
 
   const add = (move: Move) => {

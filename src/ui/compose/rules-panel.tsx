@@ -14,11 +14,14 @@ const EXPLAIN_NAMES: Record<Explain, string> = {
   first: 'in full first, short after',
   throughout: 'while the work runs',
   'names-only': 'names only',
+  'new-in-room': 'in full what is new to somebody',
 };
 const COUNTING_NAMES: Record<Counting, string> = {
   'last-five': 'the last five, down',
   down: 'all of it, down',
   up: 'all of it, up',
+  'every-rep': 'every rep, holds by the last five',
+  beat: 'only the beat, by a soft tone',
   none: 'not aloud',
 };
 

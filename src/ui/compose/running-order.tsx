@@ -84,6 +84,7 @@ export function RunningOrder({ editing, moveOf, spans, selected, onSelect }: Run
                     block={block}
                     segment={segment}
                     move={move}
+                    language={plan.language}
                     span={spans.get(segment.id)}
                     selected={segment.id === selected}
                     onSelect={() => onSelect(segment.id === selected ? null : segment.id)}

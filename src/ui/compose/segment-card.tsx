@@ -6,10 +6,24 @@ import clsx from 'clsx';
 import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
 import { type Block, type Segment, segmentSchema } from '@/core/class';
 import { clock, parseSeconds } from '@/core/formats';
-import { doseLabel, type Move, moveText, SIDES, SIDES_NAMES, type Sides } from '@/core/move';
+import {
+  doseLabel,
+  hasVariant,
+  inVariant,
+  type Language,
+  type Move,
+  RELEASE_NAMES,
+  RELEASES,
+  SIDES,
+  SIDES_NAMES,
+  type Sides,
+  VARIANTS,
+  variantText,
+} from '@/core/move';
 import type { SegmentSpan } from '@/core/score';
 import { AmountField } from '../kit/amount-field';
 import { KindGlyph } from '../kit/kind-glyph';
+import { MoveCautions } from '../kit/move-cautions';
 import { CueFields } from './cue-fields';
 import { DoseFields } from './dose-fields';
 
@@ -17,6 +31,7 @@ export interface SegmentCardProps {
   block: Block;
   segment: Segment;
   move: Move;
+  language: Language;
   span: SegmentSpan | undefined;
   selected: boolean;
   onSelect: () => void;
@@ -29,11 +44,11 @@ export interface SegmentCardProps {
 
 /** One segment in the running order: a line that opens to its settings. */
 export function SegmentCard(props: SegmentCardProps) {
-  const { block, segment, move, span, selected, onSelect, onMove, onRemove } = props;
+  const { block, segment, move, language, span, selected, onSelect, onMove, onRemove } = props;
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: block.id,
   });
-  const name = moveText(move, 'en').name;
+  const name = variantText(move, language, undefined).name;
   const keys = (event: React.KeyboardEvent) => {
     if (event.altKey && event.key === 'ArrowUp') onMove.up?.();
     else if (event.altKey && event.key === 'ArrowDown') onMove.down?.();
@@ -94,7 +109,7 @@ function Chip({ children }: { children: React.ReactNode }) {
 }
 
 function SegmentSettings(props: SegmentCardProps & { name: string }) {
-  const { segment, move, onChange, onSettle, onRemove, onMove, name } = props;
+  const { segment, move, language, onChange, onSettle, onRemove, onMove, name } = props;
   /** Makes a change if the segment stays valid, else says in a sentence why not. */
   const attempt = (change: Partial<Segment>, key: string): string | null => {
     const parsed = segmentSchema.safeParse({ ...segment, ...change });
@@ -142,16 +157,51 @@ function SegmentSettings(props: SegmentCardProps & { name: string }) {
           onChange={(n) => attempt({ rounds: n }, 'rounds')}
           onSettle={onSettle}
         />
+        {(hasVariant(move, 'easier') || hasVariant(move, 'harder')) && (
+          <label className="grid content-start gap-1">
+            <span className="text-sm font-medium">Version</span>
+            <select
+              className="select w-36"
+              value={segment.variant ?? ''}
+              onChange={(e) =>
+                attempt({ variant: (e.target.value || undefined) as Segment['variant'] }, 'variant')
+              }
+              onBlur={onSettle}
+            >
+              <option value="">as usual</option>
+              {VARIANTS.filter((v) => hasVariant(move, v)).map((v) => (
+                <option key={v} value={v}>
+                  {v}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="grid content-start gap-1">
+          <span className="text-sm font-medium">Let go by</span>
+          <select
+            className="select w-44"
+            value={segment.release ?? move.release}
+            onChange={(e) => attempt({ release: e.target.value as Segment['release'] }, 'letGoBy')}
+            onBlur={onSettle}
+          >
+            {RELEASES.map((kind) => (
+              <option key={kind} value={kind}>
+                {RELEASE_NAMES[kind]}
+              </option>
+            ))}
+          </select>
+        </label>
         {seconds('Release', 'releaseSeconds')}
         {seconds('Rest', 'restSeconds')}
       </div>
-      {move.caution && <p className="border-accent mt-4 border-l-4 pl-3 text-sm">{move.caution}</p>}
+      <MoveCautions move={inVariant(move, segment.variant)} />
       <details className="mt-4">
         <summary className="cursor-pointer font-medium">Cues</summary>
         <div className="mt-3">
           <CueFields
             segment={segment}
-            text={moveText(move, 'en')}
+            text={variantText(move, language, segment.variant)}
             onChange={(cues, key) =>
               onChange((s) => {
                 const { cues: _, ...rest } = s;

@@ -1,0 +1,125 @@
+import { breaths, exercise, hold, type MoveShape, massage, passes, reps } from '../shape';
+
+/** Mouth. */
+export const mouthMoves: MoveShape[] = [
+  exercise(
+    'tall-o-cheek-lift',
+    { upperCheeks: 1, lowerCheeks: 0.5, mouth: 0.5 },
+    hold(30, [10, 60]),
+    {
+      demands: ['wideOpening'],
+      releaseSeconds: 10,
+      muscles: ['zygomaticus major', 'zygomaticus minor', 'orbicularis oris'],
+      purposes: ['tone', 'wakeUp'],
+      strokes: [['midCheek', 'cheekbone']],
+      variants: { easier: { demands: [] }, harder: {} },
+    },
+  ),
+  exercise('smiling-o-lip-pulses', { mouth: 1, upperCheeks: 0.5 }, reps(20, 1, [10, 40]), {
+    muscles: ['orbicularis oris', 'levator anguli oris'],
+  }),
+  exercise('o-to-smile', { mouth: 1, upperCheeks: 0.6 }, reps(10, 4, [12, 60]), {
+    rounds: 2,
+    muscles: ['orbicularis oris', 'zygomaticus major'],
+    purposes: ['tone', 'wakeUp', 'voice'],
+  }),
+  exercise('finger-resisted-chin-scoop', { chin: 1, mouth: 0.5, jaw: 0.3 }, reps(8, 4, [12, 50]), {
+    rounds: 2,
+    hands: 'light',
+    pressure: 'light',
+    surface: 'dry',
+    demands: ['resistedJaw'],
+    muscles: ['mentalis', 'depressor labii inferioris'],
+    variants: { easier: { demands: [] } },
+  }),
+  exercise('folded-lip-press', { mouth: 1, chin: 0.3 }, hold(10, [5, 30]), {
+    muscles: ['orbicularis oris'],
+    variants: { harder: { head: 'back' } },
+  }),
+  exercise('pucker-hold', { mouth: 1 }, hold(10, [5, 30]), { muscles: ['orbicularis oris'] }),
+  exercise('corner-pull-against-fingers', { mouth: 1, lowerCheeks: 0.6 }, reps(8, 4, [12, 40]), {
+    rounds: 2,
+    hands: 'light',
+    pressure: 'light',
+    surface: 'dry',
+    muscles: ['orbicularis oris', 'buccinator'],
+    strokes: [['mouthCorner', 'jawMid']],
+  }),
+  exercise('corner-squeeze-against-fingers', { mouth: 1, chin: 0.3 }, reps(8, 4, [12, 40]), {
+    rounds: 2,
+    hands: 'light',
+    pressure: 'light',
+    surface: 'dry',
+    muscles: ['orbicularis oris', 'levator anguli oris'],
+  }),
+  exercise(
+    'thumbs-level-corners',
+    { mouth: 1, chin: 0.4 },
+    breaths(5, { in: 4, out: 4 }, [16, 60]),
+    {
+      rounds: 1,
+      hands: 'light',
+      pressure: 'light',
+      surface: 'dry',
+      props: ['mirror'],
+      muscles: ['levator anguli oris', 'depressor anguli oris'],
+      strokes: [['mouthCorner', 'midCheek']],
+    },
+  ),
+  exercise('level-smile-tongue-corners', { mouth: 1, underChin: 0.5 }, hold(3, [2, 10]), {
+    sides: 'each',
+    releaseSeconds: 5,
+    props: ['mirror'],
+    muscles: ['orbicularis oris', 'genioglossus'],
+  }),
+  exercise('pen-under-nose', { mouth: 1, nose: 0.3 }, hold(20, [10, 40]), {
+    rounds: 2,
+    props: ['pen'],
+    muscles: ['orbicularis oris'],
+    variants: { easier: {} },
+  }),
+  exercise(
+    'slow-wide-vowels',
+    { mouth: 0.8, lowerCheeks: 0.5, jaw: 0.3 },
+    passes(3, 10, [20, 90]),
+    {
+      rounds: 1,
+      props: ['mirror'],
+      muscles: ['orbicularis oris', 'buccinator', 'risorius'],
+      purposes: ['voice', 'wakeUp'],
+      strokes: [],
+      variants: { easier: {} },
+    },
+  ),
+  exercise('lip-flutter', { mouth: 0.8, lowerCheeks: 0.3 }, hold(10, [5, 30]), {
+    rounds: 1,
+    releaseSeconds: 5,
+    release: 'none',
+    muscles: ['orbicularis oris'],
+    purposes: ['voice', 'calm'],
+  }),
+  massage('quick-lip-pinches', { mouth: 1 }, passes(3, 6, [6, 36]), {
+    surface: 'dry',
+    props: [],
+    muscles: ['orbicularis oris'],
+    purposes: ['wakeUp'],
+  }),
+  exercise('kiss-press', { mouth: 1, chin: 0.2 }, reps(10, 3, [9, 45]), {
+    rounds: 2,
+    hands: 'light',
+    pressure: 'feather',
+    surface: 'dry',
+    muscles: ['orbicularis oris'],
+  }),
+  exercise(
+    'closed-mouth-tongue-circles',
+    { mouth: 0.8, underChin: 0.7, lowerCheeks: 0.4 },
+    reps(8, 3, [9, 45]),
+    {
+      rounds: 1,
+      sides: 'directions',
+      muscles: ['genioglossus', 'orbicularis oris'],
+      purposes: ['tone', 'jaw', 'voice'],
+    },
+  ),
+];

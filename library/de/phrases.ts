@@ -1,0 +1,65 @@
+import type { Dose } from '@/core/move';
+import type { Phrases } from '@/core/speech';
+
+const plural = (n: number, one: string, many: string) => (n === 1 ? one : `${n} ${many}`);
+
+function amount(dose: Dose): string {
+  switch (dose.kind) {
+    case 'hold':
+      return plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden');
+    case 'open':
+      return `etwa ${plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden')}`;
+    case 'counts':
+      return plural(dose.counts, 'ein Zähler', 'Zähler');
+    case 'taps':
+      return plural(dose.taps, 'einmal tippen', 'mal tippen');
+    case 'breaths':
+      return plural(dose.breaths, 'ein Atemzug', 'Atemzüge');
+    case 'reps':
+      return plural(dose.reps, 'einmal', 'mal');
+    case 'passes':
+      return plural(dose.passes, 'ein Durchgang', 'Durchgänge');
+  }
+}
+
+export const phrases: Phrases = {
+  dose: (dose, rounds) => (rounds === 1 ? amount(dose) : `${rounds} Runden, je ${amount(dose)}`),
+  round: (n) => `Runde ${n}`,
+  lastRound: 'Letzte Runde',
+  firstSide: {
+    each: 'Zuerst die linke Seite.',
+    directions: 'Zuerst in die eine Richtung.',
+  },
+  otherSide: { each: 'Jetzt die rechte Seite.', directions: 'Jetzt andersherum.' },
+  release: {
+    tap: 'Klopf leicht, wo es gearbeitet hat.',
+    massage: 'Streich es aus.',
+    breaths: 'Zwei langsame Atemzüge.',
+  },
+  questions: 'Zeit für eure Fragen.',
+  breatheIn: 'Ein',
+  breatheOut: 'und aus',
+  numbers: [
+    'null',
+    'eins',
+    'zwei',
+    'drei',
+    'vier',
+    'fünf',
+    'sechs',
+    'sieben',
+    'acht',
+    'neun',
+    'zehn',
+    'elf',
+    'zwölf',
+    'dreizehn',
+    'vierzehn',
+    'fünfzehn',
+    'sechzehn',
+    'siebzehn',
+    'achtzehn',
+    'neunzehn',
+    'zwanzig',
+  ],
+};

@@ -1,0 +1,17 @@
+import { LIBRARY, SHAPES, WORDS } from '@library';
+import { faultsOf } from '@library/checks';
+
+/** Checks the built-in library; every fault gets a line that names the move. */
+const ids = new Set(SHAPES.map((shape) => shape.id));
+const faults = [
+  ...LIBRARY.flatMap(faultsOf),
+  ...Object.entries(WORDS).flatMap(([language, words]) =>
+    Object.keys(words)
+      .filter((id) => !ids.has(id))
+      .map((id) => `${id} has words in "${language}" but no shape`),
+  ),
+  ...(ids.size < SHAPES.length ? ['two moves have the same id'] : []),
+];
+for (const fault of faults) console.error(fault);
+console.log(`${LIBRARY.length} moves, ${faults.length} faults`);
+process.exitCode = faults.length ? 1 : 0;

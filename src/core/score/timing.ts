@@ -1,0 +1,46 @@
+import type { Rules } from '../class';
+import { doseMs, type Language } from '../move';
+import { CUE_GAP_MS } from './lane';
+import type { Turn } from './turns';
+import type { Saying } from './wording';
+
+export const BEAT_MS = 1000;
+export const COUNT_IN = 3;
+
+export type Length = (text: string, language: Language) => number;
+
+/** Time it takes to say some things one after the other, each with its gap. */
+export const talkMs = (sayings: readonly Saying[], length: Length): number =>
+  sayings.reduce((sum, s) => sum + length(s.text, s.language) + CUE_GAP_MS, 0);
+
+const countInMs = (rules: Rules): number => (rules.countIn ? COUNT_IN * BEAT_MS : 0);
+
+/** Time to get into place between an explanation and the count-in. */
+function settleMs(sayings: readonly Saying[], rules: Rules): number {
+  const said = (kind: Saying['kind']) => sayings.some((s) => s.kind === kind);
+  const share = said('setup') ? 1 : said('short') ? 0.5 : 0;
+  return Math.round(rules.settleSeconds * 1000 * share);
+}
+
+/** Length of an upbeat: all that is said in it, time to get into place, and the count-in. */
+export const upbeatMs = (sayings: readonly Saying[], rules: Rules, length: Length): number =>
+  talkMs(sayings, length) + settleMs(sayings, rules) + countInMs(rules);
+
+/** Length of a change of side: at least what the house rules want, and never less than is said. */
+export const switchMs = (sayings: readonly Saying[], rules: Rules, length: Length): number =>
+  Math.max(Math.round(rules.switchSeconds * 1000), talkMs(sayings, length) + countInMs(rules));
+
+export interface TurnTimes {
+  workMs: number;
+  releaseMs: number;
+  restMs: number;
+}
+
+export function timesOf(turn: Turn): TurnTimes {
+  const { segment } = turn;
+  return {
+    workMs: doseMs(turn.dose),
+    releaseMs: Math.round(segment.releaseSeconds * 1000),
+    restMs: turn.lastInBlock ? 0 : Math.round(segment.restSeconds * 1000),
+  };
+}
