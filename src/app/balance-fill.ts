@@ -1,15 +1,14 @@
-import { LIBRARY_BOOK, libraryMove } from '@library';
 import { workByArea } from '@/core/balance';
 import type { Plan } from '@/core/class';
 import { AREAS, type Area } from '@/core/move';
-import { compile, type Score } from '@/core/score';
+import { type Book, compile, type Score } from '@/core/score';
 
 /** A plan's score by the estimate, for lists where an exact voice is not needed. */
-export const estimatedScore = (plan: Plan): Score => compile(plan, LIBRARY_BOOK);
+export const estimatedScore = (plan: Plan, book: Book): Score => compile(plan, book);
 
 /** How strongly the dial shows each area: the share of the most worked one. */
-export function fillOf(score: Score): Partial<Record<Area, number>> {
-  const work = workByArea(score, libraryMove);
+export function fillOf(score: Score, book: Book): Partial<Record<Area, number>> {
+  const work = workByArea(score, book.move);
   const most = Math.max(1, ...AREAS.map((area) => work[area]));
   return Object.fromEntries(AREAS.map((area) => [area, work[area] / most]));
 }

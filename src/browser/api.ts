@@ -21,7 +21,7 @@ const messageSchema = z.object({ message: z.string() });
  * @throws Refused where the server said no, Unreachable where it did not answer
  */
 export async function call<T>(
-  method: 'GET' | 'POST' | 'PUT',
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
   url: string,
   body: unknown,
   schema: z.ZodType<T>,

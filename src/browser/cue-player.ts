@@ -1,5 +1,7 @@
 import type { DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
+import type { Utterance } from '@/core/speech';
+import { speakInBrowser, speechUrl } from './hear';
 
 /** How the cues are heard: rendered audio, the browser's own voice, or a soft tone beside the text. */
 export type Sound = 'rendered' | 'browser' | 'tone';
@@ -87,7 +89,7 @@ export class CuePlayer {
     if (!context) return;
     const inMs = Math.max(0, at - now);
     if (this.sounds === 'browser') {
-      const timer = setTimeout(() => this.speak(cue), inMs);
+      const timer = setTimeout(() => speakInBrowser(this.utterance(cue)), inMs);
       this.scheduled.set(key, { at, stop: () => clearTimeout(timer) });
       return;
     }
@@ -104,20 +106,12 @@ export class CuePlayer {
     this.scheduled.set(key, { at, stop: tone(context, when) });
   }
 
-  private speak(cue: Cue): void {
-    const utterance = new SpeechSynthesisUtterance(cue.text);
-    utterance.lang = cue.language;
-    utterance.rate = this.wordsPerMinute / 150;
-    speechSynthesis.speak(utterance);
+  private utterance({ text, language }: Cue): Utterance {
+    return { text, language, wordsPerMinute: this.wordsPerMinute };
   }
 
   private url(cue: Cue): string {
-    const query = new URLSearchParams({
-      text: cue.text,
-      language: cue.language,
-      rate: String(this.wordsPerMinute),
-    });
-    return `/api/speech?${query}`;
+    return speechUrl(this.utterance(cue));
   }
 
   private fetchNext(): void {

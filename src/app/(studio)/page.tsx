@@ -3,6 +3,7 @@ import { clock, dayLabel, dayStart, timeOfDay } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { studioBook } from '@/server/moves/moves';
 import { type Session, sessionsBetween } from '@/server/sessions/sessions';
 import { TodayScreen, type TodaySession } from '@/ui/today/today-screen';
 import { requireTeacher } from '../auth';
@@ -17,12 +18,13 @@ export default async function TodayPage() {
   const teacher = await requireTeacher();
   const start = dayStart(now(), teacher.timeZone);
   const end = dayStart(start + 1.5 * DAY_MS, teacher.timeZone);
-  const [today, before, classes] = await Promise.all([
+  const [today, before, classes, book] = await Promise.all([
     sessionsBetween(db(), teacher, start, end),
     sessionsBetween(db(), teacher, start - 10 * DAY_MS, start),
     listClasses(db(), teacher),
+    studioBook(db(), teacher),
   ]);
-  const scores = new Map(classes.map((c) => [c.id, estimatedScore(c.plan)]));
+  const scores = new Map(classes.map((c) => [c.id, estimatedScore(c.plan, book)]));
   const shown = (session: Session): TodaySession => {
     const score = scores.get(session.classId);
     const running = session.status === 'planned' && session.runStartedAt !== null;
@@ -35,7 +37,7 @@ export default async function TodayPage() {
       length: score ? `${clock(score.totalMs)} of ${clock(session.slotMs)}` : '',
       booked: session.booked,
       came: session.came,
-      fill: score ? fillOf(score) : {},
+      fill: score ? fillOf(score, book) : {},
     };
   };
   return (

@@ -4,9 +4,10 @@ import { position, type RunEvent, type RunEventDraft, runEventDraftSchema } from
 import type { Score } from '@/core/score';
 import { getClass } from '../classes/classes';
 import type { Db } from '../db';
+import { movesMet, studioBook } from '../moves/moves';
 import { bigintMs } from '../rows';
 import { Conflict, found, type Scope } from '../scope';
-import { closeRegister } from '../sessions/register';
+import { closeRegister, roll } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
 import { compileMeasured } from '../speech/compile-measured';
 
@@ -84,7 +85,13 @@ export async function prepareRun(
   const existing = await runOfSession(db, scope, sessionId);
   if (existing?.events.length) return existing;
   const { plan } = await getClass(db, scope, session.classId);
-  const score = await compileMeasured(plan);
+  const expected = await roll(db, scope, sessionId);
+  const room = await movesMet(
+    db,
+    scope,
+    expected.filter((e) => e.attendance?.mark !== 'absent').map((e) => e.participantId),
+  );
+  const score = await compileMeasured(plan, await studioBook(db, scope), { room });
   if (score.steps.length === 0) {
     throw new Conflict('This class is still empty. Add a move in Compose before you lead it.');
   }

@@ -2,6 +2,7 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import * as demo from '@demo';
+import { LIBRARY_BOOK } from '@library';
 import { afterAll, describe, expect, it } from 'vitest';
 import { CUE_GAP_MS } from '@/core/score';
 import { compileMeasured } from './compile-measured';
@@ -67,7 +68,7 @@ describe('the voice', () => {
 it('gives every demo class a score in which no measured cue is spoken over another', async () => {
   const voice = new Voice(await engine(), folder);
   for (const plan of [demo.choir, demo.online]) {
-    const score = await compileMeasured(plan, voice);
+    const score = await compileMeasured(plan, LIBRARY_BOOK, { speaker: voice });
     expect(score.speech).toBe('measured');
     const late = score.cues.filter((cue, i) => {
       const next = score.cues[i + 1];
@@ -79,5 +80,7 @@ it('gives every demo class a score in which no measured cue is spoken over anoth
 });
 
 it('falls back to the estimate where there is no voice, and says so', async () => {
-  expect((await compileMeasured(demo.online, null)).speech).toBe('estimated');
+  expect((await compileMeasured(demo.online, LIBRARY_BOOK, { speaker: null })).speech).toBe(
+    'estimated',
+  );
 });

@@ -2,16 +2,9 @@
 
 import { Plus, Search } from 'lucide-react';
 import { type RefObject, useState } from 'react';
-import {
-  AREA_NAMES,
-  type Area,
-  KIND_NAMES,
-  KINDS,
-  type Kind,
-  type Move,
-  moveText,
-} from '@/core/move';
+import { AREA_NAMES, KIND_NAMES, KINDS, type Kind, type Move, moveText } from '@/core/move';
 import { KindGlyph } from '../kit/kind-glyph';
+import { areasOf, NO_FILTER, passes } from '../moves/find';
 
 export interface ShelfProps {
   moves: readonly Move[];
@@ -19,29 +12,11 @@ export interface ShelfProps {
   searchRef: RefObject<HTMLInputElement | null>;
 }
 
-const areasOf = (move: Move): Area[] =>
-  (Object.keys(move.areas) as Area[]).sort((a, b) => (move.areas[b] ?? 0) - (move.areas[a] ?? 0));
-
-function matches(move: Move, typed: string, kind: Kind | null): boolean {
-  if (kind && move.kind !== kind) return false;
-  const haystack = [
-    moveText(move, 'en').name,
-    KIND_NAMES[move.kind],
-    ...areasOf(move).map((a) => AREA_NAMES[a]),
-  ]
-    .join(' ')
-    .toLowerCase();
-  return typed
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => haystack.includes(word));
-}
-
 /** The moves a class can be built from. Enter adds the first one found. */
 export function Shelf({ moves, onAdd, searchRef }: ShelfProps) {
   const [typed, setTyped] = useState('');
   const [kind, setKind] = useState<Kind | null>(null);
-  const shown = moves.filter((move) => matches(move, typed, kind));
+  const shown = moves.filter((move) => passes(move, { ...NO_FILTER, typed, kind }));
   const first = shown[0];
   return (
     <section aria-label="Moves to add" className="flex min-h-0 flex-col">

@@ -8,6 +8,7 @@ import { usePathname } from 'next/navigation';
 const PLACES = [
   { href: '/', name: 'Today' },
   { href: '/classes', name: 'Classes' },
+  { href: '/moves', name: 'Moves' },
   { href: '/people', name: 'People' },
 ];
 

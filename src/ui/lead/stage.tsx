@@ -4,7 +4,7 @@ import { FastForward, Flag, Pause, Play, Plus, Repeat, Rewind, WifiOff } from 'l
 import { useEffect } from 'react';
 import type { Sound } from '@/browser/cue-player';
 import { clock, timeOfDay } from '@/core/formats';
-import type { Move } from '@/core/move';
+import { type Move, moveText } from '@/core/move';
 import { cuesAhead, currentCue, type Playback, playLengthMs, remainingMs } from '@/core/run';
 import type { Cue, Score, Side, StepKind } from '@/core/score';
 import { FaceDial } from '../kit/face-dial';
@@ -61,13 +61,14 @@ export function Stage(props: StageProps) {
   if (!current) return null;
   const { step } = current;
   const move = moveOf(step.moveId);
-  const name = move?.text.en?.name ?? '';
+  const name = move ? moveText(move, 'en').name : 'Questions';
   const leftMs = playLengthMs(current) - state.elapsedMs;
   const working = step.kind === 'work';
   const running: Playback = { ...state, status: 'running' };
   const ahead = cuesAhead(running, groups, WHOLE_CLASS_MS).filter((d) => worthReading(d.cue));
   const next = state.queue[state.index + 1];
   const nextUp = state.queue.find((p, i) => i > state.index && p.step.segmentId !== step.segmentId);
+  const nextMove = nextUp && moveOf(nextUp.step.moveId);
   const toGo = remainingMs(state);
   return (
     <main
@@ -81,6 +82,7 @@ export function Stage(props: StageProps) {
             size={440}
             fill={move?.areas}
             side={working && (step.side === 'left' || step.side === 'right') ? step.side : 'both'}
+            strokes={working ? move?.strokes : undefined}
             progress={working ? state.elapsedMs / playLengthMs(current) : 0}
           />
         </div>
@@ -196,7 +198,9 @@ export function Stage(props: StageProps) {
           {nextUp && (
             <p>
               <span className="quiet">next </span>
-              <span className="font-semibold">{moveOf(nextUp.step.moveId)?.text.en?.name}</span>
+              <span className="font-semibold">
+                {nextMove ? moveText(nextMove, 'en').name : 'Questions'}
+              </span>
             </p>
           )}
         </div>

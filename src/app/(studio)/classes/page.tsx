@@ -3,6 +3,7 @@ import { placedSegments } from '@/core/class';
 import { clock } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
 import { db } from '@/server/db';
+import { studioBook } from '@/server/moves/moves';
 import { ClassesScreen } from '@/ui/classes/classes-screen';
 import { requireTeacher } from '../../auth';
 import { estimatedScore, fillOf } from '../../balance-fill';
@@ -12,12 +13,15 @@ export const metadata: Metadata = { title: 'Classes' };
 
 export default async function ClassesPage() {
   const teacher = await requireTeacher();
-  const classes = await listClasses(db(), teacher);
+  const [classes, book] = await Promise.all([
+    listClasses(db(), teacher),
+    studioBook(db(), teacher),
+  ]);
   return (
     <ClassesScreen
       create={createClassAction}
       classes={classes.map(({ id, plan }) => {
-        const score = estimatedScore(plan);
+        const score = estimatedScore(plan, book);
         return {
           id,
           name: plan.name,
@@ -25,7 +29,7 @@ export default async function ClassesPage() {
           slot: clock(score.slotMs),
           overruns: score.totalMs > score.slotMs,
           segments: placedSegments(plan).length,
-          fill: fillOf(score),
+          fill: fillOf(score, book),
         };
       })}
     />

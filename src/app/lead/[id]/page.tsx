@@ -1,8 +1,8 @@
-import { LIBRARY } from '@library';
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { db } from '@/server/db';
+import { allMoves } from '@/server/moves/moves';
 import { roll } from '@/server/sessions/register';
 import { getSession } from '@/server/sessions/sessions';
 import { LeadScreen } from '@/ui/lead/lead-screen';
@@ -28,7 +28,7 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
         timeZone: teacher.timeZone,
       }}
       roll={await roll(db(), teacher, id)}
-      moves={[...LIBRARY]}
+      moves={await allMoves(db(), teacher)}
     />
   );
 }

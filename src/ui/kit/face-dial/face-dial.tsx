@@ -1,6 +1,7 @@
 import clsx from 'clsx';
-import { AREA_NAMES, type Area } from '@/core/move';
+import { AREA_NAMES, type Area, type Stroke } from '@/core/move';
 import { HALF_LINES, HEAD, MIDDLE_LINES, PATCHES, PUPIL, VIEW_BOX } from './shapes';
+import { Strokes } from './strokes';
 
 export interface FaceDialProps {
   /** Height in px; the width follows. */
@@ -11,6 +12,10 @@ export interface FaceDialProps {
   side?: 'left' | 'right' | 'both';
   /** The outline as a timer: how much of it has run, 0 to 1. */
   progress?: number;
+  /** Ways of strokes and directions of pulls. */
+  strokes?: readonly Stroke[];
+  /** Makes the areas buttons; the filled ones count as pressed. */
+  onToggle?: (area: Area) => void;
   /** What the picture says, for those who do not see it. */
   label?: string;
   className?: string;
@@ -18,24 +23,20 @@ export interface FaceDialProps {
 
 const MIRROR = 'matrix(-1 0 0 1 400 0)';
 const halves = ['left', 'right'] as const;
+const transformOf = (half: (typeof halves)[number]) => (half === 'right' ? MIRROR : undefined);
 
 /** The sign of the product: one face, whose areas fill and whose outline can run as a timer. */
-export function FaceDial({
-  size,
-  fill = {},
-  side = 'both',
-  progress,
-  label,
-  className,
-}: FaceDialProps) {
+export function FaceDial(props: FaceDialProps) {
+  const { size, fill = {}, side = 'both', progress, strokes, onToggle, label, className } = props;
   const fine = size < 90;
   const line = fine ? 9 : 3.4;
+  const shown = halves.filter((half) => side === 'both' || side === half);
   return (
     <svg
       viewBox={VIEW_BOX}
       height={size}
       width={size * 0.8}
-      role="img"
+      role={onToggle ? 'group' : 'img'}
       aria-label={label ?? inWords(fill)}
       className={clsx('text-base-content', className)}
       fill="none"
@@ -44,71 +45,109 @@ export function FaceDial({
       strokeLinejoin="round"
     >
       <g stroke="none" fill="var(--color-accent)">
-        {PATCHES.map((patch) => {
-          const strength = fill[patch.area] ?? 0;
-          if (!patch.paired) {
-            return <PatchPath key={patch.area} path={patch.path} strength={strength} />;
-          }
-          return halves.map((half) => (
-            <PatchPath
-              key={`${patch.area}-${half}`}
-              path={patch.path}
-              strength={side === 'both' || side === half ? strength : 0}
-              mirrored={half === 'right'}
-            />
-          ));
+        {PATCHES.map(({ area, path, paired }) => {
+          const strength = fill[area] ?? 0;
+          const paths = paired ? (
+            halves.map((half) => (
+              <PatchPath
+                key={half}
+                path={path}
+                strength={shown.includes(half) ? strength : 0}
+                transform={transformOf(half)}
+              />
+            ))
+          ) : (
+            <PatchPath key="middle" path={path} strength={strength} />
+          );
+          return onToggle ? (
+            <AreaButton key={area} area={area} pressed={strength > 0} onToggle={onToggle}>
+              {paths}
+            </AreaButton>
+          ) : (
+            <g key={area}>{paths}</g>
+          );
         })}
       </g>
-      <path d={HEAD} strokeWidth={line} opacity={progress === undefined ? 1 : 0.35} />
-      {progress !== undefined && (
-        <path
-          d={HEAD}
-          pathLength={1}
-          strokeWidth={fine ? 22 : 11}
-          stroke="var(--color-accent)"
-          strokeDasharray={`${Math.max(0, Math.min(1, progress))} 2`}
-          opacity={progress > 0 ? 1 : 0}
-        />
-      )}
-      {halves.map((half) => (
-        <g key={half} transform={half === 'right' ? MIRROR : undefined} strokeWidth={line}>
-          <path d={HALF_LINES.ear} />
-          <path d={HALF_LINES.brow} strokeWidth={line * 1.1} />
-          <path d={HALF_LINES.lid} />
-          {!fine && <path d={HALF_LINES.lowerLid} strokeWidth={line * 0.6} opacity={0.6} />}
-          <circle {...PUPIL} fill="currentColor" stroke="none" />
-          <path d={HALF_LINES.neck} />
-          {!fine && <path d={HALF_LINES.collarbone} opacity={0.55} />}
-        </g>
-      ))}
-      <g strokeWidth={line}>
-        <path d={MIDDLE_LINES.nose} />
-        <path d={MIDDLE_LINES.mouth} />
-        {!fine && (
-          <>
-            <path d={MIDDLE_LINES.upperLip} strokeWidth={line * 0.8} opacity={0.8} />
-            <path d={MIDDLE_LINES.lowerLip} strokeWidth={line * 0.7} opacity={0.6} />
-            <path d={MIDDLE_LINES.hairline} strokeWidth={line * 0.6} opacity={0.4} />
-          </>
+      <g pointerEvents="none">
+        <path d={HEAD} strokeWidth={line} opacity={progress === undefined ? 1 : 0.35} />
+        {progress !== undefined && (
+          <path
+            d={HEAD}
+            pathLength={1}
+            strokeWidth={fine ? 22 : 11}
+            stroke="var(--color-accent)"
+            strokeDasharray={`${Math.max(0, Math.min(1, progress))} 2`}
+            opacity={progress > 0 ? 1 : 0}
+          />
         )}
+        {halves.map((half) => (
+          <g key={half} transform={transformOf(half)} strokeWidth={line}>
+            <path d={HALF_LINES.ear} />
+            <path d={HALF_LINES.brow} strokeWidth={line * 1.1} />
+            <path d={HALF_LINES.lid} />
+            {!fine && <path d={HALF_LINES.lowerLid} strokeWidth={line * 0.6} opacity={0.6} />}
+            <circle {...PUPIL} fill="currentColor" stroke="none" />
+            <path d={HALF_LINES.neck} />
+            {!fine && <path d={HALF_LINES.collarbone} opacity={0.55} />}
+          </g>
+        ))}
+        <g strokeWidth={line}>
+          <path d={MIDDLE_LINES.nose} />
+          <path d={MIDDLE_LINES.mouth} />
+          {!fine && (
+            <>
+              <path d={MIDDLE_LINES.upperLip} strokeWidth={line * 0.8} opacity={0.8} />
+              <path d={MIDDLE_LINES.lowerLip} strokeWidth={line * 0.7} opacity={0.6} />
+              <path d={MIDDLE_LINES.hairline} strokeWidth={line * 0.6} opacity={0.4} />
+            </>
+          )}
+        </g>
+        {strokes && !fine && <Strokes strokes={strokes} transforms={shown.map(transformOf)} />}
       </g>
     </svg>
   );
 }
 
-function PatchPath({
-  path,
-  strength,
-  mirrored,
-}: {
+interface AreaButtonProps {
+  area: Area;
+  pressed: boolean;
+  onToggle: (area: Area) => void;
+  children: React.ReactNode;
+}
+
+function AreaButton({ area, pressed, onToggle, children }: AreaButtonProps) {
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: HTML buttons cannot stand inside an SVG drawing.
+    <g
+      role="button"
+      tabIndex={0}
+      aria-pressed={pressed}
+      aria-label={AREA_NAMES[area]}
+      className="cursor-pointer hover:opacity-80"
+      onClick={() => onToggle(area)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        onToggle(area);
+      }}
+    >
+      <title>{AREA_NAMES[area]}</title>
+      {children}
+    </g>
+  );
+}
+
+interface PatchPathProps {
   path: string;
   strength: number;
-  mirrored?: boolean;
-}) {
+  transform?: string;
+}
+
+function PatchPath({ path, strength, transform }: PatchPathProps) {
   return (
     <path
       d={path}
-      transform={mirrored ? MIRROR : undefined}
+      transform={transform}
       opacity={0.1 + 0.8 * Math.min(1, Math.max(0, strength))}
       className="motion-safe:transition-opacity motion-safe:duration-500"
     />

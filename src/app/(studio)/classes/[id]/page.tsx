@@ -1,9 +1,9 @@
-import { LIBRARY } from '@library';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { getClass } from '@/server/classes/classes';
 import { db } from '@/server/db';
+import { allMoves } from '@/server/moves/moves';
 import { ComposeScreen } from '@/ui/compose/compose-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
@@ -22,7 +22,7 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
       classId={id}
       initial={stored.plan}
       version={stored.version}
-      library={[...LIBRARY]}
+      library={await allMoves(db(), teacher)}
       lead={leadClassAction.bind(null, id)}
     />
   );

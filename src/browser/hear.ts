@@ -1,0 +1,32 @@
+import type { Utterance } from '@/core/speech';
+
+export function speechUrl({ text, language, wordsPerMinute }: Utterance): string {
+  const query = new URLSearchParams({ text, language, rate: String(wordsPerMinute) });
+  return `/api/speech?${query}`;
+}
+
+/** The browser's own voice speaks; false where it has none. */
+export function speakInBrowser({ text, language, wordsPerMinute }: Utterance): boolean {
+  const synthesis = globalThis.speechSynthesis;
+  if (!synthesis || synthesis.getVoices().length === 0) return false;
+  const utterance = new SpeechSynthesisUtterance(text);
+  utterance.lang = language;
+  utterance.rate = wordsPerMinute / 150;
+  synthesis.speak(utterance);
+  return true;
+}
+
+/**
+ * Speaks one text now, from the server's rendering or with the browser's own voice.
+ * @returns how to stop it, or null where nothing can speak
+ */
+export async function hear(utterance: Utterance): Promise<(() => void) | null> {
+  const audio = new Audio(speechUrl(utterance));
+  try {
+    await audio.play();
+    return () => audio.pause();
+  } catch {
+    // No rendering to be had (or playing was refused); the browser's own voice is the next best.
+    return speakInBrowser(utterance) ? () => speechSynthesis.cancel() : null;
+  }
+}

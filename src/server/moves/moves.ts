@@ -1,0 +1,102 @@
+import { LIBRARY, libraryMove, phrasesOf } from '@library';
+import { z } from 'zod';
+import { type Plan, placedSegments } from '@/core/class';
+import { type Move, moveSchema } from '@/core/move';
+import type { Book } from '@/core/score';
+import { listClasses } from '../classes/classes';
+import type { Db } from '../db';
+import { Conflict, NotFound, type Scope } from '../scope';
+
+const rowSchema = z.object({ move: moveSchema }).transform((row) => row.move);
+
+/** A studio's own moves, by name. */
+export async function ownMoves(db: Db, { studioId }: Scope): Promise<Move[]> {
+  const rows = await db('moves')
+    .where({ studio_id: studioId })
+    .orderByRaw("lower(move->'text'->'en'->>'name')")
+    .select('move');
+  return z.array(rowSchema).parse(rows);
+}
+
+/** Everything a studio can build a class from: its own moves first, then the library. */
+export async function allMoves(db: Db, scope: Scope): Promise<Move[]> {
+  return [...(await ownMoves(db, scope)), ...LIBRARY];
+}
+
+/** Where the classes of a studio look up moves and words. */
+export async function studioBook(db: Db, scope: Scope): Promise<Book> {
+  const own = new Map((await ownMoves(db, scope)).map((move) => [move.id, move]));
+  return { move: (id) => own.get(id) ?? libraryMove(id), phrases: phrasesOf };
+}
+
+/** @throws NotFound where neither the library nor the studio has it */
+export async function getMove(
+  db: Db,
+  { studioId }: Scope,
+  id: string,
+): Promise<{ move: Move; own: boolean }> {
+  const builtIn = libraryMove(id);
+  if (builtIn) return { move: builtIn, own: false };
+  const row = await db('moves').where({ id, studio_id: studioId }).first('move');
+  if (!row) throw new NotFound('This move is neither in the library nor one of your own.');
+  return { move: rowSchema.parse(row), own: true };
+}
+
+/** Names of the classes a move is used in, with their ids. */
+export async function usesOf(
+  db: Db,
+  scope: Scope,
+  moveId: string,
+): Promise<{ id: string; name: string }[]> {
+  const uses = (plan: Plan) => placedSegments(plan).some((p) => p.segment.move === moveId);
+  const classes = await listClasses(db, scope);
+  return classes.filter((c) => uses(c.plan)).map((c) => ({ id: c.id, name: c.plan.name }));
+}
+
+/** Stores a move of the studio's own, new or changed. @throws Conflict for an id of the library */
+export async function saveOwnMove(db: Db, scope: Scope, move: Move, now: number): Promise<void> {
+  if (libraryMove(move.id)) {
+    throw new Conflict('The built-in moves stay as they are. Copy this one and change the copy.');
+  }
+  await db('moves')
+    .insert({
+      studio_id: scope.studioId,
+      id: move.id,
+      move: JSON.stringify(move),
+      updated_at: new Date(now),
+    })
+    .onConflict(['studio_id', 'id'])
+    .merge();
+}
+
+/** @throws NotFound, Conflict where a class still uses it */
+export async function removeOwnMove(db: Db, scope: Scope, id: string): Promise<void> {
+  const used = await usesOf(db, scope, id);
+  if (used.length) {
+    const names = used.map((c) => c.name).join(', ');
+    throw new Conflict(`This move is used in ${names}. Take it out there first.`);
+  }
+  const removed = await db('moves').where({ id, studio_id: scope.studioId }).delete();
+  if (removed === 0) throw new NotFound('This move is not one of your own.');
+}
+
+/** Moves that each of some people have met in sessions they came to; one set a person. */
+export async function movesMet(
+  db: Db,
+  { studioId }: Scope,
+  participantIds: readonly string[],
+): Promise<ReadonlySet<string>[]> {
+  const rows = await db('attendance')
+    .join('runs', 'runs.session_id', 'attendance.session_id')
+    .where('attendance.studio_id', studioId)
+    .whereIn('attendance.participant_id', [...participantIds])
+    .whereNot('attendance.mark', 'absent')
+    .whereNotNull('runs.finished_at')
+    .distinct(
+      'attendance.participant_id',
+      db.raw("jsonb_array_elements(runs.score->'steps')->>'moveId' as move_id"),
+    );
+  const met = new Map(participantIds.map((id) => [id, new Set<string>()]));
+  for (const row of rows) met.get(row.participant_id)?.add(row.move_id);
+  return [...met.values()];
+}
