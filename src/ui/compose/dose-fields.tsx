@@ -73,8 +73,8 @@ export function DoseFields({ dose, onChange, onSettle }: DoseFieldsProps) {
   );
   return (
     <>
-      <label className="grid content-start gap-1">
-        <span className="text-sm font-medium">Dose</span>
+      <label className="grid content-start">
+        <span className="text-sm leading-6 font-medium">Dose</span>
         <select
           className="select w-44"
           value={dose.kind}

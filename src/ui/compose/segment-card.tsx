@@ -136,8 +136,8 @@ function SegmentSettings(props: SegmentCardProps & { name: string }) {
           onChange={(dose) => attempt({ dose }, 'dose')}
           onSettle={onSettle}
         />
-        <label className="grid content-start gap-1">
-          <span className="text-sm font-medium">Sides</span>
+        <label className="grid content-start">
+          <span className="text-sm leading-6 font-medium">Sides</span>
           <select
             className="select w-56"
             value={segment.sides}
@@ -158,8 +158,8 @@ function SegmentSettings(props: SegmentCardProps & { name: string }) {
           onSettle={onSettle}
         />
         {(hasVariant(move, 'easier') || hasVariant(move, 'harder')) && (
-          <label className="grid content-start gap-1">
-            <span className="text-sm font-medium">Version</span>
+          <label className="grid content-start">
+            <span className="text-sm leading-6 font-medium">Version</span>
             <select
               className="select w-36"
               value={segment.variant ?? ''}
@@ -177,8 +177,8 @@ function SegmentSettings(props: SegmentCardProps & { name: string }) {
             </select>
           </label>
         )}
-        <label className="grid content-start gap-1">
-          <span className="text-sm font-medium">Let go by</span>
+        <label className="grid content-start">
+          <span className="text-sm leading-6 font-medium">Let go by</span>
           <select
             className="select w-44"
             value={segment.release ?? move.release}

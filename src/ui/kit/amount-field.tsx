@@ -41,10 +41,10 @@ export function AmountField(props: AmountFieldProps) {
   };
   return (
     <div className={className}>
-      <label htmlFor={id} className="text-sm font-medium">
+      <label htmlFor={id} className="block text-sm leading-6 font-medium">
         {label}
       </label>
-      <div className="mt-1 flex items-center gap-2">
+      <div className="flex items-center gap-2">
         <input
           id={id}
           type="text"

@@ -333,8 +333,8 @@ interface ChoiceProps<T extends string> {
 
 function Choice<T extends string>({ label, value, options, names, onChange }: ChoiceProps<T>) {
   return (
-    <label className="grid content-start gap-1">
-      <span className="text-sm font-medium">{label}</span>
+    <label className="grid content-start">
+      <span className="text-sm leading-6 font-medium">{label}</span>
       <select className="select w-44" value={value} onChange={(e) => onChange(e.target.value as T)}>
         {options.map((option) => (
           <option key={option} value={option}>

@@ -1,0 +1,74 @@
+import { axe, expect, test } from './harness';
+
+test('a move is found by face, by kind, by need and by typing', async ({ studio: page }) => {
+  await page.goto('/moves');
+  const found = page.getByRole('region', { name: 'Moves found' });
+  const count = async () => Number((await found.getByRole('status').textContent())?.split(' ')[0]);
+  const all = await count();
+  expect(all).toBeGreaterThanOrEqual(90);
+  await page.getByRole('button', { name: 'nose', exact: true }).locator('path').first().click();
+  const nose = await count();
+  expect(nose).toBeLessThan(all);
+  await expect(found.getByText('Nostril flares')).toBeVisible();
+  await page.getByRole('button', { name: 'mouth', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  expect(await count()).toBeGreaterThan(nose);
+  await page.getByRole('button', { name: 'Only massage' }).click();
+  await expect(found.getByText('Nostril flares')).toBeHidden();
+  await page.getByLabel('With').selectOption('no oil');
+  await expect(found.getByText('Strokes beside the nose')).toBeHidden();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await page.getByRole('searchbox', { name: 'Find a move' }).fill('masseter knuckle');
+  await expect(found.getByRole('link')).toHaveCount(4);
+  await page.getByRole('searchbox', { name: 'Find a move' }).fill('nothing like this');
+  await expect(page.getByText('No move fits all of that')).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+});
+
+test("a move's page tells all there is to know, and lets every cue be heard", async ({
+  studio: page,
+}) => {
+  await page.goto('/moves/anchored-jaw-forward');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Anchored neck, jaw forward');
+  await expect(page.getByText('platysma')).toBeVisible();
+  await expect(page.getByText('Hals verankert, Kiefer vor')).toBeVisible();
+  await page.getByText(/Cautions for/).click();
+  await expect(page.getByText('Do the easier version instead.')).toBeVisible();
+  const spoken = page.waitForResponse((r) => r.url().includes('/api/speech?') && r.ok());
+  await page.getByRole('button', { name: /^Hear: Lay both hands flat/ }).click();
+  expect((await spoken).headers()['content-type']).toBe('audio/wav');
+  expect(await axe(page)).toEqual([]);
+});
+
+test('a teacher copies a built-in move, changes it, uses it and cannot remove it while it is used', async ({
+  studio: page,
+}) => {
+  await page.goto('/moves/smile-pulses');
+  await expect(page.getByRole('button', { name: 'Remove' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Copy and change' }).click();
+  await page.getByLabel('Name').fill('Harbour smile');
+  await page.getByLabel('Let go', { exact: true }).fill('');
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page.getByText('The let-go must not be empty.')).toBeVisible();
+  await expect(page.getByLabel('Name')).toHaveValue('Harbour smile');
+  expect(await axe(page)).toEqual([]);
+  await page.getByLabel('Let go', { exact: true }).fill('Let it sail.');
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page).toHaveURL(/\/moves\/own-harbour-smile$/);
+  await page.getByRole('link', { name: 'Change', exact: true }).click();
+  await page.getByLabel('Rounds').fill('2');
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page.getByText('20 × 1 s × 2')).toBeVisible();
+
+  await page.goto('/classes');
+  await page.getByRole('link', { name: /Five minutes/ }).click();
+  await page.getByRole('searchbox', { name: 'Find a move' }).fill('harbour');
+  await page.keyboard.press('Enter');
+  await page.getByText('Saved', { exact: true }).waitFor();
+  await page.goto('/moves/own-harbour-smile');
+  await expect(page.getByRole('link', { name: 'Five minutes, cameras on' })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await expect(page.getByText(/used in Five minutes, cameras on/)).toBeVisible();
+  await page.goto('/moves');
+  await expect(page.getByText('your own')).toBeVisible();
+});

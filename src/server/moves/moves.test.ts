@@ -1,0 +1,75 @@
+import { libraryMove } from '@library';
+import { describe, expect, it } from 'vitest';
+import type { Move } from '@/core/move';
+import { planOf } from '@/core/testing/plans';
+import { createClass } from '../classes/classes';
+import { appendEvents, closeSession, prepareRun } from '../runs/runs';
+import { Conflict, NotFound } from '../scope';
+import { mark } from '../sessions/register';
+import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
+import { allMoves, getMove, movesMet, ownMoves, removeOwnMove, saveOwnMove, usesOf } from './moves';
+
+const db = testDatabase();
+
+const mine = (id = 'own-smile'): Move => {
+  const move = libraryMove('smile-pulses');
+  if (!move?.text.en) throw new Error('the library lost smile-pulses');
+  return { ...move, id, text: { en: { ...move.text.en, name: 'My smile' } } };
+};
+
+describe('moves of a studio', () => {
+  it('stand before the library, and change without touching it', async () => {
+    const studio = await makeStudio(db());
+    await saveOwnMove(db(), studio, mine(), NOON);
+    await saveOwnMove(db(), studio, { ...mine(), rounds: 5 }, NOON);
+    expect(await ownMoves(db(), studio)).toEqual([{ ...mine(), rounds: 5 }]);
+    expect((await allMoves(db(), studio))[0]?.id).toBe('own-smile');
+    expect(await getMove(db(), studio, 'smile-pulses')).toMatchObject({ own: false });
+  });
+
+  it('cannot take the place of a built-in one', async () => {
+    const studio = await makeStudio(db());
+    await expect(saveOwnMove(db(), studio, mine('smile-pulses'), NOON)).rejects.toThrow(Conflict);
+  });
+
+  it('belong to their studio alone', async () => {
+    const [ours, theirs] = [await makeStudio(db()), await makeStudio(db())];
+    await saveOwnMove(db(), theirs, mine(), NOON);
+    expect(await ownMoves(db(), ours)).toEqual([]);
+    await expect(getMove(db(), ours, 'own-smile')).rejects.toThrow(NotFound);
+    await expect(removeOwnMove(db(), ours, 'own-smile')).rejects.toThrow(NotFound);
+  });
+
+  it('can only be removed while no class uses them', async () => {
+    const studio = await makeStudio(db());
+    await saveOwnMove(db(), studio, mine(), NOON);
+    const plan = planOf([{ move: 'smile-pulses' }]);
+    const own = structuredClone(plan);
+    for (const block of own.phases.work) for (const s of block.segments) s.move = 'own-smile';
+    const id = await createClass(db(), studio, own, NOON);
+    expect(await usesOf(db(), studio, 'own-smile')).toEqual([{ id, name: 'A class' }]);
+    await expect(removeOwnMove(db(), studio, 'own-smile')).rejects.toThrow(/used in A class/);
+    await db()('classes').where({ id }).delete();
+    await removeOwnMove(db(), studio, 'own-smile');
+    expect(await ownMoves(db(), studio)).toEqual([]);
+  });
+});
+
+it('moves somebody has met are those of the sessions they came to', async () => {
+  const c = await makeClass(db());
+  const run = await prepareRun(db(), c, c.sessionId, NOON);
+  const event = { id: crypto.randomUUID(), at: NOON };
+  await appendEvents(db(), c, run.id, [{ ...event, type: 'started' }], NOON);
+  await mark(db(), c, c.sessionId, c.ada, 'here', NOON);
+  await closeSession(
+    db(),
+    c,
+    c.sessionId,
+    { ...event, id: crypto.randomUUID(), type: 'finished' },
+    NOON,
+  );
+  const [ada, ben] = await movesMet(db(), c, [c.ada, c.ben]);
+  expect([...(ada ?? [])].sort()).toEqual(['chin-over-shoulder', 'tall-o-cheek-lift']);
+  expect(ben?.size).toBe(0);
+  expect(shortPlan().rules.explain).toBe('first');
+});
