@@ -1,56 +1,105 @@
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { LIBRARY, LIBRARY_BOOK } from '@library';
 import { addSegment, emptyPlan, type Plan, segmentOf, updateSegment } from '@/core/class';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
 import { compile } from '@/core/score';
+import { estimateSpeech, rememberingMeter } from '@/core/speech';
+import { espeak } from '@/server/speech/engine';
+import { Voice } from '@/server/speech/voice';
+import { sampleOf } from './speech-sample';
 
-/** A class of about an hour with at least 300 steps. */
+const HOUR_MS = 3_600_000;
+
+/** A class of about an hour with at least 300 steps and 1,500 cues: short moves, every rep counted. */
 function hourLong(): Plan {
   let plan = emptyPlan('An hour', 3600);
-  for (let n = 0; compile(plan, LIBRARY_BOOK).totalMs < 3_600_000; n++) {
-    const move = LIBRARY[n % LIBRARY.length];
+  plan = { ...plan, rules: { ...plan.rules, counting: 'up' } };
+  const exercises = LIBRARY.filter((m) => m.kind === 'exercise');
+  for (let n = 0; compile(plan, LIBRARY_BOOK).totalMs < HOUR_MS; n++) {
+    const move = exercises[n % exercises.length];
     if (!move) break;
-    const segment = { ...segmentOf(move, `s${n}`), restSeconds: 3 };
-    plan = addSegment(plan, { ...segment, rounds: Math.max(2, segment.rounds) }, 'work');
+    const segment = { ...segmentOf(move, `s${n}`), rounds: 3, releaseSeconds: 4, restSeconds: 2 };
+    plan = addSegment(plan, segment, 'work');
   }
   return plan;
 }
 
-function median(runs: number, work: () => void): number {
-  const times = Array.from({ length: runs }, () => {
-    const begun = performance.now();
-    work();
-    return performance.now() - begun;
-  });
-  return times.sort((a, b) => a - b)[runs >> 1] ?? 0;
+const quantile = (sorted: readonly number[], q: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))] ?? 0;
+
+/** Median time of several jobs in ms, taken in turn so that the machine's moods hit all alike. */
+function medians(runs: number, jobs: (() => void)[]): number[] {
+  const times = jobs.map((): number[] => []);
+  for (let run = 0; run < runs; run++) {
+    jobs.forEach((job, i) => {
+      const begun = performance.now();
+      job();
+      times[i]?.push(performance.now() - begun);
+    });
+  }
+  return times.map((t) =>
+    quantile(
+      t.sort((x, y) => x - y),
+      0.5,
+    ),
+  );
 }
 
-const plan = hourLong();
-const score = compile(plan, LIBRARY_BOOK);
-console.log(
-  `A class of ${Math.round(score.totalMs / 60_000)} min: ${score.steps.length} steps, ${score.cues.length} cues`,
-);
-for (let i = 0; i < 50; i++) compile(plan, LIBRARY_BOOK);
-const copy = median(200, () => JSON.parse(JSON.stringify(score)));
-const whole = median(200, () => compile(plan, LIBRARY_BOOK));
-console.log(
-  `compile / copy of the score as JSON: ${(whole / copy).toFixed(2)} (${whole.toFixed(2)} ms)`,
-);
+function compiling(): void {
+  const plan = hourLong();
+  const score = compile(plan, LIBRARY_BOOK);
+  console.log(
+    `A class of ${Math.round(score.totalMs / 60_000)} min: ${score.steps.length} steps, ${score.cues.length} cues`,
+  );
+  for (let i = 0; i < 50; i++) compile(plan, LIBRARY_BOOK);
+  const remembering = rememberingMeter(estimateSpeech);
+  let n = 0;
+  const edit = () => {
+    n++;
+    return updateSegment(plan, 's5', (s) => ({ ...s, releaseSeconds: 5 + (n % 5) }));
+  };
+  const [copy = 1, whole = 1, edited = 1] = medians(300, [
+    () => JSON.parse(JSON.stringify(score)),
+    () => compile(plan, LIBRARY_BOOK),
+    () => compile(edit(), LIBRARY_BOOK, { meter: remembering }),
+  ]);
+  console.log(
+    `compile / copy of the score as JSON: ${(whole / copy).toFixed(2)} (${whole.toFixed(2)} ms)`,
+  );
+  console.log(
+    `recompile after an edit, as Compose does / compile: ${(edited / whole).toFixed(2)} (${edited.toFixed(2)} ms)`,
+  );
 
-let n = 0;
-const edited = median(200, () => {
-  n++;
-  const changed = updateSegment(plan, 's5', (s) => ({ ...s, releaseSeconds: 5 + (n % 5) }));
-  compile(changed, LIBRARY_BOOK);
-});
-console.log(
-  `recompile after an edit: ${edited.toFixed(2)} ms, ${(edited / whole).toFixed(2)} of a compile`,
-);
+  const collect = globalThis.gc ?? (() => {});
+  const heap = () => {
+    collect();
+    return process.memoryUsage().heapUsed;
+  };
+  const before = heap();
+  for (let i = 0; i < 1000; i++) compile(plan, LIBRARY_BOOK);
+  console.log(`heap after 1000 compiles / before: ${(heap() / before).toFixed(3)}`);
+}
 
-const collect = globalThis.gc ?? (() => {});
-const heap = () => {
-  collect();
-  return process.memoryUsage().heapUsed;
-};
-const before = heap();
-for (let i = 0; i < 1000; i++) compile(plan, LIBRARY_BOOK);
-console.log(`heap after 1000 compiles / before: ${(heap() / before).toFixed(3)}`);
+/** How far the estimate is off on cues it was not fitted to. */
+async function estimating(language: Language, voice: Voice): Promise<void> {
+  const errors = await Promise.all(
+    sampleOf(language).heldOut.map(async (text) => {
+      const measured = await voice.length({ text, language, wordsPerMinute: 150 });
+      return Math.abs(estimateSpeech(text, language, 150) / measured - 1);
+    }),
+  );
+  errors.sort((a, b) => a - b);
+  const percent = (q: number) => `${(100 * quantile(errors, q)).toFixed(1)} %`;
+  console.log(
+    `speech estimate, ${LANGUAGE_NAMES[language]}, ${errors.length} cues held out: median error ${percent(0.5)}, 95th percentile ${percent(0.95)}`,
+  );
+}
+
+compiling();
+const engine = await espeak();
+if (engine) {
+  const voice = new Voice(engine, path.join(tmpdir(), 'upbeat-bench-speech'));
+  for (const language of LANGUAGES) await estimating(language, voice);
+} else console.log('speech estimate: not measured, espeak-ng is not installed');

@@ -20,7 +20,16 @@ import {
   type StepKind,
   type Totals,
 } from './score';
-import { BEAT_MS, COUNT_IN, type Length, switchMs, talkMs, timesOf, upbeatMs } from './timing';
+import {
+  BEAT_MS,
+  COUNT_IN,
+  type Length,
+  longestWords,
+  switchMs,
+  talkMs,
+  timesOf,
+  upbeatMs,
+} from './timing';
 import { type Turn, turns } from './turns';
 import { carriesLetGo, type Room, type Saying, Wording } from './wording';
 import { workCues } from './work-cues';
@@ -59,13 +68,13 @@ export function lookUp(book: Book, plan: Plan): (id: string, segmentId: string) 
 
 /** Spoken lengths of a class, each text asked for once. */
 export function lengthsOf(plan: Plan, meter: SpeechMeter): Length {
-  const known = new Map<string, number>();
+  const known = { en: new Map<string, number>(), de: new Map<string, number>() };
   return (text, language) => {
-    const key = `${language} ${text}`;
-    let ms = known.get(key);
+    const lengths = known[language];
+    let ms = lengths.get(text);
     if (ms === undefined) {
       ms = meter(text, language, plan.rules.wordsPerMinute);
-      known.set(key, ms);
+      lengths.set(text, ms);
     }
     return ms;
   };
@@ -86,38 +95,52 @@ class Writer {
 
   constructor(private readonly length: Length) {}
 
-  step(turn: Turn, kind: StepKind, side: Side, durationMs: number, more: StepMore = {}): void {
-    const { segment, round, rounds, phase, key } = turn;
-    const end = kind === 'work' ? `work.${side}` : kind;
-    const base = { phase, segmentId: segment.id, moveId: segment.move, round, rounds };
-    this.write({ id: `${key}.${end}`, kind, side, durationMs, ...base, ...more });
+  step(turn: Turn, kind: StepKind, side: Side, durationMs: number, more?: StepMore): void {
+    if (durationMs === 0) return;
+    const step: Step = {
+      id: `${turn.key}.${kind === 'work' ? `work.${side}` : kind}`,
+      kind,
+      phase: turn.phase,
+      segmentId: turn.segment.id,
+      moveId: turn.segment.move,
+      round: turn.round,
+      rounds: turn.rounds,
+      side,
+      startMs: this.at,
+      durationMs,
+    };
+    this.write(more ? Object.assign(step, more) : step);
   }
 
-  write(step: Omit<Step, 'startMs'>): void {
-    if (step.durationMs === 0) return;
-    this.steps.push({ ...step, startMs: this.at });
+  /** Appends a step that begins where the one before ends. */
+  write(step: Step): void {
+    this.steps.push(step);
     this.at += step.durationMs;
   }
 
   /** Lays a cue into the step written last; returns where the next may begin. */
-  cue(saying: Saying, offsetMs: number, fromEnd = false): number {
+  cue(
+    saying: Saying,
+    offsetMs: number,
+    fromEnd = false,
+    durationMs = this.length(saying.text, saying.language),
+  ): number {
     const index = this.steps.length - 1;
     const step = this.steps[index];
     if (!step) throw new Error('a cue needs a step to stand in');
-    const { kind, text, language, also } = saying;
-    const durationMs = this.length(text, language);
-    this.cues.push({
+    const cue: Cue = {
       id: `${step.id}#${this.cues.length}`,
       step: index,
-      kind,
-      text,
-      language,
-      ...(also === undefined ? {} : { also }),
+      kind: saying.kind,
+      text: saying.text,
+      language: saying.language,
       offsetMs,
       startMs: step.startMs + offsetMs,
       durationMs,
       fromEnd,
-    });
+    };
+    if (saying.also !== undefined) cue.also = saying.also;
+    this.cues.push(cue);
     return offsetMs + durationMs + CUE_GAP_MS;
   }
 
@@ -145,14 +168,14 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
   const length = lengthsOf(plan, options.meter ?? estimateSpeech);
   const writer = new Writer(length);
 
+  const longestWordMs = longestWords((n) => length(countWord(phrases, n), language));
+  const everyBeat = thinning(BEAT_MS, longestWordMs(COUNT_IN));
   const countIn = (turn: Turn, stepMs: number) => {
     if (!rules.countIn) return;
-    const words = Array.from({ length: COUNT_IN }, (_, i) => countWord(phrases, i + 1));
-    const every = thinning(BEAT_MS, Math.max(...words.map((w) => length(w, language))));
     for (let n = COUNT_IN; n >= 1; n--) {
-      if ((n - 1) % every) continue;
+      if ((n - 1) % everyBeat) continue;
       const text = countWord(phrases, n);
-      const beats = n === 1 ? 1 : every;
+      const beats = n === 1 ? 1 : everyBeat;
       if (length(text, language) + CUE_GAP_MS > beats * BEAT_MS) {
         writer.omit(turn, 'countIn', text, 'The voice is too slow to say it on its beat.');
       } else writer.cue({ kind: 'countIn', text, language }, stepMs - n * BEAT_MS, true);
@@ -198,8 +221,11 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
         guidance: i === 0 ? wording.guidance() : [],
         formFrom: (round - 1) * sides.length + i,
         length,
+        longestWordMs,
       });
-      for (const cue of work.spoken) writer.cue(cue, cue.offsetMs, cue.fromEnd);
+      for (const { saying, offsetMs, durationMs, fromEnd } of work.spoken) {
+        writer.cue(saying, offsetMs, fromEnd, durationMs);
+      }
       for (const { kind, text } of work.leftOut) {
         writer.omit(turn, kind, text, 'There is no room for it in the work.');
       }
@@ -214,7 +240,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
         out: 0.3 * segment.releaseSeconds,
         pause: 0,
       };
-      writer.step(turn, 'release', 'both', releaseMs, breathing ? { breath } : {});
+      writer.step(turn, 'release', 'both', releaseMs, breathing ? { breath } : undefined);
       if (releaseMs === 0) writer.step(turn, 'rest', 'both', restMs);
       let from = 0;
       for (const saying of [...letGo, ...wording.release(move)]) {
@@ -262,6 +288,7 @@ function questions(plan: Plan, phrases: Phrases, length: Length, writer: Writer)
     round: 1,
     rounds: 1,
     side: 'both',
+    startMs: writer.endMs,
     durationMs,
   });
   const saying: Saying = { kind: 'questions', text: phrases.questions, language: plan.language };

@@ -29,19 +29,18 @@ function way(dose: Dose, counting: Counting): 'up' | 'down' | 'last-five' | 'sil
 /**
  * The counts said aloud in one work part. A count counted down falls so that "one" comes exactly
  * one beat before the end. Breaths are paced by their in and out, not by numbers.
+ * @param longestWordMs length of the longest number word from one up to a number
  */
 export function counts(
   dose: Dose,
   counting: Counting,
-  wordMs: (number: number) => number,
+  longestWordMs: (upTo: number) => number,
 ): Count[] {
   const how = way(dose, counting);
   if (how === 'silent') return [];
   const { count, beatMs } = doseBeats(dose);
   const first = how === 'last-five' ? Math.min(COUNTED_AT_THE_END, count) : count;
-  const words = Array.from({ length: first }, (_, i) => wordMs(i + 1));
-  const every = thinning(beatMs, Math.max(...words));
-  const total = doseMs(dose);
+  const every = thinning(beatMs, longestWordMs(first));
   const said: Count[] = [];
   if (how === 'up') {
     for (let n = every; n <= count; n += every) {
@@ -49,8 +48,10 @@ export function counts(
     }
     return said;
   }
-  for (let n = 1; n <= first; n += every) {
-    said.unshift({ number: n, offsetMs: Math.round(total - n * beatMs), fromEnd: true });
+  const total = doseMs(dose);
+  for (let n = first - ((first - 1) % every); n >= 1; n -= every) {
+    const offsetMs = Math.round(total - n * beatMs);
+    if (offsetMs >= 0) said.push({ number: n, offsetMs, fromEnd: true });
   }
-  return said.filter((c) => c.offsetMs >= 0);
+  return said;
 }

@@ -9,6 +9,17 @@ export const COUNT_IN = 3;
 
 export type Length = (text: string, language: Language) => number;
 
+/** The longest number word from one up to a number, looked up once for each. */
+export function longestWords(numberMs: (n: number) => number): (upTo: number) => number {
+  const longest = [0];
+  return (upTo) => {
+    for (let n = longest.length; n <= upTo; n++) {
+      longest.push(Math.max(longest[n - 1] ?? 0, numberMs(n)));
+    }
+    return longest[upTo] ?? 0;
+  };
+}
+
 /** Time it takes to say some things one after the other, each with its gap. */
 export const talkMs = (sayings: readonly Saying[], length: Length): number =>
   sayings.reduce((sum, s) => sum + length(s.text, s.language) + CUE_GAP_MS, 0);

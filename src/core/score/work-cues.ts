@@ -3,9 +3,11 @@ import { breathMs, type Dose, doseMs, type Language } from '../move';
 import { countWord, type Phrases } from '../speech';
 import { counts } from './counting';
 import { CUE_GAP_MS, Lane } from './lane';
+import type { Length } from './timing';
 import type { Saying, Wording } from './wording';
 
-export interface Spoken extends Saying {
+export interface Spoken {
+  saying: Saying;
   offsetMs: number;
   durationMs: number;
   fromEnd: boolean;
@@ -30,7 +32,8 @@ export interface WorkPart {
   guidance: Saying[];
   /** Which form reminder comes first, so that rounds rotate through them. */
   formFrom: number;
-  length: (text: string, language: Language) => number;
+  length: Length;
+  longestWordMs: (upTo: number) => number;
 }
 
 /**
@@ -44,20 +47,19 @@ export function workCues(part: WorkPart): WorkCues {
   const lane = new Lane(total);
   const spoken: Spoken[] = [];
   const leftOut: Saying[] = [];
-  const put = (saying: Saying, offsetMs: number, fromEnd = false): number => {
-    const durationMs = length(saying.text, saying.language);
+  const put = (saying: Saying, offsetMs: number, durationMs: number, fromEnd = false): number => {
     lane.take(offsetMs, durationMs);
-    spoken.push({ ...saying, offsetMs, durationMs, fromEnd });
+    spoken.push({ saying, offsetMs, durationMs, fromEnd });
     return offsetMs + durationMs + CUE_GAP_MS;
   };
   const putIfFree = (kind: 'count' | 'breath', text: string, offsetMs: number, fromEnd = false) => {
     const saying: Saying = { kind, text, language };
-    if (lane.fits(offsetMs, length(text, language))) put(saying, offsetMs, fromEnd);
+    const ms = length(text, language);
+    if (lane.fits(offsetMs, ms)) put(saying, offsetMs, ms, fromEnd);
     else leftOut.push(saying);
   };
 
-  const wordMs = (n: number) => length(countWord(phrases, n), language);
-  for (const count of counts(dose, part.counting, wordMs)) {
+  for (const count of counts(dose, part.counting, part.longestWordMs)) {
     putIfFree('count', countWord(phrases, count.number), count.offsetMs, count.fromEnd);
   }
   if (dose.kind === 'breaths') {
@@ -72,9 +74,10 @@ export function workCues(part: WorkPart): WorkCues {
 
   let from = CUE_GAP_MS;
   for (const saying of guidance) {
-    const start = lane.nearest(from, length(saying.text, saying.language), from);
+    const ms = length(saying.text, saying.language);
+    const start = lane.nearest(from, ms, from);
     if (start === undefined) leftOut.push(saying);
-    else from = put(saying, start);
+    else from = put(saying, start, ms);
   }
 
   const room = Math.max(0, Math.floor(total / FORM_EVERY_MS) - guidance.length);
@@ -86,7 +89,7 @@ export function workCues(part: WorkPart): WorkCues {
       const ms = length(saying.text, saying.language);
       const start = lane.nearest(Math.max(earliest, Math.round(wish - ms / 2)), ms, earliest);
       if (start === undefined) leftOut.push(saying);
-      else earliest = put(saying, start);
+      else earliest = put(saying, start, ms);
     }
   });
   spoken.sort((a, b) => a.offsetMs - b.offsetMs);

@@ -1,6 +1,6 @@
 import { LIBRARY } from '@library';
 import { describe, expect, it } from 'vitest';
-import { estimateSpeech, measuredMeter, notingMeter, utteranceKey } from '.';
+import { estimateSpeech, measuredMeter, notingMeter, rememberingMeter, utteranceKey } from '.';
 import { syllables } from './estimate';
 
 describe('the estimate of spoken length', () => {
@@ -53,5 +53,15 @@ describe('measured lengths', () => {
     const noting = notingMeter(() => 1);
     for (const text of ['One.', 'Two.', 'One.']) noting.meter(text, 'en', 150);
     expect(noting.asked.map((u) => u.text)).toEqual(['One.', 'Two.']);
+  });
+
+  it('are measured once a text, language and rate where they are remembered', () => {
+    const asked: string[] = [];
+    const meter = rememberingMeter((text, language, rate) =>
+      asked.push(`${text} ${language} ${rate}`),
+    );
+    for (const rate of [150, 150, 160]) for (const l of ['en', 'de'] as const) meter('Go', l, rate);
+    expect(asked).toEqual(['Go en 150', 'Go de 150', 'Go en 160', 'Go de 160']);
+    expect(meter('Go', 'de', 150)).toBe(2);
   });
 });

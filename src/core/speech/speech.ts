@@ -50,3 +50,16 @@ export function measuredMeter(
     source: () => (unknown === 0 ? 'measured' : known === 0 ? 'estimated' : 'mixed'),
   };
 }
+
+/** A meter that measures each text once, for whoever compiles the same class again and again. */
+export function rememberingMeter(meter: SpeechMeter): SpeechMeter {
+  const known = new Map<string, Map<string, number>>();
+  return (text, language, wordsPerMinute) => {
+    const voice = `${language} ${wordsPerMinute}`;
+    const lengths = known.get(voice) ?? new Map<string, number>();
+    known.set(voice, lengths);
+    const length = lengths.get(text) ?? meter(text, language, wordsPerMinute);
+    lengths.set(text, length);
+    return length;
+  };
+}

@@ -3,7 +3,13 @@ import { z } from 'zod';
 import { call, Refused, Unreachable } from '@/browser/api';
 import type { Plan } from '@/core/class';
 import { type Book, compile, type Score } from '@/core/score';
-import { estimateSpeech, measuredMeter, notingMeter, utteranceKey } from '@/core/speech';
+import {
+  estimateSpeech,
+  measuredMeter,
+  notingMeter,
+  rememberingMeter,
+  utteranceKey,
+} from '@/core/speech';
 
 const WAIT_MS = 400;
 const MOST_AT_ONCE = 500;
@@ -16,15 +22,16 @@ const answerSchema = z.object({ lengths: z.array(z.number()).nullable() });
 export function useScore(plan: Plan, book: Book): Score {
   const [lengths, setLengths] = useState<ReadonlyMap<string, number>>(new Map());
   const mute = useRef(false);
+  const [estimate] = useState(() => rememberingMeter(estimateSpeech));
   const { score, unknown } = useMemo(() => {
-    const measured = measuredMeter(lengths, estimateSpeech);
+    const measured = measuredMeter(lengths, estimate);
     const noting = notingMeter(measured.meter);
     const compiled = compile(plan, book, { meter: noting.meter, speechSource: measured.source });
     return {
       score: compiled,
       unknown: noting.asked.filter((u) => !lengths.has(utteranceKey(u))),
     };
-  }, [plan, book, lengths]);
+  }, [plan, book, lengths, estimate]);
 
   useEffect(() => {
     if (unknown.length === 0 || mute.current) return;
