@@ -1,33 +1,17 @@
 import { libraryMove } from '@library';
-import {
-  addSegment,
-  changeRules,
-  emptyPlan,
-  type PhaseName,
-  type Plan,
-  phaseFor,
-  type Rules,
-  type Segment,
-  segmentOf,
-} from '@/core/class';
+import { type ClassLine, classOf, emptyPlan, type Plan } from '@/core/class';
 
-type Line = [move: string, change?: Partial<Omit<Segment, 'id' | 'move'>> & { phase?: PhaseName }];
+type Line = [move: string, change?: Omit<ClassLine, 'move'>];
 
-function assemble(name: string, minutes: number, rules: Partial<Rules>, lines: Line[]): Plan {
-  let plan = changeRules(emptyPlan(name, minutes * 60), rules);
-  lines.forEach(([id, { phase, ...change } = {}], i) => {
-    const move = libraryMove(id);
-    if (!move) throw new Error(`The demo names the move "${id}", which is not in the library.`);
-    const segment = { ...segmentOf(move, `s${i + 1}`), ...change };
-    plan = addSegment(plan, segment, phase ?? phaseFor(move));
-  });
-  return plan;
+function assemble(name: string, minutes: number, lines: Line[]): Plan {
+  const all = lines.map(([move, change]) => ({ move, ...change }));
+  return classOf(emptyPlan(name, minutes * 60), all, libraryMove);
 }
 
 const hold = (seconds: number) => ({ kind: 'hold', seconds }) as const;
 
 /** The classes of the demo studio: a lunchtime choir, people before a night shift, an online group. */
-export const choir: Plan = assemble('Loose jaw before choir', 20, {}, [
+export const choir: Plan = assemble('Loose jaw before choir', 20, [
   ['slow-belly-breaths'],
   ['collarbone-to-crown-tapping'],
   ['shoulder-rolls-both-ways'],
@@ -43,7 +27,7 @@ export const choir: Plan = assemble('Loose jaw before choir', 20, {}, [
   ['warm-palms-over-eyes', { phase: 'close' }],
 ]);
 
-export const nightShift: Plan = assemble('Soft face before the night shift', 30, {}, [
+export const nightShift: Plan = assemble('Soft face before the night shift', 30, [
   [
     'slow-belly-breaths',
     { dose: { kind: 'breaths', breaths: 6, pattern: { in: 4, hold: 0, out: 6, pause: 0 } } },
@@ -70,7 +54,7 @@ export const nightShift: Plan = assemble('Soft face before the night shift', 30,
   ['warm-palms-over-eyes', { phase: 'close' }],
 ]);
 
-export const online: Plan = assemble('Five minutes, cameras on', 5, {}, [
+export const online: Plan = assemble('Five minutes, cameras on', 5, [
   [
     'slow-belly-breaths',
     { dose: { kind: 'breaths', breaths: 2, pattern: { in: 4, hold: 0, out: 6, pause: 0 } } },

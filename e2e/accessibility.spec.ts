@@ -53,6 +53,9 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     '/classes',
     `/classes/${classId}`,
     '/people',
+    '/moves',
+    '/moves/closing-face-drain',
+    '/moves/new',
     `/people/${personId}`,
     `/lead/${held}`,
   ]) {

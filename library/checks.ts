@@ -68,6 +68,9 @@ const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
   ],
   'is written in every language': (move) =>
     LANGUAGES.map((l) => move.text[l] === undefined && `has no ${LANGUAGE_NAMES[l]} words`),
+  'has an easier version': (move) => [
+    move.variants.easier === undefined && 'has no easier version',
+  ],
   'has the same versions in every language': (move) =>
     LANGUAGES.flatMap((l) =>
       (['easier', 'harder'] as const).map((v) => {

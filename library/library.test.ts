@@ -82,8 +82,8 @@ describe('the validator', () => {
     ['no range', { ...good, range: undefined }, /no floor and ceiling/],
     [
       'a version without words',
-      { ...move('smile-pulses'), variants: { easier: {} } },
-      /easier version only in shape/,
+      { ...move('smile-pulses'), variants: { easier: {}, harder: {} } },
+      /harder version only in shape/,
     ],
     [
       'pressing under the eye',

@@ -54,6 +54,7 @@ const usual =
     ...defaults,
     ...ranged,
     ...more,
+    variants: { easier: {}, ...more.variants },
   });
 
 const level = { sides: 'together', head: 'level', surface: 'either', rounds: 1 } as const;
@@ -108,6 +109,20 @@ export const point = usual('point', {
 });
 
 type Version = [what: string, setup: string | string[], short: string];
+/** Easier versions by move id. */
+export type EasierWords = Record<string, Version>;
+
+/** Adds easier versions to the words of moves that have none of their own. */
+export function withEasier(all: AreaWords, easier: EasierWords): AreaWords {
+  return Object.fromEntries(
+    Object.entries(all).map(([id, text]): [string, MoveText] => {
+      const version = easier[id];
+      if (!version || text.easier) return [id, text];
+      const [what, setup, short] = version;
+      return [id, { ...text, easier: { what, setup: [setup].flat(), short } }];
+    }),
+  );
+}
 
 /** The words of one move, in the order they are said. */
 export function words(

@@ -44,6 +44,55 @@ describe('npm run score', () => {
     expect(done.stderr).toContain('phases.arrive[0].segments[0].rounds must be at least 1 round');
   });
 
+  const segment = (change: string): string =>
+    `{"format":"upbeat-class/1","name":"x","slotSeconds":600,"phases":{"work":[{"id":"b","order":"straight","segments":[${change}]}]}}`;
+  const good = (id: string, change = ''): string =>
+    `{"id":"${id}","move":"smile-pulses","dose":{"kind":"hold","seconds":20},"sides":"together","rounds":2,"releaseSeconds":5,"restSeconds":0${change}}`;
+
+  it.each([
+    [
+      'an unknown move',
+      segment(good('s1').replace('smile-pulses', 'moon-walk')),
+      /segments\[0\]\.move names the move "moon-walk"/,
+    ],
+    [
+      'zero rounds',
+      segment(good('s1').replace('"rounds":2', '"rounds":0')),
+      /rounds must be at least 1 round/,
+    ],
+    [
+      'a negative rest',
+      segment(good('s1').replace('"restSeconds":0', '"restSeconds":-3')),
+      /restSeconds must not be negative/,
+    ],
+    [
+      'a 10-hour hold',
+      segment(good('s1').replace('"seconds":20', '"seconds":36000')),
+      /dose\.seconds must be at most 600 seconds/,
+    ],
+    [
+      'a control character in a cue',
+      segment(good('s1', ',"cues":{"letGo":"go\\u0007"}')),
+      /cues\.letGo must not hold control characters/,
+    ],
+    [
+      'two segments with one id',
+      segment(`${good('s1')},${good('s1')}`),
+      /segments\[1\]\.id "s1" is already the id of/,
+    ],
+    ['NaN', segment(good('s1').replace('"rounds":2', '"rounds":NaN')), /not JSON/],
+    [
+      '5 MB of nesting',
+      '['.repeat(5_000_000),
+      /5000000 characters; a plan file has at most 1 000 000/,
+    ],
+  ])('has a message of its own for %s', (_, content, message) => {
+    const done = score(file('bad.upbeat.json', content));
+    expect([done.status, done.stdout]).toEqual([1, '']);
+    expect(done.stderr).toMatch(message);
+    expect(done.stderr.trim().split('\n')).toHaveLength(1);
+  });
+
   it('says in one sentence what is wrong with a file that is no plan at all', () => {
     expect(score(file('broken.json', '{ "name": ')).stderr).toMatch(/not JSON/);
     expect(score(path.join(folder, 'missing.json')).stderr).toMatch(/cannot be read/);

@@ -1,7 +1,8 @@
-import type { AreaWords } from '../shape';
+import { type AreaWords, withEasier } from '../shape';
 import { body } from './body';
 import { breath } from './breath';
 import { cheeks } from './cheeks';
+import { easier } from './easier';
 import { eyes } from './eyes';
 import { forehead } from './forehead';
 import { jaw } from './jaw';
@@ -12,7 +13,7 @@ import { nose } from './nose';
 import { points } from './points';
 import { scalp } from './scalp';
 
-export const words: AreaWords = {
+const usual: AreaWords = {
   ...breath,
   ...body,
   ...scalp,
@@ -26,3 +27,5 @@ export const words: AreaWords = {
   ...massage,
   ...points,
 };
+
+export const words: AreaWords = withEasier(usual, easier);

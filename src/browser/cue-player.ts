@@ -1,4 +1,4 @@
-import type { DueCue } from '@/core/run';
+import type { DueBeat, DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
 import type { Utterance } from '@/core/speech';
 import { speakInBrowser, speechUrl } from './hear';
@@ -9,6 +9,8 @@ export type Sound = 'rendered' | 'browser' | 'tone';
 const FETCHES_AT_ONCE = 4;
 const SAME_TIME_MS = 20;
 const FORGET_AFTER_MS = 60_000;
+const CUE_HZ = 440;
+const BEAT_HZ = 660;
 
 interface Scheduled {
   at: number;
@@ -54,10 +56,14 @@ export class CuePlayer {
     this.fetchNext();
   }
 
-  /** @param now epoch ms on the same clock as the cues' times */
-  follow(due: readonly DueCue[], now: number): void {
-    if (!this.context) return;
-    const keys = new Set(due.map((d) => d.key));
+  /**
+   * @param beats instants that are marked by a tone instead of a count
+   * @param now epoch ms on the same clock as the cues' times
+   */
+  follow(due: readonly DueCue[], beats: readonly DueBeat[], now: number): void {
+    const context = this.context;
+    if (!context) return;
+    const keys = new Set([...due, ...beats].map((d) => d.key));
     for (const [key, entry] of this.scheduled) {
       const passed = entry.at <= now;
       const moved = due.find((d) => d.key === key && Math.abs(d.at - entry.at) > SAME_TIME_MS);
@@ -69,6 +75,11 @@ export class CuePlayer {
     }
     this.fetchAhead(due.map((d) => d.cue));
     for (const d of due) if (!this.scheduled.has(d.key)) this.schedule(d, now);
+    for (const { key, at } of beats) {
+      if (this.scheduled.has(key)) continue;
+      const when = context.currentTime + Math.max(0, at - now) / 1000;
+      this.scheduled.set(key, { at, stop: tone(context, when, BEAT_HZ) });
+    }
   }
 
   /** Falls silent at once and forgets what was scheduled. */
@@ -156,12 +167,12 @@ export class CuePlayer {
 }
 
 /** A soft tone at a time on the audio clock; returns how to take it back. */
-function tone(context: AudioContext, when: number): () => void {
+function tone(context: AudioContext, when: number, frequency = CUE_HZ): () => void {
   const gain = new GainNode(context, { gain: 0 });
   gain.gain.setValueAtTime(0, when);
   gain.gain.linearRampToValueAtTime(0.12, when + 0.02);
   gain.gain.exponentialRampToValueAtTime(0.001, when + 0.35);
-  const oscillator = new OscillatorNode(context, { frequency: 440 });
+  const oscillator = new OscillatorNode(context, { frequency });
   oscillator.connect(gain).connect(context.destination);
   oscillator.start(when);
   oscillator.stop(when + 0.4);

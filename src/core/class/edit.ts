@@ -55,6 +55,29 @@ export function addSegment(
   return { ...plan, phases: { ...plan.phases, [phase]: blocks } };
 }
 
+/** A line of a class to be: a move, and what is different from how the library suggests it. */
+export interface ClassLine extends Partial<Omit<Segment, 'id'>> {
+  move: string;
+  phase?: PhaseName;
+}
+
+/**
+ * A class of the given lines, each in a block of its own, in the phase its move belongs to.
+ * @throws Error for a move that is not found
+ */
+export function classOf(
+  start: Plan,
+  lines: readonly ClassLine[],
+  moveOf: (id: string) => Move | undefined,
+): Plan {
+  return lines.reduce((plan, { phase, ...line }, i) => {
+    const move = moveOf(line.move);
+    if (!move) throw new Error(`There is no move "${line.move}".`);
+    const segment = { ...segmentOf(move, `s${i + 1}`), ...line };
+    return addSegment(plan, segment, phase ?? phaseFor(move));
+  }, start);
+}
+
 export function updateSegment(plan: Plan, id: string, change: (segment: Segment) => Segment): Plan {
   return mapBlocks(plan, (block) => [
     block.segments.some((s) => s.id === id)

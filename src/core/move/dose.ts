@@ -7,7 +7,7 @@ const seconds = (most = MAX_WORK_SECONDS) =>
   z
     .number({ error: 'must be a number of seconds' })
     .positive('must be more than 0 seconds')
-    .max(most, `must be at most ${most} seconds`);
+    .max(most, { error: `must be at most ${most} seconds`, abort: true });
 const times = (what: string, most: number) =>
   z
     .number({ error: `must be a whole number of ${what}` })

@@ -7,6 +7,7 @@ import { eventId, planOf } from '@/core/testing/plans';
 import {
   advance,
   apply,
+  beatsAhead,
   cuesAhead,
   cuesByStep,
   currentCue,
@@ -162,6 +163,17 @@ describe('cues of the moment', () => {
     const second = groups[0]?.[1];
     const { state } = where(twoSided, log(), upbeat.startMs + (second?.offsetMs ?? 0) + 1);
     expect(currentCue(state, groups)).toBe(second);
+  });
+
+  it('marks the beat of a class that does not count aloud, and only while there is work', () => {
+    const plan = planOf([{ move: 'soft-jaw-drop', rounds: 1 }], { counting: 'beat' });
+    const score = compile(plan, LIBRARY_BOOK);
+    const work = at(score, 'work');
+    const { state } = where(score, log(), work.startMs - 500);
+    expect(beatsAhead(state, 11_000).map((b) => b.at - T0 - work.startMs)).toEqual([
+      0, 5000, 10_000,
+    ]);
+    expect(beatsAhead(where(score, log(), 10).state, 1000)).toEqual([]);
   });
 
   it('lists every cue of an undisturbed class once, at its time', () => {

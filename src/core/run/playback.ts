@@ -250,6 +250,29 @@ export function cuesAhead(
   return due.sort((a, b) => a.at - b.at);
 }
 
+export interface DueBeat {
+  key: string;
+  /** Epoch ms. */
+  at: number;
+}
+
+/** The beats that are marked by a tone, from the state's instant on, within a horizon in ms. */
+export function beatsAhead(state: Playback, horizonMs: number): DueBeat[] {
+  const due: DueBeat[] = [];
+  let stepAt = state.at - state.elapsedMs;
+  for (let i = state.index; i < state.queue.length; i++) {
+    const p = state.queue[i];
+    if (!p || stepAt > state.at + horizonMs) break;
+    const { beatMs } = p.step;
+    for (let n = 0; beatMs && n * beatMs < playLengthMs(p); n++) {
+      const at = Math.round(stepAt + n * beatMs);
+      if (at >= state.at && at <= state.at + horizonMs) due.push({ key: `${p.key}~${n}`, at });
+    }
+    stepAt += playLengthMs(p);
+  }
+  return due;
+}
+
 /** The cue of the current step that was started last, if one was. */
 export function currentCue(
   state: Playback,

@@ -1,6 +1,7 @@
 import { LIBRARY_BOOK } from '@library';
 import { describe, expect, it } from 'vitest';
 import type { Block, Plan, Rules, Segment } from '@/core/class';
+import type { Move } from '@/core/move';
 import { type Line, planOf } from '@/core/testing/plans';
 import { compile, lengthOf, QUESTIONS, type Room, type Score } from '.';
 
@@ -162,6 +163,26 @@ describe('two languages in one room', () => {
     const score = scoreOf({ ...plan, second: { language: 'de', how: 'speak' } });
     const counted = score.cues.filter((c) => c.kind === 'count' || c.kind === 'countIn');
     expect(new Set(counted.map((c) => c.language))).toEqual(new Set(['en']));
+  });
+
+  it('leave a move that is written in one language only in that language', () => {
+    const move = { ...LIBRARY_BOOK.move('tall-o-cheek-lift'), id: 'own-o' } as Move;
+    const own = { ...move, text: { en: move.text.en } };
+    const line = planOf([{ move: 'tall-o-cheek-lift', rounds: 1 }]).phases.work;
+    const work = line.map((b) => ({
+      ...b,
+      segments: b.segments.map((s) => ({ ...s, move: 'own-o' })),
+    }));
+    const german: Plan = {
+      ...plan,
+      language: 'de',
+      moves: [own],
+      phases: { ...plan.phases, work },
+    };
+    const score = scoreOf({ ...german, second: { language: 'de', how: 'speak' } });
+    const spoken = score.cues.filter((c) => c.kind === 'announce' || c.kind === 'setup');
+    expect(new Set(spoken.map((c) => c.language))).toEqual(new Set(['en']));
+    expect(said(score, 'announce')).toHaveLength(1);
   });
 
   it('can be led in German alone', () => {

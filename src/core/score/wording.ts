@@ -38,8 +38,11 @@ export class Wording {
       phrases: phrasesOf(language),
       text: ownWords(variantText(move, language, turn.variant), own ? turn : undefined),
     });
-    this.main = voice(plan.language, true);
-    this.second = plan.second && voice(plan.second.language, false);
+    /** A move that is not written in the language of the class is led in English throughout. */
+    const main = move.text[plan.language] ? plan.language : 'en';
+    const other = plan.second?.language;
+    this.main = voice(main, true);
+    this.second = other && other !== main && move.text[other] ? voice(other, false) : undefined;
   }
 
   /** One saying a language that is spoken; a second language that is only shown stands beside it. */

@@ -1,29 +1,18 @@
 import { libraryMove } from '@library';
 import {
-  addSegment,
+  type ClassLine,
   changeRules,
+  classOf,
   emptyPlan,
   type Plan,
-  phaseFor,
   type Rules,
-  type Segment,
-  segmentOf,
 } from '@/core/class';
 
-export interface Line extends Partial<Omit<Segment, 'id'>> {
-  move: string;
-}
+export type Line = ClassLine;
 
-/** A class of the given lines, each in a block of its own in the phase its move belongs to. */
-export function planOf(lines: Line[], rules: Partial<Rules> = {}, slotSeconds = 1200): Plan {
-  let plan = changeRules(emptyPlan('A class', slotSeconds), rules);
-  lines.forEach((line, i) => {
-    const move = libraryMove(line.move);
-    if (!move) throw new Error(`no move ${line.move}`);
-    plan = addSegment(plan, { ...segmentOf(move, `s${i + 1}`), ...line }, phaseFor(move));
-  });
-  return plan;
-}
+/** A class of the given lines from the library. */
+export const planOf = (lines: Line[], rules: Partial<Rules> = {}, slotSeconds = 1200): Plan =>
+  classOf(changeRules(emptyPlan('A class', slotSeconds), rules), lines, libraryMove);
 
 /** An id such as devices make for their events. */
 export const eventId = (n: number): string =>

@@ -8,6 +8,8 @@ import {
   type Rules,
   rulesSchema,
 } from '@/core/class';
+import { parseSeconds } from '@/core/formats';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
 import { AmountField } from '../kit/amount-field';
 
 const EXPLAIN_NAMES: Record<Explain, string> = {
@@ -29,6 +31,13 @@ export interface RulesPanelProps {
   plan: Plan;
   edit: (change: (plan: Plan) => Plan, key?: string) => void;
   settle: () => void;
+}
+
+function withSecond(plan: Plan, chosen: string): Plan {
+  const { second: _, ...rest } = plan;
+  const [how, language] = chosen.split(' ');
+  if (how !== 'speak' && how !== 'show') return rest;
+  return { ...rest, second: { how, language: language as Language } };
 }
 
 /** The house rules of a class. */
@@ -72,6 +81,38 @@ export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
             ))}
           </select>
         </label>
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">Speak</span>
+          <select
+            className="select w-full"
+            value={plan.language}
+            onChange={(e) => edit((p) => ({ ...p, language: e.target.value as Language }))}
+          >
+            {LANGUAGES.map((l) => (
+              <option key={l} value={l}>
+                {LANGUAGE_NAMES[l]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">Second language</span>
+          <select
+            className="select w-full"
+            value={plan.second ? `${plan.second.how} ${plan.second.language}` : ''}
+            onChange={(e) => edit((p) => withSecond(p, e.target.value))}
+          >
+            <option value="">none</option>
+            {LANGUAGES.filter((l) => l !== plan.language).flatMap((l) => [
+              <option key={`speak ${l}`} value={`speak ${l}`}>
+                {LANGUAGE_NAMES[l]}, spoken after
+              </option>,
+              <option key={`show ${l}`} value={`show ${l}`}>
+                {LANGUAGE_NAMES[l]}, only shown
+              </option>,
+            ])}
+          </select>
+        </label>
         <label className="flex items-center gap-2">
           <input
             type="checkbox"
@@ -87,6 +128,15 @@ export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
             unit="s"
             value={rules.settleSeconds}
             onChange={(n) => change({ settleSeconds: n }, 'settle')}
+            onSettle={settle}
+          />
+          <AmountField
+            label="Time for questions"
+            unit="s"
+            value={rules.closingSeconds}
+            parse={(text) => parseSeconds(text)}
+            help="seconds, such as 120, or 2 min"
+            onChange={(n) => change({ closingSeconds: n }, 'closing')}
             onSettle={settle}
           />
           <AmountField

@@ -2,7 +2,8 @@
 
 import { Plus, Search } from 'lucide-react';
 import { type RefObject, useState } from 'react';
-import { AREA_NAMES, KIND_NAMES, KINDS, type Kind, type Move, moveText } from '@/core/move';
+import { AREA_NAMES, type Kind, type Move, moveText } from '@/core/move';
+import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
 import { areasOf, NO_FILTER, passes } from '../moves/find';
 
@@ -41,21 +42,9 @@ export function Shelf({ moves, onAdd, searchRef }: ShelfProps) {
           </kbd>
         </label>
       </form>
-      <fieldset className="mt-2 flex flex-wrap gap-1">
-        <legend className="sr-only">Only moves of a kind</legend>
-        {KINDS.map((k) => (
-          <button
-            key={k}
-            type="button"
-            aria-pressed={kind === k}
-            aria-label={`Only ${KIND_NAMES[k]}`}
-            onClick={() => setKind(kind === k ? null : k)}
-            className={`rounded-lg p-0.5 ${kind === k ? 'ring-base-content ring-2' : ''}`}
-          >
-            <KindGlyph kind={k} />
-          </button>
-        ))}
-      </fieldset>
+      <div className="mt-2">
+        <KindFilter kind={kind} onChange={setKind} />
+      </div>
       <ul className="divide-base-300 mt-2 min-h-0 flex-1 divide-y overflow-y-auto pr-1 lg:max-h-[70vh]">
         {shown.map((move) => (
           <li key={move.id}>

@@ -121,7 +121,7 @@ export function Stage(props: StageProps) {
             </div>
           </div>
           <CueText
-            now={currentCue(state, groups, worthReading)?.text}
+            now={currentCue(state, groups, worthReading)}
             next={ahead.slice(0, 2).map((d) => ({ key: d.key, text: d.cue.text }))}
           />
           <div className="mt-auto pt-3 max-md:hidden">
@@ -236,18 +236,13 @@ function FinishLine({
   );
 }
 
-function CueText({
-  now,
-  next,
-}: {
-  now: string | undefined;
-  next: { key: string; text: string }[];
-}) {
+function CueText({ now, next }: { now: Cue | undefined; next: { key: string; text: string }[] }) {
   return (
     <div className="mt-2 min-h-32">
       <p className="text-[2rem] leading-tight font-semibold text-balance" data-testid="cue">
-        {now ?? ''}
+        {now?.text ?? ''}
       </p>
+      {now?.also && <p className="quiet mt-1 text-2xl leading-tight">{now.also}</p>}
       <ul className="quiet mt-3 grid gap-1 text-xl">
         {next.map(({ key, text }) => (
           <li key={key} className="line-clamp-1">

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
-import { cuesAhead, cuesByStep, type Playback } from '@/core/run';
+import { beatsAhead, cuesAhead, cuesByStep, type Playback } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
 
 const SCHEDULE_AHEAD_MS = 6_000;
@@ -35,7 +35,11 @@ export function useCues(score: Score, state: Playback, bends: number): Cues {
       heard.current = bends;
     }
     if (state.status === 'running') {
-      speaking.follow(cuesAhead(state, groups, SCHEDULE_AHEAD_MS), state.at);
+      speaking.follow(
+        cuesAhead(state, groups, SCHEDULE_AHEAD_MS),
+        beatsAhead(state, SCHEDULE_AHEAD_MS),
+        state.at,
+      );
       const from = state.queue[state.index]?.planned ?? 0;
       speaking.fetchAhead(groups.slice(from, from + 4).flat());
     }

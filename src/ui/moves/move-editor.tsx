@@ -260,11 +260,13 @@ export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
             onChange={(letGo) => setMove((m) => withEnglish(m, { letGo }))}
           />
           {problems.length > 0 && (
-            <ul role="alert" className="text-error font-medium">
-              {problems.map((problem) => (
-                <li key={problem}>{problem}</li>
-              ))}
-            </ul>
+            <div role="alert">
+              <ul className="text-error font-medium">
+                {problems.map((problem) => (
+                  <li key={problem}>{problem}</li>
+                ))}
+              </ul>
+            </div>
           )}
           <button type="submit" className="btn btn-primary justify-self-start" disabled={saving}>
             Save the move

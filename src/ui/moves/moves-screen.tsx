@@ -7,8 +7,6 @@ import {
   AREA_NAMES,
   type Area,
   doseLabel,
-  KIND_NAMES,
-  KINDS,
   type Move,
   moveText,
   PURPOSE_NAMES,
@@ -17,6 +15,7 @@ import {
 } from '@/core/move';
 import { Empty } from '../kit/empty';
 import { FaceDial } from '../kit/face-dial';
+import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
 import { Page } from '../kit/page';
 import { areasOf, type Filter, NEEDS, type Need, NO_FILTER, passes } from './find';
@@ -58,21 +57,9 @@ export function MovesScreen({ moves, own }: MovesScreenProps) {
               onChange={(e) => change({ typed: e.target.value })}
             />
           </label>
-          <fieldset className="mt-3 flex flex-wrap gap-1">
-            <legend className="sr-only">Only moves of a kind</legend>
-            {KINDS.map((kind) => (
-              <button
-                key={kind}
-                type="button"
-                aria-pressed={filter.kind === kind}
-                aria-label={`Only ${KIND_NAMES[kind]}`}
-                onClick={() => change({ kind: filter.kind === kind ? null : kind })}
-                className={`rounded-lg p-0.5 ${filter.kind === kind ? 'ring-base-content ring-2' : ''}`}
-              >
-                <KindGlyph kind={kind} size={34} />
-              </button>
-            ))}
-          </fieldset>
+          <div className="mt-3">
+            <KindFilter kind={filter.kind} onChange={(kind) => change({ kind })} size={34} />
+          </div>
           <FaceDial
             size={300}
             fill={Object.fromEntries(filter.areas.map((area) => [area, 1]))}

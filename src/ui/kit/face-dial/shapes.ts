@@ -7,17 +7,6 @@ import type { Area } from '@/core/move';
  */
 export const VIEW_BOX = '0 0 400 500';
 
-export const FACE = {
-  hairline: 112,
-  browLine: 196,
-  noseBase: 280,
-  chin: 364,
-  left: 100,
-  right: 300,
-  eyeWidth: 40,
-  innerEyes: [180, 220],
-} as const;
-
 /** Clockwise from the crown, closed: the outline that also serves as the timer. */
 export const HEAD =
   'M200,66 C264,66 304,110 304,182 C304,226 298,258 286,290 C271,332 240,366 200,366 C160,366 129,332 114,290 C102,258 96,226 96,182 C96,110 136,66 200,66 Z';
@@ -26,7 +15,7 @@ export const HEAD =
 export const HALF_LINES = {
   ear: 'M98,200 C82,186 74,206 80,230 C84,250 92,262 104,258',
   brow: 'M134,198 C143,187 164,183 180,191',
-  lid: 'M138,217 C147,206 172,206 182,217',
+  lid: 'M140,217 C149,206 171,206 180,217',
   lowerLid: 'M147,223 C154,226.5 166,226.5 173,223',
   neck: 'M160,356 C162,394 154,408 132,418 C104,430 76,436 48,452',
   collarbone: 'M92,462 C126,452 160,454 188,468',
