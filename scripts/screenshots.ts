@@ -25,6 +25,12 @@ async function pictures(): Promise<void> {
   await page.getByRole('button', { name: /Braced brow, slow blink/, expanded: false }).click();
   await page.evaluate(() => scrollTo(0, 0));
   await shoot('compose');
+  await page.goto(`${url}/moves`);
+  await page.getByRole('button', { name: 'jaw', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await shoot('moves');
+  await page.goto(`${url}/moves/closing-face-drain`);
+  await shoot('move');
   await page.goto(`${url}/people`);
   await shoot('people');
   await page.getByRole('link', { name: 'Marit' }).click();
