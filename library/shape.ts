@@ -107,36 +107,3 @@ export const point = usual('point', {
   demands: ['strongPoint'],
   purposes: ['calm'],
 });
-
-type Version = [what: string, setup: string | string[], short: string];
-/** Easier versions by move id. */
-export type EasierWords = Record<string, Version>;
-
-/** Adds easier versions to the words of moves that have none of their own. */
-export function withEasier(all: AreaWords, easier: EasierWords): AreaWords {
-  return Object.fromEntries(
-    Object.entries(all).map(([id, text]): [string, MoveText] => {
-      const version = easier[id];
-      if (!version || text.easier) return [id, text];
-      const [what, setup, short] = version;
-      return [id, { ...text, easier: { what, setup: [setup].flat(), short } }];
-    }),
-  );
-}
-
-/** The words of one move, in the order they are said. */
-export function words(
-  name: string,
-  setup: string[],
-  short: string,
-  form: string[],
-  letGo: string,
-  versions: { easier?: Version; harder?: Version } = {},
-): MoveText {
-  const version = (v: Version | undefined) =>
-    v && { what: v[0], setup: [v[1]].flat(), short: v[2] };
-  const text: MoveText = { name, setup, short, form, letGo };
-  const easier = version(versions.easier);
-  const harder = version(versions.harder);
-  return { ...text, ...(easier && { easier }), ...(harder && { harder }) };
-}

@@ -1,19 +1,18 @@
-import { type AreaWords, withEasier } from '../shape';
-import { body } from './body';
-import { breath } from './breath';
-import { cheeks } from './cheeks';
-import { easier } from './easier';
-import { eyes } from './eyes';
-import { forehead } from './forehead';
-import { jaw } from './jaw';
-import { massage } from './massage';
-import { mouth } from './mouth';
-import { neck } from './neck';
-import { nose } from './nose';
-import { points } from './points';
-import { scalp } from './scalp';
+import type { AreaWords } from '../shape';
+import body from './body.json';
+import breath from './breath.json';
+import cheeks from './cheeks.json';
+import eyes from './eyes.json';
+import forehead from './forehead.json';
+import jaw from './jaw.json';
+import massage from './massage.json';
+import mouth from './mouth.json';
+import neck from './neck.json';
+import nose from './nose.json';
+import points from './points.json';
+import scalp from './scalp.json';
 
-const usual: AreaWords = {
+export const words: AreaWords = {
   ...breath,
   ...body,
   ...scalp,
@@ -27,5 +26,3 @@ const usual: AreaWords = {
   ...massage,
   ...points,
 };
-
-export const words: AreaWords = withEasier(usual, easier);
