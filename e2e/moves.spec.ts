@@ -56,7 +56,7 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await page.getByRole('button', { name: 'Save the move' }).click();
   await expect(page).toHaveURL(/\/moves\/own-harbour-smile$/);
   await page.getByRole('link', { name: 'Change', exact: true }).click();
-  await page.getByLabel('Rounds').fill('2');
+  await page.getByLabel('Rounds', { exact: true }).fill('2');
   await page.getByRole('button', { name: 'Save the move' }).click();
   await expect(page.getByText('20 × 1 s × 2')).toBeVisible();
 

@@ -1,0 +1,55 @@
+import { addMove, expect, makeClass, saved, stored, test } from './harness';
+
+test('a class is led in German with English beside it, and ends with time for questions', async ({
+  studio: page,
+}) => {
+  await makeClass(page, 'Zwei Sprachen', 10);
+  await addMove(page, 'folded lip');
+  const length = page.getByTestId('length');
+  const before = await length.textContent();
+  await page.getByText('House rules').click();
+  await page.getByLabel('Speak').selectOption('German');
+  await expect(
+    page.getByRole('button', { name: /Gefaltete Lippen drücken/, expanded: true }),
+  ).toBeVisible();
+  await page.getByLabel('Second language').selectOption('English, only shown');
+  await page.getByLabel('Time for questions').fill('2 min');
+  await expect(length).not.toHaveText(before ?? '');
+  await saved(page);
+  await page.getByRole('button', { name: 'Lead class' }).click();
+  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  await expect(page.getByTestId('cue')).toHaveText(/Gefaltete Lippen drücken/);
+  await expect(page.getByText('Folded lip press. 3 rounds of 10 seconds.')).toBeVisible();
+});
+
+test('the rules of a school change what is said and how long it takes', async ({
+  studio: page,
+}) => {
+  await makeClass(page, 'Schools', 10);
+  await addMove(page, 'tall o');
+  const talk = page.getByTestId('total-talk');
+  await page.getByText('House rules').click();
+  const measured = async (choose: () => Promise<unknown>) => {
+    await choose();
+    await page.getByText('Speech measured in the voice of this machine').waitFor();
+    const [minutes = 0, seconds = 0] = (await talk.textContent())?.split(':').map(Number) ?? [];
+    return minutes * 60 + seconds;
+  };
+  const full = await measured(() =>
+    page.getByLabel('Explain').selectOption('in full first, short after'),
+  );
+  const names = await measured(() => page.getByLabel('Explain').selectOption('names only'));
+  expect(names).toBeLessThan(full);
+  const counted = await measured(() =>
+    page.getByLabel('Count', { exact: true }).selectOption('all of it, up'),
+  );
+  expect(counted).toBeGreaterThan(names);
+  const silent = await measured(() =>
+    page.getByLabel('Count', { exact: true }).selectOption('not aloud'),
+  );
+  expect(silent).toBeLessThan(counted);
+  await page.getByLabel('Version').selectOption('harder');
+  await page.getByText('Cues', { exact: true }).click();
+  await expect(page.getByLabel(/^Set-up/)).toHaveValue(/pulse the cheeks/);
+});

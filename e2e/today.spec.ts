@@ -1,0 +1,76 @@
+import { enterDemo, expect, NOON, test } from './harness';
+
+test('a cancelled session neither breaks a streak nor can be led', async ({
+  app,
+  studio: page,
+}) => {
+  const { id: classId, studio_id } = await app
+    .db('classes')
+    .whereRaw("plan->>'name' = 'Loose jaw before choir'")
+    .first('id', 'studio_id');
+  const sessionId = crypto.randomUUID();
+  await app.db('sessions').insert({
+    id: sessionId,
+    studio_id,
+    class_id: classId,
+    starts_at: new Date(NOON + 5 * 3_600_000),
+    status: 'planned',
+    created_at: new Date(NOON),
+  });
+  await page.goto('/people');
+  const marit = page.getByRole('row', { name: /^Marit/ });
+  const before = await marit.textContent();
+  await page.goto('/');
+  const card = page.getByRole('article').filter({ hasText: '17:00' });
+  await card.getByRole('button', { name: 'Cancel this session' }).click();
+  await expect(card.getByText('Cancelled')).toBeVisible();
+  await page.goto('/people');
+  expect(await marit.textContent()).toBe(before);
+  await page.getByRole('link', { name: 'Marit' }).click();
+  await expect(page.getByText('cancelled, does not count').last()).toBeAttached();
+  await page.goto(`/lead/${sessionId}`);
+  await expect(page).toHaveURL(/\/$/);
+});
+
+test('a studio where nothing has happened yet says what will stand where', async ({
+  app,
+  page,
+}) => {
+  app.runClock(NOON);
+  await enterDemo(page);
+  const { id: demo } = await app.db('studios').where({ is_demo: true }).first('id');
+  const { id: teacher } = await app.db('teachers').where({ studio_id: demo }).first('id');
+  const empty = crypto.randomUUID();
+  await app.db('studios').insert({
+    id: empty,
+    name: 'New hall',
+    time_zone: 'Europe/Dublin',
+    created_at: new Date(NOON),
+  });
+  await app.db('teachers').where({ id: teacher }).update({ studio_id: empty });
+  try {
+    for (const [path, words] of [
+      ['/', 'No session today'],
+      ['/classes', 'No classes yet'],
+      ['/people', 'Nobody on the register yet'],
+    ] as const) {
+      await page.goto(path);
+      await expect(page.getByText(words)).toBeVisible();
+    }
+    await page.goto('/moves');
+    await expect(page.getByText('130 of 130 moves')).toBeVisible();
+  } finally {
+    await app.db('teachers').where({ id: teacher }).update({ studio_id: demo });
+  }
+});
+
+test('somebody without a name is not taken in, and what was typed stays', async ({
+  studio: page,
+}) => {
+  await page.goto('/people');
+  await page.getByLabel('Name, as they like to be called').fill('   ');
+  await page.getByLabel('Contact, if they wish').fill('harbour lane');
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(page.getByText('Write the name they like to be called by.')).toBeVisible();
+  await expect(page.getByLabel('Contact, if they wish')).toHaveValue('harbour lane');
+});

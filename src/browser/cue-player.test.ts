@@ -1,0 +1,194 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { DueCue } from '@/core/run';
+import type { Cue } from '@/core/score';
+import { CuePlayer, type Sound } from './cue-player';
+
+/** An audio output that only notes what is asked of it, on a clock the test sets. */
+class FakeOutput {
+  static now = 10;
+  static started: { when: number; source: string; stopped: boolean }[] = [];
+  state = 'running';
+  destination = {};
+  get currentTime() {
+    return FakeOutput.now;
+  }
+  async resume() {}
+  async close() {}
+  async decodeAudioData(data: ArrayBuffer) {
+    return { name: new TextDecoder().decode(data) };
+  }
+}
+
+class FakeSource {
+  private readonly source: string;
+  constructor(_: unknown, options: { buffer?: { name: string }; frequency?: number }) {
+    this.source = options.buffer?.name ?? `tone ${options.frequency}`;
+  }
+  connect(to: unknown) {
+    return to;
+  }
+  start(when: number) {
+    FakeOutput.started.push({ when, source: this.source, stopped: false });
+  }
+  stop(when?: number) {
+    if (when !== undefined) return;
+    const last = FakeOutput.started.findLast((s) => s.source === this.source);
+    if (last) last.stopped = true;
+  }
+}
+
+class FakeGain {
+  gain = {
+    setValueAtTime: () => {},
+    linearRampToValueAtTime: () => {},
+    exponentialRampToValueAtTime: () => {},
+  };
+  connect(to: unknown) {
+    return to;
+  }
+}
+
+/** The server's answer for a cue: its text as audio, or a refusal. */
+let answer: (text: string) => Response;
+
+beforeEach(() => {
+  FakeOutput.now = 10;
+  FakeOutput.started = [];
+  answer = (text) => new Response(text);
+  vi.stubGlobal('AudioContext', FakeOutput);
+  vi.stubGlobal('AudioBufferSourceNode', FakeSource);
+  vi.stubGlobal('OscillatorNode', FakeSource);
+  vi.stubGlobal('GainNode', FakeGain);
+  vi.stubGlobal('fetch', async (url: string) =>
+    answer(new URL(url, 'http://x').searchParams.get('text') ?? ''),
+  );
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const cue = (text: string): Cue => ({
+  id: text,
+  step: 0,
+  kind: 'form',
+  text,
+  language: 'en',
+  offsetMs: 0,
+  startMs: 0,
+  durationMs: 500,
+  fromEnd: false,
+});
+const due = (text: string, at: number): DueCue => ({ key: text, cue: cue(text), at });
+const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
+const heard = () => FakeOutput.started.filter((s) => !s.stopped).map((s) => [s.source, s.when]);
+
+async function ready(texts: string[], onSound?: (sound: Sound) => void): Promise<CuePlayer> {
+  const player = new CuePlayer(150, onSound);
+  await player.unlock();
+  player.fetchAhead(texts.map(cue));
+  await settled();
+  return player;
+}
+
+describe('the cue player', () => {
+  it('schedules each cue once, at its place on the audio clock', async () => {
+    const player = await ready(['a', 'b']);
+    const plan = [due('a', 1000), due('b', 3500)];
+    player.follow(plan, [], 0);
+    player.follow(plan, [], 100);
+    expect(heard()).toEqual([
+      ['a', 11],
+      ['b', 13.5],
+    ]);
+  });
+
+  it('takes a cue back that is no longer due, and leaves one alone that has begun', async () => {
+    const player = await ready(['a', 'b']);
+    player.follow([due('a', 100), due('b', 3000)], [], 0);
+    player.follow([], [], 500);
+    expect(heard()).toEqual([['a', 10.1]]);
+  });
+
+  it('moves a cue along when the work is made longer', async () => {
+    const player = await ready(['one']);
+    player.follow([due('one', 4000)], [], 0);
+    player.follow([due('one', 14_000)], [], 1000);
+    expect(FakeOutput.started.map((s) => [s.when, s.stopped])).toEqual([
+      [14, true],
+      [23, false],
+    ]);
+  });
+
+  it('does not mind a measurement of the clock that differs by a hair', async () => {
+    const player = await ready(['a']);
+    player.follow([due('a', 1000)], [], 0);
+    player.follow([due('a', 1010)], [], 0);
+    expect(FakeOutput.started).toHaveLength(1);
+  });
+
+  it('falls silent at once, and says everything again after', async () => {
+    const player = await ready(['a']);
+    player.follow([due('a', 1000)], [], 0);
+    player.silence();
+    expect(heard()).toEqual([]);
+    player.follow([due('a', 1000)], [], 0);
+    expect(heard()).toEqual([['a', 11]]);
+  });
+
+  it('says nothing before it was unlocked by a press', () => {
+    const player = new CuePlayer(150);
+    player.follow([due('a', 1000)], [], 0);
+    expect(FakeOutput.started).toEqual([]);
+  });
+
+  it('marks beats by a tone, each once', async () => {
+    const player = await ready([]);
+    const beats = [0, 1000, 2000].map((at) => ({ key: `beat ${at}`, at }));
+    player.follow([], beats, 0);
+    player.follow([], beats.slice(1), 500);
+    expect(heard().map(([, when]) => when)).toEqual([10, 11, 12]);
+    expect(new Set(heard().map(([source]) => source)).size).toBe(1);
+  });
+
+  it('marks cues by tones where neither the server nor the browser has a voice', async () => {
+    const sounds: Sound[] = [];
+    answer = () => new Response('no voice', { status: 503 });
+    const player = await ready(['a'], (sound) => sounds.push(sound));
+    player.follow([due('a', 1000)], [], 0);
+    expect(sounds).toEqual(['tone']);
+    expect(heard()).toEqual([['tone 440', 11]]);
+  });
+
+  it("speaks with the browser's voice at the cue's time where only the server has none", async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const spoken: string[] = [];
+    vi.stubGlobal('speechSynthesis', {
+      getVoices: () => ['one'],
+      speak: (u: { text: string }) => spoken.push(u.text),
+      cancel: () => {},
+    });
+    vi.stubGlobal(
+      'SpeechSynthesisUtterance',
+      class {
+        constructor(readonly text: string) {}
+      },
+    );
+    answer = () => new Response('no voice', { status: 503 });
+    const player = new CuePlayer(150);
+    await player.unlock();
+    player.fetchAhead([cue('a')]);
+    await vi.waitFor(() => expect(player.sound).toBe('browser'));
+    player.follow([due('a', 1000), due('b', 2000)], [], 0);
+    vi.advanceTimersByTime(1000);
+    expect(spoken).toEqual(['a']);
+    player.silence();
+    vi.advanceTimersByTime(5000);
+    expect(spoken).toEqual(['a']);
+    vi.useRealTimers();
+  });
+
+  it('leaves out a cue whose audio has not come yet instead of saying it late', async () => {
+    answer = (text) => (text === 'slow' ? new Response('', { status: 404 }) : new Response(text));
+    const player = await ready(['slow', 'a']);
+    player.follow([due('slow', 500), due('a', 1000)], [], 0);
+    expect(heard()).toEqual([['a', 11]]);
+  });
+});

@@ -1,0 +1,87 @@
+import { LIBRARY, libraryMove } from '@library';
+import { describe, expect, it } from 'vitest';
+import { type Move, moveSchema } from '@/core/move';
+import { copyOf, emptyMove, englishOf, nameOf, ownId, withEnglish } from './draft';
+import { areasOf, type Filter, NO_FILTER, passes } from './find';
+
+const found = (filter: Partial<Filter>): Move[] =>
+  LIBRARY.filter((move) => passes(move, { ...NO_FILTER, ...filter }));
+const ids = (filter: Partial<Filter>) => found(filter).map((m) => m.id);
+
+describe('finding a move', () => {
+  it('shows everything until something is asked for', () => {
+    expect(found({})).toHaveLength(LIBRARY.length);
+  });
+
+  it('goes by every typed word, in any order, in names of either language, areas and muscles', () => {
+    expect(ids({ typed: 'lift cheek tall' })).toEqual(['tall-o-cheek-lift']);
+    expect(ids({ typed: 'hohes o' })).toEqual(['tall-o-cheek-lift']);
+    expect(ids({ typed: 'trapezius' })).toContain('shoulder-rolls-both-ways');
+    expect(ids({ typed: 'between the brows' })).toContain('brow-pinches');
+    expect(ids({ typed: 'xyzzy' })).toEqual([]);
+  });
+
+  it('goes by kind and by purpose', () => {
+    expect(found({ kind: 'breath' }).every((m) => m.kind === 'breath')).toBe(true);
+    expect(found({ purpose: 'voice' }).every((m) => m.purposes.includes('voice'))).toBe(true);
+  });
+
+  it('goes by areas, of several any one', () => {
+    const nose = found({ areas: ['nose'] });
+    const both = found({ areas: ['nose', 'ears'] });
+    expect(nose.every((m) => m.areas.nose)).toBe(true);
+    expect(both.length).toBeGreaterThan(nose.length);
+  });
+
+  it('knows what a move needs', () => {
+    expect(found({ need: 'noHands' }).every((m) => m.hands === 'free')).toBe(true);
+    expect(found({ need: 'noOil' }).some((m) => m.props.includes('oil'))).toBe(false);
+    expect(ids({ need: 'noProps' })).not.toContain('pen-under-nose');
+    expect(ids({ need: 'chinLevel' })).toContain('anchored-jaw-forward');
+    expect(found({ need: 'dry' }).every((m) => m.surface === 'dry')).toBe(true);
+  });
+
+  it('lists the areas of a move with the most worked one first', () => {
+    const move = libraryMove('finger-resisted-chin-scoop');
+    expect(move && areasOf(move)).toEqual(['chin', 'mouth', 'jaw']);
+  });
+});
+
+describe("a move of a teacher's own", () => {
+  const smile = libraryMove('smile-pulses') as Move;
+
+  it('gets an id from its name that nobody else has', () => {
+    expect(ownId('Harbour smile!', new Set())).toBe('own-harbour-smile');
+    expect(ownId('Harbour smile', new Set(['own-harbour-smile']))).toBe('own-harbour-smile-2');
+    expect(ownId('Über-Lächeln', new Set())).toBe('own-u-ber-la-cheln');
+    expect(ownId('***', new Set())).toBe('own-move');
+  });
+
+  it('copied from another says so in every language, and leaves the other alone', () => {
+    const copy = copyOf(smile);
+    expect([copy.text.en?.name, copy.text.de?.name]).toEqual([
+      'Smile pulses, my way',
+      'Lächelpulse, my way',
+    ]);
+    expect(nameOf(smile)).toBe('Smile pulses');
+  });
+
+  it('keeps its other languages when the English words change', () => {
+    const changed = withEnglish(smile, { letGo: 'Let it sail.' });
+    expect(englishOf(changed).letGo).toBe('Let it sail.');
+    expect(changed.text.de).toBe(smile.text.de);
+  });
+
+  it('is not complete before it has words and an area', () => {
+    const fields = moveSchema.safeParse(emptyMove).error?.issues.map((i) => i.path.join('.')) ?? [];
+    expect(fields).toEqual(
+      expect.arrayContaining([
+        'areas',
+        'text.en.name',
+        'text.en.setup',
+        'text.en.form',
+        'text.en.letGo',
+      ]),
+    );
+  });
+});
