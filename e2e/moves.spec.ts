@@ -70,5 +70,5 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await page.getByRole('button', { name: 'Remove' }).click();
   await expect(page.getByText(/used in Five minutes, cameras on/)).toBeVisible();
   await page.goto('/moves');
-  await expect(page.getByText('your own')).toBeVisible();
+  await expect(page.getByText('your own', { exact: true })).toBeVisible();
 });
