@@ -35,7 +35,7 @@ export default {
     {
       name: 'server-knows-no-screen',
       severity: 'error',
-      from: { path: layer('server') },
+      from: { path: layer('server'), pathNot: '\\.test\\.ts$' },
       to: {
         path: [layer('app'), layer('ui'), layer('browser'), 'node_modules/(react|react-dom|next)/'],
       },

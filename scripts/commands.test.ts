@@ -3,7 +3,7 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 import { freePort, isFree, until } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { single, Tally } from './lib/suites.mjs';
@@ -74,6 +74,7 @@ describe('the database cluster', () => {
 
 describe('the closing line of the tests', () => {
   it('adds up all suites, and a suite that breaks counts as a failure', async () => {
+    const quiet = vi.spyOn(process.stdout, 'write').mockReturnValue(true);
     const tally = new Tally();
     await tally.suite('good', async () => ({ passed: 7, failed: 0 }));
     await tally.suite('mixed', async () => ({ passed: 1, failed: 2 }));
@@ -81,6 +82,7 @@ describe('the closing line of the tests', () => {
       throw new Error('no report');
     });
     await tally.suite('check', async () => single(1));
+    quiet.mockRestore();
     expect([tally.passed, tally.failed]).toEqual([8, 4]);
   });
 });

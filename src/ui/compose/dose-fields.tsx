@@ -3,6 +3,7 @@
 import { parseSeconds } from '@/core/formats';
 import { type BreathPattern, DOSE_KINDS, type Dose, type DoseKind, doseMs } from '@/core/move';
 import { AmountField } from '../kit/amount-field';
+import { Choice } from '../kit/choice';
 
 const NAMES: Record<DoseKind, string> = {
   hold: 'Hold',
@@ -73,23 +74,16 @@ export function DoseFields({ dose, onChange, onSettle }: DoseFieldsProps) {
   );
   return (
     <>
-      <label className="grid content-start">
-        <span className="text-sm leading-6 font-medium">Dose</span>
-        <select
-          className="select w-44"
-          value={dose.kind}
-          onChange={(e) => {
-            onChange(sameLengthAs(dose, e.target.value as DoseKind));
-            onSettle();
-          }}
-        >
-          {DOSE_KINDS.map((kind) => (
-            <option key={kind} value={kind}>
-              {NAMES[kind]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice
+        label="Dose"
+        value={dose.kind}
+        options={DOSE_KINDS}
+        names={NAMES}
+        onChange={(kind) => {
+          onChange(sameLengthAs(dose, kind));
+          onSettle();
+        }}
+      />
       {dose.kind === 'hold' && seconds('Hold for', dose.seconds, (n) => ({ ...dose, seconds: n }))}
       {dose.kind === 'open' && (
         <>

@@ -1,8 +1,10 @@
 'use client';
 
 import {
+  COUNTING,
   type Counting,
   changeRules,
+  EXPLAIN,
   type Explain,
   type Plan,
   type Rules,
@@ -11,6 +13,7 @@ import {
 import { parseSeconds } from '@/core/formats';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
 import { AmountField } from '../kit/amount-field';
+import { Choice } from '../kit/choice';
 
 const EXPLAIN_NAMES: Record<Explain, string> = {
   first: 'in full first, short after',
@@ -43,6 +46,7 @@ function withSecond(plan: Plan, chosen: string): Plan {
 /** The house rules of a class. */
 export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
   const { rules } = plan;
+  const others = LANGUAGES.filter((l) => l !== plan.language);
   const change = (part: Partial<Rules>, key?: string): string | null => {
     const parsed = rulesSchema.safeParse({ ...rules, ...part });
     if (!parsed.success) return `This ${parsed.error.issues[0]?.message ?? 'is not right'}.`;
@@ -53,66 +57,46 @@ export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
     <details className="mt-4">
       <summary className="cursor-pointer font-medium">House rules</summary>
       <div className="mt-3 grid gap-3">
-        <label className="grid gap-1">
-          <span className="text-sm font-medium">Explain</span>
-          <select
-            className="select w-full"
-            value={rules.explain}
-            onChange={(e) => change({ explain: e.target.value as Explain })}
-          >
-            {Object.entries(EXPLAIN_NAMES).map(([value, name]) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="grid gap-1">
-          <span className="text-sm font-medium">Count</span>
-          <select
-            className="select w-full"
-            value={rules.counting}
-            onChange={(e) => change({ counting: e.target.value as Counting })}
-          >
-            {Object.entries(COUNTING_NAMES).map(([value, name]) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="grid gap-1">
-          <span className="text-sm font-medium">Speak</span>
-          <select
-            className="select w-full"
-            value={plan.language}
-            onChange={(e) => edit((p) => ({ ...p, language: e.target.value as Language }))}
-          >
-            {LANGUAGES.map((l) => (
-              <option key={l} value={l}>
-                {LANGUAGE_NAMES[l]}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="grid gap-1">
-          <span className="text-sm font-medium">Second language</span>
-          <select
-            className="select w-full"
-            value={plan.second ? `${plan.second.how} ${plan.second.language}` : ''}
-            onChange={(e) => edit((p) => withSecond(p, e.target.value))}
-          >
-            <option value="">none</option>
-            {LANGUAGES.filter((l) => l !== plan.language).flatMap((l) => [
-              <option key={`speak ${l}`} value={`speak ${l}`}>
-                {LANGUAGE_NAMES[l]}, spoken after
-              </option>,
-              <option key={`show ${l}`} value={`show ${l}`}>
-                {LANGUAGE_NAMES[l]}, only shown
-              </option>,
-            ])}
-          </select>
-        </label>
+        <Choice
+          label="Explain"
+          width="w-full"
+          value={rules.explain}
+          options={EXPLAIN}
+          names={EXPLAIN_NAMES}
+          onChange={(explain) => change({ explain })}
+        />
+        <Choice
+          label="Count"
+          width="w-full"
+          value={rules.counting}
+          options={COUNTING}
+          names={COUNTING_NAMES}
+          onChange={(counting) => change({ counting })}
+        />
+        <Choice
+          label="Speak"
+          width="w-full"
+          value={plan.language}
+          options={LANGUAGES}
+          names={LANGUAGE_NAMES}
+          onChange={(language) => edit((p) => ({ ...p, language }))}
+        />
+        <Choice
+          label="Second language"
+          width="w-full"
+          value={plan.second ? `${plan.second.how} ${plan.second.language}` : ''}
+          options={['', ...others.flatMap((l) => [`speak ${l}`, `show ${l}`])]}
+          names={{
+            '': 'none',
+            ...Object.fromEntries(
+              others.flatMap((l) => [
+                [`speak ${l}`, `${LANGUAGE_NAMES[l]}, spoken after`],
+                [`show ${l}`, `${LANGUAGE_NAMES[l]}, only shown`],
+              ]),
+            ),
+          }}
+          onChange={(chosen) => edit((p) => withSecond(p, chosen))}
+        />
         <label className="flex items-center gap-2">
           <input
             type="checkbox"

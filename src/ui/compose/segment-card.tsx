@@ -16,12 +16,12 @@ import {
   RELEASES,
   SIDES,
   SIDES_NAMES,
-  type Sides,
   VARIANTS,
   variantText,
 } from '@/core/move';
 import type { SegmentSpan } from '@/core/score';
 import { AmountField } from '../kit/amount-field';
+import { Choice } from '../kit/choice';
 import { KindGlyph } from '../kit/kind-glyph';
 import { MoveCautions } from '../kit/move-cautions';
 import { CueFields } from './cue-fields';
@@ -136,21 +136,15 @@ function SegmentSettings(props: SegmentCardProps & { name: string }) {
           onChange={(dose) => attempt({ dose }, 'dose')}
           onSettle={onSettle}
         />
-        <label className="grid content-start">
-          <span className="text-sm leading-6 font-medium">Sides</span>
-          <select
-            className="select w-56"
-            value={segment.sides}
-            onChange={(e) => attempt({ sides: e.target.value as Sides }, 'sides')}
-            onBlur={onSettle}
-          >
-            {SIDES.map((sides) => (
-              <option key={sides} value={sides}>
-                {SIDES_NAMES[sides]}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Choice
+          label="Sides"
+          width="w-56"
+          value={segment.sides}
+          options={SIDES}
+          names={SIDES_NAMES}
+          onChange={(sides) => attempt({ sides }, 'sides')}
+          onSettle={onSettle}
+        />
         <AmountField
           label="Rounds"
           value={segment.rounds}
@@ -158,40 +152,24 @@ function SegmentSettings(props: SegmentCardProps & { name: string }) {
           onSettle={onSettle}
         />
         {(hasVariant(move, 'easier') || hasVariant(move, 'harder')) && (
-          <label className="grid content-start">
-            <span className="text-sm leading-6 font-medium">Version</span>
-            <select
-              className="select w-36"
-              value={segment.variant ?? ''}
-              onChange={(e) =>
-                attempt({ variant: (e.target.value || undefined) as Segment['variant'] }, 'variant')
-              }
-              onBlur={onSettle}
-            >
-              <option value="">as usual</option>
-              {VARIANTS.filter((v) => hasVariant(move, v)).map((v) => (
-                <option key={v} value={v}>
-                  {v}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Choice
+            label="Version"
+            width="w-36"
+            value={segment.variant ?? ''}
+            options={['' as const, ...VARIANTS.filter((v) => hasVariant(move, v))]}
+            names={{ '': 'as usual' }}
+            onChange={(variant) => attempt({ variant: variant || undefined }, 'variant')}
+            onSettle={onSettle}
+          />
         )}
-        <label className="grid content-start">
-          <span className="text-sm leading-6 font-medium">Let go by</span>
-          <select
-            className="select w-44"
-            value={segment.release ?? move.release}
-            onChange={(e) => attempt({ release: e.target.value as Segment['release'] }, 'letGoBy')}
-            onBlur={onSettle}
-          >
-            {RELEASES.map((kind) => (
-              <option key={kind} value={kind}>
-                {RELEASE_NAMES[kind]}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Choice
+          label="Let go by"
+          value={segment.release ?? move.release}
+          options={RELEASES}
+          names={RELEASE_NAMES}
+          onChange={(release) => attempt({ release }, 'letGoBy')}
+          onSettle={onSettle}
+        />
         {seconds('Release', 'releaseSeconds')}
         {seconds('Rest', 'restSeconds')}
       </div>

@@ -26,6 +26,7 @@ import {
 } from '@/core/move';
 import { DoseFields } from '../compose/dose-fields';
 import { AmountField } from '../kit/amount-field';
+import { Choice } from '../kit/choice';
 import { FaceDial } from '../kit/face-dial';
 import { MoveCautions } from '../kit/move-cautions';
 import { Page } from '../kit/page';
@@ -321,29 +322,6 @@ function TextArea({
           onChange(lines(e.target.value));
         }}
       />
-    </label>
-  );
-}
-
-interface ChoiceProps<T extends string> {
-  label: string;
-  value: T;
-  options: readonly T[];
-  names?: Record<T, string>;
-  onChange: (value: T) => void;
-}
-
-function Choice<T extends string>({ label, value, options, names, onChange }: ChoiceProps<T>) {
-  return (
-    <label className="grid content-start">
-      <span className="text-sm leading-6 font-medium">{label}</span>
-      <select className="select w-44" value={value} onChange={(e) => onChange(e.target.value as T)}>
-        {options.map((option) => (
-          <option key={option} value={option}>
-            {names?.[option] ?? option}
-          </option>
-        ))}
-      </select>
     </label>
   );
 }
