@@ -72,3 +72,33 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await page.goto('/moves');
   await expect(page.getByText('your own', { exact: true })).toBeVisible();
 });
+
+test('a move is written from nothing, with what is missing named, and stands in the class it is added to', async ({
+  studio: page,
+}) => {
+  await page.goto('/moves');
+  await page.getByRole('link', { name: 'A move of your own' }).click();
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page.getByText('The face must have at least one area.')).toBeVisible();
+  await expect(page.getByText('The name must not be empty.')).toBeVisible();
+  await page.getByLabel('Name').fill('Quayside yawn');
+  await page.getByRole('button', { name: 'jaw', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('opens the mouth wide').check();
+  await page.getByText(/Cautions for/).click();
+  await expect(page.getByText(/no resistance and no pressure on the jaw/)).toBeVisible();
+  await page
+    .getByLabel('Set-up, one cue a line')
+    .fill('Think of a long day at the quay.\nLet the yawn come.');
+  await page.getByLabel('Short reminder, before later rounds').fill('Let the yawn come.');
+  await page.getByLabel(/^Form reminders/).fill('Shoulders low.\nNo hurry.');
+  await page.getByLabel('Let go', { exact: true }).fill('Let the jaw hang.');
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page.getByText('The form reminders must be at least three.')).toBeVisible();
+  await page.getByLabel(/^Form reminders/).fill('Shoulders low.\nNo hurry.\nBreathe.');
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Quayside yawn');
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await expect(page).toHaveURL(/\/moves$/);
+  await expect(page.getByText('Quayside yawn')).toBeHidden();
+});

@@ -108,7 +108,7 @@ describe('the validator', () => {
     expect(parse({ muscles: ['smilus maximus'] }).error?.issues[0]?.message).toMatch(
       /anatomical name/,
     );
-    expect(parse({ areas: {} }).error?.issues[0]?.message).toMatch(/at least one face area/);
+    expect(parse({ areas: {} }).error?.issues[0]?.message).toMatch(/at least one area/);
     expect(parse({ kind: undefined }).success).toBe(false);
   });
 

@@ -104,10 +104,10 @@ const variantTextSchema = z.strictObject({
 export const moveTextSchema = z.strictObject({
   name: z.string().trim().min(1, 'must not be empty').max(80),
   /** The full explanation, a sentence or two to each cue, said before the first round. */
-  setup: z.array(cueTextSchema).min(1, 'needs at least one sentence').max(8),
+  setup: z.array(cueTextSchema).min(1, 'must have at least one sentence').max(8),
   /** The reminder said before later rounds. */
   short: cueTextSchema,
-  form: z.array(cueTextSchema).min(3, 'needs at least three form reminders').max(8),
+  form: z.array(cueTextSchema).min(3, 'must be at least three').max(8),
   letGo: cueTextSchema,
   easier: variantTextSchema.optional(),
   harder: variantTextSchema.optional(),
@@ -145,7 +145,7 @@ export const moveSchema = z.strictObject({
   /** The share of the work each area takes; weights are relative to one another. */
   areas: z
     .partialRecord(areaSchema, z.number().positive().max(1))
-    .refine((areas) => Object.keys(areas).length > 0, { error: 'needs at least one face area' }),
+    .refine((areas) => Object.keys(areas).length > 0, { error: 'must have at least one area' }),
   muscles: z.array(muscleSchema).default([]),
   dose: doseSchema,
   /** Shortest and longest sensible work part, in seconds. */

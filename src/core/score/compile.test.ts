@@ -80,7 +80,7 @@ describe('every score', () => {
         const [first, second] = [compile(plan, LIBRARY_BOOK), compile(plan, LIBRARY_BOOK)];
         expect(JSON.stringify(first) === JSON.stringify(second)).toBe(true);
       }),
-      { numRuns: 100 },
+      { numRuns: RUNS },
     );
   });
 
