@@ -19,6 +19,7 @@ test('a class is led in German with English beside it, and ends with time for qu
   await page.getByRole('button', { name: 'Lead class' }).click();
   await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  await expect(page.getByTestId('move')).toHaveText('Gefaltete Lippen drücken');
   await expect(page.getByTestId('cue')).toHaveText(/Gefaltete Lippen drücken/);
   await expect(page.getByText('Folded lip press. 3 rounds of 10 seconds.')).toBeVisible();
 });

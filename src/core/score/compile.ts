@@ -264,6 +264,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
 
   return {
     name: plan.name,
+    language,
     slotMs: plan.slotSeconds * 1000,
     totalMs: writer.endMs,
     wordsPerMinute: rules.wordsPerMinute,

@@ -81,6 +81,8 @@ export interface Totals {
 /** The compiled timeline of a class: steps and cues on one clock, in whole ms from the start. */
 export interface Score {
   name: string;
+  /** The language the class is led in. */
+  language: Language;
   slotMs: number;
   totalMs: number;
   wordsPerMinute: number;

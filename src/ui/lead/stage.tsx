@@ -61,7 +61,7 @@ export function Stage(props: StageProps) {
   if (!current) return null;
   const { step } = current;
   const move = moveOf(step.moveId);
-  const name = move ? moveText(move, 'en').name : 'Questions';
+  const name = move ? moveText(move, score.language).name : 'Questions';
   const leftMs = playLengthMs(current) - state.elapsedMs;
   const working = step.kind === 'work';
   const running: Playback = { ...state, status: 'running' };
@@ -76,10 +76,11 @@ export function Stage(props: StageProps) {
       className="bg-base-100 text-base-content grid min-h-dvh grid-rows-[1fr_auto] lg:h-dvh"
     >
       <h1 className="sr-only">Leading {score.name}</h1>
-      <div className="grid min-h-0 gap-x-8 gap-y-4 p-5 md:grid-cols-[minmax(0,22rem)_1fr] lg:grid-cols-[22rem_minmax(0,1fr)_17rem]">
+      <div className="grid min-h-0 gap-x-8 gap-y-4 p-5 md:grid-cols-[minmax(0,22rem)_1fr] lg:grid-cols-[15rem_minmax(0,1fr)_15rem] xl:grid-cols-[22rem_minmax(0,1fr)_17rem]">
         <div className="grid content-center justify-items-center max-md:hidden">
           <FaceDial
             size={440}
+            className="h-auto w-full"
             fill={move?.areas}
             side={working && (step.side === 'left' || step.side === 'right') ? step.side : 'both'}
             strokes={working ? move?.strokes : undefined}
@@ -102,7 +103,7 @@ export function Stage(props: StageProps) {
           </p>
           <div className="mt-1 flex flex-wrap items-center gap-x-8">
             <p
-              className="figures text-[11rem] leading-[1.05] font-bold md:text-[15rem]"
+              className="figures text-[11rem] leading-[1.05] font-bold md:text-[12.5rem] xl:text-[15rem]"
               data-testid="countdown"
             >
               {Math.ceil(leftMs / 1000)}
@@ -124,7 +125,7 @@ export function Stage(props: StageProps) {
             now={currentCue(state, groups, worthReading)}
             next={ahead.slice(0, 2).map((d) => ({ key: d.key, text: d.cue.text }))}
           />
-          <div className="mt-auto pt-3 max-md:hidden">
+          <div className="mt-auto pt-3 max-xl:hidden">
             <p className="figures mb-1 text-lg" data-testid="to-go">
               {clock(toGo)} to go
             </p>
@@ -199,7 +200,7 @@ export function Stage(props: StageProps) {
             <p>
               <span className="quiet">next </span>
               <span className="font-semibold">
-                {nextMove ? moveText(nextMove, 'en').name : 'Questions'}
+                {nextMove ? moveText(nextMove, score.language).name : 'Questions'}
               </span>
             </p>
           )}
