@@ -70,6 +70,8 @@ export function Stage(props: StageProps) {
   const nextUp = state.queue.find((p, i) => i > state.index && p.step.segmentId !== step.segmentId);
   const nextMove = nextUp && moveOf(nextUp.step.moveId);
   const toGo = remainingMs(state);
+  /** A second language needs the room of one of the cues to come. */
+  const crowded = score.cues.some((cue) => cue.also !== undefined);
   return (
     <main
       data-theme="upbeat-night"
@@ -96,19 +98,19 @@ export function Stage(props: StageProps) {
             <FinishLine run={run} score={score} toGo={toGo} timeZone={timeZone} />
           </p>
           <p
-            className="font-display mt-1 text-4xl leading-tight font-bold md:text-5xl"
+            className="font-display mt-1 text-4xl leading-tight font-bold xl:text-5xl"
             data-testid="move"
           >
             {name}
           </p>
-          <div className="mt-1 flex flex-wrap items-center gap-x-8">
+          <div className="mt-1 flex flex-wrap items-center gap-x-5 xl:gap-x-8">
             <p
               className="figures text-[11rem] leading-[1.05] font-bold md:text-[12.5rem] xl:text-[15rem]"
               data-testid="countdown"
             >
               {Math.ceil(leftMs / 1000)}
             </p>
-            <div className="text-2xl">
+            <div className="text-xl xl:text-2xl">
               <p className="font-semibold" data-testid="doing">
                 {paused ? 'Paused' : DOING[step.kind]}
               </p>
@@ -123,7 +125,7 @@ export function Stage(props: StageProps) {
           </div>
           <CueText
             now={currentCue(state, groups, worthReading)}
-            next={ahead.slice(0, 2).map((d) => ({ key: d.key, text: d.cue.text }))}
+            next={ahead.slice(0, crowded ? 1 : 2).map((d) => ({ key: d.key, text: d.cue.text }))}
           />
           <div className="mt-auto pt-3 max-xl:hidden">
             <p className="figures mb-1 text-lg" data-testid="to-go">
