@@ -127,17 +127,19 @@ export function Stage(props: StageProps) {
             now={currentCue(state, groups, worthReading)}
             next={ahead.slice(0, crowded ? 1 : 2).map((d) => ({ key: d.key, text: d.cue.text }))}
           />
-          <div className="mt-auto pt-3 max-xl:hidden">
-            <p className="figures mb-1 text-lg" data-testid="to-go">
-              {clock(toGo)} to go
-            </p>
-            <Ribbon
-              score={score}
-              moveOf={moveOf}
-              atMs={step.startMs + Math.min(step.durationMs, state.elapsedMs)}
-              lanes={false}
-            />
-          </div>
+          {!crowded && (
+            <div className="mt-auto pt-3 max-xl:hidden">
+              <p className="figures mb-1 text-lg" data-testid="to-go">
+                {clock(toGo)} to go
+              </p>
+              <Ribbon
+                score={score}
+                moveOf={moveOf}
+                atMs={step.startMs + Math.min(step.durationMs, state.elapsedMs)}
+                lanes={false}
+              />
+            </div>
+          )}
         </section>
         <section aria-label="In the room" className="min-h-0 overflow-y-auto max-lg:col-span-full">
           <h2 className="flex items-baseline justify-between text-lg font-semibold">
