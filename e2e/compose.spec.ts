@@ -48,21 +48,48 @@ test('what cannot be read stays as typed, with a sentence that says what to do',
   await expect(page.getByText('This must be at most 600 seconds.')).toBeVisible();
   await hold.fill('45');
   await expect(page.getByTestId('total-work')).toHaveText('2:15');
-  await page.getByLabel('Rounds').fill('0');
+  await page.getByLabel('Rounds', { exact: true }).fill('0');
   await expect(page.getByText(/at least 1 round/)).toBeVisible();
 });
 
-test('the words of a segment can be replaced and given back', async ({ studio: page }) => {
+test('cues are written, moved, muted and given back where they are spoken', async ({
+  studio: page,
+}) => {
   await makeClass(page, 'Own words', 10);
   await addMove(page, 'folded lip');
-  await page.getByText('Cues', { exact: true }).click();
+  const cues = page.getByRole('list', { name: 'Cues' });
   const talk = page.getByTestId('total-talk');
   const before = await talk.textContent();
-  await page.getByLabel(/^Set-up/).fill('Just as last week.\nYou know how.');
-  await expect(page.getByText('your words')).toBeVisible();
+  await cues
+    .getByLabel('Set-up 1')
+    .fill(
+      'Just as last week: fold them in, and you know how it goes on from there, slowly and softly, as always.',
+    );
   await expect(talk).not.toHaveText(before ?? '');
-  await page.getByLabel(/^Set-up/).fill('');
-  await expect(page.getByText('your words')).toBeHidden();
+  await cues
+    .getByRole('button', { name: 'Back to the words of the library: Set-up' })
+    .first()
+    .click();
+  await expect(talk).toHaveText(before ?? '');
+  await cues
+    .getByRole('button', { name: /^Mute: .*Let/ })
+    .first()
+    .click();
+  await expect(talk).not.toHaveText(before ?? '');
+  await page.keyboard.press('Control+z');
+  await expect(talk).toHaveText(before ?? '');
+  const tick = page.getByRole('slider', { name: /When to say/ }).first();
+  await tick.focus();
+  const words = await tick.getAttribute('aria-label');
+  await page.keyboard.press('ArrowRight');
+  const pinned = cues.getByLabel(/Said at, in seconds of the work/);
+  await expect(pinned).toBeVisible();
+  await pinned.fill('2');
+  await pinned.press('Enter');
+  await expect(page.getByRole('slider', { name: words ?? '' }).first()).toHaveAttribute(
+    'aria-valuetext',
+    '2 s into the work',
+  );
 });
 
 test('segments are reordered by dragging and by keyboard', async ({ studio: page }) => {
@@ -110,6 +137,62 @@ test('two tabs on one class: the later one is told and loses nothing silently', 
   await other.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => names(other)).toEqual(['Tall O cheek lift', 'Nostril flares']);
   await saved(other);
+  await addMove(page, 'pucker');
+  await expect(page.getByText('This class was changed somewhere else meanwhile.')).toBeVisible();
+  await page.getByRole('button', { name: 'Join both' }).click();
+  await expect
+    .poll(() => names(page))
+    .toEqual(['Tall O cheek lift', 'Nostril flares', 'Pucker hold']);
+  await saved(page);
+});
+
+test('a tab that comes back into sight is told that the class was changed', async ({
+  studio: page,
+}) => {
+  await makeClass(page, 'Out of sight', 10);
+  await addMove(page, 'tall o');
+  await saved(page);
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  await addMove(other, 'smile pulses');
+  await saved(other);
+  await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+  await page.getByRole('button', { name: 'Take the other version' }).click();
+  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift', 'Smile pulses']);
+});
+
+test('what could not be saved before the page was closed is there again', async ({
+  studio: page,
+}) => {
+  await makeClass(page, 'Closed', 10);
+  await page.context().setOffline(true);
+  await addMove(page, 'tall o');
+  await page.getByText('No connection. Kept here, saved when it is back.').waitFor();
+  const url = page.url();
+  const next = await page.context().newPage();
+  await page.close({ runBeforeUnload: false });
+  await next.context().setOffline(false);
+  await next.goto(url);
+  await expect.poll(() => names(next)).toEqual(['Tall O cheek lift']);
+  await saved(next);
+  await next.reload();
+  await expect.poll(() => names(next)).toEqual(['Tall O cheek lift']);
+});
+
+test('saved versions tell what differs and lead back', async ({ studio: page }) => {
+  await makeClass(page, 'With a past', 10);
+  await addMove(page, 'tall o');
+  await saved(page);
+  await page.getByText('More', { exact: true }).click();
+  await page.getByRole('button', { name: 'Saved versions' }).click();
+  const versions = page.getByRole('list', { name: 'Versions' });
+  await expect(versions.getByRole('listitem').first()).toContainText(
+    'Tall O cheek lift: segment not there → added to work',
+  );
+  await versions.getByRole('button', { name: 'Go back to this' }).click();
+  await expect.poll(() => names(page)).toEqual([]);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift']);
 });
 
 test('editing goes on without a connection and is saved when it is back', async ({

@@ -1,46 +1,11 @@
-import { LANGUAGE_NAMES, LANGUAGES, type Language, type Move, type MoveText } from '@/core/move';
+import { claimIn } from '@/core/checks';
+import { LANGUAGE_NAMES, LANGUAGES, type Move, type MoveText } from '@/core/move';
 import { estimateSpeech } from '@/core/speech';
 
 /** What a library must hold to. Each rule names what is wrong with a move, in words; nothing where all is well. */
 
 const LONGEST_CUE_MS = 12_000;
 const RATE = 150;
-
-/** Words that claim too much, with a plain substitute. Common practice among careful teachers. */
-const CLAIMS: Record<Language, [claim: RegExp, instead: string][]> = {
-  en: [
-    [/\b(cure|heal)(s|d|ing)?\b/i, 'ease, or rest'],
-    [/\bdetox|\bremoves? toxins/i, 'freshen'],
-    [/\b(burn|melt)(s|ing)? (the )?fat/i, 'wake the muscle'],
-    [/\breverse(s|d)? ag(e)?ing/i, 'keep supple'],
-    [/\bguarantee/i, 'often'],
-    [/\bpermanent/i, 'with regular practice'],
-    [/\bbetter than (surgery|injections)/i, 'another way'],
-    [/\bno side effects/i, 'gentle'],
-  ],
-  de: [
-    [/\bheil(t|en|end)\b/i, 'lindern'],
-    [/\bentgift|\bentschlack|\bdetox/i, 'erfrischen'],
-    [/\bfett\s?(verbrenn|schmelz)/i, 'den Muskel wecken'],
-    [/\bverjüng|\balterung (umkehr|rückgängig)/i, 'geschmeidig halten'],
-    [/\bgarantier/i, 'oft'],
-    [/\bdauerhaft|\bfür immer/i, 'mit regelmäßiger Übung'],
-    [/\bbesser als (eine )?(operation|spritzen)/i, 'ein anderer Weg'],
-    [/\bohne nebenwirkungen|\bkeine nebenwirkungen/i, 'sanft'],
-  ],
-};
-
-/** The first claim a text makes that it should not, with what to say instead. */
-export function claimIn(
-  text: string,
-  language: Language,
-): { claim: string; instead: string } | null {
-  for (const [pattern, instead] of CLAIMS[language]) {
-    const found = pattern.exec(text);
-    if (found) return { claim: found[0], instead };
-  }
-  return null;
-}
 
 /** Every cue of a move in one language. */
 export function cuesOf(text: MoveText): string[] {

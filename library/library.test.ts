@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { claimIn } from '@/core/checks';
 import {
   AREAS,
   cautionsOf,
@@ -14,7 +15,7 @@ import {
   SIDES,
 } from '@/core/move';
 import { LIBRARY, libraryMove, SHAPES, WORDS } from '.';
-import { claimIn, cuesOf, faultsOf } from './checks';
+import { cuesOf, faultsOf } from './checks';
 
 const move = (id: string): Move => {
   const found = libraryMove(id);

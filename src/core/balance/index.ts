@@ -1,4 +1,4 @@
-import { AREAS, type Area, type Move } from '../move';
+import { AREAS, type Area, type Move, REGIONS, type Region, regionOf } from '../move';
 import type { Score } from '../score';
 
 /** Work per face area in ms, each work step weighted by the move's weight for that area. */
@@ -15,4 +15,11 @@ export function workByArea(
   }
   for (const area of AREAS) work[area] = Math.round(work[area]);
   return work;
+}
+
+/** Work of the regions of the face in ms: the work of their areas together. */
+export function byRegion(work: Record<Area, number>): Record<Region, number> {
+  const sums = Object.fromEntries(REGIONS.map((r) => [r, 0])) as Record<Region, number>;
+  for (const area of AREAS) sums[regionOf(area)] += work[area];
+  return sums;
 }

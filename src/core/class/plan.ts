@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import {
+  areaSchema,
   cueTextSchema,
   doseSchema,
   languageSchema,
   moveIdSchema,
   moveSchema,
+  PROPS,
+  PURPOSES,
   releaseSchema,
   sidesSchema,
   variantSchema,
@@ -30,6 +33,22 @@ const wait = (most: number) =>
     .min(0, 'must not be negative; use 0 for none')
     .max(most, `must be at most ${most} seconds`);
 
+/**
+ * Which cue of a segment is meant: one by its kind, a sentence of the set-up or a form reminder by its
+ * index as well, as in `form:2`.
+ */
+export const cueRefSchema = z
+  .string({ error: 'must name a cue' })
+  .regex(/^((setup|form):\d|announce|short|side|letGo|release|count|breath)$/, {
+    error: 'must be a cue such as "letGo" or "form:2"',
+  });
+
+const pinSchema = z.strictObject({
+  cue: z.string().regex(/^(setup|form):\d$/, 'must be a set-up sentence or a form reminder'),
+  atSeconds: wait(600),
+});
+export type Pin = z.infer<typeof pinSchema>;
+
 /** A teacher's own words in place of the move's. What is missing is said as the library has it. */
 export const segmentCuesSchema = z.strictObject({
   announce: cueTextSchema.optional(),
@@ -37,6 +56,10 @@ export const segmentCuesSchema = z.strictObject({
   short: cueTextSchema.optional(),
   form: z.array(cueTextSchema).max(8).optional(),
   letGo: cueTextSchema.optional(),
+  /** Cues that are not said. */
+  muted: z.array(cueRefSchema).max(40).optional(),
+  /** Cues that are said at a certain time of the work instead of where the score would put them. */
+  pins: z.array(pinSchema).max(16).optional(),
 });
 export type SegmentCues = z.infer<typeof segmentCuesSchema>;
 
@@ -63,6 +86,10 @@ export const segmentSchema = z.strictObject({
     .max(10)
     .optional(),
   cues: segmentCuesSchema.optional(),
+  /** Stays as it is when the class is fitted to its slot. */
+  locked: z.boolean().optional(),
+  /** May be left out when the class is fitted to its slot. */
+  optional: z.boolean().optional(),
 });
 export type Segment = z.infer<typeof segmentSchema>;
 
@@ -92,6 +119,13 @@ export type Explain = (typeof EXPLAIN)[number];
 export const COUNTING = ['last-five', 'up', 'down', 'every-rep', 'beat', 'none'] as const;
 export type Counting = (typeof COUNTING)[number];
 
+/** The order over the face (three schools, common practice). Massage and drain go downward in all of them. */
+export const FACE_ORDERS = ['upward', 'downward', 'focus'] as const;
+export type FaceOrder = (typeof FACE_ORDERS)[number];
+/** What is on the skin, and from when (four schools, common practice). */
+export const SKINS = ['dry', 'serum', 'oilToClose', 'oil'] as const;
+export type Skin = (typeof SKINS)[number];
+
 /** The house rules of a class: how it explains, counts and speaks. */
 export const rulesSchema = z.strictObject({
   explain: z.enum(EXPLAIN).default('first'),
@@ -105,8 +139,21 @@ export const rulesSchema = z.strictObject({
   closingSeconds: wait(1800).default(0),
   /** Speaking rate in words a minute; read-aloud speech is about 150 to 160 (from memory). */
   wordsPerMinute: z.number().int().min(80, 'must be at least 80').max(260).default(150),
+  order: z.enum(FACE_ORDERS).default('upward'),
+  skin: z.enum(SKINS).default('oilToClose'),
 });
 export type Rules = z.infer<typeof rulesSchema>;
+
+/** What the class is for: every area of the face, a few of them, or a purpose. */
+export const aimSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('whole') }),
+  z.strictObject({
+    kind: z.literal('focus'),
+    areas: z.array(areaSchema).min(1, 'must name at least one area').max(6),
+  }),
+  z.strictObject({ kind: z.literal('purpose'), purpose: z.enum(PURPOSES) }),
+]);
+export type Aim = z.infer<typeof aimSchema>;
 
 const phaseSchema = z.array(blockSchema).max(60);
 
@@ -123,6 +170,9 @@ export const planSchema = z
     language: languageSchema.default('en'),
     /** A second language: every cue is said in it as well, or only shown. */
     second: z.strictObject({ language: languageSchema, how: z.enum(['speak', 'show']) }).optional(),
+    aim: aimSchema.default({ kind: 'whole' }),
+    /** What everybody has at hand. */
+    kit: z.array(z.enum(PROPS)).max(PROPS.length).default(['mirror', 'oil']),
     rules: rulesSchema.prefault({}),
     phases: z.strictObject({
       arrive: phaseSchema.default([]),
@@ -136,8 +186,17 @@ export const planSchema = z
   })
   .superRefine((plan, context) => {
     const seen = new Map<string, string>();
+    const blocks = new Map<string, string>();
     for (const phase of PHASES) {
       plan.phases[phase].forEach((block, b) => {
+        const same = blocks.get(block.id);
+        if (same) {
+          context.addIssue({
+            code: 'custom',
+            path: ['phases', phase, b, 'id'],
+            message: `"${block.id}" is already the id of ${same}; every block needs its own`,
+          });
+        } else blocks.set(block.id, `phases.${phase}.${b}`);
         block.segments.forEach((segment, s) => {
           const path = ['phases', phase, b, 'segments', s, 'id'];
           const first = seen.get(segment.id);
@@ -164,6 +223,9 @@ export interface Placed {
   block: Block;
   segment: Segment;
 }
+
+/** Every block of a class in running order. */
+export const blocksOf = (plan: Plan): Block[] => PHASES.flatMap((phase) => plan.phases[phase]);
 
 /** Every segment of a class in running order, with where it stands. */
 export function placedSegments(plan: Plan): Placed[] {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Area, areaSchema } from './areas';
 import { inVariant, type Move, PRESSURES } from './move';
 
 /** What a person may carry with them. Never a diagnosis; it only changes what a class offers. */
@@ -31,6 +32,16 @@ export const CAUTION_NAMES: Record<Caution, string> = {
   palsy: 'facial palsy or a recent stroke',
   allergy: 'nut or fragrance allergy',
 };
+
+/** Cautions that belong to a place on the face, such as skin or a procedure there. */
+export const LOCAL_CAUTIONS: readonly Caution[] = ['procedure', 'skin'];
+
+/** A caution as one person carries it; without areas it holds for the whole face. */
+export const carriedCautionSchema = z.strictObject({
+  caution: cautionSchema,
+  areas: z.array(areaSchema).min(1).max(17).optional(),
+});
+export type CarriedCaution = z.infer<typeof carriedCautionSchema>;
 
 export type CautionEffect = 'leaveOut' | 'easier' | 'askFirst' | 'feather' | 'checkOil';
 
@@ -138,4 +149,14 @@ export function cautionsOf(move: Move): MoveCaution[] {
       ? { caution, effect: 'easier', words: 'Do the easier version instead.' }
       : { caution, effect, words };
   });
+}
+
+/** What of a person's cautions concerns a move as it is done; one that names areas, only on those. */
+export function concerns(move: Move, carried: readonly CarriedCaution[]): MoveCaution[] {
+  if (carried.length === 0) return [];
+  const here = (at: readonly Area[] | undefined) =>
+    !at || at.some((area) => move.areas[area] !== undefined);
+  return cautionsOf(move).filter(({ caution }) =>
+    carried.some((c) => c.caution === caution && here(c.areas)),
+  );
 }

@@ -4,3 +4,5 @@ export * from './dose';
 export * from './move';
 export * from './muscles';
 export * from './points';
+export * from './regions';
+export * from './type-dose';

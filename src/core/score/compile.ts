@@ -1,5 +1,13 @@
 import type { Plan } from '../class';
-import { type BreathPattern, doseBeats, type Language, type Move, type Variant } from '../move';
+import {
+  type BreathPattern,
+  doseBeats,
+  doseMs,
+  doseRange,
+  type Language,
+  type Move,
+  type Variant,
+} from '../move';
 import {
   countWord,
   estimateSpeech,
@@ -11,7 +19,6 @@ import { thinning } from './counting';
 import { CUE_GAP_MS } from './lane';
 import {
   type Cue,
-  type CueKind,
   type LeftOut,
   QUESTIONS,
   type Score,
@@ -84,6 +91,21 @@ interface StepMore {
   variant?: Variant;
   breath?: BreathPattern;
   beatMs?: number;
+  leastMs?: number;
+  unitMs?: number;
+  optional?: true;
+}
+
+/** How short a teacher may make a work part while leading: the floor of its dose, in whole units. */
+function floorOf(turn: Turn, move: Move): Pick<StepMore, 'leastMs' | 'unitMs'> {
+  const { dose, segment, sides } = turn;
+  if (segment.locked) return {};
+  const workMs = doseMs(dose);
+  const [floor] = dose.kind === 'open' ? [dose.floorSeconds] : doseRange(move, doseMs(move.dose));
+  const { beatMs } = doseBeats(dose);
+  const unitMs = sides[0] === 'alternating' ? 2 * beatMs : beatMs;
+  const units = Math.floor((workMs - floor * 1000) / unitMs);
+  return units > 0 ? { leastMs: Math.round(workMs - units * unitMs), unitMs } : {};
 }
 
 /** Collects steps and cues on one clock. */
@@ -101,6 +123,7 @@ class Writer {
       id: `${turn.key}.${kind === 'work' ? `work.${side}` : kind}`,
       kind,
       phase: turn.phase,
+      blockId: turn.blockId,
       segmentId: turn.segment.id,
       moveId: turn.segment.move,
       round: turn.round,
@@ -140,6 +163,7 @@ class Writer {
       fromEnd,
     };
     if (saying.also !== undefined) cue.also = saying.also;
+    if (saying.ref !== undefined) cue.ref = saying.ref;
     this.cues.push(cue);
     return offsetMs + durationMs + CUE_GAP_MS;
   }
@@ -148,8 +172,13 @@ class Writer {
     return sayings.reduce((at, saying) => this.cue(saying, at), from);
   }
 
-  omit(turn: Turn, kind: CueKind, text: string, reason: string): void {
-    this.leftOut.push({ segmentId: turn.segment.id, round: turn.round, kind, text, reason });
+  omit(
+    turn: Turn,
+    { kind, text, ref }: Pick<Saying, 'kind' | 'text' | 'ref'>,
+    reason: string,
+  ): void {
+    const { segment, round } = turn;
+    this.leftOut.push({ segmentId: segment.id, round, kind, text, reason, ...(ref && { ref }) });
   }
 
   get endMs(): number {
@@ -177,7 +206,8 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
       const text = countWord(phrases, n);
       const beats = n === 1 ? 1 : everyBeat;
       if (length(text, language) + CUE_GAP_MS > beats * BEAT_MS) {
-        writer.omit(turn, 'countIn', text, 'The voice is too slow to say it on its beat.');
+        const reason = 'The voice is too slow to say it on its beat.';
+        writer.omit(turn, { kind: 'countIn', text }, reason);
       } else writer.cue({ kind: 'countIn', text, language }, stepMs - n * BEAT_MS, true);
     }
   };
@@ -211,6 +241,8 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
         ...(variant && { variant }),
         ...(dose.kind === 'breaths' && { breath: dose.pattern }),
         ...(beat && { beatMs: doseBeats(dose).beatMs }),
+        ...floorOf(turn, move),
+        ...(segment.optional && { optional: true as const }),
       });
       const work = workCues({
         dose,
@@ -219,6 +251,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
         phrases,
         wording,
         guidance: i === 0 ? wording.guidance() : [],
+        pinned: wording.pinned(i === 0),
         formFrom: (round - 1) * sides.length + i,
         length,
         longestWordMs,
@@ -226,8 +259,8 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
       for (const { saying, offsetMs, durationMs, fromEnd } of work.spoken) {
         writer.cue(saying, offsetMs, fromEnd, durationMs);
       }
-      for (const { kind, text } of work.leftOut) {
-        writer.omit(turn, kind, text, 'There is no room for it in the work.');
+      for (const saying of work.leftOut) {
+        writer.omit(turn, saying, 'There is no room for it in the work.');
       }
     });
 
@@ -247,15 +280,15 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
         const end = from + length(saying.text, saying.language) + CUE_GAP_MS;
         if (end > releaseMs + restMs) {
           const reason = 'The release and rest are too short for it.';
-          writer.omit(turn, saying.kind, saying.text, reason);
+          writer.omit(turn, saying, reason);
         } else from = writer.cue(saying, from);
       }
       if (releaseMs > 0) writer.step(turn, 'rest', 'both', restMs);
     } else if (carriesLetGo(plan)) {
       if (turn !== order.at(-1)) carried = letGo;
       else {
-        for (const { kind, text } of letGo) {
-          writer.omit(turn, kind, text, 'Nothing follows it; give it a release.');
+        for (const saying of letGo) {
+          writer.omit(turn, saying, 'Nothing follows it; give it a release.');
         }
       }
     }
@@ -284,6 +317,7 @@ function questions(plan: Plan, phrases: Phrases, length: Length, writer: Writer)
     id: QUESTIONS,
     kind: 'rest',
     phase: 'close',
+    blockId: QUESTIONS,
     segmentId: QUESTIONS,
     moveId: QUESTIONS,
     round: 1,

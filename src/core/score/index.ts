@@ -6,9 +6,10 @@ export {
 } from './compile';
 export { type Count, counts, thinning } from './counting';
 export { CUE_GAP_MS } from './lane';
-export { lengthOf } from './length';
+export { closingMs, type LengthOptions, lengthOf, turnLength } from './length';
+export { samePlace, stepAt } from './place';
 export * from './score';
-export { type SegmentSpan, segmentSpans } from './spans';
+export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './spans';
 export { BEAT_MS, COUNT_IN } from './timing';
-export { performedSides, roundsOf, type Turn, turns } from './turns';
+export { performedSides, roundsOf, type Turn, turns, turnsOfBlock, version } from './turns';
 export type { Room } from './wording';

@@ -15,6 +15,7 @@ export interface Step {
   id: string;
   kind: StepKind;
   phase: PhaseName;
+  blockId: string;
   segmentId: string;
   moveId: string;
   round: number;
@@ -25,6 +26,11 @@ export interface Step {
   variant?: Variant;
   /** In breath-paced work or release: one breath, repeated to the end of the step. */
   breath?: BreathPattern;
+  /** Of work that may be made shorter: the floor of its dose, in ms, and the unit it is cut by. */
+  leastMs?: number;
+  unitMs?: number;
+  /** The class can do without this segment. */
+  optional?: true;
   /** Where the beat is marked by a tone instead of counted: its length in ms. */
   beatMs?: number;
 }
@@ -51,6 +57,8 @@ export interface Cue {
   language: Language;
   /** The same in the class's second language, to be shown beside it. */
   also?: string;
+  /** Which cue of its segment it is, as a plan names it. */
+  ref?: string;
   /** From the start of the step. */
   offsetMs: number;
   startMs: number;
@@ -64,6 +72,7 @@ export interface LeftOut {
   round: number;
   kind: CueKind;
   text: string;
+  ref?: string;
   /** A sentence for the teacher. */
   reason: string;
 }

@@ -29,3 +29,25 @@ export function segmentSpans(score: Score): Map<string, SegmentSpan> {
   }
   return spans;
 }
+
+/** A stretch of a class in which one segment is done without another between. */
+export interface SegmentRun {
+  segmentId: string;
+  steps: [Step, ...Step[]];
+  startMs: number;
+  endMs: number;
+}
+
+/** The class as stretches of one segment each; in a circuit a segment has as many as it has laps. */
+export function segmentRuns(score: Score): SegmentRun[] {
+  const runs: SegmentRun[] = [];
+  for (const step of score.steps) {
+    const endMs = step.startMs + step.durationMs;
+    const last = runs.at(-1);
+    if (last?.segmentId === step.segmentId) {
+      last.steps.push(step);
+      last.endMs = endMs;
+    } else runs.push({ segmentId: step.segmentId, steps: [step], startMs: step.startMs, endMs });
+  }
+  return runs;
+}

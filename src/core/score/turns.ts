@@ -7,6 +7,7 @@ export interface Turn {
   /** Unique within the class; the beginning of its steps' ids. */
   key: string;
   phase: PhaseName;
+  blockId: string;
   segment: Segment;
   /** Counted on through the laps of a circuit. */
   round: number;
@@ -74,36 +75,44 @@ function* blockOrder(block: Block): Generator<Place & { key: string; sides: read
   }
 }
 
+/** What was met before, by move and version, so that only the first meeting is explained in full. */
+export const version = (move: string, variant: Variant | undefined): string =>
+  `${move} ${variant ?? ''}`;
+
+/** The turns of one block in order; adds what it meets to the versions met. */
+export function turnsOfBlock(block: Block, phase: PhaseName, met: Set<string>): Turn[] {
+  const all: Turn[] = [];
+  let before: Segment | undefined;
+  for (const { segment, round, key, sides } of blockOrder(block)) {
+    const change = segment.byRound?.[round - 1];
+    const variant = change?.variant ?? segment.variant;
+    const meets = version(segment.move, variant);
+    all.push({
+      key,
+      phase,
+      blockId: block.id,
+      segment,
+      round,
+      rounds: roundsOf(block, segment),
+      dose: change?.dose ?? segment.dose,
+      variant,
+      sides,
+      firstOfMove: !met.has(meets),
+      sameAsBefore: before === segment,
+      lastInBlock: false,
+    });
+    met.add(meets);
+    before = segment;
+  }
+  const last = all.at(-1);
+  if (last) last.lastInBlock = true;
+  return all;
+}
+
 /** Every turn of a class in running order. */
 export function turns(plan: Plan): Turn[] {
   const met = new Set<string>();
-  const all: Turn[] = [];
-  for (const phase of PHASES) {
-    for (const block of plan.phases[phase]) {
-      let before: Segment | undefined;
-      for (const { segment, round, key, sides } of blockOrder(block)) {
-        const change = segment.byRound?.[round - 1];
-        const variant = change?.variant ?? segment.variant;
-        const version = `${segment.move} ${variant ?? ''}`;
-        all.push({
-          key,
-          phase,
-          segment,
-          round,
-          rounds: roundsOf(block, segment),
-          dose: change?.dose ?? segment.dose,
-          variant,
-          sides,
-          firstOfMove: !met.has(version),
-          sameAsBefore: before === segment,
-          lastInBlock: false,
-        });
-        met.add(version);
-        before = segment;
-      }
-      const last = all.at(-1);
-      if (last) last.lastInBlock = true;
-    }
-  }
-  return all;
+  return PHASES.flatMap((phase) =>
+    plan.phases[phase].flatMap((block) => turnsOfBlock(block, phase, met)),
+  );
 }

@@ -10,6 +10,14 @@ export interface Saying {
   text: string;
   language: Language;
   also?: string;
+  /** Which cue of the segment it is, where the teacher may move or mute it. */
+  ref?: string;
+}
+
+/** A saying that is wanted at a certain time of the work. */
+export interface Pinned {
+  saying: Saying;
+  atMs: number;
 }
 
 /** Moves that each person in the room has met; one set a person. */
@@ -45,17 +53,41 @@ export class Wording {
     this.second = other && other !== main && move.text[other] ? voice(other, false) : undefined;
   }
 
-  /** One saying a language that is spoken; a second language that is only shown stands beside it. */
-  private say(kind: CueKind, words: (voice: Voice) => string): Saying[] {
+  /**
+   * One saying a language that is spoken; a second language that is only shown stands beside it.
+   * Nothing where the teacher muted it or there are no words for it.
+   */
+  private say(kind: CueKind, words: (voice: Voice) => string, ref: string = kind): Saying[] {
+    if (this.muted(ref)) return [];
     const { language } = this.main;
     const text = words(this.main);
     const other = this.second && words(this.second);
-    if (!this.second || other === undefined) return [{ kind, text, language }];
-    if (this.plan.second?.how === 'show') return [{ kind, text, language, also: other }];
-    return [
-      { kind, text, language },
-      { kind, text: other, language: this.second.language },
-    ];
+    const main: Saying = { kind, text, language, ref };
+    if (!this.second || !other) return text ? [main] : [];
+    if (this.plan.second?.how === 'show') return text ? [{ ...main, also: other }] : [];
+    const second: Saying = { kind, text: other, language: this.second.language, ref };
+    return text ? [main, second] : [second];
+  }
+
+  /** Whether the teacher does not want a cue to be said. */
+  muted(ref: string): boolean {
+    return this.turn.segment.cues?.muted?.includes(ref) ?? false;
+  }
+
+  private pin(ref: string): number | undefined {
+    return this.turn.segment.cues?.pins?.find((p) => p.cue === ref)?.atSeconds;
+  }
+
+  /** What the teacher wants at a certain time of the work: reminders each time, set-up the first time. */
+  pinned(firstPart: boolean): Pinned[] {
+    const pins = this.turn.segment.cues?.pins ?? [];
+    const explains = firstPart && this.inFull() && this.plan.rules.explain !== 'names-only';
+    return pins.flatMap(({ cue, atSeconds }) => {
+      const [kind, index] = cue.split(':') as ['setup' | 'form', string];
+      if (kind === 'setup' && !explains) return [];
+      const sayings = this.say(kind, (v) => v.text[kind][Number(index)] ?? '', cue);
+      return sayings.map((saying) => ({ saying, atMs: Math.round(atSeconds * 1000) }));
+    });
   }
 
   /** What is said before the work, in order, without the count-in. */
@@ -92,10 +124,17 @@ export class Wording {
 
   /** Form reminders, beginning with the given one and going round. */
   form(from: number, count: number): Saying[][] {
-    const length = this.main.text.form.length;
-    return Array.from({ length: Math.min(count, length) }, (_, i) =>
-      this.say('form', (v) => v.text.form[(from + i) % v.text.form.length] ?? ''),
-    ).map((sayings) => sayings.filter((s) => s.text !== ''));
+    const free = this.main.text.form
+      .map((_, i) => i)
+      .filter((i) => !this.muted(`form:${i}`) && this.pin(`form:${i}`) === undefined);
+    return Array.from({ length: Math.min(count, free.length) }, (_, i) => {
+      const index = free[(from + i) % free.length] ?? 0;
+      return this.say(
+        'form',
+        (v) => v.text.form[index % v.text.form.length] ?? '',
+        `form:${index}`,
+      );
+    });
   }
 
   private announcement({ phrases, text }: Voice): string {
@@ -109,12 +148,18 @@ export class Wording {
   }
 
   private explanation(): Saying[] {
-    if (!this.turn.firstOfMove || this.knownToAll()) return this.say('short', (v) => v.text.short);
+    if (!this.inFull()) return this.say('short', (v) => v.text.short);
     const sentences = Math.max(this.main.text.setup.length, this.second?.text.setup.length ?? 0);
-    const all = Array.from({ length: sentences }, (_, i) =>
-      this.say('setup', (v) => v.text.setup[i] ?? ''),
-    ).flat();
-    return all.filter((s) => s.text !== '');
+    return Array.from({ length: sentences }, (_, i) => {
+      const ref = `setup:${i}`;
+      return this.pin(ref) === undefined
+        ? this.say('setup', (v) => v.text.setup[i] ?? '', ref)
+        : [];
+    }).flat();
+  }
+
+  private inFull(): boolean {
+    return this.turn.firstOfMove && !this.knownToAll();
   }
 
   private knownToAll(): boolean {

@@ -4,7 +4,7 @@ import { countWord, type Phrases } from '../speech';
 import { counts } from './counting';
 import { CUE_GAP_MS, Lane } from './lane';
 import type { Length } from './timing';
-import type { Saying, Wording } from './wording';
+import type { Pinned, Saying, Wording } from './wording';
 
 export interface Spoken {
   saying: Saying;
@@ -30,6 +30,8 @@ export interface WorkPart {
   wording: Wording;
   /** Explanation that is given while the work runs. */
   guidance: Saying[];
+  /** What the teacher wants at a certain time. */
+  pinned: Pinned[];
   /** Which form reminder comes first, so that rounds rotate through them. */
   formFrom: number;
   length: Length;
@@ -53,16 +55,17 @@ export function workCues(part: WorkPart): WorkCues {
     return offsetMs + durationMs + CUE_GAP_MS;
   };
   const putIfFree = (kind: 'count' | 'breath', text: string, offsetMs: number, fromEnd = false) => {
-    const saying: Saying = { kind, text, language };
+    const saying: Saying = { kind, text, language, ref: kind };
     const ms = length(text, language);
     if (lane.fits(offsetMs, ms)) put(saying, offsetMs, ms, fromEnd);
     else leftOut.push(saying);
   };
 
-  for (const count of counts(dose, part.counting, part.longestWordMs)) {
+  const counting = part.wording.muted('count') ? 'none' : part.counting;
+  for (const count of counts(dose, counting, part.longestWordMs)) {
     putIfFree('count', countWord(phrases, count.number), count.offsetMs, count.fromEnd);
   }
-  if (dose.kind === 'breaths') {
+  if (dose.kind === 'breaths' && !part.wording.muted('breath')) {
     const { pattern, breaths } = dose;
     for (let b = 0; b < Math.min(breaths, BREATHS_SPOKEN); b++) {
       const start = b * breathMs(pattern);
@@ -70,6 +73,13 @@ export function workCues(part: WorkPart): WorkCues {
       const out = start + Math.round((pattern.in + pattern.hold) * 1000);
       putIfFree('breath', phrases.breatheOut, out);
     }
+  }
+
+  for (const { saying, atMs } of part.pinned) {
+    const ms = length(saying.text, saying.language);
+    const start = lane.nearest(atMs, ms);
+    if (start === undefined) leftOut.push(saying);
+    else put(saying, start, ms);
   }
 
   let from = CUE_GAP_MS;

@@ -46,6 +46,26 @@ export const anyDose: fc.Arbitrary<Dose> = fc.oneof(
   })),
 );
 
+const anyCues = fc.record({
+  muted: fc.subarray([
+    'announce',
+    'setup:0',
+    'short',
+    'side',
+    'form:1',
+    'letGo',
+    'count',
+    'breath',
+  ]),
+  pins: fc.array(
+    fc.record({
+      cue: fc.constantFrom('setup:0', 'setup:1', 'form:0', 'form:2', 'form:7'),
+      atSeconds: seconds(0, 90),
+    }),
+    { maxLength: 3 },
+  ),
+});
+
 const segment = (id: string): fc.Arbitrary<Segment> =>
   fc.record({
     id: fc.constant(id),
@@ -67,6 +87,7 @@ const segment = (id: string): fc.Arbitrary<Segment> =>
       ),
       { nil: undefined },
     ),
+    cues: fc.option(anyCues, { nil: undefined }),
   });
 
 const block = (id: string): fc.Arbitrary<Block> =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { emptyPlan } from '@/core/class';
 import { makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { createClass, getClass, listClasses, savePlan } from './classes';
+import { createClass, getClass, listClasses, savePlan, versionsOf } from './classes';
 
 const db = testDatabase();
 
@@ -39,5 +39,54 @@ describe('classes', () => {
       ['One', 'Two'].map((name) => savePlan(db(), studio, id, { ...shortPlan(), name }, 1, NOON)),
     );
     expect(answers.filter((a) => a.ok)).toHaveLength(1);
+  });
+});
+
+describe('saved versions', () => {
+  const MINUTE = 60_000;
+  const named = (name: string) => ({ ...shortPlan(), name });
+
+  it('begin with the state before the first save, newest first', async () => {
+    const studio = await makeStudio(db());
+    const id = await createClass(db(), studio, named('One'), NOON);
+    expect(await versionsOf(db(), studio, id)).toEqual([]);
+    await savePlan(db(), studio, id, named('Two'), 1, NOON + MINUTE);
+    const versions = await versionsOf(db(), studio, id);
+    expect(versions.map((v) => [v.version, v.plan.name, v.savedBy])).toEqual([
+      [2, 'Two', 'Test Teacher'],
+      [1, 'One', ''],
+    ]);
+    expect(versions[0]?.savedAt).toBe(NOON + MINUTE);
+  });
+
+  it('saves close to one another are one version, of each teacher alone', async () => {
+    const studio = await makeStudio(db());
+    const colleague = { ...studio, name: 'A Colleague' };
+    const id = await createClass(db(), studio, named('One'), NOON);
+    await savePlan(db(), studio, id, named('Two'), 1, NOON);
+    await savePlan(db(), studio, id, named('Three'), 2, NOON + MINUTE);
+    await savePlan(db(), colleague, id, named('Four'), 3, NOON + 2 * MINUTE);
+    await savePlan(db(), colleague, id, named('Five'), 4, NOON + 20 * MINUTE);
+    const names = (await versionsOf(db(), studio, id)).map((v) => v.plan.name);
+    expect(names).toEqual(['Five', 'Four', 'Three', 'One']);
+  });
+
+  it('a save that is refused writes none', async () => {
+    const studio = await makeStudio(db());
+    const id = await createClass(db(), studio, named('One'), NOON);
+    await savePlan(db(), studio, id, named('Two'), 1, NOON);
+    await savePlan(db(), studio, id, named('Late'), 1, NOON);
+    expect(await versionsOf(db(), studio, id)).toHaveLength(2);
+  });
+
+  it('are kept up to a hundred', async () => {
+    const studio = await makeStudio(db());
+    const id = await createClass(db(), studio, named('0'), NOON);
+    for (let n = 1; n <= 104; n++) {
+      await savePlan(db(), studio, id, named(String(n)), n, NOON + n * 6 * MINUTE);
+    }
+    const versions = await versionsOf(db(), studio, id);
+    expect(versions).toHaveLength(100);
+    expect(versions[0]?.plan.name).toBe('104');
   });
 });

@@ -47,6 +47,11 @@ export async function createClass(db: Db, scope: Scope, plan: Plan, now: number)
 
 export type SaveAnswer = { ok: true; version: number } | { ok: false; current: StoredClass };
 
+/** Who saves, as the history names them. */
+export interface Author extends Scope {
+  name: string;
+}
+
 /**
  * Stores a changed plan if nobody stored another since the version it grew from. Otherwise nothing
  * is written and the stored class comes back, so that the teacher can choose.
@@ -54,20 +59,91 @@ export type SaveAnswer = { ok: true; version: number } | { ok: false; current: S
  */
 export async function savePlan(
   db: Db,
-  scope: Scope,
+  author: Author,
   id: string,
   plan: Plan,
   basedOn: number,
   now: number,
 ): Promise<SaveAnswer> {
-  const [row] = await db('classes')
-    .where({ id, studio_id: scope.studioId, version: basedOn })
-    .update({
-      plan: JSON.stringify(plan),
-      version: basedOn + 1,
-      updated_at: new Date(now),
-    })
-    .returning('version');
-  if (row) return { ok: true, version: row.version };
-  return { ok: false, current: await getClass(db, scope, id) };
+  return db.transaction(async (trx) => {
+    const row = await trx('classes')
+      .where({ id, studio_id: author.studioId })
+      .forUpdate()
+      .first(columns);
+    const current = rowSchema.parse(found(row, 'class'));
+    if (current.version !== basedOn) return { ok: false, current };
+    await keepVersions(trx, author, current, plan, now);
+    const version = basedOn + 1;
+    await trx('classes')
+      .where({ id, studio_id: author.studioId })
+      .update({ plan: JSON.stringify(plan), version, updated_at: new Date(now) });
+    return { ok: true, version };
+  });
+}
+
+/** Saves that follow one another this closely are one version of the history. */
+const ONE_VERSION_MS = 5 * 60_000;
+const MOST_VERSIONS = 100;
+
+/**
+ * Writes the history: the new plan as a version of its own, in place of the last one where the same
+ * teacher saved that a moment ago. The state before the first save is kept as well.
+ */
+async function keepVersions(
+  db: Db,
+  { studioId, name }: Author,
+  before: StoredClass,
+  plan: Plan,
+  now: number,
+): Promise<void> {
+  const of = { studio_id: studioId, class_id: before.id };
+  const versions = await db('class_versions').where(of).orderBy('version', 'desc');
+  const version = (number: number, kept: Plan, at: number, by: string) => ({
+    ...of,
+    version: number,
+    plan: JSON.stringify(kept),
+    saved_at: new Date(at),
+    saved_by: by,
+  });
+  const [last] = versions;
+  if (!last)
+    await db('class_versions').insert(version(before.version, before.plan, before.updatedAt, ''));
+  // The first version is where it all began, so it is never overwritten.
+  const goesOn =
+    versions.length > 1 && last.saved_by === name && now - last.saved_at.getTime() < ONE_VERSION_MS;
+  if (goesOn)
+    await db('class_versions')
+      .where({ ...of, version: last.version })
+      .delete();
+  const old = versions[MOST_VERSIONS - 1];
+  if (old) await db('class_versions').where(of).where('version', '<=', old.version).delete();
+  await db('class_versions').insert(version(before.version + 1, plan, now, name));
+}
+
+export interface ClassVersion {
+  version: number;
+  plan: Plan;
+  savedAt: number;
+  /** Name of the teacher, empty for the state the class began in. */
+  savedBy: string;
+}
+
+const versionSchema = z
+  .object({ version: z.number(), plan: planSchema, saved_at: epochMs, saved_by: z.string() })
+  .transform(
+    ({ saved_at, saved_by, ...row }): ClassVersion => ({
+      ...row,
+      savedAt: saved_at,
+      savedBy: saved_by,
+    }),
+  );
+
+/** Saved versions of a class, the newest first. @throws NotFound */
+export async function versionsOf(db: Db, scope: Scope, id: string): Promise<ClassVersion[]> {
+  await getClass(db, scope, id);
+  const rows = await db('class_versions')
+    .where({ studio_id: scope.studioId, class_id: id })
+    .orderBy('version', 'desc')
+    .select('version', 'plan', 'saved_at', 'saved_by');
+  return z.array(versionSchema).parse(rows);
 }

@@ -23,12 +23,22 @@ export interface NewClassState {
   error: string | null;
 }
 
+export interface ImportState {
+  /** What is wrong with the file, one sentence each. */
+  problems: string[];
+}
+
+/** As many problems of a file are told. */
+const TOLD = 8;
+
 export interface ClassesScreenProps {
   classes: ClassCard[];
   create: (state: NewClassState, form: FormData) => Promise<NewClassState>;
+  /** Makes a class from a plan file. */
+  bring: (state: ImportState, form: FormData) => Promise<ImportState>;
 }
 
-export function ClassesScreen({ classes, create }: ClassesScreenProps) {
+export function ClassesScreen({ classes, create, bring }: ClassesScreenProps) {
   const [state, action, pending] = useActionState(create, { name: '', minutes: '20', error: null });
   return (
     <Page title="Classes">
@@ -67,6 +77,7 @@ export function ClassesScreen({ classes, create }: ClassesScreenProps) {
           </p>
         )}
       </form>
+      <ImportForm bring={bring} />
       {classes.length === 0 ? (
         <Empty title="No classes yet">
           <p>Your classes will stand here. Name the first one above.</p>
@@ -96,5 +107,31 @@ export function ClassesScreen({ classes, create }: ClassesScreenProps) {
         </ul>
       )}
     </Page>
+  );
+}
+
+function ImportForm({ bring }: Pick<ClassesScreenProps, 'bring'>) {
+  const [state, action, pending] = useActionState(bring, { problems: [] });
+  return (
+    <details className="mb-6" open={state.problems.length > 0}>
+      <summary className="cursor-pointer font-medium">Bring a class from a file</summary>
+      <form action={action} className="mt-2 flex flex-wrap items-end gap-3">
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">Class file (.upbeat.json)</span>
+          <input type="file" name="file" accept=".json,application/json" className="file-input" />
+        </label>
+        <button type="submit" className="btn btn-outline" disabled={pending}>
+          Bring it in
+        </button>
+        {state.problems.length > 0 && (
+          <ul role="alert" className="text-error w-full">
+            {state.problems.slice(0, TOLD).map((problem) => (
+              <li key={problem}>{problem}</li>
+            ))}
+            {state.problems.length > TOLD && <li>and {state.problems.length - TOLD} more</li>}
+          </ul>
+        )}
+      </form>
+    </details>
   );
 }

@@ -1,20 +1,40 @@
 'use client';
 
-import { workByArea } from '@/core/balance';
+import clsx from 'clsx';
+import { memo, useMemo } from 'react';
+import { byRegion, workByArea } from '@/core/balance';
 import { clock } from '@/core/formats';
-import { AREA_NAMES, AREAS, type Area, type Move } from '@/core/move';
+import {
+  AREA_NAMES,
+  AREAS,
+  type Area,
+  areasIn,
+  type Move,
+  REGION_NAMES,
+  REGIONS,
+} from '@/core/move';
 import type { Score } from '@/core/score';
 import { FaceDial } from '../kit/face-dial';
+import { useMoment } from './use-moment';
 
-/** How many minutes of work each area of the face gets. */
-export function BalancePanel({
-  score,
-  moveOf,
-}: {
+export interface BalancePanelProps {
   score: Score;
   moveOf: (id: string) => Move | undefined;
-}) {
-  const work = workByArea(score, moveOf);
+  /** Areas that the selected segments work. */
+  selected: ReadonlySet<Area>;
+  /** A whole-face class wants every area worked. */
+  whole: boolean;
+}
+
+const sameWork = (a: Record<Area, number>, b: Record<Area, number>) =>
+  AREAS.every((area) => a[area] === b[area]);
+
+/** How many minutes of work each area of the face gets. */
+export const BalancePanel = memo(function BalancePanel(props: BalancePanelProps) {
+  const { score, moveOf, selected, whole } = props;
+  const work = useMemo(() => workByArea(score, moveOf), [score, moveOf]);
+  const before = useMoment(work, sameWork)?.before;
+  const regions = byRegion(work);
   const most = Math.max(1, ...AREAS.map((area) => work[area]));
   const fill = Object.fromEntries(AREAS.map((area) => [area, work[area] / most])) as Record<
     Area,
@@ -25,25 +45,69 @@ export function BalancePanel({
       <h2 id="balance" className="text-lg font-semibold">
         Balance
       </h2>
-      <p className="quiet text-sm">Work for each area, in minutes</p>
+      <p className="quiet text-sm">Work for each part of the face, in minutes</p>
       <FaceDial
-        size={230}
+        size={200}
         fill={fill}
         className="mx-auto my-2"
         label="Work by area; the list beside it has the figures"
       />
-      <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
-        {AREAS.map((area) => (
-          <div key={area} className="contents">
-            <dt className={work[area] === 0 ? 'text-error' : ''}>{AREA_NAMES[area]}</dt>
-            <dd
-              className={`figures text-right ${work[area] === 0 ? 'text-error font-semibold' : ''}`}
-            >
-              {clock(work[area])}
-            </dd>
-          </div>
-        ))}
+      <dl className="grid grid-cols-[1fr_auto] text-sm">
+        {REGIONS.toReversed().map((region) => {
+          const areas = areasIn(region);
+          return (
+            <Figure
+              key={region}
+              name={REGION_NAMES[region]}
+              ms={regions[region]}
+              none={regions[region] === 0 && whole}
+              changed={before !== undefined && byRegion(before)[region] !== regions[region]}
+              marked={areas.some((area) => selected.has(area))}
+            />
+          );
+        })}
       </dl>
+      <details className="mt-1">
+        <summary className="quiet cursor-pointer text-sm">Every area</summary>
+        <dl className="grid grid-cols-[1fr_auto] text-sm">
+          {AREAS.map((area) => (
+            <Figure
+              key={area}
+              name={AREA_NAMES[area]}
+              ms={work[area]}
+              none={false}
+              changed={before !== undefined && before[area] !== work[area]}
+              marked={selected.has(area)}
+            />
+          ))}
+        </dl>
+      </details>
     </section>
+  );
+});
+
+interface FigureProps {
+  name: string;
+  ms: number;
+  /** The class wants work here and there is none. */
+  none: boolean;
+  changed: boolean;
+  marked: boolean;
+}
+
+function Figure({ name, ms, none, changed, marked }: FigureProps) {
+  return (
+    <div
+      className={clsx(
+        'col-span-2 grid grid-cols-subgrid gap-x-3 rounded px-1',
+        changed && 'just-changed',
+        marked && 'bg-base-300/60 font-semibold',
+      )}
+    >
+      <dt className={none ? 'text-error' : ''}>{name}</dt>
+      <dd className={clsx('figures text-right', none && 'text-error font-semibold')}>
+        {clock(ms)}
+      </dd>
+    </div>
   );
 }

@@ -1,277 +1,435 @@
 'use client';
 
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import { PHRASES } from '@library/phrases';
-import { Play, Redo2, Undo2 } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
+import { Sparkles } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { check, type Finding } from '@/core/checks';
 import {
   addSegment,
+  duplicateSegments,
+  freeSegmentIds,
+  groupSegments,
   hasSegments,
   type Plan,
+  pasteSegments,
   phaseFor,
   placedSegments,
-  planSchema,
+  removeSegments,
   segmentOf,
+  shiftBlocks,
+  updateSegment,
 } from '@/core/class';
-import { clock, parseSeconds } from '@/core/formats';
-import { type Move, moveText } from '@/core/move';
-import { type Book, type Totals as ScoreTotals, segmentSpans } from '@/core/score';
-import { AmountField } from '../kit/amount-field';
+import { clock } from '@/core/formats';
+import { type Area, type Move, moveText, strongAreas } from '@/core/move';
+import { type Book, type Totals as ScoreTotals, segmentSpans, stepAt } from '@/core/score';
 import { Ribbon } from '../kit/ribbon';
+import { type ComposeActions, ComposeActionsProvider } from './actions';
+import { type KnownSpeech, useAssistant } from './assistant';
 import { BalancePanel } from './balance-panel';
-import { NotesPanel } from './notes-panel';
+import { ChecksPanel } from './checks-panel';
+import { copiedSegments, copySegments } from './clipboard';
+import { ComposeHeader } from './compose-header';
+import { DraftDialog } from './draft-dialog';
+import { FitDialog } from './fit-dialog';
+import { HistoryDialog } from './history-dialog';
+import { dropped, landed } from './landing';
+import { RehearseBar } from './rehearse-bar';
+import type { Room } from './room';
 import { RulesPanel } from './rules-panel';
 import { RunningOrder } from './running-order';
 import { SaveLine } from './save-line';
+import { SelectionBar } from './selection-bar';
 import { Shelf } from './shelf';
 import { useAutosave } from './use-autosave';
-import { type Editing, useHistory } from './use-history';
-import { useScore } from './use-measured-speech';
+import { useChanged } from './use-changed';
+import { useHistory } from './use-history';
+import { useRehearsal } from './use-rehearsal';
+import { useScore } from './use-score';
+import { useSelection } from './use-selection';
+import { useSettled } from './use-settled';
 
 export interface ComposeScreenProps {
   classId: string;
   initial: Plan;
   version: number;
   library: Move[];
+  room: Room;
   lead: () => Promise<void>;
-}
-
-/** An id of its own for a new segment, the smallest number that is free. */
-function freeId(plan: Plan): string {
-  const taken = new Set(placedSegments(plan).map((p) => p.segment.id));
-  let n = taken.size + 1;
-  while (taken.has(`s${n}`)) n++;
-  return `s${n}`;
 }
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
 
+/** Stable, or every line would be drawn anew at each keystroke. */
+const POINTER = { activationConstraint: { distance: 5 } };
+const KEYBOARD = { coordinateGetter: sortableKeyboardCoordinates };
+
+type Opened = 'fit' | 'draft' | 'history' | null;
+
 /** The place where a class is put together. */
-export function ComposeScreen({ classId, initial, version, library, lead }: ComposeScreenProps) {
+export function ComposeScreen(props: ComposeScreenProps) {
+  const { classId, initial, version, library, room, lead } = props;
   const editing = useHistory(initial);
-  const { plan, edit, undo, redo, settle } = editing;
-  const [selected, setSelected] = useState<string | null>(null);
-  const autosave = useAutosave(classId, plan, version);
+  const { plan, edit, undo, redo, settle, replace } = editing;
+  const selection = useSelection();
+  const [opened, setOpened] = useState<Opened>(null);
+  const assistant = useAssistant();
+  const autosave = useAutosave(classId, plan, version, replace);
   const searchRef = useRef<HTMLInputElement>(null);
 
+  const moves = useMemo(() => [...library, ...(plan.moves ?? [])], [library, plan.moves]);
   const book = useMemo((): Book => {
-    const byId = new Map([...library, ...(plan.moves ?? [])].map((m) => [m.id, m]));
+    const byId = new Map(moves.map((m) => [m.id, m]));
     return { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
-  }, [library, plan.moves]);
-  const score = useScore(plan, book);
-  const spans = useMemo(() => segmentSpans(score), [score]);
-  const segments = useMemo(
-    () => new Map(placedSegments(plan).map((p) => [p.segment.id, p])),
-    [plan],
+  }, [moves]);
+  const met = useMemo(() => room.people.map((p) => p.met), [room.people]);
+  const { score, lengths, compileAlso, measure } = useScore(plan, book, met);
+  const rehearsal = useRehearsal(score);
+  const changed = useChanged(plan);
+  // What is typed and how long the class then is are shown at once; ribbon, balance and checks follow
+  // in the next pause.
+  const seen = useSettled(useMemo(() => ({ plan, score }), [plan, score]));
+  const spans = useMemo(() => segmentSpans(seen.score), [seen]);
+  const used = [...new Set(placedSegments(seen.plan).map((p) => p.segment.move))].sort().join(' ');
+  const inClass = useMemo(() => new Set(used.split(' ')), [used]);
+  const findings = useMemo(
+    () =>
+      check({
+        ...seen,
+        book,
+        shelf: library,
+        people: room.people,
+        sessionsAWeek: room.sessionsAWeek,
+        compile: compileAlso,
+      }),
+    [seen, book, library, room, compileAlso],
   );
-  const nameOf = (segmentId: string) => {
-    const move = book.move(segments.get(segmentId)?.segment.move ?? '');
-    return move ? moveText(move, plan.language).name : '';
+
+  const nameOf = useCallback(
+    (moveId: string) => {
+      const move = book.move(moveId);
+      return move ? moveText(move, plan.language).name : '';
+    },
+    [book, plan.language],
+  );
+
+  // Lines act on the newest state without being drawn anew for it.
+  const latest = useRef({ plan, selection, rehearsal });
+  latest.current = { plan, selection, rehearsal };
+  const actions = useMemo((): ComposeActions => {
+    const concerned = (id: string) => {
+      const { ids } = latest.current.selection;
+      return ids.includes(id) ? ids : [id];
+    };
+    return {
+      edit,
+      settle,
+      change: (id, change, key) => edit((p) => updateSegment(p, id, change), key),
+      open: (id) => {
+        const { open, set } = latest.current.selection;
+        set(open === id ? [] : [id]);
+      },
+      toggle: (id) => latest.current.selection.toggle(id),
+      reach: (id) => {
+        const order = placedSegments(latest.current.plan).map((p) => p.segment.id);
+        latest.current.selection.reach(id, order);
+      },
+      remove: (id) => {
+        const ids = concerned(id);
+        edit((p) => removeSegments(p, ids));
+        latest.current.selection.set([]);
+      },
+      shift: (id, direction) => {
+        const ids = concerned(id);
+        edit((p) => shiftBlocks(p, ids, direction));
+      },
+      duplicate: (id) => {
+        const ids = concerned(id);
+        edit((p) => duplicateSegments(p, ids));
+      },
+    };
+  }, [edit, settle]);
+
+  const add = useCallback(
+    (move: Move) => {
+      const { plan: now, selection: chosen } = latest.current;
+      const [id = 's'] = freeSegmentIds(now, 1);
+      const phase = phaseFor(move);
+      const at = placedSegments(now).find((p) => p.segment.id === chosen.ids.at(-1));
+      const index = at?.phase === phase ? now.phases[phase].indexOf(at.block) + 1 : undefined;
+      edit((p) => addSegment(p, segmentOf(move, id), phase, index));
+      chosen.set([id]);
+    },
+    [edit],
+  );
+
+  const select = useCallback((ids: readonly string[]) => {
+    latest.current.selection.set(ids);
+    const [first] = ids;
+    if (first) document.getElementById(`segment-${first}`)?.focus();
+  }, []);
+
+  const onRibbon = useCallback(
+    (segmentId: string, atMs: number) => {
+      select([segmentId]);
+      const { on, jump } = latest.current.rehearsal;
+      if (on) jump(atMs);
+    },
+    [select],
+  );
+
+  const repair = useCallback(
+    (finding: Finding) => {
+      const next = finding.repair?.apply(latest.current.plan);
+      if (next) edit(() => next);
+    },
+    [edit],
+  );
+  const openFit = useCallback(() => setOpened('fit'), []);
+
+  /** From the selected segment, or from where the last rehearsal stood. */
+  const rehearse = () => rehearsal.begin(spans.get(selection.ids[0] ?? '')?.startMs);
+
+  const group = (order: 'circuit' | 'alternating') => {
+    const { ids } = selection;
+    if (ids.length < 2) return;
+    edit((p) => groupSegments(p, ids, order));
   };
 
-  const add = (move: Move) => {
-    const segment = segmentOf(move, freeId(plan));
-    const phase = phaseFor(move);
-    const at = segments.get(selected ?? '');
-    const index = at?.phase === phase ? plan.phases[phase].indexOf(at.block) + 1 : undefined;
-    edit((p) => addSegment(p, segment, phase, index));
-    setSelected(segment.id);
+  const copy = () => {
+    const n = copySegments(plan, selection.ids);
+    toast.success(
+      `${n} copied. Ctrl V puts ${n === 1 ? 'it' : 'them'} into this class or another.`,
+    );
   };
-
-  const select = (segmentId: string) => {
-    setSelected(segmentId);
-    document.getElementById(`segment-${segmentId}`)?.focus();
+  const paste = () => {
+    const copied = copiedSegments();
+    if (copied.segments.length === 0) {
+      toast.info('Nothing is copied yet. Select segments and press Ctrl C.');
+      return;
+    }
+    const known = copied.segments.filter(
+      ({ segment }) => book.move(segment.move) ?? copied.moves.find((m) => m.id === segment.move),
+    );
+    const brought = copied.moves.filter((m) => !book.move(m.id));
+    edit((p) => {
+      const with_ = brought.length ? { ...p, moves: [...(p.moves ?? []), ...brought] } : p;
+      return pasteSegments(with_, known, selection.ids.at(-1));
+    });
   };
 
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
+      if (document.querySelector('dialog[open]')) return;
       const command = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
+      const inField = typing(event.target);
+      const marked = selection.ids.length > 0 && !String(getSelection());
       if (command && key === 'z') (event.shiftKey ? redo : undo)();
       else if (command && key === 'y') redo();
-      else if (key === '/' && !typing(event.target)) searchRef.current?.focus();
+      else if (inField) return;
+      else if (command && key === 'c' && marked) copy();
+      else if (command && key === 'x' && marked) {
+        copy();
+        actions.remove(selection.ids[0] ?? '');
+      } else if (command && key === 'v') paste();
+      else if (command || event.altKey) return;
+      else if (key === '/') searchRef.current?.focus();
+      else if (key === 'g' && selection.ids.length > 1)
+        group(event.shiftKey ? 'alternating' : 'circuit');
+      else if (key === 'delete' && selection.ids.length > 1) actions.remove(selection.ids[0] ?? '');
+      else if (key === 'escape') selection.set([]);
+      else if (key === 'f') setOpened('fit');
+      else if (key === 'r') rehearse();
       else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
-  }, [undo, redo]);
+  });
+
+  const [dragged, setDragged] = useState<Move | null>(null);
+  const sensors = useSensors(
+    useSensor(PointerSensor, POINTER),
+    useSensor(KeyboardSensor, KEYBOARD),
+  );
+  const dragEnd = ({ active, over }: DragEndEvent) => {
+    const move = dragged;
+    setDragged(null);
+    if (!over) return;
+    if (move) {
+      const [id = 's'] = freeSegmentIds(plan, 1);
+      edit((p) => dropped(p, segmentOf(move, id), String(over.id)));
+      selection.set([id]);
+    } else edit((p) => landed(p, String(active.id), String(over.id)));
+  };
+
+  const selectedAreas = useMemo(() => {
+    const areas = placedSegments(plan)
+      .filter((p) => selection.ids.includes(p.segment.id))
+      .flatMap((p) => {
+        const move = book.move(p.segment.move);
+        return move ? strongAreas(move) : [];
+      });
+    return new Set<Area>(areas);
+  }, [plan, selection.ids, book]);
+
+  const speech: KnownSpeech = { lengths, met: met.map((ids) => [...ids]) };
+  const dialog = {
+    plan,
+    moves,
+    speech,
+    measure,
+    assistant,
+    nameOf,
+    onClose: () => setOpened(null),
+  };
+  const accept = (next: Plan) => {
+    edit(() => next);
+    setOpened(null);
+  };
 
   return (
-    <main className="mx-auto w-full max-w-[100rem] px-4 py-4 sm:px-6">
-      <h1 className="sr-only">Compose {plan.name}</h1>
-      <ComposeHeader
-        editing={editing}
-        totalMs={score.totalMs}
-        lead={async () => {
-          if (!hasSegments(plan)) {
-            toast.error('This class is still empty. Add a move from the shelf first.');
-          } else if (await autosave.flush()) await lead();
-          else
-            toast.error(
-              'The class could not be saved yet, so it cannot be led. Try again in a moment.',
-            );
-        }}
-        saveLine={<SaveLine autosave={autosave} replace={editing.replace} />}
-      />
-      <Totals totals={score.totals} speech={score.speech} />
-      <div className="my-4">
-        <Ribbon score={score} moveOf={book.move} selected={selected} onSelect={select} />
-      </div>
-      <div className="grid gap-6 lg:grid-cols-[15rem_minmax(0,1fr)_16.5rem]">
-        <div className="max-lg:order-2">
-          <Shelf moves={library} onAdd={add} searchRef={searchRef} />
-        </div>
-        <div className="max-lg:order-1">
-          {!hasSegments(plan) && (
-            <p className="border-base-300 rounded-box mb-3 border border-dashed p-4">
-              Your class will stand here line by line. Find a move on the shelf and press Enter to
-              add it; it goes to the phase it belongs to.
-            </p>
-          )}
-          <RunningOrder
-            editing={editing}
+    <ComposeActionsProvider value={actions}>
+      <main
+        className={`mx-auto w-full max-w-[100rem] px-4 py-4 sm:px-6 ${rehearsal.on ? 'pb-32' : ''}`}
+      >
+        <h1 className="sr-only">Compose {plan.name}</h1>
+        <ComposeHeader
+          classId={classId}
+          editing={editing}
+          score={score}
+          room={room}
+          saveLine={<SaveLine autosave={autosave} />}
+          onFit={() => setOpened('fit')}
+          onDraft={() => setOpened('draft')}
+          onHistory={() => setOpened('history')}
+          onRehearse={rehearse}
+          onLead={async () => {
+            if (!hasSegments(plan)) {
+              toast.error('This class is still empty. Add a move from the shelf first.');
+            } else if (await autosave.flush()) await lead();
+            else
+              toast.error(
+                'The class could not be saved yet, so it cannot be led. Try again in a moment.',
+              );
+          }}
+        />
+        <Totals totals={score.totals} speech={score.speech} />
+        <div className="my-4">
+          <Ribbon
+            score={seen.score}
             moveOf={book.move}
-            spans={spans}
-            selected={selected}
-            onSelect={setSelected}
+            selected={selection.ids}
+            onSelect={onRibbon}
+            atMs={rehearsal.on ? rehearsal.atMs : undefined}
           />
         </div>
-        <div className="max-lg:order-3">
-          <BalancePanel score={score} moveOf={book.move} />
-          <NotesPanel score={score} nameOf={nameOf} onSelect={select} />
-          <RulesPanel plan={plan} edit={edit} settle={settle} />
-        </div>
-      </div>
-    </main>
-  );
-}
-
-function ComposeHeader({
-  editing,
-  totalMs,
-  lead,
-  saveLine,
-}: {
-  editing: Editing;
-  totalMs: number;
-  lead: () => Promise<void>;
-  saveLine: React.ReactNode;
-}) {
-  const { plan, edit, settle, undo, redo, canUndo, canRedo } = editing;
-  const [leading, startLeading] = useTransition();
-  const slotMs = plan.slotSeconds * 1000;
-  const spare = slotMs - totalMs;
-  return (
-    <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
-      <div className="min-w-60 flex-1">
-        <NameField
-          name={plan.name}
-          onChange={(name) => edit((p) => ({ ...p, name }), 'name')}
-          onSettle={settle}
+        <DndContext
+          id="compose"
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragStart={({ active }) => {
+            const id = String(active.id);
+            if (id.startsWith('move:')) setDragged(book.move(id.slice(5)) ?? null);
+          }}
+          onDragCancel={() => setDragged(null)}
+          onDragEnd={dragEnd}
+        >
+          <div className="grid gap-6 lg:grid-cols-[15rem_minmax(0,1fr)_16.5rem]">
+            <div className="[contain:layout_style] max-lg:order-2">
+              <Shelf moves={library} onAdd={add} searchRef={searchRef} inClass={inClass} />
+            </div>
+            <div className="max-lg:order-1">
+              {selection.ids.length > 1 && (
+                <SelectionBar
+                  count={selection.ids.length}
+                  onGroup={group}
+                  onShift={(d) => actions.shift(selection.ids[0] ?? '', d)}
+                  onDuplicate={() => actions.duplicate(selection.ids[0] ?? '')}
+                  onCopy={copy}
+                  onRemove={() => actions.remove(selection.ids[0] ?? '')}
+                  onClear={() => selection.set([])}
+                />
+              )}
+              {!hasSegments(plan) && (
+                <div className="border-base-300 rounded-box mb-3 border border-dashed p-4">
+                  <p>
+                    Your class will stand here line by line. Find a move on the shelf and press
+                    Enter to add it; it goes to the phase it belongs to.
+                  </p>
+                  <button
+                    type="button"
+                    className="btn btn-outline mt-3"
+                    onClick={() => setOpened('draft')}
+                  >
+                    <Sparkles size={18} aria-hidden /> Draft a class for me
+                  </button>
+                </div>
+              )}
+              <RunningOrder
+                plan={plan}
+                score={seen.score}
+                moveOf={book.move}
+                spans={spans}
+                selected={selection.ids}
+                open={selection.open}
+                changed={changed}
+                playing={rehearsal.on ? (stepAt(score, rehearsal.atMs)?.segmentId ?? null) : null}
+              />
+            </div>
+            <div className="[contain:layout_style] max-lg:order-3">
+              <BalancePanel
+                score={seen.score}
+                moveOf={book.move}
+                selected={selectedAreas}
+                whole={seen.plan.aim.kind === 'whole'}
+              />
+              <ChecksPanel
+                findings={findings}
+                slotMs={seen.score.slotMs}
+                selected={selection.ids}
+                onSelect={select}
+                onRepair={repair}
+                onFit={openFit}
+              />
+              <RulesPanel plan={plan} edit={edit} settle={settle} />
+            </div>
+          </div>
+          <DragOverlay dropAnimation={null}>
+            {dragged && (
+              <div className="bg-base-100 border-base-content rounded-box border px-3 py-2 font-semibold shadow-lg">
+                {nameOf(dragged.id)}
+              </div>
+            )}
+          </DragOverlay>
+        </DndContext>
+      </main>
+      {rehearsal.on && <RehearseBar rehearsal={rehearsal} score={score} nameOf={nameOf} />}
+      {opened === 'fit' && <FitDialog {...dialog} totalMs={score.totalMs} onAccept={accept} />}
+      {opened === 'draft' && <DraftDialog {...dialog} room={room} book={book} onAccept={accept} />}
+      {opened === 'history' && (
+        <HistoryDialog
+          classId={classId}
+          timeZone={room.timeZone}
+          nameOf={nameOf}
+          onRestore={accept}
+          onClose={() => setOpened(null)}
         />
-        {saveLine}
-      </div>
-      <section className="w-56" aria-label="Length">
-        <p className="flex items-baseline justify-between">
-          <span className="figures text-3xl font-bold" data-testid="length">
-            {clock(totalMs)}
-          </span>
-          <span className={spare < 0 ? 'text-error font-semibold' : 'quiet'}>
-            {spare < 0 ? `${clock(-spare)} over` : `${clock(spare)} spare`}
-          </span>
-        </p>
-        <progress
-          className={`progress mt-1 w-full ${spare < 0 ? 'progress-error' : 'progress-secondary'}`}
-          max={slotMs}
-          value={Math.min(slotMs, totalMs)}
-          aria-label="Length within the slot"
-        />
-      </section>
-      <AmountField
-        label="Slot"
-        unit="min"
-        value={plan.slotSeconds / 60}
-        parse={(text) => parseSeconds(text, 'min')}
-        help="minutes, such as 20"
-        onChange={(seconds) => {
-          const parsed = planSchema.shape.slotSeconds.safeParse(Math.round(seconds));
-          if (!parsed.success) return 'Write a slot from 1 to 240 minutes.';
-          edit((p) => ({ ...p, slotSeconds: parsed.data }), 'slot');
-          return null;
-        }}
-        onSettle={settle}
-      />
-      <div className="flex gap-2">
-        <button
-          type="button"
-          className="btn btn-outline"
-          onClick={undo}
-          disabled={!canUndo}
-          aria-keyshortcuts="Control+Z"
-        >
-          <Undo2 size={18} aria-hidden /> Undo{' '}
-          <span className="key-cap max-xl:hidden" aria-hidden>
-            Ctrl Z
-          </span>
-        </button>
-        <button
-          type="button"
-          className="btn btn-outline"
-          onClick={redo}
-          disabled={!canRedo}
-          aria-keyshortcuts="Control+Shift+Z"
-        >
-          <Redo2 size={18} aria-hidden /> Redo
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary"
-          disabled={leading}
-          onClick={() => startLeading(lead)}
-        >
-          <Play size={18} aria-hidden /> Lead class
-        </button>
-      </div>
-    </div>
-  );
-}
-
-function NameField({
-  name,
-  onChange,
-  onSettle,
-}: {
-  name: string;
-  onChange: (name: string) => void;
-  onSettle: () => void;
-}) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const empty = draft !== null && draft.trim() === '';
-  return (
-    <div>
-      <input
-        aria-label="Name of the class"
-        maxLength={80}
-        value={draft ?? name}
-        aria-invalid={empty}
-        onChange={(e) => {
-          setDraft(e.target.value);
-          if (e.target.value.trim()) onChange(e.target.value.trim());
-        }}
-        onBlur={() => {
-          if (!empty) setDraft(null);
-          onSettle();
-        }}
-        className="font-display hover:border-base-300 w-full rounded-lg border border-transparent bg-transparent text-2xl font-bold sm:text-3xl"
-      />
-      {empty && (
-        <p role="alert" className="text-error text-sm">
-          Give the class a name; until then it keeps “{name}”.
-        </p>
       )}
-    </div>
+    </ComposeActionsProvider>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import {
   COUNTING,
   type Counting,
@@ -14,6 +15,7 @@ import { parseSeconds } from '@/core/formats';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
 import { AmountField } from '../kit/amount-field';
 import { Choice } from '../kit/choice';
+import { AimFields } from './aim-fields';
 
 const EXPLAIN_NAMES: Record<Explain, string> = {
   first: 'in full first, short after',
@@ -44,7 +46,7 @@ function withSecond(plan: Plan, chosen: string): Plan {
 }
 
 /** The house rules of a class. */
-export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
+export const RulesPanel = memo(function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
   const { rules } = plan;
   const others = LANGUAGES.filter((l) => l !== plan.language);
   const change = (part: Partial<Rules>, key?: string): string | null => {
@@ -55,8 +57,16 @@ export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
   };
   return (
     <details className="mt-4">
-      <summary className="cursor-pointer font-medium">House rules</summary>
+      <summary className="cursor-pointer font-medium">Aim and house rules</summary>
       <div className="mt-3 grid gap-3">
+        <AimFields
+          aim={plan.aim}
+          rules={rules}
+          kit={plan.kit}
+          onAim={(aim) => edit((p) => ({ ...p, aim }))}
+          onRules={(part) => change(part)}
+          onKit={(kit) => edit((p) => ({ ...p, kit }))}
+        />
         <Choice
           label="Explain"
           width="w-full"
@@ -133,5 +143,15 @@ export function RulesPanel({ plan, edit, settle }: RulesPanelProps) {
         </div>
       </div>
     </details>
+  );
+}, sameSettings);
+
+/** Segments are no business of the rules, so that their edits leave this panel as it is. */
+function sameSettings(a: RulesPanelProps, b: RulesPanelProps): boolean {
+  const fields = ['rules', 'aim', 'kit', 'language', 'second'] as const;
+  return (
+    fields.every((field) => a.plan[field] === b.plan[field]) &&
+    a.edit === b.edit &&
+    a.settle === b.settle
   );
 }

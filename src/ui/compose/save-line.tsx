@@ -1,7 +1,7 @@
 'use client';
 
-import type { Plan } from '@/core/class';
-import type { Autosave } from './use-autosave';
+import { toast } from 'sonner';
+import type { Autosave, Resolution } from './use-autosave';
 
 const WORDS = {
   saved: 'Saved',
@@ -9,14 +9,14 @@ const WORDS = {
   waiting: 'No connection. Kept here, saved when it is back.',
 } as const;
 
+const CHOICES: { how: Resolution; name: string }[] = [
+  { how: 'both', name: 'Join both' },
+  { how: 'theirs', name: 'Take the other version' },
+  { how: 'mine', name: 'Keep mine' },
+];
+
 /** Whether the class is saved; in a conflict, the choice between both versions. */
-export function SaveLine({
-  autosave,
-  replace,
-}: {
-  autosave: Autosave;
-  replace: (plan: Plan) => void;
-}) {
+export function SaveLine({ autosave }: { autosave: Autosave }) {
   const { state } = autosave;
   if (state.kind === 'refused') {
     return (
@@ -32,22 +32,25 @@ export function SaveLine({
       </p>
     );
   }
-  const theirs = () => {
-    const plan = autosave.resolve(false);
-    if (plan) replace(plan);
+  const resolve = (how: Resolution) => {
+    const merged = autosave.resolve(how);
+    if (merged?.collisions.length) {
+      toast.info(`Both changed ${merged.collisions.join(', ')}; yours was kept. Undo goes back.`);
+    }
   };
   return (
     <div
       role="alert"
       className="border-error bg-base-100 rounded-box flex flex-wrap items-center gap-2 border p-2"
     >
-      <p className="text-sm">This class was changed somewhere else meanwhile.</p>
-      <button type="button" className="btn btn-sm" onClick={theirs}>
-        Take the other version
-      </button>
-      <button type="button" className="btn btn-sm" onClick={() => autosave.resolve(true)}>
-        Keep mine
-      </button>
+      <p className="text-sm">
+        This class was changed somewhere else meanwhile. Nothing is lost: choose what to go on with.
+      </p>
+      {CHOICES.map(({ how, name }) => (
+        <button key={how} type="button" className="btn btn-sm" onClick={() => resolve(how)}>
+          {name}
+        </button>
+      ))}
     </div>
   );
 }

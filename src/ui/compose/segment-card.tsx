@@ -3,73 +3,70 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import clsx from 'clsx';
-import { ArrowDown, ArrowUp, GripVertical, Trash2 } from 'lucide-react';
-import { type Block, type Segment, segmentSchema } from '@/core/class';
-import { clock, parseSeconds } from '@/core/formats';
+import { GripVertical, Lock } from 'lucide-react';
+import { memo, type ReactNode } from 'react';
+import { type Segment, segmentSchema } from '@/core/class';
+import { clock } from '@/core/formats';
 import {
   doseLabel,
-  hasVariant,
-  inVariant,
   type Language,
   type Move,
-  RELEASE_NAMES,
-  RELEASES,
-  SIDES,
   SIDES_NAMES,
-  VARIANTS,
+  typeDose,
   variantText,
 } from '@/core/move';
-import type { SegmentSpan } from '@/core/score';
-import { AmountField } from '../kit/amount-field';
-import { Choice } from '../kit/choice';
 import { KindGlyph } from '../kit/kind-glyph';
-import { MoveCautions } from '../kit/move-cautions';
-import { CueFields } from './cue-fields';
-import { DoseFields } from './dose-fields';
+import { QuickField } from '../kit/quick-field';
+import { type ComposeActions, useComposeActions } from './actions';
+import { dragId } from './landing';
 
 export interface SegmentCardProps {
-  block: Block;
   segment: Segment;
   move: Move;
   language: Language;
-  span: SegmentSpan | undefined;
+  startMs: number;
+  durationMs: number;
+  /** Part of a group, which says how often it comes round. */
+  grouped: boolean;
   selected: boolean;
-  onSelect: () => void;
-  onChange: (change: (segment: Segment) => Segment, key: string) => void;
-  onSettle: () => void;
-  onRemove: () => void;
-  /** Moves the block up or down; undefined at the ends. */
-  onMove: { up?: () => void; down?: () => void };
+  changed: boolean;
+  /** Its time has come in a rehearsal. */
+  playing: boolean;
+  /** The settings of a segment that stands open. */
+  children?: ReactNode;
 }
 
 /** One segment in the running order: a line that opens to its settings. */
-export function SegmentCard(props: SegmentCardProps) {
-  const { block, segment, move, language, span, selected, onSelect, onMove, onRemove } = props;
+export const SegmentCard = memo(function SegmentCard(props: SegmentCardProps) {
+  const { segment, move, language, startMs, durationMs, selected, changed, playing, children } =
+    props;
+  const actions = useComposeActions();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: block.id,
+    id: dragId.segment(segment.id),
   });
   const name = variantText(move, language, undefined).name;
-  const keys = (event: React.KeyboardEvent) => {
-    if (event.altKey && event.key === 'ArrowUp') onMove.up?.();
-    else if (event.altKey && event.key === 'ArrowDown') onMove.down?.();
-    else if (event.key === 'Delete') onRemove();
-    else return;
-    event.preventDefault();
-  };
+  const open = children !== undefined;
   return (
     <li
       ref={setNodeRef}
-      style={{ transform: CSS.Transform.toString(transform), transition }}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
       className={clsx(
         'bg-base-100 rounded-box border',
         selected ? 'border-base-content ring-base-content ring-1' : 'border-base-300',
         isDragging && 'z-10 opacity-80 shadow-lg',
       )}
+      data-playing={playing || undefined}
     >
-      <div className="flex items-center gap-1 pr-3">
+      <div
+        className={clsx(
+          'rounded-box flex flex-wrap items-center gap-x-1 pr-3',
+          changed && 'just-changed',
+          playing && 'bg-base-200',
+        )}
+      >
         <button
           type="button"
-          className="btn btn-ghost btn-sm cursor-grab px-1"
+          className="btn btn-ghost btn-sm cursor-grab touch-none px-1"
           {...attributes}
           {...listeners}
           aria-label={`Drag ${name}`}
@@ -79,137 +76,102 @@ export function SegmentCard(props: SegmentCardProps) {
         <button
           type="button"
           id={`segment-${segment.id}`}
-          aria-expanded={selected}
-          aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
-          onClick={onSelect}
-          onKeyDown={keys}
-          className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1 rounded-lg py-2 text-left"
+          data-segment={segment.id}
+          aria-expanded={open}
+          aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete Control+D"
+          onClick={(event) => {
+            if (event.shiftKey) actions.reach(segment.id);
+            else if (event.ctrlKey || event.metaKey) actions.toggle(segment.id);
+            else actions.open(segment.id);
+          }}
+          onKeyDown={(event) => lineKeys(event, segment.id, actions)}
+          className="flex min-w-48 flex-1 items-center gap-x-3 rounded-lg py-2 text-left"
         >
-          <span className="figures quiet w-12 text-sm">{clock(span?.startMs ?? 0)}</span>
+          <span className="figures quiet w-11 text-sm">{clock(startMs)}</span>
           <KindGlyph kind={move.kind} />
-          <span className="min-w-32 flex-1 font-semibold">{name}</span>
-          <span className="flex flex-wrap gap-1.5 text-sm">
-            <Chip>{doseLabel(segment.dose)}</Chip>
-            {segment.sides !== 'together' && <Chip>{SIDES_NAMES[segment.sides]}</Chip>}
-            {segment.rounds > 1 && <Chip>{`× ${segment.rounds}`}</Chip>}
-            {segment.releaseSeconds > 0 && <Chip>release {segment.releaseSeconds} s</Chip>}
-          </span>
-          <span className="figures w-14 text-right text-lg font-bold">
-            {clock(span?.durationMs ?? 0)}
-          </span>
+          <span className="min-w-0 flex-1 font-semibold break-words">{name}</span>
+          {segment.locked && <Lock size={16} role="img" aria-label="locked" />}
+          {selected && !open && <span className="sr-only">selected</span>}
         </button>
+        <span className="ml-auto flex flex-wrap items-center justify-end gap-1.5 py-1">
+          <QuickDose segment={segment} name={name} actions={actions} />
+          {segment.sides !== 'together' && (
+            <span className="quiet text-sm max-sm:hidden">{SIDES_NAMES[segment.sides]}</span>
+          )}
+          <QuickRounds segment={segment} name={name} grouped={props.grouped} actions={actions} />
+          <span className="figures w-13 text-right text-lg font-bold">{clock(durationMs)}</span>
+        </span>
       </div>
-      {selected && <SegmentSettings {...props} name={name} />}
+      {children}
     </li>
   );
+});
+
+/** The other line in a direction, in the order of the page. */
+function lineBeside(from: Element, direction: -1 | 1): HTMLElement | undefined {
+  const lines = [...document.querySelectorAll<HTMLElement>('[data-segment]')];
+  return lines[lines.indexOf(from as HTMLElement) + direction];
 }
 
-function Chip({ children }: { children: React.ReactNode }) {
-  return <span className="border-base-300 rounded-full border px-2.5 py-0.5">{children}</span>;
+function lineKeys(event: React.KeyboardEvent, id: string, actions: ComposeActions): void {
+  const direction = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : null;
+  if (direction && event.altKey) actions.shift(id, direction);
+  else if (direction) {
+    const beside = lineBeside(event.currentTarget, direction);
+    beside?.focus();
+    if (event.shiftKey && beside?.dataset.segment) {
+      if (document.querySelectorAll('li.ring-1 [data-segment]').length === 0) actions.toggle(id);
+      actions.reach(beside.dataset.segment);
+    }
+  } else if (event.key === 'Delete') {
+    const next = lineBeside(event.currentTarget, 1) ?? lineBeside(event.currentTarget, -1);
+    actions.remove(id);
+    next?.focus();
+  } else if (event.key.toLowerCase() === 'd' && (event.ctrlKey || event.metaKey)) {
+    actions.duplicate(id);
+  } else return;
+  event.preventDefault();
+  event.stopPropagation();
 }
 
-function SegmentSettings(props: SegmentCardProps & { name: string }) {
-  const { segment, move, language, onChange, onSettle, onRemove, onMove, name } = props;
-  /** Makes a change if the segment stays valid, else says in a sentence why not. */
-  const attempt = (change: Partial<Segment>, key: string): string | null => {
-    const parsed = segmentSchema.safeParse({ ...segment, ...change });
-    if (!parsed.success) return `This ${parsed.error.issues[0]?.message ?? 'is not right'}.`;
-    onChange((s) => ({ ...s, ...change }), `${key} ${segment.id}`);
-    return null;
-  };
-  const seconds = (label: string, field: 'releaseSeconds' | 'restSeconds') => (
-    <AmountField
-      label={label}
-      value={segment[field]}
-      unit="s"
-      parse={(text) => parseSeconds(text)}
-      help="seconds, such as 10"
-      onChange={(n) => attempt({ [field]: n }, field)}
-      onSettle={onSettle}
+interface QuickProps {
+  segment: Segment;
+  name: string;
+  actions: ComposeActions;
+}
+
+function QuickDose({ segment, name, actions }: QuickProps) {
+  return (
+    <QuickField
+      label={`Dose of ${name}`}
+      value={doseLabel(segment.dose)}
+      onType={(text) => {
+        if (text === doseLabel(segment.dose)) return null;
+        const typed = typeDose(text, segment.dose);
+        if (!typed.ok) return typed.message;
+        actions.change(segment.id, (s) => ({ ...s, dose: typed.dose }), `dose ${segment.id}`);
+        return null;
+      }}
+      onSettle={actions.settle}
     />
   );
+}
+
+function QuickRounds({ segment, name, grouped, actions }: QuickProps & { grouped: boolean }) {
+  if (grouped && segment.rounds === 1) return null;
   return (
-    <div className="border-base-300 border-t px-4 pt-3 pb-4">
-      <div className="flex flex-wrap gap-x-5 gap-y-3">
-        <DoseFields
-          dose={segment.dose}
-          onChange={(dose) => attempt({ dose }, 'dose')}
-          onSettle={onSettle}
-        />
-        <Choice
-          label="Sides"
-          width="w-56"
-          value={segment.sides}
-          options={SIDES}
-          names={SIDES_NAMES}
-          onChange={(sides) => attempt({ sides }, 'sides')}
-          onSettle={onSettle}
-        />
-        <AmountField
-          label="Rounds"
-          value={segment.rounds}
-          onChange={(n) => attempt({ rounds: n }, 'rounds')}
-          onSettle={onSettle}
-        />
-        {(hasVariant(move, 'easier') || hasVariant(move, 'harder')) && (
-          <Choice
-            label="Version"
-            width="w-36"
-            value={segment.variant ?? ''}
-            options={['' as const, ...VARIANTS.filter((v) => hasVariant(move, v))]}
-            names={{ '': 'as usual' }}
-            onChange={(variant) => attempt({ variant: variant || undefined }, 'variant')}
-            onSettle={onSettle}
-          />
-        )}
-        <Choice
-          label="Let go by"
-          value={segment.release ?? move.release}
-          options={RELEASES}
-          names={RELEASE_NAMES}
-          onChange={(release) => attempt({ release }, 'letGoBy')}
-          onSettle={onSettle}
-        />
-        {seconds('Release', 'releaseSeconds')}
-        {seconds('Rest', 'restSeconds')}
-      </div>
-      <MoveCautions move={inVariant(move, segment.variant)} />
-      <details className="mt-4">
-        <summary className="cursor-pointer font-medium">Cues</summary>
-        <div className="mt-3">
-          <CueFields
-            segment={segment}
-            text={variantText(move, language, segment.variant)}
-            onChange={(cues, key) =>
-              onChange((s) => {
-                const { cues: _, ...rest } = s;
-                return cues ? { ...rest, cues } : rest;
-              }, key)
-            }
-            onSettle={onSettle}
-          />
-        </div>
-      </details>
-      <div className="mt-4 flex flex-wrap gap-2">
-        <button type="button" className="btn btn-sm" disabled={!onMove.up} onClick={onMove.up}>
-          <ArrowUp size={16} aria-hidden /> Earlier{' '}
-          <span className="key-cap" aria-hidden>
-            Alt ↑
-          </span>
-        </button>
-        <button type="button" className="btn btn-sm" disabled={!onMove.down} onClick={onMove.down}>
-          <ArrowDown size={16} aria-hidden /> Later{' '}
-          <span className="key-cap" aria-hidden>
-            Alt ↓
-          </span>
-        </button>
-        <button type="button" className="btn btn-sm" onClick={onRemove}>
-          <Trash2 size={16} aria-hidden /> Remove <span className="sr-only">{name}</span>{' '}
-          <span className="key-cap" aria-hidden>
-            Del
-          </span>
-        </button>
-      </div>
-    </div>
+    <QuickField
+      label={`Rounds of ${name}`}
+      value={`× ${segment.rounds}`}
+      onType={(text) => {
+        const rounds = segmentSchema.shape.rounds.safeParse(
+          Number(text.replace(/[×x*]/, '').trim()),
+        );
+        if (!rounds.success) return 'Write rounds from 1 to 10, such as 3.';
+        actions.change(segment.id, (s) => ({ ...s, rounds: rounds.data }), `rounds ${segment.id}`);
+        return null;
+      }}
+      onSettle={actions.settle}
+    />
   );
 }

@@ -1,23 +1,36 @@
 'use client';
 
-import { Plus, Search } from 'lucide-react';
-import { type RefObject, useState } from 'react';
-import { AREA_NAMES, type Kind, type Move, moveText } from '@/core/move';
+import { useDraggable } from '@dnd-kit/core';
+import clsx from 'clsx';
+import { Check, Plus, ScanFace, Search, X } from 'lucide-react';
+import { memo, type RefObject, useMemo, useState } from 'react';
+import { AREA_NAMES, type Area, type Kind, type Move, moveText } from '@/core/move';
+import { FaceDial } from '../kit/face-dial';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
-import { areasOf, NO_FILTER, passes } from '../moves/find';
+import { areasOf, NO_FILTER, nearestFirst, passes } from '../moves/find';
+import { dragId } from './landing';
 
 export interface ShelfProps {
   moves: readonly Move[];
   onAdd: (move: Move) => void;
   searchRef: RefObject<HTMLInputElement | null>;
+  /** Ids of the moves that the class has already. */
+  inClass: ReadonlySet<string>;
 }
 
 /** The moves a class can be built from. Enter adds the first one found. */
-export function Shelf({ moves, onAdd, searchRef }: ShelfProps) {
+export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: ShelfProps) {
   const [typed, setTyped] = useState('');
   const [kind, setKind] = useState<Kind | null>(null);
-  const shown = moves.filter((move) => passes(move, { ...NO_FILTER, typed, kind }));
+  const [areas, setAreas] = useState<readonly Area[]>([]);
+  const [face, setFace] = useState(false);
+  const shown = useMemo(() => {
+    const passing = moves.filter((move) => passes(move, { ...NO_FILTER, typed, kind, areas }));
+    return nearestFirst(passing, typed, inClass);
+  }, [moves, typed, kind, areas, inClass]);
+  const toggle = (area: Area) =>
+    setAreas((now) => (now.includes(area) ? now.filter((a) => a !== area) : [...now, area]));
   const first = shown[0];
   return (
     <section aria-label="Moves to add" className="flex min-h-0 flex-col">
@@ -42,31 +55,39 @@ export function Shelf({ moves, onAdd, searchRef }: ShelfProps) {
           </kbd>
         </label>
       </form>
-      <div className="mt-2">
-        <KindFilter kind={kind} onChange={setKind} />
+      <div className="mt-2 flex flex-wrap items-center gap-1">
+        <KindFilter kind={kind} onChange={setKind} size={25} />
+        <button
+          type="button"
+          className="btn btn-sm btn-square"
+          aria-pressed={face}
+          onClick={() => setFace(!face)}
+        >
+          <ScanFace size={18} aria-hidden />
+          <span className="sr-only">Filter by the face</span>
+        </button>
       </div>
-      <ul className="divide-base-300 mt-2 min-h-0 flex-1 divide-y overflow-y-auto pr-1 lg:max-h-[70vh]">
+      {face && (
+        <FaceDial
+          size={210}
+          fill={Object.fromEntries(areas.map((area) => [area, 1]))}
+          onToggle={toggle}
+          label="Only moves for these areas of the face"
+          className="mx-auto mt-2"
+        />
+      )}
+      {areas.length > 0 && (
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm mt-1 justify-start"
+          onClick={() => setAreas([])}
+        >
+          <X size={16} aria-hidden /> {areas.map((a) => AREA_NAMES[a]).join(', ')}
+        </button>
+      )}
+      <ul className="divide-base-300 relative mt-2 min-h-0 flex-1 divide-y overflow-y-auto pr-1 lg:max-h-[70vh]">
         {shown.map((move) => (
-          <li key={move.id}>
-            <button
-              type="button"
-              onClick={() => onAdd(move)}
-              className="hover:bg-base-200 group flex w-full items-center gap-2.5 rounded-lg px-1 py-2 text-left"
-            >
-              <span className="sr-only">Add</span>
-              <KindGlyph kind={move.kind} />
-              <span className="min-w-0 flex-1">
-                <span className="block leading-tight font-medium">{moveText(move, 'en').name}</span>
-                <span className="quiet line-clamp-1 text-xs">
-                  {areasOf(move)
-                    .slice(0, 2)
-                    .map((a) => AREA_NAMES[a])
-                    .join(', ')}
-                </span>
-              </span>
-              <Plus size={18} aria-hidden className="quiet group-hover:opacity-100" />
-            </button>
-          </li>
+          <ShelfLine key={move.id} move={move} onAdd={onAdd} inClass={inClass.has(move.id)} />
         ))}
         {shown.length === 0 && (
           <li className="quiet py-4">
@@ -75,5 +96,48 @@ export function Shelf({ moves, onAdd, searchRef }: ShelfProps) {
         )}
       </ul>
     </section>
+  );
+});
+
+/** A move of the shelf: pressed it goes where it belongs, dragged it goes where it is let go. */
+function ShelfLine({
+  move,
+  onAdd,
+  inClass,
+}: {
+  move: Move;
+  onAdd: (move: Move) => void;
+  inClass: boolean;
+}) {
+  const { listeners, setNodeRef, isDragging } = useDraggable({ id: dragId.move(move.id) });
+  return (
+    <li ref={setNodeRef} className={clsx('drawn-in-sight', isDragging && 'opacity-50')}>
+      <button
+        type="button"
+        onPointerDown={listeners?.onPointerDown as React.PointerEventHandler | undefined}
+        onClick={() => onAdd(move)}
+        className="hover:bg-base-200 group flex w-full items-center gap-2.5 rounded-lg px-1 py-2 text-left"
+      >
+        <span className="sr-only">Add</span>
+        <KindGlyph kind={move.kind} />
+        <span className="min-w-0 flex-1">
+          <span className="block leading-tight font-medium">{moveText(move, 'en').name}</span>
+          <span className="quiet line-clamp-1 text-xs">
+            {areasOf(move)
+              .slice(0, 2)
+              .map((a) => AREA_NAMES[a])
+              .join(', ')}
+          </span>
+        </span>
+        {inClass ? (
+          <>
+            <Check size={18} aria-hidden className="quiet" />
+            <span className="sr-only">again, it is in the class</span>
+          </>
+        ) : (
+          <Plus size={18} aria-hidden className="quiet group-hover:opacity-100" />
+        )}
+      </button>
+    </li>
   );
 }

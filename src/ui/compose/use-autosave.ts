@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
 import { call, Refused, Unreachable } from '@/browser/api';
-import { type Plan, planSchema } from '@/core/class';
+import { type Merged, mergePlans, type Plan, planSchema } from '@/core/class';
+import { forgetUnsaved, holdTab, keepUnsaved, takeUnsaved } from './unsaved';
 
+const KEEP_MS = 200;
 const WAIT_MS = 600;
 const RETRY_MS = 3000;
 
@@ -17,16 +19,26 @@ export type SaveState =
 const savedSchema = z.object({ version: z.number() });
 const conflictSchema = z.object({ plan: planSchema, version: z.number() });
 
+export type Resolution = 'mine' | 'theirs' | 'both';
+
 export interface Autosave {
   state: SaveState;
   /** Saves what is not saved yet; false where that did not work. */
   flush: () => Promise<boolean>;
-  /** In a conflict: goes on from the stored version, keeping what is here or not. */
-  resolve: (keepMine: boolean) => Plan | null;
+  /**
+   * In a conflict: goes on from the stored version with what is here, what is there, or both joined.
+   * Returns the plan to go on with and what collided.
+   */
+  resolve: (how: Resolution) => Merged | null;
 }
 
 /** Keeps a class saved while it is edited, one request at a time, and never over somebody else's. */
-export function useAutosave(classId: string, plan: Plan, firstVersion: number): Autosave {
+export function useAutosave(
+  classId: string,
+  plan: Plan,
+  firstVersion: number,
+  replace: (plan: Plan) => void,
+): Autosave {
   const [state, setState] = useState<SaveState>({ kind: 'saved' });
   const version = useRef(firstVersion);
   const stored = useRef(plan);
@@ -34,6 +46,42 @@ export function useAutosave(classId: string, plan: Plan, firstVersion: number): 
   const underway = useRef<Promise<boolean> | null>(null);
   const blocked = useRef(false);
   latest.current = plan;
+
+  const clash = useCallback((theirs: { plan: Plan; version: number }) => {
+    blocked.current = true;
+    setState({ kind: 'conflict', ...theirs });
+  }, []);
+
+  /** Keeps unsaved edits in this browser, or forgets them once they are saved. */
+  const keep = useCallback(() => {
+    if (stored.current === latest.current) forgetUnsaved(classId);
+    else {
+      keepUnsaved(classId, {
+        plan: latest.current,
+        base: stored.current,
+        version: version.current,
+      });
+    }
+  }, [classId]);
+
+  // What the last visit could not save goes on here, and meets what was saved meanwhile.
+  useEffect(() => {
+    const take = async () => {
+      const first = stored.current;
+      const unsaved = await takeUnsaved(classId);
+      holdTab();
+      if (!unsaved || latest.current !== first) return;
+      const theirs = { plan: first, version: version.current };
+      if (JSON.stringify(unsaved.plan) === JSON.stringify(theirs.plan)) {
+        forgetUnsaved(classId);
+        return;
+      }
+      stored.current = unsaved.base;
+      replace(unsaved.plan);
+      if (unsaved.version !== theirs.version) clash(theirs);
+    };
+    void take();
+  }, [classId, replace, clash]);
 
   const send = useCallback(async (): Promise<boolean> => {
     while (stored.current !== latest.current) {
@@ -52,16 +100,15 @@ export function useAutosave(classId: string, plan: Plan, firstVersion: number): 
         }
         if (!(error instanceof Refused)) throw error;
         const conflict = conflictSchema.safeParse(error.body);
-        if (error.status === 409 && conflict.success) {
-          blocked.current = true;
-          setState({ kind: 'conflict', ...conflict.data });
-        } else setState({ kind: 'refused', message: error.message });
+        if (error.status === 409 && conflict.success) clash(conflict.data);
+        else setState({ kind: 'refused', message: error.message });
         return false;
       }
     }
+    keep();
     setState({ kind: 'saved' });
     return true;
-  }, [classId]);
+  }, [classId, clash, keep]);
 
   const flush = useCallback((): Promise<boolean> => {
     underway.current ??= send().finally(() => {
@@ -71,10 +118,30 @@ export function useAutosave(classId: string, plan: Plan, firstVersion: number): 
   }, [send]);
 
   useEffect(() => {
-    if (plan === stored.current || blocked.current) return;
-    const timer = setTimeout(flush, WAIT_MS);
-    return () => clearTimeout(timer);
-  }, [plan, flush]);
+    if (plan === stored.current) return;
+    const keeping = setTimeout(keep, KEEP_MS);
+    const saving = blocked.current ? undefined : setTimeout(flush, WAIT_MS);
+    return () => {
+      clearTimeout(keeping);
+      clearTimeout(saving);
+    };
+  }, [plan, flush, keep]);
+
+  // Somebody may have changed the class while this page was out of sight: say so before more is typed.
+  useEffect(() => {
+    const look = async () => {
+      if (document.visibilityState !== 'visible' || blocked.current || underway.current) return;
+      try {
+        const theirs = await call('GET', `/api/classes/${classId}`, null, conflictSchema);
+        if (theirs.version > version.current && !underway.current) clash(theirs);
+      } catch (error) {
+        // Without a connection the next save finds out.
+        if (!(error instanceof Unreachable || error instanceof Refused)) throw error;
+      }
+    };
+    document.addEventListener('visibilitychange', look);
+    return () => document.removeEventListener('visibilitychange', look);
+  }, [classId, clash]);
 
   useEffect(() => {
     if (state.kind !== 'waiting') return;
@@ -89,6 +156,7 @@ export function useAutosave(classId: string, plan: Plan, firstVersion: number): 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
       if (stored.current === latest.current) return;
+      keep();
       void flush();
       event.preventDefault();
     };
@@ -97,16 +165,24 @@ export function useAutosave(classId: string, plan: Plan, firstVersion: number): 
       window.removeEventListener('beforeunload', warn);
       if (stored.current !== latest.current) void flush();
     };
-  }, [flush]);
+  }, [flush, keep]);
 
-  const resolve = (keepMine: boolean): Plan | null => {
+  const resolve = (how: Resolution): Merged | null => {
     if (state.kind !== 'conflict') return null;
-    version.current = state.version;
+    const { plan: theirs, version: newest } = state;
+    const merged: Merged =
+      how === 'both'
+        ? mergePlans(stored.current, latest.current, theirs)
+        : { plan: how === 'mine' ? latest.current : theirs, collisions: [] };
+    version.current = newest;
     blocked.current = false;
-    stored.current = state.plan;
-    if (keepMine) void flush();
-    else setState({ kind: 'saved' });
-    return keepMine ? null : state.plan;
+    stored.current = theirs;
+    if (how === 'mine') void flush();
+    else {
+      setState({ kind: 'saved' });
+      replace(merged.plan);
+    }
+    return merged;
   };
 
   const unsaved = state.kind === 'saved' && plan !== stored.current;

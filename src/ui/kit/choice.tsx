@@ -1,3 +1,5 @@
+import { useId } from 'react';
+
 export interface ChoiceProps<T extends string> {
   label: string;
   value: T;
@@ -13,10 +15,14 @@ export interface ChoiceProps<T extends string> {
 /** One choice of a few, with its label. */
 export function Choice<T extends string>(props: ChoiceProps<T>) {
   const { label, value, options, names, onChange, onSettle, width = 'w-44' } = props;
+  const id = useId();
   return (
-    <label className="grid content-start">
-      <span className="text-sm leading-6 font-medium">{label}</span>
+    <div className="grid content-start">
+      <label htmlFor={id} className="text-sm leading-6 font-medium">
+        {label}
+      </label>
       <select
+        id={id}
         className={`select ${width}`}
         value={value}
         onChange={(e) => onChange(e.target.value as T)}
@@ -28,6 +34,6 @@ export function Choice<T extends string>(props: ChoiceProps<T>) {
           </option>
         ))}
       </select>
-    </label>
+    </div>
   );
 }

@@ -1,16 +1,19 @@
 'use client';
 
 import clsx from 'clsx';
+import { memo } from 'react';
 import { clock } from '@/core/formats';
 import type { Kind, Move } from '@/core/move';
-import { type Score, type SegmentSpan, type Step, segmentSpans } from '@/core/score';
+import { type Score, type SegmentRun, type Step, segmentRuns } from '@/core/score';
 import { kindColour } from './kind-glyph';
 
 export interface RibbonProps {
   score: Score;
   moveOf: (id: string) => Move | undefined;
-  selected?: string | null;
-  onSelect?: (segmentId: string) => void;
+  /** Ids of the selected segments. */
+  selected?: readonly string[];
+  /** Called with the segment clicked on, and the time clicked at in ms from the start. */
+  onSelect?: (segmentId: string, atMs: number) => void;
   /** Where the class stands, in ms from its start. */
   atMs?: number;
   /** Whether the lanes of the face areas are shown under it. */
@@ -31,17 +34,29 @@ const TICK_STEPS_MS = [30, 60, 120, 300, 600, 1200].map((s) => s * 1000);
 const MOST_TICKS = { wide: 12, narrow: 6 };
 
 /** A class as one line of time: hatched upbeat, solid work, pale release and rest. */
-export function Ribbon({ score, moveOf, selected, onSelect, atMs, lanes = true }: RibbonProps) {
+export const Ribbon = memo(function Ribbon({
+  score,
+  moveOf,
+  selected,
+  onSelect,
+  atMs,
+  lanes = true,
+}: RibbonProps) {
   const lengthMs = Math.max(score.totalMs, score.slotMs);
   const percent = (ms: number) => `${(100 * ms) / lengthMs}%`;
   const every =
     TICK_STEPS_MS.find((step) => lengthMs / step <= MOST_TICKS[lanes ? 'wide' : 'narrow']) ??
     1_800_000;
   const ticks = Array.from({ length: Math.floor(lengthMs / every) + 1 }, (_, i) => i * every);
-  const spans = [...segmentSpans(score).values()];
+  const runs = segmentRuns(score);
   const kindOf = (step: Step): Kind => moveOf(step.moveId)?.kind ?? 'exercise';
   return (
-    <div className={clsx('grid gap-x-3', lanes && 'sm:grid-cols-[5.5rem_1fr]')}>
+    <div
+      className={clsx(
+        'grid gap-x-3 [contain:layout_paint_style]',
+        lanes && 'sm:grid-cols-[5.5rem_1fr]',
+      )}
+    >
       {lanes && <div className="max-sm:hidden" />}
       <div className="figures quiet relative h-5 text-xs" aria-hidden>
         {ticks.map((tick) => (
@@ -64,16 +79,15 @@ export function Ribbon({ score, moveOf, selected, onSelect, atMs, lanes = true }
       </div>
       {lanes && <div className="quiet self-center text-xs max-sm:hidden">the class</div>}
       <div className="bg-base-200 relative h-9 overflow-hidden rounded-lg">
-        {spans.map((span) => (
-          <SpanBar
-            key={span.segmentId}
-            span={span}
-            score={score}
-            kind={kindOf(span.steps[0] as Step)}
-            name={moveOf(span.steps[0]?.moveId ?? '')?.text.en?.name ?? ''}
-            selected={span.segmentId === selected}
+        {runs.map((run) => (
+          <RunBar
+            key={run.steps[0].id}
+            run={run}
+            kind={kindOf(run.steps[0])}
+            name={moveOf(run.steps[0].moveId)?.text.en?.name ?? ''}
+            selected={selected?.includes(run.segmentId) ?? false}
             onSelect={onSelect}
-            percent={percent}
+            lengthMs={lengthMs}
           />
         ))}
         {score.totalMs > score.slotMs && (
@@ -112,7 +126,7 @@ export function Ribbon({ score, moveOf, selected, onSelect, atMs, lanes = true }
         ))}
     </div>
   );
-}
+});
 
 function Lane({ name, children }: { name: string; children: React.ReactNode }) {
   return (
@@ -129,60 +143,56 @@ function Lane({ name, children }: { name: string; children: React.ReactNode }) {
 const HATCH =
   'repeating-linear-gradient(-45deg, transparent 0 4px, color-mix(in oklab, var(--color-base-100) 75%, transparent) 4px 6px)';
 
-function SpanBar({
-  span,
-  score,
-  kind,
-  name,
-  selected,
-  onSelect,
-  percent,
-}: {
-  span: SegmentSpan;
-  score: Score;
+/** Hatched upbeat, solid work, pale release and rest. */
+export const stepFill = (step: Step, kind: Kind): string =>
+  step.kind === 'upbeat' || step.kind === 'switch'
+    ? `${HATCH}, ${kindColour(kind)}`
+    : step.kind === 'work'
+      ? kindColour(kind)
+      : `color-mix(in oklab, ${kindColour(kind)} 25%, var(--color-base-200))`;
+
+interface RunBarProps {
+  run: SegmentRun;
   kind: Kind;
   name: string;
   selected: boolean;
-  onSelect?: (id: string) => void;
-  percent: (ms: number) => string;
-}) {
-  const steps = span.steps.map((step) => (
+  onSelect?: (id: string, atMs: number) => void;
+  lengthMs: number;
+}
+
+function RunBar({ run, kind, name, selected, onSelect, lengthMs }: RunBarProps) {
+  const percent = (ms: number) => `${(100 * ms) / lengthMs}%`;
+  const steps = run.steps.map((step) => (
     <span
       key={step.id}
       className="absolute inset-y-0"
       style={{
         left: percent(step.startMs),
         width: percent(step.durationMs),
-        background:
-          step.kind === 'upbeat' || step.kind === 'switch'
-            ? `${HATCH}, ${kindColour(kind)}`
-            : step.kind === 'work'
-              ? kindColour(kind)
-              : `color-mix(in oklab, ${kindColour(kind)} 25%, var(--color-base-200))`,
+        background: stepFill(step, kind),
       }}
     />
   ));
   if (!onSelect) return <>{steps}</>;
-  const first = span.steps[0];
-  const last = span.steps.at(-1);
-  if (!first || !last) return null;
-  const end = last.startMs + last.durationMs;
-  const left = first.startMs;
-  const share = (end - left) / Math.max(score.totalMs, score.slotMs);
+  const words = `${name}, ${clock(run.startMs)}`;
   return (
     <>
       {steps}
       <button
         type="button"
         tabIndex={-1}
-        aria-label={`${name}, ${clock(left)}`}
-        title={`${name}, ${clock(left)}`}
-        onClick={() => onSelect(span.segmentId)}
+        aria-label={words}
+        title={words}
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          const share = box.width ? (event.clientX - box.left) / box.width : 0;
+          onSelect(run.segmentId, run.startMs + share * (run.endMs - run.startMs));
+        }}
         className={clsx(
           'absolute inset-y-0 cursor-pointer rounded-md border-r-2 border-base-100',
           selected && 'ring-base-content z-10 ring-3 ring-inset',
         )}
-        style={{ left: percent(left), width: `${share * 100}%` }}
+        style={{ left: percent(run.startMs), width: percent(run.endMs - run.startMs) }}
       />
     </>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { LogOut } from 'lucide-react';
+import { LogOut, SunMoon } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 
@@ -15,6 +15,8 @@ const PLACES = [
 export interface StudioHeaderProps {
   studioName: string;
   teacherName: string;
+  /** Changes between the look by day and by night. */
+  switchLook: () => Promise<void>;
   signOut: () => Promise<void>;
   signOutEverywhere: () => Promise<void>;
 }
@@ -37,6 +39,7 @@ export function Mark({ size = 30 }: { size?: number }) {
 export function StudioHeader({
   studioName,
   teacherName,
+  switchLook,
   signOut,
   signOutEverywhere,
 }: StudioHeaderProps) {
@@ -87,6 +90,11 @@ export function StudioHeader({
               <br />
               {studioName}
             </p>
+            <form action={switchLook}>
+              <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
+                <SunMoon size={16} aria-hidden /> Day or night look
+              </button>
+            </form>
             <form action={signOut}>
               <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
                 <LogOut size={16} aria-hidden /> Sign out

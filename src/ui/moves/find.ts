@@ -33,11 +33,19 @@ export function areasOf(move: Move): Area[] {
   return areas.sort((a, b) => (move.areas[b] ?? 0) - (move.areas[a] ?? 0));
 }
 
+const namesOf = (move: Move): string =>
+  Object.values(move.text)
+    .map((text) => text?.name ?? '')
+    .join(' ')
+    .toLowerCase();
+
 function wordsOf(move: Move): string {
-  const names = Object.values(move.text).map((text) => text?.name ?? '');
   const areas = areasOf(move).map((area) => AREA_NAMES[area]);
-  return [...names, KIND_NAMES[move.kind], ...areas, ...move.muscles].join(' ').toLowerCase();
+  const more = [KIND_NAMES[move.kind], ...areas, ...move.muscles].join(' ').toLowerCase();
+  return `${namesOf(move)} ${more}`;
 }
+
+const typedWords = (typed: string): string[] => typed.toLowerCase().split(/\s+/).filter(Boolean);
 
 /** Whether a move passes a filter: every typed word, and every choice; of several areas any one. */
 export function passes(move: Move, filter: Filter): boolean {
@@ -46,7 +54,37 @@ export function passes(move: Move, filter: Filter): boolean {
   if (purpose && !move.purposes.includes(purpose)) return false;
   if (need && !FITS[need](move)) return false;
   if (areas.length && !areas.some((area) => move.areas[area] !== undefined)) return false;
-  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = typedWords(typed);
   const haystack = words.length ? wordsOf(move) : '';
   return words.every((word) => haystack.includes(word));
+}
+
+/**
+ * How far from what was typed: its name says it, and its work goes where it says. A breath is seldom
+ * meant by a part of the face.
+ */
+function distance(move: Move, words: readonly string[]): number {
+  if (words.length > 1 && namesOf(move).includes(words.join(' '))) return 0;
+  const weights = Object.entries(move.areas) as [Area, number][];
+  const meant = weights.filter(([area]) => words.some((w) => AREA_NAMES[area].includes(w)));
+  const sum = (of: typeof weights) => of.reduce((total, [, weight]) => total + weight, 0);
+  const share = meant.length ? sum(meant) / sum(weights) : 0;
+  const named = words.every((word) => namesOf(move).includes(word));
+  return (named ? 1 : 2) - share + (move.kind === 'breath' ? 1 : 0);
+}
+
+/** Moves in the order in which what was typed means them; those in the class already come after. */
+export function nearestFirst(
+  moves: readonly Move[],
+  typed: string,
+  inClass: ReadonlySet<string>,
+): Move[] {
+  const words = typedWords(typed);
+  if (words.length === 0) return [...moves];
+  const rank = (move: Move) => {
+    const far = distance(move, words);
+    return far > 0 && inClass.has(move.id) ? far + 10 : far;
+  };
+  const ranks = new Map(moves.map((move) => [move.id, rank(move)]));
+  return moves.toSorted((a, b) => (ranks.get(a.id) ?? 0) - (ranks.get(b.id) ?? 0));
 }

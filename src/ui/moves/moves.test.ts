@@ -2,11 +2,44 @@ import { LIBRARY, libraryMove } from '@library';
 import { describe, expect, it } from 'vitest';
 import { type Move, moveSchema } from '@/core/move';
 import { copyOf, emptyMove, englishOf, nameOf, ownId, withEnglish } from './draft';
-import { areasOf, type Filter, NO_FILTER, passes } from './find';
+import { areasOf, type Filter, NO_FILTER, nearestFirst, passes } from './find';
 
 const found = (filter: Partial<Filter>): Move[] =>
   LIBRARY.filter((move) => passes(move, { ...NO_FILTER, ...filter }));
 const ids = (filter: Partial<Filter>) => found(filter).map((m) => m.id);
+
+describe('what was typed', () => {
+  const first = (typed: string, inClass: string[] = []) =>
+    nearestFirst(found({ typed }), typed, new Set(inClass))[0];
+
+  it('means a move by its name before any other', () => {
+    expect(first('nose in')?.id).toBe('nose-in-mouth-out');
+  });
+
+  it('means the move that works most on the area, and a breath last', () => {
+    for (const [typed, area] of [
+      ['forehead', 'forehead'],
+      ['jaw', 'jaw'],
+      ['eyes', 'eyes'],
+    ] as const) {
+      const move = first(typed);
+      const named = Object.values(move?.text ?? {}).some((t) =>
+        t?.name.toLowerCase().includes(typed),
+      );
+      expect(named || (move && areasOf(move)[0] === area), `${typed}: ${move?.id}`).toBe(true);
+      expect(move?.kind).not.toBe('breath');
+    }
+  });
+
+  it('means another move than those the class has, unless it is one of them by name', () => {
+    expect(first('tall o', ['tall-o-cheek-lift'])?.id).toBe('tall-o-cheek-lift');
+    const before = nearestFirst(found({ typed: 'forehead' }), 'forehead', new Set());
+    const unnamed = before.filter((m) => !m.text.en?.name.toLowerCase().includes('forehead'));
+    const [nearest] = unnamed;
+    const inClass = new Set([nearest?.id ?? '']);
+    expect(nearestFirst(before, 'forehead', inClass).at(-1)).toBe(nearest);
+  });
+});
 
 describe('finding a move', () => {
   it('shows everything until something is asked for', () => {

@@ -1,12 +1,13 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { emptyPlan, planSchema } from '@/core/class';
+import { emptyPlan, MAX_PLAN_BYTES, parsePlanText, planSchema } from '@/core/class';
 import { parseSeconds } from '@/core/formats';
 import { createClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import type { NewClassState } from '@/ui/classes/classes-screen';
+import { studioBook } from '@/server/moves/moves';
+import type { ImportState, NewClassState } from '@/ui/classes/classes-screen';
 import { requireTeacher } from '../../auth';
 
 export async function createClassAction(_: NewClassState, form: FormData): Promise<NewClassState> {
@@ -21,5 +22,24 @@ export async function createClassAction(_: NewClassState, form: FormData): Promi
     return { name, minutes, error: 'Write the slot in minutes, from 1 to 240, such as 20.' };
   }
   const id = await createClass(db(), teacher, emptyPlan(name, seconds), now());
+  redirect(`/classes/${id}`);
+}
+
+/** Makes a class from a plan file. What is wrong with the file is told field by field. */
+export async function importClassAction(_: ImportState, form: FormData): Promise<ImportState> {
+  const teacher = await requireTeacher();
+  const file = form.get('file');
+  if (!(file instanceof File) || file.size === 0) {
+    return { problems: ['Choose a file that ends in .upbeat.json first.'] };
+  }
+  if (file.size > 4 * MAX_PLAN_BYTES) {
+    return { problems: ['This file is too large to be a class.'] };
+  }
+  const book = await studioBook(db(), teacher);
+  const parsed = parsePlanText(await file.text(), (move) => book.move(move) !== undefined);
+  if (!parsed.ok) {
+    return { problems: parsed.problems.map((p) => `${p.field} ${p.message}`.trim()) };
+  }
+  const id = await createClass(db(), teacher, parsed.value, now());
   redirect(`/classes/${id}`);
 }

@@ -7,7 +7,7 @@ import { studioBook } from '@/server/moves/moves';
 import { ClassesScreen } from '@/ui/classes/classes-screen';
 import { requireTeacher } from '../../auth';
 import { estimatedScore, fillOf } from '../../balance-fill';
-import { createClassAction } from './actions';
+import { createClassAction, importClassAction } from './actions';
 
 export const metadata: Metadata = { title: 'Classes' };
 
@@ -20,6 +20,7 @@ export default async function ClassesPage() {
   return (
     <ClassesScreen
       create={createClassAction}
+      bring={importClassAction}
       classes={classes.map(({ id, plan }) => {
         const score = estimatedScore(plan, book);
         return {

@@ -10,7 +10,7 @@ export interface FaceDialProps {
   fill?: Partial<Record<Area, number>>;
   /** The dial is a mirror: your left is on the left. */
   side?: 'left' | 'right' | 'both';
-  /** The outline as a timer: how much of it has run, 0 to 1. */
+  /** The outline as a timer: how much of it has run, 0 to 1. The areas then glow up softly. */
   progress?: number;
   /** Ways of strokes and directions of pulls. */
   strokes?: readonly Stroke[];
@@ -53,11 +53,12 @@ export function FaceDial(props: FaceDialProps) {
                 key={half}
                 path={path}
                 strength={shown.includes(half) ? strength : 0}
+                soft={progress !== undefined}
                 transform={transformOf(half)}
               />
             ))
           ) : (
-            <PatchPath key="middle" path={path} strength={strength} />
+            <PatchPath key="middle" path={path} strength={strength} soft={progress !== undefined} />
           );
           return onToggle ? (
             <AreaButton key={area} area={area} pressed={strength > 0} onToggle={onToggle}>
@@ -140,16 +141,18 @@ function AreaButton({ area, pressed, onToggle, children }: AreaButtonProps) {
 interface PatchPathProps {
   path: string;
   strength: number;
+  /** Changes softly instead of at once. */
+  soft: boolean;
   transform?: string;
 }
 
-function PatchPath({ path, strength, transform }: PatchPathProps) {
+function PatchPath({ path, strength, soft, transform }: PatchPathProps) {
   return (
     <path
       d={path}
       transform={transform}
       opacity={0.1 + 0.8 * Math.min(1, Math.max(0, strength))}
-      className="motion-safe:transition-opacity motion-safe:duration-500"
+      className={soft ? 'motion-safe:transition-opacity motion-safe:duration-500' : undefined}
     />
   );
 }

@@ -2,6 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { getClass } from '@/server/classes/classes';
+import { now } from '@/server/clock';
+import { roomOf } from '@/server/compose/room';
 import { db } from '@/server/db';
 import { allMoves } from '@/server/moves/moves';
 import { ComposeScreen } from '@/ui/compose/compose-screen';
@@ -15,14 +17,19 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
   const teacher = await requireTeacher();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const stored = await orNotFound(getClass(db(), teacher, id));
+  const [stored, library, room] = await Promise.all([
+    orNotFound(getClass(db(), teacher, id)),
+    allMoves(db(), teacher),
+    roomOf(db(), teacher, id, teacher.timeZone, now()),
+  ]);
   return (
     <ComposeScreen
       key={id}
       classId={id}
       initial={stored.plan}
       version={stored.version}
-      library={await allMoves(db(), teacher)}
+      library={library}
+      room={{ ...room, timeZone: teacher.timeZone }}
       lead={leadClassAction.bind(null, id)}
     />
   );

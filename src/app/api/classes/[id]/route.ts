@@ -1,13 +1,19 @@
 import { NextResponse } from 'next/server';
 import { z } from 'zod';
 import { parsePlan, planSchema } from '@/core/class';
-import { savePlan } from '@/server/classes/classes';
+import { getClass, savePlan } from '@/server/classes/classes';
 import { db } from '@/server/db';
 import { studioBook } from '@/server/moves/moves';
 import { handle } from '../../handle';
 import { type IdParams, idOf } from '../../params';
 
 const bodySchema = z.object({ plan: planSchema, basedOn: z.number().int().positive() });
+
+export const GET = (request: Request, context: IdParams) =>
+  handle(request, z.object({}), async ({ teacher }) => {
+    const { plan, version } = await getClass(db(), teacher, await idOf(context));
+    return { plan, version };
+  });
 
 export const PUT = (request: Request, context: IdParams) =>
   handle(request, bodySchema, async ({ teacher, body, now }) => {

@@ -1,0 +1,39 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { z } from 'zod';
+import { getClass } from '@/server/classes/classes';
+import { now } from '@/server/clock';
+import { roomOf } from '@/server/compose/room';
+import { db } from '@/server/db';
+import { studioBook } from '@/server/moves/moves';
+import { compileMeasured } from '@/server/speech/compile-measured';
+import { RunSheet } from '@/ui/print/run-sheet';
+import { requireTeacher } from '../../../auth';
+import { fillOf } from '../../../balance-fill';
+import { orNotFound } from '../../../or-not-found';
+
+export const metadata: Metadata = { title: 'Run sheet' };
+
+export default async function PrintPage({ params }: { params: Promise<{ id: string }> }) {
+  const teacher = await requireTeacher();
+  const { id } = await params;
+  if (!z.uuid().safeParse(id).success) notFound();
+  const { plan } = await orNotFound(getClass(db(), teacher, id));
+  const [book, room] = await Promise.all([
+    studioBook(db(), teacher),
+    roomOf(db(), teacher, id, teacher.timeZone, now()),
+  ]);
+  const own = new Map(plan.moves?.map((m) => [m.id, m]));
+  const moveOf = (moveId: string) => own.get(moveId) ?? book.move(moveId);
+  const met = room.people.map((p) => p.met);
+  const score = await compileMeasured(plan, book, { room: met });
+  return (
+    <RunSheet
+      plan={plan}
+      score={score}
+      moveOf={moveOf}
+      fill={fillOf(score, { ...book, move: moveOf })}
+      back={`/classes/${id}`}
+    />
+  );
+}

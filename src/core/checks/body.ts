@@ -1,0 +1,182 @@
+import { type Plan, type Segment, updateSegment } from '../class';
+import { countOf, type Dose, doseBeats, doseMs, hasVariant } from '../move';
+import { type Check, type DoneTurn, firstThatHelps, type Look, lines } from './check';
+
+export const sidesUnequal: Check = {
+  id: 'sides-unequal',
+  title: 'One side gets more than the other',
+  severity: 'must',
+  find: (look) =>
+    lines(look).flatMap(({ segment, move }) => {
+      const name = look.nameOf(move.id);
+      if ((move.sides === 'each' || move.sides === 'directions') && segment.sides === 'together') {
+        return [
+          {
+            key: `sides-unequal ${segment.id}`,
+            says: `${name}: only ${move.sides === 'each' ? 'one side' : 'one way'}`,
+            why: 'What is done on one side is done on the other, for as long.',
+            segments: [segment.id],
+            repair: {
+              label: 'Do both',
+              apply: (plan: Plan) =>
+                updateSegment(plan, segment.id, (s) => ({ ...s, sides: move.sides })),
+            },
+          },
+        ];
+      }
+      const doses = [segment.dose, ...(segment.byRound?.flatMap((r) => r.dose ?? []) ?? [])];
+      if (segment.sides !== 'alternating' || !doses.some(odd)) return [];
+      return [
+        {
+          key: `sides-unequal ${segment.id}`,
+          says: `${name}: an odd number, left and right in turn`,
+          why: 'The side that begins would get one more.',
+          segments: [segment.id],
+          repair: {
+            label: 'Make it even',
+            apply: (plan: Plan) => updateSegment(plan, segment.id, evenly),
+          },
+        },
+      ];
+    }),
+};
+
+const COUNTED: readonly Dose['kind'][] = ['reps', 'taps', 'passes', 'counts', 'breaths'];
+const odd = (dose: Dose) => COUNTED.includes(dose.kind) && doseBeats(dose).count % 2 === 1;
+/** One fewer, so that nothing gets longer; one more where only one was asked for. */
+const even = (dose: Dose): Dose => {
+  if (!odd(dose)) return dose;
+  const { count } = doseBeats(dose);
+  return countOf(dose, count === 1 ? 2 : count - 1);
+};
+const evenly = (segment: Segment): Segment => ({
+  ...segment,
+  dose: even(segment.dose),
+  ...(segment.byRound && {
+    byRound: segment.byRound.map((r) => (r.dose ? { ...r, dose: even(r.dose) } : r)),
+  }),
+});
+
+/** A hold of this length is let go before the next thing begins (common practice: 30 s is the usual ideal). */
+const LONG_HOLD_MS = 30_000;
+const USUAL_RELEASE_SECONDS = 8;
+
+export const longHoldWithoutRelease: Check = {
+  id: 'long-hold-without-release',
+  title: 'A long hold runs straight on',
+  severity: 'should',
+  find: (look) =>
+    lines(look).flatMap(({ segment, move }) => {
+      const long =
+        move.kind === 'exercise' &&
+        (segment.dose.kind === 'hold' || segment.dose.kind === 'counts') &&
+        doseMs(segment.dose) >= LONG_HOLD_MS;
+      if (!long || segment.releaseSeconds + segment.restSeconds > 0) return [];
+      const seconds = move.releaseSeconds || USUAL_RELEASE_SECONDS;
+      return [
+        {
+          key: `long-hold-without-release ${segment.id}`,
+          says: `${look.nameOf(move.id)}: a long hold, no release`,
+          why: 'Let the muscle go, tap or stroke the place, then go on.',
+          segments: [segment.id],
+          repair: {
+            label: `Release for ${seconds} s`,
+            apply: (plan: Plan) =>
+              updateSegment(plan, segment.id, (s) => ({ ...s, releaseSeconds: seconds })),
+          },
+        },
+      ];
+    }),
+};
+
+interface RunRule {
+  id: string;
+  title: string;
+  /** Whether a turn adds to the run. */
+  strains: (done: DoneTurn) => boolean;
+  /** Most ms of work in a row. */
+  mostMs: number;
+  /** A let-go of this length ends the run, in seconds. */
+  breakSeconds: number;
+  says: (seconds: number) => string;
+  why: string;
+}
+
+/** A strain that adds up over turns until something eases it. Values are our own, on the careful side. */
+function tooLongInARow(rule: RunRule): Check {
+  const find: Check['find'] = (look) => {
+    const found: ReturnType<Check['find']> = [];
+    let run: DoneTurn[] = [];
+    const close = () => {
+      const ms = run.reduce((sum, d) => sum + d.workMs, 0);
+      const ids = [...new Set(run.map((d) => d.turn.segment.id))];
+      if (ms > rule.mostMs && ids[0]) {
+        found.push({
+          key: `${rule.id} ${ids[0]}`,
+          says: rule.says(Math.round(ms / 1000)),
+          why: rule.why,
+          segments: ids,
+          repair: { label: 'Ease it', apply: firstThatHelps(look, find, eases(look, ids, rule)) },
+        });
+      }
+      run = [];
+    };
+    for (const done of look.done) {
+      if (!rule.strains(done)) {
+        close();
+        continue;
+      }
+      run.push(done);
+      const { segment, lastInBlock } = done.turn;
+      const pause = segment.releaseSeconds + (lastInBlock ? 0 : segment.restSeconds);
+      if (pause >= rule.breakSeconds) close();
+    }
+    close();
+    return found;
+  };
+  return { id: rule.id, title: rule.title, severity: 'must', find };
+}
+
+/** Ways to ease a run: a longer let-go, the easier version, shorter work. */
+function eases(look: Look, ids: readonly string[], rule: RunRule): ((plan: Plan) => Plan)[] {
+  const all = (change: (s: Segment) => Segment) => (plan: Plan) =>
+    ids.reduce((next, id) => updateSegment(next, id, change), plan);
+  const easierExists = (s: Segment) => {
+    const move = look.moveOf(s.move);
+    return move !== undefined && hasVariant(move, 'easier');
+  };
+  const released = (s: Segment) => ({
+    ...s,
+    releaseSeconds: Math.max(s.releaseSeconds, rule.breakSeconds),
+  });
+  return [
+    all(released),
+    all((s) => (easierExists(s) ? { ...s, variant: 'easier' } : s)),
+    ...[0.75, 0.5, 0.25].map((share) =>
+      all((s) => {
+        const { count } = doseBeats(s.dose);
+        return { ...released(s), dose: countOf(s.dose, Math.max(1, Math.floor(count * share))) };
+      }),
+    ),
+  ];
+}
+
+export const firmHandsInARow = tooLongInARow({
+  id: 'firm-hands-in-a-row',
+  title: 'Firm hands work too long in a row',
+  strains: ({ move }) => move.hands === 'firm',
+  mostMs: 120_000,
+  breakSeconds: 10,
+  says: (s) => `Firm hands for ${s} s in a row`,
+  why: 'Hands and forearms tire, and tired hands press too hard. A let-go of 10 s is enough.',
+});
+
+export const headBackInARow = tooLongInARow({
+  id: 'head-back-in-a-row',
+  title: 'The head stays back too long',
+  strains: ({ move }) => move.head === 'back',
+  mostMs: 45_000,
+  breakSeconds: 8,
+  says: (s) => `Head back for ${s} s in a row`,
+  why: 'Bring the chin level in between, or do the chin-level version. Dizziness means stop.',
+});

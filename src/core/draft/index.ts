@@ -1,0 +1,1 @@
+export { type Drafted, type DraftWish, draft, draftMoves } from './draft';

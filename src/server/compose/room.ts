@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import type { BookedPerson } from '@/core/checks';
+import { carriedCautionSchema } from '@/core/move';
+import type { Db } from '../db';
+import { movesMet } from '../moves/moves';
+import type { Scope } from '../scope';
+
+/** What Compose has to know about the people and the calendar of a class. */
+export interface Room {
+  people: BookedPerson[];
+  /** Moves of the last sessions of the class, so that a draft can leave them out. */
+  recent: string[];
+  /** Most sessions of the class in one ISO week, from the current week on. */
+  sessionsAWeek: number;
+  /** When the class meets next, epoch ms; null where nothing is planned. */
+  nextAt: number | null;
+}
+
+const RECENT_SESSIONS = 2;
+
+const personSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  cautions: z.array(carriedCautionSchema),
+});
+
+/** @param zone the studio's time zone, in which weeks begin */
+export async function roomOf(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  zone: string,
+  now: number,
+): Promise<Room> {
+  const of = { 'sessions.class_id': classId, 'sessions.studio_id': scope.studioId };
+  const week = db.raw("date_trunc('week', sessions.starts_at at time zone ?)", [zone]);
+  const [rows, recent, weeks, next] = await Promise.all([
+    db('bookings')
+      .join('participants', 'participants.id', 'bookings.participant_id')
+      .where({ 'bookings.class_id': classId, 'bookings.studio_id': scope.studioId })
+      .orderByRaw('lower(participants.name)')
+      .select('participants.id', 'participants.name', 'participants.cautions'),
+    db
+      .with('last', (q) =>
+        q
+          .from('sessions')
+          .join('runs', 'runs.session_id', 'sessions.id')
+          .where({ ...of, 'sessions.status': 'held' })
+          .orderBy('sessions.starts_at', 'desc')
+          .limit(RECENT_SESSIONS)
+          .select('runs.score'),
+      )
+      .from('last')
+      .distinct(db.raw("jsonb_array_elements(score->'steps')->>'moveId' as move_id")),
+    db('sessions')
+      .where(of)
+      .whereNot('sessions.status', 'cancelled')
+      .whereRaw(
+        "sessions.starts_at at time zone ? >= date_trunc('week', ?::timestamptz at time zone ?)",
+        [zone, new Date(now), zone],
+      )
+      .groupBy(week)
+      .select(db.raw('count(*)::int as times')),
+    db('sessions')
+      .where({ ...of, 'sessions.status': 'planned' })
+      .where('sessions.starts_at', '>=', new Date(now))
+      .min({ at: 'sessions.starts_at' })
+      .first(),
+  ]);
+  const people = z.array(personSchema).parse(rows);
+  const met = await movesMet(
+    db,
+    scope,
+    people.map((p) => p.id),
+  );
+  return {
+    people: people.map((p, i) => ({ ...p, met: met[i] ?? new Set() })),
+    recent: recent.map((row: { move_id: string }) => row.move_id),
+    nextAt: next?.at ? new Date(next.at).getTime() : null,
+    sessionsAWeek: Math.max(0, ...weeks.map((row: { times: number }) => row.times)),
+  };
+}

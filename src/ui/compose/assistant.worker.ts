@@ -1,0 +1,41 @@
+import { PHRASES } from '@library/phrases';
+import { workerSolver } from '@/browser/solver/in-worker';
+import { draft } from '@/core/draft';
+import { fitToSlot } from '@/core/fit';
+import type { Book } from '@/core/score';
+import { estimateSpeech, measuredMeter, rememberingMeter } from '@/core/speech';
+import type { Answer, Question } from './assistant';
+
+const say = (answer: Answer) => postMessage(answer);
+
+async function answer(question: Question): Promise<Answer> {
+  say({ kind: 'progress', share: 0.1, words: 'Getting the solver ready' });
+  const solver = await workerSolver();
+  const byId = new Map(question.moves.map((m) => [m.id, m]));
+  const book: Book = { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
+  const { lengths, met } = question.speech;
+  const options = {
+    meter: rememberingMeter(measuredMeter(lengths, estimateSpeech).meter),
+    room: met.map((ids) => new Set(ids)),
+  };
+  if (question.kind === 'fit') {
+    say({ kind: 'progress', share: 0.4, words: 'Looking for the smallest change' });
+    return fitToSlot(question.plan, book, solver, {
+      ...options,
+      refused: new Set(question.refused),
+    });
+  }
+  say({ kind: 'progress', share: 0.4, words: 'Choosing moves, order and amounts' });
+  const found = draft(question.wish, question.moves, book, solver, options);
+  return found
+    ? { kind: 'drafted', plan: found.plan, reasons: found.reasons }
+    : { kind: 'no draft' };
+}
+
+self.addEventListener('message', async ({ data }: MessageEvent<Question>) => {
+  try {
+    say(await answer(data));
+  } catch (error) {
+    say({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
+  }
+});

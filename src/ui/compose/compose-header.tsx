@@ -1,0 +1,266 @@
+'use client';
+
+import clsx from 'clsx';
+import {
+  ChevronDown,
+  Download,
+  History,
+  Play,
+  Printer,
+  Redo2,
+  Ruler,
+  Sparkles,
+  Undo2,
+  Volume2,
+} from 'lucide-react';
+import Link from 'next/link';
+import { type ReactNode, useState, useTransition } from 'react';
+import { type Plan, planSchema } from '@/core/class';
+import { clock, parseSeconds, timeOfDay } from '@/core/formats';
+import type { Score } from '@/core/score';
+import { QuickField } from '../kit/quick-field';
+import type { Room } from './room';
+import type { Editing } from './use-history';
+import { useMoment } from './use-moment';
+
+export interface ComposeHeaderProps {
+  classId: string;
+  editing: Editing;
+  score: Score;
+  room: Room;
+  saveLine: ReactNode;
+  onFit: () => void;
+  onDraft: () => void;
+  onRehearse: () => void;
+  onHistory: () => void;
+  onLead: () => Promise<void>;
+}
+
+/** Name, length and finish of the class, and what can be done with it as a whole. */
+export function ComposeHeader(props: ComposeHeaderProps) {
+  const { editing, score, room, saveLine } = props;
+  const { plan, edit, settle, undo, redo, canUndo, canRedo } = editing;
+  const [leading, startLeading] = useTransition();
+  const slotMs = plan.slotSeconds * 1000;
+  return (
+    <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
+      <div className="min-w-56 flex-1 self-start">
+        <NameField
+          name={plan.name}
+          onChange={(name) => edit((p) => ({ ...p, name }), 'name')}
+          onSettle={settle}
+        />
+        {saveLine}
+      </div>
+      <Length editing={editing} totalMs={score.totalMs} room={room} />
+      <div className="flex flex-wrap gap-2">
+        <div className="join">
+          <button
+            type="button"
+            className="btn btn-outline btn-square join-item"
+            onClick={undo}
+            disabled={!canUndo}
+            aria-keyshortcuts="Control+Z"
+            title="Undo (Ctrl Z)"
+          >
+            <Undo2 size={18} aria-hidden />
+            <span className="sr-only">Undo</span>
+          </button>
+          <button
+            type="button"
+            className="btn btn-outline btn-square join-item"
+            onClick={redo}
+            disabled={!canRedo}
+            aria-keyshortcuts="Control+Shift+Z"
+            title="Redo (Ctrl Shift Z)"
+          >
+            <Redo2 size={18} aria-hidden />
+            <span className="sr-only">Redo</span>
+          </button>
+        </div>
+        <button
+          type="button"
+          className="btn btn-outline"
+          onClick={props.onFit}
+          aria-keyshortcuts="F"
+        >
+          <Ruler size={18} aria-hidden /> Fit to {clock(slotMs)}{' '}
+          <span className="key-cap" aria-hidden>
+            F
+          </span>
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline"
+          onClick={props.onRehearse}
+          aria-keyshortcuts="R"
+        >
+          <Volume2 size={18} aria-hidden /> Rehearse{' '}
+          <span className="key-cap" aria-hidden>
+            R
+          </span>
+        </button>
+        <Menu {...props} plan={plan} />
+        <button
+          type="button"
+          className="btn btn-primary"
+          disabled={leading}
+          onClick={() => startLeading(props.onLead)}
+        >
+          <Play size={18} aria-hidden /> Lead class
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** How long the class is, of how long a slot, and when it ends. */
+function Length({ editing, totalMs, room }: { editing: Editing; totalMs: number; room: Room }) {
+  const { plan, edit, settle } = editing;
+  const slotMs = plan.slotSeconds * 1000;
+  const spare = slotMs - totalMs;
+  const before = useMoment(totalMs)?.before;
+  const by = before === undefined ? 0 : totalMs - before;
+  const ends = room.nextAt === null ? null : timeOfDay(room.nextAt + totalMs, room.timeZone);
+  return (
+    <section className="w-66" aria-label="Length">
+      <p className="flex items-baseline gap-2">
+        <span className="figures text-3xl font-bold" data-testid="length">
+          {clock(totalMs)}
+        </span>
+        <span className="quiet">of</span>
+        <QuickField
+          label="Slot, in minutes"
+          value={`${Math.round(plan.slotSeconds / 0.6) / 100} min`}
+          onType={(text) => {
+            const seconds = parseSeconds(text, 'min');
+            const parsed = planSchema.shape.slotSeconds.safeParse(Math.round(seconds ?? 0));
+            if (!parsed.success) return 'Write a slot from 1 to 240 minutes, such as 20.';
+            edit((p) => ({ ...p, slotSeconds: parsed.data }), 'slot');
+            return null;
+          }}
+          onSettle={settle}
+        />
+        {Math.abs(by) >= 500 && (
+          <span className="figures bg-accent text-accent-content ml-auto rounded px-1 text-sm font-semibold">
+            {by > 0 ? '+' : '−'}
+            {clock(Math.abs(by))}
+          </span>
+        )}
+      </p>
+      <progress
+        className={`progress mt-1 block w-full ${spare < 0 ? 'progress-error' : 'progress-secondary'}`}
+        max={slotMs}
+        value={Math.min(slotMs, totalMs)}
+        aria-label="Length within the slot"
+      />
+      <p className="figures flex justify-between text-sm">
+        <span className={spare < 0 ? 'text-error font-semibold' : 'quiet'}>
+          {spare < 0 ? `${clock(-spare)} over` : `${clock(spare)} spare`}
+        </span>
+        {ends && room.nextAt !== null && (
+          <span className="quiet">
+            {timeOfDay(room.nextAt, room.timeZone)} to {ends}
+          </span>
+        )}
+      </p>
+    </section>
+  );
+}
+
+/** The plan as a file that stands alone: its own moves go along. */
+function download(plan: Plan): void {
+  const file = new Blob([JSON.stringify(plan, null, 2)], { type: 'application/json' });
+  const url = URL.createObjectURL(file);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = `${plan.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.upbeat.json`;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+function Menu({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
+  const [open, setOpen] = useState(false);
+  const entry = 'btn btn-ghost btn-sm w-full justify-start font-normal';
+  const act = (work: () => void) => () => {
+    setOpen(false);
+    work();
+  };
+  return (
+    <details
+      className="dropdown dropdown-end"
+      open={open}
+      onToggle={(e) => setOpen(e.currentTarget.open)}
+      onKeyDown={(e) => e.key === 'Escape' && setOpen(false)}
+      onBlur={(e) => {
+        if (!e.currentTarget.contains(e.relatedTarget)) setOpen(false);
+      }}
+    >
+      <summary className="btn btn-outline">
+        More <ChevronDown size={16} aria-hidden />
+      </summary>
+      <div
+        className={clsx(
+          'dropdown-content bg-base-100 border-base-300 rounded-box z-30 mt-1 w-60 border p-2 shadow-lg',
+        )}
+      >
+        <button type="button" className={entry} onClick={act(props.onDraft)}>
+          <Sparkles size={16} aria-hidden /> Draft a class for me
+        </button>
+        <button type="button" className={entry} onClick={act(props.onHistory)}>
+          <History size={16} aria-hidden /> Saved versions
+        </button>
+        <Link className={entry} href={`/classes/${props.classId}/print`}>
+          <Printer size={16} aria-hidden /> Run sheet to print
+        </Link>
+        <button type="button" className={entry} onClick={act(() => download(plan))}>
+          <Download size={16} aria-hidden /> Save as a file
+        </button>
+      </div>
+    </details>
+  );
+}
+
+function NameField({
+  name,
+  onChange,
+  onSettle,
+}: {
+  name: string;
+  onChange: (name: string) => void;
+  onSettle: () => void;
+}) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const empty = draft !== null && draft.trim() === '';
+  return (
+    <div>
+      <textarea
+        aria-label="Name of the class"
+        rows={1}
+        maxLength={80}
+        value={draft ?? name}
+        aria-invalid={empty}
+        onChange={(e) => {
+          const typed = e.target.value.replaceAll('\n', ' ');
+          setDraft(typed);
+          if (typed.trim()) onChange(typed.trim());
+        }}
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter') return;
+          e.preventDefault();
+          e.currentTarget.blur();
+        }}
+        onBlur={() => {
+          if (!empty) setDraft(null);
+          onSettle();
+        }}
+        className="font-display hover:border-base-300 block field-sizing-content w-full resize-none rounded-lg border border-transparent bg-transparent text-2xl leading-tight font-bold"
+      />
+      {empty && (
+        <p role="alert" className="text-error text-sm">
+          Give the class a name; until then it keeps “{name}”.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,230 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { type Plan, placedSegments, type Rules } from '@/core/class';
+import { draftMoves } from '@/core/draft';
+import { clock } from '@/core/formats';
+import { doseLabel, type Move } from '@/core/move';
+import { type Book, lengthOf } from '@/core/score';
+import { Dialog } from '../kit/dialog';
+import { KindGlyph } from '../kit/kind-glyph';
+import { AimFields } from './aim-fields';
+import type { Assistant, KnownSpeech } from './assistant';
+import type { Room } from './room';
+import type { MeasuredScore } from './use-score';
+
+export interface DraftDialogProps {
+  plan: Plan;
+  moves: readonly Move[];
+  room: Room;
+  speech: KnownSpeech;
+  measure: MeasuredScore['measure'];
+  book: Book;
+  nameOf: (moveId: string) => string;
+  assistant: Assistant;
+  onAccept: (plan: Plan) => void;
+  onClose: () => void;
+}
+
+interface Shown {
+  plan: Plan;
+  reasons: ReadonlyMap<string, string>;
+  lengthMs: number;
+  /** The length is the one of the real voice. */
+  measured: boolean;
+}
+
+type State =
+  | { kind: 'asking' }
+  | { kind: 'working'; share: number; words: string }
+  | { kind: 'shown'; shown: Shown }
+  | { kind: 'none'; message: string };
+
+/** Drafts a class from what it is for and who is booked. Nothing changes until the draft is taken. */
+export function DraftDialog(props: DraftDialogProps) {
+  const { plan, moves, room, nameOf, book, assistant, onAccept, onClose } = props;
+  const [aim, setAim] = useState(plan.aim);
+  const [rules, setRules] = useState(plan.rules);
+  const [kit, setKit] = useState(plan.kit);
+  const [state, setState] = useState<State>({ kind: 'asking' });
+  const before = useRef<string[][]>([]);
+  const turn = useRef(0);
+  useEffect(
+    () => () => {
+      turn.current++;
+      assistant.cancel();
+    },
+    [assistant],
+  );
+
+  const work = async () => {
+    setState({ kind: 'working', share: 0, words: 'Looking at who is booked' });
+    const wish = {
+      name: plan.name,
+      slotSeconds: plan.slotSeconds,
+      language: plan.language,
+      aim,
+      kit,
+      rules,
+      people: room.people,
+      recent: room.recent,
+      shown: before.current,
+      seed: before.current.length + 1,
+    };
+    const mine = ++turn.current;
+    const found = await assistant.ask(
+      { kind: 'draft', wish, moves, speech: props.speech },
+      (share, words) => setState({ kind: 'working', share, words }),
+    );
+    if (mine !== turn.current) return;
+    if (found.kind === 'drafted') {
+      before.current = [...before.current, draftMoves(found.plan)];
+      await settle({ ...found.plan, ...(plan.second && { second: plan.second }) }, found.reasons);
+    } else {
+      setState({
+        kind: 'none',
+        message:
+          found.kind === 'failed'
+            ? `The draft did not work: ${found.message}`
+            : 'No class fits all of that. Give it a longer slot, more kit, or another aim.',
+      });
+    }
+  };
+  /** Shows a draft at once, and brings it to its slot again when the voice has told how long it speaks. */
+  const settle = async (drafted: Plan, reasons: ReadonlyMap<string, string>) => {
+    const mine = turn.current;
+    const show = (of: Plan, lengthMs: number, measured: boolean) =>
+      setState({ kind: 'shown', shown: { plan: of, reasons, lengthMs, measured } });
+    show(drafted, lengthOf(drafted, props.book), false);
+    const first = await props.measure(drafted);
+    const speech = { ...props.speech, lengths: first.lengths };
+    if (mine !== turn.current) return;
+    const fitted = await assistant.ask({
+      kind: 'fit',
+      plan: drafted,
+      moves,
+      speech,
+      refused: [],
+    });
+    if (mine !== turn.current) return;
+    const exact = fitted.kind === 'fits' ? fitted.plan : drafted;
+    const { ms } = await props.measure(exact);
+    if (mine === turn.current) show(exact, ms, true);
+  };
+  const cancel = () => {
+    turn.current++;
+    assistant.cancel();
+    setState({ kind: 'asking' });
+  };
+  const carrying = room.people.filter((p) => p.cautions.length > 0).length;
+  const working = state.kind === 'working';
+  return (
+    <Dialog
+      title="Draft a class for me"
+      onClose={onClose}
+      wide
+      actions={
+        <>
+          {state.kind === 'shown' && (
+            <button
+              type="button"
+              className="btn btn-primary"
+              onClick={() => onAccept(state.shown.plan)}
+            >
+              Take this draft
+            </button>
+          )}
+          {working ? (
+            <button type="button" className="btn" onClick={cancel}>
+              Stop
+            </button>
+          ) : (
+            <button
+              type="button"
+              className={state.kind === 'shown' ? 'btn' : 'btn btn-primary'}
+              onClick={work}
+            >
+              {state.kind === 'shown' ? 'Another' : 'Draft it'}
+            </button>
+          )}
+        </>
+      }
+    >
+      <div className="grid gap-6 md:grid-cols-[16rem_minmax(0,1fr)]">
+        <div>
+          <AimFields
+            aim={aim}
+            rules={rules}
+            kit={kit}
+            onAim={setAim}
+            onRules={(part) => setRules((r): Rules => ({ ...r, ...part }))}
+            onKit={setKit}
+          />
+        </div>
+        <div>
+          {state.kind === 'asking' && (
+            <p>
+              A class of {clock(plan.slotSeconds * 1000)} for{' '}
+              {room.people.length === 0
+                ? 'whoever comes; nobody is booked yet'
+                : room.people.length === 1
+                  ? 'the one person booked'
+                  : `the ${room.people.length} people booked`}
+              .{' '}
+              {carrying > 0 &&
+                `${carrying} of them ${carrying === 1 ? 'carries' : 'carry'} a caution, which the draft keeps to. `}
+              It leaves out what the last two sessions did where it can.
+            </p>
+          )}
+          {working && (
+            <div role="status">
+              <p>{state.words} …</p>
+              <progress
+                className="progress progress-secondary w-full"
+                max={1}
+                value={state.share}
+              />
+            </div>
+          )}
+          {state.kind === 'none' && <p role="alert">{state.message}</p>}
+          {state.kind === 'shown' && <DraftList shown={state.shown} book={book} nameOf={nameOf} />}
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+function DraftList({
+  shown,
+  book,
+  nameOf,
+}: { shown: Shown } & Pick<DraftDialogProps, 'book' | 'nameOf'>) {
+  const lines = placedSegments(shown.plan);
+  return (
+    <>
+      <p role="status" className="mb-2">
+        <b className="figures">{clock(shown.lengthMs)}</b>, {lines.length} segments
+        {!shown.measured && <span className="quiet"> · still measuring the voice</span>}
+      </p>
+      <ol className="divide-base-300 divide-y" aria-label="The draft">
+        {lines.map(({ segment }) => {
+          const move = book.move(segment.move);
+          if (!move) return null;
+          return (
+            <li key={segment.id} className="flex items-start gap-3 py-1.5">
+              <KindGlyph kind={move.kind} size={26} />
+              <span className="min-w-0 flex-1">
+                <span className="font-medium">{nameOf(move.id)}</span>{' '}
+                <span className="quiet text-sm">
+                  {doseLabel(segment.dose)}
+                  {segment.rounds > 1 && ` × ${segment.rounds}`}
+                </span>
+                <span className="quiet block text-sm">{shown.reasons.get(segment.id)}</span>
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+    </>
+  );
+}

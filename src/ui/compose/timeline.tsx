@@ -1,0 +1,183 @@
+'use client';
+
+import clsx from 'clsx';
+import { useRef } from 'react';
+import { isMovable } from '@/core/class';
+import { clock, shortSeconds } from '@/core/formats';
+import type { Kind } from '@/core/move';
+import type { Cue, Step } from '@/core/score';
+import { stepFill } from '../kit/ribbon';
+
+export interface TimelineProps {
+  steps: readonly Step[];
+  /** Cues by the index of their step in the whole score. */
+  cuesOf: (step: Step) => readonly Cue[];
+  kind: Kind;
+  /** Says a cue at a time of the work, in seconds from its start. */
+  onPin: (ref: string, atSeconds: number) => void;
+  onSettle: () => void;
+}
+
+const STEP_NAMES: Record<Step['kind'], string> = {
+  upbeat: 'upbeat',
+  work: 'work',
+  switch: 'change',
+  release: 'release',
+  rest: 'rest',
+};
+const SIDE_NAMES: Partial<Record<Step['side'], string>> = {
+  left: 'left',
+  right: 'right',
+  one: 'one way',
+  other: 'other way',
+};
+
+/** A turn begins with its upbeat. */
+function turnsOf(steps: readonly Step[]): Step[][] {
+  const turns: Step[][] = [];
+  for (const step of steps) {
+    if (step.kind === 'upbeat' || turns.length === 0) turns.push([]);
+    turns.at(-1)?.push(step);
+  }
+  return turns;
+}
+
+const lengthOf = (steps: readonly Step[]) => steps.reduce((sum, s) => sum + s.durationMs, 0);
+
+/** The time of one segment, a line a round: upbeat, work, changes, release and rest, with every cue. */
+export function Timeline({ steps, cuesOf, kind, onPin, onSettle }: TimelineProps) {
+  const turns = turnsOf(steps);
+  const longest = Math.max(1, ...turns.map(lengthOf));
+  return (
+    <ol className="grid gap-2.5" aria-label="Timeline">
+      {turns.map((turn) => {
+        const [first] = turn;
+        if (!first) return null;
+        const start = first.startMs;
+        const percent = (ms: number) => `${(100 * ms) / longest}%`;
+        return (
+          <li key={first.id} className="grid grid-cols-[4.5rem_1fr] items-start gap-2">
+            <span className="quiet text-xs leading-6">
+              {first.rounds > 1 ? `round ${first.round}` : 'once'}
+              <br />
+              <span className="figures">{clock(start)}</span>
+            </span>
+            <div className="relative h-12">
+              {turn.map((step) => (
+                <StepBar
+                  key={step.id}
+                  step={step}
+                  kind={kind}
+                  left={percent(step.startMs - start)}
+                  width={percent(step.durationMs)}
+                  wide={step.durationMs / longest}
+                />
+              ))}
+              {turn.flatMap((step) =>
+                cuesOf(step).map((cue) => (
+                  <CueTick
+                    key={cue.id}
+                    cue={cue}
+                    step={step}
+                    left={percent(cue.startMs - start)}
+                    width={percent(cue.durationMs)}
+                    msPerPercent={longest / 100}
+                    onPin={onPin}
+                    onSettle={onSettle}
+                  />
+                )),
+              )}
+            </div>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** From this share of the line on, a step has room for its name. */
+const ROOM_FOR_NAME = 0.11;
+
+function StepBar(props: { step: Step; kind: Kind; left: string; width: string; wide: number }) {
+  const { step, kind, left, width, wide } = props;
+  const name =
+    SIDE_NAMES[step.side] && step.kind === 'work' ? SIDE_NAMES[step.side] : STEP_NAMES[step.kind];
+  const words = `${name} ${shortSeconds(step.durationMs)}`;
+  const hatched = step.kind === 'upbeat' || step.kind === 'switch';
+  const ink = step.kind === 'work' ? `var(--kind-${kind}-ink)` : 'var(--color-base-content)';
+  return (
+    <span
+      title={words}
+      className="border-base-100 absolute top-0 h-6 overflow-hidden rounded-md border-r-2 px-1.5 text-xs leading-6 whitespace-nowrap"
+      style={{ left, width, background: stepFill(step, kind), color: ink }}
+    >
+      {wide > ROOM_FOR_NAME ? (
+        <span className={hatched ? 'bg-base-100 rounded px-1 py-0.5' : ''}>{words}</span>
+      ) : (
+        <span className="sr-only">{words}</span>
+      )}
+    </span>
+  );
+}
+
+interface CueTickProps {
+  cue: Cue;
+  step: Step;
+  left: string;
+  width: string;
+  msPerPercent: number;
+  onPin: (ref: string, atSeconds: number) => void;
+  onSettle: () => void;
+}
+
+/** A cue under the bar, as long as it is spoken. Reminders and explanations can be moved along the work. */
+function CueTick({ cue, step, left, width, msPerPercent, onPin, onSettle }: CueTickProps) {
+  const dragging = useRef<{ x: number; from: number; percentPx: number } | null>(null);
+  const movable = cue.ref !== undefined && isMovable(cue.ref) && step.kind === 'work';
+  const look = clsx(
+    'absolute top-7.5 h-2.5 min-w-1 rounded-full',
+    cue.kind === 'count' || cue.kind === 'countIn' ? 'bg-base-content/35' : 'bg-base-content/75',
+  );
+  const title = `${clock(cue.startMs)} “${cue.text}”`;
+  if (!movable || !cue.ref) return <span title={title} className={look} style={{ left, width }} />;
+  const { ref } = cue;
+  const seconds = cue.offsetMs / 1000;
+  const to = (at: number) =>
+    onPin(ref, Math.max(0, Math.min((step.durationMs - cue.durationMs) / 1000, at)));
+  return (
+    <button
+      type="button"
+      role="slider"
+      aria-label={`When to say “${cue.text}”`}
+      aria-valuemin={0}
+      aria-valuemax={Math.round(step.durationMs / 1000)}
+      aria-valuenow={Math.round(seconds)}
+      aria-valuetext={`${shortSeconds(cue.offsetMs)} into the work`}
+      title={`${title}. Drag it, or use the arrow keys.`}
+      className={clsx(look, 'touch-none cursor-ew-resize before:absolute before:-inset-2')}
+      style={{ left, width, background: 'var(--color-accent)' }}
+      onKeyDown={(e) => {
+        const by = { ArrowLeft: -1, ArrowRight: 1, PageDown: -5, PageUp: 5 }[e.key];
+        if (by === undefined) return;
+        e.preventDefault();
+        e.stopPropagation();
+        to(seconds + by);
+        onSettle();
+      }}
+      onPointerDown={(e) => {
+        const line = e.currentTarget.parentElement;
+        if (!line) return;
+        e.currentTarget.setPointerCapture(e.pointerId);
+        dragging.current = { x: e.clientX, from: seconds, percentPx: line.clientWidth / 100 };
+      }}
+      onPointerMove={(e) => {
+        const drag = dragging.current;
+        if (drag) to(drag.from + (((e.clientX - drag.x) / drag.percentPx) * msPerPercent) / 1000);
+      }}
+      onPointerUp={() => {
+        dragging.current = null;
+        onSettle();
+      }}
+    />
+  );
+}

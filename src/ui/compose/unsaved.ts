@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { type Plan, planSchema } from '@/core/class';
+
+/**
+ * Edits that are not saved yet, kept in this browser so that closing the page loses nothing. Every tab
+ * keeps its own, and takes over what a tab that is gone has left behind.
+ */
+
+const keptSchema = z.object({ plan: planSchema, base: planSchema, version: z.number() });
+export type Unsaved = z.infer<typeof keptSchema>;
+
+const TAB_KEY = 'upbeat-tab';
+const prefix = (classId: string) => `upbeat-unsaved-${classId}-`;
+const lockOf = (tab: string) => `upbeat-tab-${tab}`;
+
+/** The id of this tab; it lasts over a reload. */
+function tabId(): string {
+  const known = sessionStorage.getItem(TAB_KEY);
+  const id = known ?? crypto.randomUUID?.() ?? String(Math.random()).slice(2);
+  sessionStorage.setItem(TAB_KEY, id);
+  return id;
+}
+
+/** Lets other tabs know that this one is open, for as long as it is. */
+export function holdTab(): void {
+  void navigator.locks?.request(lockOf(tabId()), () => new Promise(() => {}));
+}
+
+export function keepUnsaved(
+  classId: string,
+  unsaved: { plan: Plan; base: Plan; version: number },
+): void {
+  localStorage.setItem(prefix(classId) + tabId(), JSON.stringify(unsaved));
+}
+
+export function forgetUnsaved(classId: string): void {
+  localStorage.removeItem(prefix(classId) + tabId());
+}
+
+/** What this tab could not save before it was loaded again, or what a tab that is gone has left. */
+export async function takeUnsaved(classId: string): Promise<Unsaved | null> {
+  const own = prefix(classId) + tabId();
+  const held = (await navigator.locks?.query())?.held?.map((lock) => lock.name) ?? null;
+  const left = Object.keys(localStorage).filter((key) => {
+    if (!key.startsWith(prefix(classId)) || key === own) return false;
+    return held !== null && !held.includes(lockOf(key.slice(prefix(classId).length)));
+  });
+  for (const key of [own, ...left]) {
+    const text = localStorage.getItem(key);
+    const parsed = keptSchema.safeParse(text === null ? null : JSON.parse(text));
+    if (key !== own) localStorage.removeItem(key);
+    if (parsed.success) return parsed.data;
+  }
+  return null;
+}

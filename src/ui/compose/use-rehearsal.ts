@@ -1,0 +1,135 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { CuePlayer } from '@/browser/cue-player';
+import type { DueBeat, DueCue } from '@/core/run';
+import { type Score, samePlace } from '@/core/score';
+
+export const SPEEDS = [1, 2, 8] as const;
+export type Speed = (typeof SPEEDS)[number];
+/** Faster than this a voice cannot be understood, so that only marks are heard. */
+const FASTEST_VOICE = 2;
+const TICK_MS = 200;
+const AHEAD_MS = 3000;
+
+export interface Rehearsal {
+  /** The bar is shown, playing or not. */
+  on: boolean;
+  playing: boolean;
+  /** Where the rehearsal stands, in ms from the start of the class. */
+  atMs: number;
+  speed: Speed;
+  voice: boolean;
+  begin: (atMs?: number) => void;
+  end: () => void;
+  play: () => void;
+  pause: () => void;
+  jump: (atMs: number) => void;
+  setSpeed: (speed: Speed) => void;
+  setVoice: (voice: boolean) => void;
+}
+
+/** What is to be heard from a time on, at a speed: cues by voice, or a mark where each step begins. */
+function due(score: Score, atMs: number, now: number, speed: Speed, voice: boolean) {
+  const until = atMs + AHEAD_MS * speed;
+  const when = (ms: number) => now + (ms - atMs) / speed;
+  const cues: DueCue[] = voice
+    ? score.cues
+        .filter((c) => c.startMs >= atMs && c.startMs < until)
+        .map((cue) => ({ key: cue.id, cue, at: when(cue.startMs) }))
+    : [];
+  const marks: DueBeat[] = voice
+    ? []
+    : score.steps
+        .filter((s) => s.startMs >= atMs && s.startMs < until)
+        .map((s) => ({ key: s.id, at: when(s.startMs) }));
+  return { cues, marks };
+}
+
+/** Plays a class while it is put together: anywhere, at another speed, and on while it is edited. */
+export function useRehearsal(score: Score): Rehearsal {
+  const [on, setOn] = useState(false);
+  const [playing, setPlaying] = useState(false);
+  const [atMs, setAtMs] = useState(0);
+  const [speed, setSpeedOnly] = useState<Speed>(1);
+  const [voice, setVoice] = useState(true);
+  const player = useRef<CuePlayer | null>(null);
+  const position = useRef(0);
+  const shown = useRef(score);
+
+  const stand = useCallback((ms: number) => {
+    position.current = ms;
+    setAtMs(ms);
+    player.current?.silence();
+  }, []);
+
+  // An edit leaves the rehearsal at the same place of the class, whatever it did to the time.
+  useEffect(() => {
+    if (shown.current === score) return;
+    const moved = samePlace(shown.current, score, position.current);
+    shown.current = score;
+    stand(Math.min(moved, score.totalMs));
+  }, [score, stand]);
+
+  useEffect(() => {
+    if (!playing) return;
+    player.current ??= new CuePlayer(score.wordsPerMinute);
+    const speaking = player.current;
+    speaking.speed = speed;
+    speaking.silence();
+    let last = Date.now();
+    const tick = () => {
+      const now = Date.now();
+      position.current = Math.min(score.totalMs, position.current + (now - last) * speed);
+      last = now;
+      setAtMs(position.current);
+      const { cues, marks } = due(
+        score,
+        position.current,
+        now,
+        speed,
+        voice && speed <= FASTEST_VOICE,
+      );
+      speaking.follow(cues, marks, () => now);
+      if (position.current >= score.totalMs) setPlaying(false);
+    };
+    tick();
+    const timer = setInterval(tick, TICK_MS);
+    return () => {
+      clearInterval(timer);
+      speaking.silence();
+    };
+  }, [playing, score, speed, voice]);
+
+  useEffect(() => () => player.current?.close(), []);
+
+  const play = useCallback(() => {
+    player.current ??= new CuePlayer(shown.current.wordsPerMinute);
+    void player.current.unlock();
+    if (position.current >= shown.current.totalMs) stand(0);
+    setPlaying(true);
+  }, [stand]);
+
+  return useMemo(
+    () => ({
+      on,
+      playing,
+      atMs,
+      speed,
+      voice,
+      begin: (from) => {
+        if (from !== undefined) stand(from);
+        setOn(true);
+        play();
+      },
+      end: () => {
+        setPlaying(false);
+        setOn(false);
+      },
+      play,
+      pause: () => setPlaying(false),
+      jump: stand,
+      setSpeed: setSpeedOnly,
+      setVoice,
+    }),
+    [on, playing, atMs, speed, voice, play, stand],
+  );
+}

@@ -1,0 +1,18 @@
+import { startTransition, useEffect, useState } from 'react';
+
+/** A pause in typing; shorter than what is felt as waiting. */
+const PAUSE_MS = 150;
+
+/**
+ * A value that follows another as soon as that has stood still for a moment, so that what is expensive to
+ * draw is not drawn anew at every key.
+ */
+export function useSettled<T>(value: T): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    if (settled === value) return;
+    const timer = setTimeout(() => startTransition(() => setSettled(value)), PAUSE_MS);
+    return () => clearTimeout(timer);
+  }, [settled, value]);
+  return settled;
+}
