@@ -3,6 +3,7 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
+  experimental: { serverActions: { bodySizeLimit: '5mb' } },
   serverExternalPackages: ['knex', 'pg', '@node-rs/argon2'],
   async headers() {
     return [

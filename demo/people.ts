@@ -1,4 +1,5 @@
 import type { Mark } from '@/core/attendance';
+import type { CarriedCaution } from '@/core/move';
 
 /** One letter a week, the oldest first: h here, l late, a absent. */
 export interface DemoPerson {
@@ -9,6 +10,8 @@ export interface DemoPerson {
   choir?: string;
   nightShift?: string;
   online?: string;
+  /** What they carry and agreed to have kept. */
+  cautions?: CarriedCaution[];
 }
 
 export const MARK_OF: Record<string, Mark> = { h: 'here', l: 'late', a: 'absent' };
@@ -29,15 +32,21 @@ export const PEOPLE: DemoPerson[] = [
     joined: 22,
     choir: 'hlhhhhhh',
     online: 'hhhhhhhh',
+    cautions: [{ caution: 'neck' }],
   },
-  { name: 'Tarek', joined: 20, choir: 'aahhhahh' },
+  { name: 'Tarek', joined: 20, choir: 'aahhhahh', cautions: [{ caution: 'jaw' }] },
   { name: 'Wen', contact: 'wen@example.org', joined: 18, choir: 'hhhhhaah' },
   { name: 'Halvor', joined: 16, choir: 'hhhahhha' },
   { name: 'Priya', joined: 14, choir: 'hhhhhhhh', nightShift: 'hhhhahhh' },
   { name: 'Bastian', joined: 12, choir: 'lhlhhlhh' },
   { name: 'Yusra', contact: 'yusra@example.org', joined: 11, nightShift: 'hhhhhhhh' },
   { name: 'Colm', joined: 11, nightShift: 'hahahaha' },
-  { name: 'Edda', joined: 10, nightShift: 'hhlhhhah' },
+  {
+    name: 'Edda',
+    joined: 10,
+    nightShift: 'hhlhhhah',
+    cautions: [{ caution: 'eyes' }, { caution: 'skin', areas: ['chin'] }],
+  },
   {
     name: 'Farid',
     contact: 'farid@example.org',
@@ -46,7 +55,7 @@ export const PEOPLE: DemoPerson[] = [
     online: 'hhahhhhh',
   },
   { name: 'Greta', joined: 9, nightShift: 'hhhhhhaa' },
-  { name: 'Ilse', joined: 9, online: 'hhhhhhhh' },
+  { name: 'Ilse', joined: 9, online: 'hhhhhhhh', cautions: [{ caution: 'pregnancy' }] },
   { name: 'Noor', contact: 'noor@example.org', joined: 8, online: 'ahhhhahh' },
   { name: 'Otis', joined: 5, online: 'hhhl' },
   { name: 'Runa', joined: 3, choir: 'hh', online: 'hah' },

@@ -61,6 +61,14 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
     NOON,
   );
   const sessionId = await planSession(app.db, scope, classId, NOON - 86_400_000, NOON);
+  const runId = randomUUID();
+  await app.db('runs').insert({
+    id: runId,
+    studio_id: scope.studioId,
+    session_id: sessionId,
+    created_at: new Date(NOON),
+  });
+  const device = randomUUID();
   for (const path of [
     `/classes/${classId}`,
     `/people/${personId}`,
@@ -75,12 +83,16 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
       data: { plan: emptyPlan('x', 600), basedOn: 1 },
     }),
     await post(`/api/sessions/${sessionId}/prepare`, {}),
-    await post(`/api/sessions/${sessionId}/walk-in`, { name: 'Spy' }),
-    await post(`/api/sessions/${sessionId}/mark`, { participantId: personId, mark: 'here' }),
-    await post(`/api/sessions/${sessionId}/close`, { id: randomUUID(), at: NOON }),
-    await page.request.get(`/api/runs/${randomUUID()}/events`),
+    await post(`/api/sessions/${sessionId}/close`, { id: randomUUID(), at: NOON, device }),
+    await post(`/api/runs/${runId}/lead`, { device }),
+    await post(`/api/runs/${runId}/events`, {
+      device,
+      events: [{ id: randomUUID(), at: NOON, type: 'started' }],
+    }),
+    await page.request.get(`/api/runs/${runId}/events`),
+    await page.request.get(`/api/runs/${runId}/live`),
   ].map((response) => response.status());
-  expect(statuses).toEqual([404, 404, 404, 404, 404, 404]);
+  expect(statuses).toEqual(statuses.map(() => 404));
 });
 
 test('handlers refuse what is not as it should be, and say what', async ({ app, studio: page }) => {

@@ -1,7 +1,7 @@
 import { addMove, axe, expect, makeClass, stored, test } from './harness';
 
 test('axe finds nothing on any page', async ({ app, page, studio }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const look = async (name: string) => expect(await axe(page), name).toEqual([]);
   await look('Today');
   await studio.locator('summary').click();
@@ -11,13 +11,56 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await makeClass(page, 'Looked at', 10);
   await look('Compose, empty');
   await addMove(page, 'chin over');
-  await page.getByText('Cues', { exact: true }).click();
-  await page.getByText('House rules').click();
+  await page.getByText('Aim and house rules').click();
   await page
     .getByLabel('Hold for')
     .or(page.getByLabel('Breaths', { exact: true }))
     .fill('none');
   await look('Compose, with an error');
+  await page.keyboard.press('Escape');
+  await addMove(page, 'tall o');
+  await page
+    .locator('[data-segment]')
+    .first()
+    .click({ modifiers: ['Control'] });
+  await page.getByRole('button', { name: /As a circuit/ }).click();
+  await look('Compose, a group selected');
+  await page.getByRole('button', { name: /^Rehearse/ }).click();
+  await page.getByRole('button', { name: 'Marks only' }).click();
+  await look('Compose, rehearsing');
+  await page.getByRole('button', { name: 'End' }).click();
+  await page
+    .getByRole('button', { name: /^Fit to/ })
+    .first()
+    .click();
+  await page.getByText(/It cannot last|becomes/).waitFor();
+  await look('Fit');
+  await page.keyboard.press('Escape');
+  await page.getByText('More', { exact: true }).click();
+  await look('Compose, its menu');
+  await page.getByRole('button', { name: 'Draft a class for me' }).click();
+  await page.getByRole('button', { name: 'Draft it' }).click();
+  await page.getByRole('button', { name: 'Take this draft' }).waitFor();
+  await look('Draft');
+  await page.keyboard.press('Escape');
+  await page.getByText('More', { exact: true }).click();
+  await page.getByRole('button', { name: 'Saved versions' }).click();
+  await page.getByRole('list', { name: 'Versions' }).getByRole('listitem').first().waitFor();
+  await look('Saved versions');
+  const compose = page.url();
+  await page.goto(`${compose}/print`);
+  await look('Run sheet');
+  await page.goto('/');
+  await page.locator('summary').click();
+  await page.getByRole('button', { name: 'Day or night look' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'upbeat-night');
+  await look('Today by night');
+  await page.goto(compose);
+  await page.locator('[data-segment]').first().click();
+  await look('Compose by night');
+  await page.locator('summary').first().click();
+  await page.getByRole('button', { name: 'Day or night look' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'upbeat-day');
   await page.goto('/people');
   await look('People');
   await page.getByRole('link', { name: 'Odile' }).click();
@@ -52,6 +95,7 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     '/',
     '/classes',
     `/classes/${classId}`,
+    `/classes/${classId}/print`,
     '/people',
     '/moves',
     '/moves/closing-face-drain',

@@ -6,9 +6,12 @@ import { App, NOON } from './app';
 export { expect } from '@playwright/test';
 export { NOON };
 
+const STEP_MS = 100;
+
 /** Browser and server on one clock that stands still until a test moves it. */
 export class Clock {
   private at = NOON;
+  private standing = false;
 
   constructor(
     private readonly app: App,
@@ -19,7 +22,15 @@ export class Clock {
     return this.at;
   }
 
+  /** Stands at another time than noon. */
+  async standAt(time: number): Promise<void> {
+    this.at = time;
+    await this.stand();
+  }
+
   async stand(): Promise<void> {
+    if (this.standing) return;
+    this.standing = true;
     this.app.setClock(this.at);
     await this.page.clock.install({ time: this.at - 60_000 });
     await this.page.clock.pauseAt(this.at);
@@ -30,6 +41,21 @@ export class Clock {
     const ready = this.page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
     await this.page.reload();
     await (await ready).finished();
+  }
+
+  /** The device sleeps: time passes, but its timers do not run until it wakes. */
+  async sleep(ms: number): Promise<void> {
+    this.at += ms;
+    this.app.setClock(this.at);
+    await this.page.clock.fastForward(ms);
+  }
+
+  /**
+   * Lets time pass on both in small steps, so that an answer that comes meanwhile has the time of the
+   * device that asked.
+   */
+  async passInSteps(ms: number): Promise<void> {
+    for (let left = ms; left > 0; left -= STEP_MS) await this.pass(Math.min(left, STEP_MS));
   }
 
   /** Lets time pass on both; the browser's timers run as they would. */
@@ -110,4 +136,13 @@ export async function stored(page: Page, act: () => Promise<unknown>): Promise<v
   const answered = page.waitForResponse((r) => r.url().endsWith('/events') && r.ok());
   await act();
   await (await answered).finished();
+}
+
+/** The breath between the press that starts a class and its first cue. */
+export const START_IN_MS = 1200;
+
+/** Starts the class and lets it begin. */
+export async function begin(page: Page, clock: Clock): Promise<void> {
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  await clock.pass(START_IN_MS);
 }

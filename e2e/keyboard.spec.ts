@@ -73,7 +73,7 @@ test('a class is made, led and closed from the keyboard alone', async ({ app, pa
   await keyboard.press(' ');
   await keyboard.press('r');
   await expect(page.getByTestId('round')).toHaveText('round 1 of 3');
-  await keyboard.press('ArrowLeft');
+  await keyboard.press('a');
   await expect(page.getByTestId('doing')).toHaveText('Get ready');
   await keyboard.press('e');
   await tabTo(/Finish and store/);
@@ -85,6 +85,7 @@ test('a class is made, led and closed from the keyboard alone', async ({ app, pa
     .first('id');
   const events = await app.db('run_events').where({ run_id: run.id }).orderBy('seq').select('type');
   expect(events.map((e) => e.type)).toEqual([
+    'walkedIn',
     'started',
     'next',
     'extended',

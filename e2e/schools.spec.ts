@@ -7,8 +7,8 @@ test('a class is led in German with English beside it, and ends with time for qu
   await addMove(page, 'folded lip');
   const length = page.getByTestId('length');
   const before = await length.textContent();
-  await page.getByText('House rules').click();
-  await page.getByLabel('Speak').selectOption('German');
+  await page.getByText('Aim and house rules').click();
+  await page.getByLabel('Speak', { exact: true }).selectOption('German');
   await expect(
     page.getByRole('button', { name: /Gefaltete Lippen drücken/, expanded: true }),
   ).toBeVisible();
@@ -30,7 +30,7 @@ test('the rules of a school change what is said and how long it takes', async ({
   await makeClass(page, 'Schools', 10);
   await addMove(page, 'tall o');
   const talk = page.getByTestId('total-talk');
-  await page.getByText('House rules').click();
+  await page.getByText('Aim and house rules').click();
   /** Seconds of talk as shown once they are measured in the voice. */
   const talked = async (): Promise<number> => {
     await page.getByText('Speech measured in the voice of this machine').waitFor();
@@ -43,10 +43,13 @@ test('the rules of a school change what is said and how long it takes', async ({
   await expect.poll(talked).toBeLessThan(full);
   const names = await talked();
   await count.selectOption('all of it, up');
-  await expect(page.getByText('There is no room for it in the work.')).toBeVisible();
+  await page.getByRole('button', { name: /^\d+ more$/ }).click();
+  await expect(page.locator('[data-check=reminder-without-room]')).toContainText(
+    'There is no room for it in the work.',
+  );
   await count.selectOption('not aloud');
   await expect.poll(talked).toBeLessThan(names);
-  await page.getByLabel('Version').selectOption('harder');
-  await page.getByText('Cues', { exact: true }).click();
-  await expect(page.getByLabel(/^Set-up/)).toHaveValue(/pulse the cheeks/);
+  await page.getByLabel('Version', { exact: true }).selectOption('harder');
+  const cues = page.getByRole('list', { name: 'Cues' });
+  await expect(cues.getByText(/pulse the cheeks/)).toBeVisible();
 });

@@ -1,10 +1,14 @@
 import type { Knex } from 'knex';
 import * as start from './001-start';
 import * as moves from './002-moves';
+import * as compose from './003-compose';
+import * as lead from './004-lead';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
   { name: '002-moves', ...moves },
+  { name: '003-compose', ...compose },
+  { name: '004-lead', ...lead },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -1,33 +1,15 @@
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { performance } from 'node:perf_hooks';
-import { LIBRARY, LIBRARY_BOOK } from '@library';
-import { addSegment, emptyPlan, type Plan, segmentOf, updateSegment } from '@/core/class';
+import { LIBRARY_BOOK } from '@library';
+import { updateSegment } from '@/core/class';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
 import { compile } from '@/core/score';
 import { estimateSpeech, rememberingMeter } from '@/core/speech';
 import { espeak } from '@/server/speech/engine';
 import { Voice } from '@/server/speech/voice';
+import { hourLong, quantile } from './hour-long';
 import { sampleOf } from './speech-sample';
-
-const HOUR_MS = 3_600_000;
-
-/** A class of about an hour with at least 300 steps and 1,500 cues: short moves, every rep counted. */
-function hourLong(): Plan {
-  let plan = emptyPlan('An hour', 3600);
-  plan = { ...plan, rules: { ...plan.rules, counting: 'up' } };
-  const exercises = LIBRARY.filter((m) => m.kind === 'exercise');
-  for (let n = 0; compile(plan, LIBRARY_BOOK).totalMs < HOUR_MS; n++) {
-    const move = exercises[n % exercises.length];
-    if (!move) break;
-    const segment = { ...segmentOf(move, `s${n}`), rounds: 3, releaseSeconds: 4, restSeconds: 2 };
-    plan = addSegment(plan, segment, 'work');
-  }
-  return plan;
-}
-
-const quantile = (sorted: readonly number[], q: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))] ?? 0;
 
 /** Median time of several jobs in ms, taken in turn so that the machine's moods hit all alike. */
 function medians(runs: number, jobs: (() => void)[]): number[] {

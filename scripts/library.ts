@@ -1,7 +1,10 @@
 import { LIBRARY, SHAPES, WORDS } from '@library';
 import { faultsOf } from '@library/checks';
 
-/** Checks the built-in library; every fault gets a line that names the move. */
+/**
+ * Checks the built-in library; every fault gets a line that names the move. With --json it prints the
+ * moves as JSON instead.
+ */
 const ids = new Set(SHAPES.map((shape) => shape.id));
 const faults = [
   ...LIBRARY.flatMap(faultsOf),
@@ -13,5 +16,6 @@ const faults = [
   ...(ids.size < SHAPES.length ? ['two moves have the same id'] : []),
 ];
 for (const fault of faults) console.error(fault);
-console.log(`${LIBRARY.length} moves, ${faults.length} faults`);
+if (process.argv.includes('--json')) console.log(JSON.stringify(LIBRARY));
+else console.log(`${LIBRARY.length} moves, ${faults.length} faults`);
 process.exitCode = faults.length ? 1 : 0;

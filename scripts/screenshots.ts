@@ -8,7 +8,8 @@ async function pictures(): Promise<void> {
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-sync'],
   });
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
   const shoot = async (name: string, of: Page = page) => {
     await of.waitForLoadState('networkidle');
     await of.screenshot({ path: `docs/screenshots/${name}.png` });
@@ -25,6 +26,24 @@ async function pictures(): Promise<void> {
   await page.getByRole('button', { name: /Braced brow, slow blink/, expanded: false }).click();
   await page.evaluate(() => scrollTo(0, 0));
   await shoot('compose');
+  await page
+    .getByRole('button', { name: /^Fit to/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Make these changes' }).waitFor();
+  await shoot('fit');
+  await page.keyboard.press('Escape');
+  await page.getByText('More', { exact: true }).click();
+  await page.getByRole('button', { name: 'Draft a class for me' }).click();
+  await page.getByRole('button', { name: 'Draft it' }).click();
+  await page.getByRole('button', { name: 'Take this draft' }).waitFor();
+  await shoot('draft');
+  await page.keyboard.press('Escape');
+  const sheet = await context.newPage();
+  await sheet.setViewportSize({ width: 900, height: 1200 });
+  await sheet.goto(`${page.url()}/print`);
+  await shoot('run-sheet', sheet);
+  await sheet.close();
   await page.goto(`${url}/moves`);
   await page.getByRole('button', { name: 'jaw', exact: true }).focus();
   await page.keyboard.press('Enter');
@@ -51,6 +70,14 @@ async function pictures(): Promise<void> {
     .filter({ hasText: 'Let the shoulders sink' })
     .waitFor({ timeout: 60_000 });
   await shoot('lead');
+  const second = await context.newPage();
+  await second.goto(`${page.url()}/show`);
+  await second.getByTestId('countdown').waitFor();
+  await second.waitForTimeout(500);
+  await second.screenshot({ path: 'docs/screenshots/second-screen.png' });
+  await second.close();
+  await page.keyboard.press('n');
+  await page.keyboard.press('c');
   await page.keyboard.press('e');
   await page.getByRole('heading', { name: 'Is the register right?' }).waitFor();
   await shoot('close-out');

@@ -16,6 +16,8 @@ import { single, Tally } from './lib/suites.mjs';
 const ASKED = process.argv.slice(2);
 const FILES = ASKED.filter((name) => name.startsWith('e2e/'));
 const ONLY = ASKED.filter((name) => !FILES.includes(name));
+/** Enough for every run; `npx vitest --project unit` runs each property a thousand times. */
+const PROPERTY_RUNS = process.env.UPBEAT_PROPERTY_RUNS ?? '300';
 const TEST_DIR = path.join(DATA_DIR, 'test');
 const result = (name) => path.join(TEST_DIR, `${name}.json`);
 
@@ -51,7 +53,7 @@ await main(async () => {
   requireNode();
   mkdirSync(TEST_DIR, { recursive: true });
   await ensurePackages();
-  await ensureDebian(['postgresql', 'espeak-ng', 'chromium']);
+  await ensureDebian(['postgresql', 'espeak-ng', 'chromium', 'poppler-utils']);
   const wanted = (name) => ONLY.length === 0 || ONLY.includes(name);
   const tally = new Tally();
   const suite = (name, work) => (wanted(name) ? tally.suite(name, work) : undefined);
@@ -72,7 +74,7 @@ await main(async () => {
         'demo',
       ]),
     ));
-  await suite('unit', () => vitest('unit'));
+  await suite('unit', () => vitest('unit', { UPBEAT_PROPERTY_RUNS: PROPERTY_RUNS }));
 
   if (wanted('database') || wanted('browser')) {
     const postgres = await startPostgres(TEST_DIR);

@@ -70,7 +70,7 @@ function running(data) {
 
 /**
  * Starts the cluster of a data folder, creating it the first time, or joins it where it runs.
- * @returns {Promise<{ urlOf: (database: string) => string, psql: (sql: string) => string, pid: number, stop: () => Promise<void> }>}
+ * @returns {Promise<{ urlOf: (database: string) => string, psql: (sql: string) => string, pid: number, stop: () => Promise<void>, crash: () => Promise<void> }>}
  */
 export async function startPostgres(dir) {
   mkdirSync(dir, { recursive: true });
@@ -102,11 +102,18 @@ export async function startPostgres(dir) {
     return result.stdout.trim();
   };
   const stop = async () => {
-    if (!running(data)) return;
-    process.kill(pid, 'SIGINT');
+    const now = running(data);
+    if (!now) return;
+    process.kill(now.pid, 'SIGINT');
     await until(() => !running(data), 20_000);
   };
-  return { urlOf, psql, pid, stop };
+  /** Stops it at once, as a crash would, and starts it again where it was. */
+  const crash = async () => {
+    process.kill(running(data)?.pid ?? pid, 'SIGQUIT');
+    await until(() => !running(data), 20_000);
+    await launch(bin, home, data, as, port);
+  };
+  return { urlOf, psql, pid, stop, crash };
 }
 
 function createCluster(bin, home, data, password, as) {
@@ -133,8 +140,8 @@ function createCluster(bin, home, data, password, as) {
     throw new Trouble(`The database could not be created: ${made.stderr.trim()}`);
 }
 
-async function launch(bin, home, data, as) {
-  const port = await freePort();
+async function launch(bin, home, data, as, samePort) {
+  const port = samePort ?? (await freePort());
   const logFile = path.join(home, 'postgres.log');
   const log = openSync(logFile, 'a');
   const child = spawn(

@@ -1,10 +1,12 @@
 import '@fontsource-variable/bricolage-grotesque';
 import '@fontsource-variable/figtree';
 import type { Metadata, Viewport } from 'next';
+import { cookies } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { Toaster } from '@/ui/kit/toaster';
 import './globals.css';
+import { LOOK_COOKIE } from './look';
 
 export const metadata: Metadata = {
   title: { default: 'Up Beat', template: '%s · Up Beat' },
@@ -16,8 +18,9 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Pages carry a nonce of their own, so none may be rendered at build time.
   await connection();
+  const night = (await cookies()).get(LOOK_COOKIE)?.value === 'night';
   return (
-    <html lang="en" data-theme="upbeat-day">
+    <html lang="en" data-theme={night ? 'upbeat-night' : 'upbeat-day'}>
       <body>
         {children}
         <Toaster />

@@ -1,57 +1,71 @@
+import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
 import type { RunEventDraft } from '@/core/run';
 import { eventId } from '@/core/testing/plans';
-import { Outbox, type Shelf } from './outbox';
+import { eventShelf } from './event-shelf';
+import { Outbox } from './outbox';
 import { ServerClock } from './server-clock';
 
-function shelf(): Shelf {
-  const kept = new Map<string, string>();
-  return {
-    getItem: (key) => kept.get(key) ?? null,
-    setItem: (key, value) => void kept.set(key, value),
-    removeItem: (key) => void kept.delete(key),
-  };
-}
 const event = (n: number): RunEventDraft => ({ id: eventId(n), at: n, type: 'next' });
 const ids = (events: readonly RunEventDraft[]) => events.map((e) => e.at);
+const nobody = async () => false;
+const shelf = (run = 'run', device = 'here', open: (d: string) => Promise<boolean> = nobody) =>
+  eventShelf(run, device, open);
 
 describe('the outbox', () => {
   it('keeps what could not be sent and sends it later in order, once', async () => {
     const sent: number[][] = [];
     let away = true;
-    const kept = shelf();
     const send = async (events: RunEventDraft[]) => {
       if (away) throw new Error('away');
       sent.push(ids(events));
     };
-    const box = new Outbox('run', kept, send);
-    box.add(event(1));
+    const box = new Outbox(shelf('one'), send);
+    await box.add(event(1));
     await expect(box.flush()).rejects.toThrow('away');
-    box.add(event(2));
-    const afterReload = new Outbox('run', kept, send);
+    await box.add(event(2));
+    const afterReload = new Outbox(shelf('one'), send);
+    await afterReload.loaded;
     expect(ids(afterReload.waiting())).toEqual([1, 2]);
     away = false;
     await afterReload.flush();
     await afterReload.flush();
     expect(sent).toEqual([[1, 2]]);
-    expect(afterReload.waiting()).toEqual([]);
+    const again = new Outbox(shelf('one'), send);
+    await again.loaded;
+    expect(again.waiting()).toEqual([]);
   });
 
   it('sends what was added while it was sending', async () => {
     const sent: number[][] = [];
-    const box: Outbox = new Outbox('run', shelf(), async (events) => {
+    const box: Outbox = new Outbox(shelf('two'), async (events) => {
       sent.push(ids(events));
-      if (sent.length === 1) box.add(event(2));
+      if (sent.length === 1) void box.add(event(2));
     });
-    box.add(event(1));
+    void box.add(event(1));
     await Promise.all([box.flush(), box.flush()]);
     expect(sent).toEqual([[1], [2]]);
   });
 
-  it('keeps runs apart', () => {
-    const kept = shelf();
-    new Outbox('one', kept, async () => {}).add(event(1));
-    expect(new Outbox('two', kept, async () => {}).waiting()).toEqual([]);
+  it('keeps runs apart, and tabs that are open, and takes over from one that is gone', async () => {
+    const send = async () => {};
+    await new Outbox(shelf('three', 'a'), send).add(event(1));
+    const other = new Outbox(shelf('four', 'a'), send);
+    const beside = new Outbox(
+      shelf('three', 'b', async (device) => device === 'a'),
+      send,
+    );
+    const after = new Outbox(shelf('three', 'b'), send);
+    await Promise.all([other.loaded, beside.loaded, after.loaded]);
+    expect([other, beside, after].map((box) => ids(box.waiting()))).toEqual([[], [], [1]]);
+  });
+
+  it('hands back what is not to be sent any more', async () => {
+    const box = new Outbox(shelf('five'), async () => {});
+    await box.add(event(1));
+    await box.add(event(2));
+    expect(ids(await box.take((e) => e.at === 1))).toEqual([1]);
+    expect(ids(box.waiting())).toEqual([2]);
   });
 });
 
@@ -72,5 +86,30 @@ describe("the server's clock on a device", () => {
     expect(clock.now()).toBe(20_000);
     clock.measure(80_000, 9900, 10_100);
     expect(clock.now()).toBe(80_000);
+  });
+
+  it('begins with the time that came with the page, until a better one is measured', () => {
+    const clock = new ServerClock(() => 10_000);
+    clock.startAt(50_000);
+    expect(clock.now()).toBe(50_000);
+    clock.measure(50_400, 9800, 10_000);
+    expect(clock.now()).toBe(50_500);
+    clock.startAt(1);
+    expect(clock.now()).toBe(50_500);
+  });
+
+  it('runs on evenly when the time of day is set, and says so once', () => {
+    let device = 1000;
+    let wall = 500_000;
+    const clock = new ServerClock(
+      () => device,
+      () => wall,
+    );
+    clock.measure(90_000, 1000, 1000);
+    [device, wall] = [1100, 500_100];
+    expect(clock.cameApart()).toBe(false);
+    [device, wall] = [1200, 4_100_200];
+    expect(clock.now()).toBe(90_200);
+    expect([clock.cameApart(), clock.cameApart()]).toEqual([true, false]);
   });
 });

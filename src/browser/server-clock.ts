@@ -1,5 +1,10 @@
 /** How far a device's clock may drift from the last measurement before it is believed to have jumped, in ms. */
 const JUMP_MS = 50;
+/** How sure the time is that came with the page, in ms: as if the answer had taken so long. */
+const PAGE_TRIP_MS = 10_000;
+
+/** A clock that runs on evenly, whatever is done to the time of day of the device. Epoch ms. */
+export const steadyNow = (): number => performance.timeOrigin + performance.now();
 
 /**
  * The server's clock as seen from this device. Each answer that carries the server's time is a
@@ -8,8 +13,21 @@ const JUMP_MS = 50;
 export class ServerClock {
   private offsetMs = 0;
   private bestTripMs = Number.POSITIVE_INFINITY;
+  private apartMs: number;
 
-  constructor(private readonly device: () => number = () => Date.now()) {}
+  constructor(
+    private readonly device: () => number = steadyNow,
+    private readonly wall: () => number = () => Date.now(),
+  ) {
+    this.apartMs = wall() - device();
+  }
+
+  /** Begins with the time that came with the page, until something better is measured. */
+  startAt(serverNow: number): void {
+    if (this.bestTripMs < PAGE_TRIP_MS) return;
+    this.offsetMs = Math.round(serverNow - this.device());
+    this.bestTripMs = PAGE_TRIP_MS;
+  }
 
   /** @param serverNow epoch ms the server gave, in an answer to a request sent at `sentAt` */
   measure(serverNow: number, sentAt: number, receivedAt = this.device()): void {
@@ -23,11 +41,22 @@ export class ServerClock {
 
   /** Epoch ms on the server's clock. */
   now(): number {
-    return this.device() + this.offsetMs;
+    return Math.round(this.device() + this.offsetMs);
   }
 
   /** Epoch ms on the device's own clock, to be handed back to `measure`. */
   deviceNow(): number {
     return this.device();
+  }
+
+  /**
+   * Whether the device's time of day and its even clock have come apart since this was asked last: it
+   * slept, or its time was set. Either way the server should be asked for the time.
+   */
+  cameApart(): boolean {
+    const apart = this.wall() - this.device();
+    const jumped = Math.abs(apart - this.apartMs) > 5 * JUMP_MS;
+    this.apartMs = apart;
+    return jumped;
   }
 }

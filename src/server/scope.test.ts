@@ -1,8 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
-import { getClass, listClasses, savePlan } from './classes/classes';
-import { addParticipant, book, getPerson, listPeople } from './people/people';
-import { appendEvents, closeSession, getRun, prepareRun, runOfSession } from './runs/runs';
+import { getClass, listClasses, savePlan, versionsOf } from './classes/classes';
+import { addParticipant, book, getPerson, keepCautions, listPeople } from './people/people';
+import {
+  appendEvents,
+  closeSession,
+  getLog,
+  getRun,
+  openLog,
+  prepareRun,
+  runOfSession,
+  takeLead,
+} from './runs/runs';
 import { NotFound } from './scope';
 import { mark, roll, walkIn } from './sessions/register';
 import { cancelSession, getSession, planSession, sessionsBetween } from './sessions/sessions';
@@ -20,6 +29,8 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
   const attempts: Record<string, () => Promise<unknown>> = {
     getClass: () => getClass(db(), us, classId),
     savePlan: () => savePlan(db(), us, classId, shortPlan(), 1, NOON),
+    versionsOf: () => versionsOf(db(), us, classId),
+    keepCautions: () => keepCautions(db(), us, ada, [], '2026-01-01'),
     planSession: () => planSession(db(), us, classId, NOON, NOON),
     bookTheirClass: () => book(db(), us, ours, classId, NOON),
     bookTheirPerson: () => book(db(), us, ada, classId, NOON),
@@ -28,7 +39,19 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
     cancelSession: () => cancelSession(db(), us, sessionId),
     roll: () => roll(db(), us, sessionId),
     mark: () => mark(db(), us, sessionId, ada, 'here', NOON),
-    walkIn: () => walkIn(db(), us, sessionId, 'Spy', '2026-01-01', NOON),
+    walkIn: () =>
+      walkIn(db(), us, sessionId, { id: randomUUID(), name: 'Spy', joinedOn: '2026-01-01' }, NOON),
+    leave: () =>
+      appendEvents(
+        db(),
+        us,
+        run.id,
+        [{ id: randomUUID(), type: 'left', at: NOON, participantId: ada, gone: true }],
+        NOON,
+      ),
+    openLog: () => openLog(db(), us, sessionId, NOON),
+    getLog: () => getLog(db(), us, run.id),
+    takeLead: () => takeLead(db(), us, run.id, randomUUID()),
     prepareRun: () => prepareRun(db(), us, sessionId, NOON),
     getRun: () => getRun(db(), us, run.id),
     appendEvents: () => appendEvents(db(), us, run.id, [started], NOON),

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { StudioHeader } from '@/ui/kit/studio-header';
 import { requireTeacher } from '../auth';
+import { switchLookAction } from '../look-action';
 import { signOutAction, signOutEverywhereAction } from '../sign-in/actions';
 
 export default async function StudioLayout({ children }: { children: ReactNode }) {
@@ -10,6 +11,7 @@ export default async function StudioLayout({ children }: { children: ReactNode }
       <StudioHeader
         studioName={teacher.studioName}
         teacherName={teacher.name}
+        switchLook={switchLookAction}
         signOut={signOutAction}
         signOutEverywhere={signOutEverywhereAction}
       />

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { markSchema } from '../attendance';
+import { moveIdSchema } from '../move';
 
 const base = {
   /** Made by the device that sends it, so that sending twice stores once. */
@@ -9,21 +11,90 @@ const base = {
 
 /** Longest single extension, in ms. */
 export const MAX_EXTENSION_MS = 10 * 60_000;
+/** How long a bend can be taken back, in ms. */
+export const UNDO_MS = 10_000;
+
+const stepKeySchema = z.string().min(1).max(200);
+const noteSchema = z.string().trim().max(300);
+const plain = <T extends string>(type: T) => z.strictObject({ ...base, type: z.literal(type) });
 
 export const runEventDraftSchema = z.discriminatedUnion('type', [
-  z.strictObject({ ...base, type: z.literal('started') }),
-  z.strictObject({ ...base, type: z.literal('paused') }),
-  z.strictObject({ ...base, type: z.literal('resumed') }),
+  plain('started'),
+  plain('paused'),
+  plain('resumed'),
   z.strictObject({
     ...base,
     type: z.literal('extended'),
     ms: z.number().int().positive().max(MAX_EXTENSION_MS),
   }),
-  z.strictObject({ ...base, type: z.literal('roundAdded') }),
-  z.strictObject({ ...base, type: z.literal('again') }),
-  z.strictObject({ ...base, type: z.literal('next') }),
-  z.strictObject({ ...base, type: z.literal('jumped'), stepId: z.string().min(1).max(200) }),
-  z.strictObject({ ...base, type: z.literal('finished') }),
+  /** The rest that is running or comes next grows or, below nought, shrinks. */
+  z.strictObject({
+    ...base,
+    type: z.literal('restChanged'),
+    ms: z.number().int().min(-60_000).max(60_000),
+  }),
+  plain('roundAdded'),
+  plain('again'),
+  plain('back'),
+  plain('next'),
+  /** On to the next block. */
+  plain('skipped'),
+  /** The easier version for all, from the upbeat on. */
+  plain('eased'),
+  z.strictObject({
+    ...base,
+    type: z.literal('jumped'),
+    stepId: stepKeySchema,
+    /** How far into the step, in ms; its beginning where nothing is said. */
+    intoMs: z.number().int().nonnegative().optional(),
+  }),
+  /** What a catch-up takes away, as it was worked out and shown. */
+  z.strictObject({
+    ...base,
+    type: z.literal('trimmed'),
+    cuts: z
+      .array(z.strictObject({ key: stepKeySchema, ms: z.number().int().positive() }))
+      .max(2000),
+    dropped: z.array(stepKeySchema).max(2000),
+  }),
+  /** Straight to the close of the class. */
+  plain('closing'),
+  /** Takes the last bend back. */
+  z.strictObject({ ...base, type: z.literal('undone'), of: z.uuid() }),
+  plain('finished'),
+
+  z.strictObject({
+    ...base,
+    type: z.literal('marked'),
+    participantId: z.uuid(),
+    mark: markSchema.nullable(),
+  }),
+  z.strictObject({
+    ...base,
+    type: z.literal('walkedIn'),
+    participantId: z.uuid(),
+    name: z.string().trim().min(1).max(80),
+  }),
+  z.strictObject({
+    ...base,
+    type: z.literal('left'),
+    participantId: z.uuid(),
+    gone: z.boolean(),
+  }),
+  /** Something to put right, noted for one person in one move. */
+  z.strictObject({
+    ...base,
+    type: z.literal('corrected'),
+    participantId: z.uuid(),
+    moveId: moveIdSchema,
+    note: noteSchema,
+  }),
+  /** A question to come back to. */
+  z.strictObject({ ...base, type: z.literal('parked'), note: noteSchema.min(1) }),
+  /** Takes a correction or a parked question out again. */
+  z.strictObject({ ...base, type: z.literal('struck'), of: z.uuid() }),
+  /** How it felt: 1 hard going to 5 easy. */
+  z.strictObject({ ...base, type: z.literal('felt'), felt: z.number().int().min(1).max(5) }),
 ]);
 
 /** What happened while a session was led, before the server has given it its place. */
@@ -31,3 +102,17 @@ export type RunEventDraft = z.infer<typeof runEventDraftSchema>;
 export type RunEventType = RunEventDraft['type'];
 /** An event in the log: `seq` counts from 1 without gaps. */
 export type RunEvent = RunEventDraft & { seq: number };
+
+export const ROOM_EVENTS = [
+  'marked',
+  'walkedIn',
+  'left',
+  'corrected',
+  'parked',
+  'struck',
+  'felt',
+] as const satisfies readonly RunEventType[];
+/** Something about the people; it leaves the position alone. */
+export type RoomEvent = Extract<RunEventDraft, { type: (typeof ROOM_EVENTS)[number] }>;
+export const isRoomEvent = <E extends RunEventDraft>(event: E): event is E & RoomEvent =>
+  (ROOM_EVENTS as readonly string[]).includes(event.type);

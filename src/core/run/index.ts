@@ -1,2 +1,6 @@
+export * from './catch-up';
 export * from './events';
 export * from './playback';
+export * from './review';
+export * from './room';
+export * from './spent';

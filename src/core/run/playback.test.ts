@@ -1,6 +1,7 @@
 import { LIBRARY_BOOK } from '@library';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { withEasier } from '@/core/class';
 import { compile, type Score } from '@/core/score';
 import { anyPlan, RUNS } from '@/core/testing/arbitrary';
 import { eventId, planOf } from '@/core/testing/plans';
@@ -10,6 +11,7 @@ import {
   beatsAhead,
   cuesAhead,
   cuesByStep,
+  cuesToCome,
   currentCue,
   type Playback,
   playLengthMs,
@@ -19,11 +21,12 @@ import {
   ready,
   remainingMs,
   replay,
+  spent,
 } from '.';
 
 const T0 = 1_790_000_000_000;
 
-type Bend = { type: RunEventType; ms?: number; stepId?: string };
+type Bend = { type: RunEventType; ms?: number; stepId?: string; of?: string };
 /** Events at offsets from the start, the first of them the start itself. */
 const log = (...bends: [offsetMs: number, bend: Bend | RunEventType][]): RunEventDraft[] =>
   [[0, 'started'] as const, ...bends].map(([offset, bend], i) => ({
@@ -150,9 +153,161 @@ describe('bending', () => {
     });
   });
 
+  it('goes back to the start of the step, and to the one before when pressed at once', () => {
+    const events = log([work.startMs + 4000, 'back']);
+    expect(where(twoSided, events, work.startMs + 4000)).toMatchObject({
+      step: work.id,
+      elapsed: 0,
+    });
+    const twice = log([work.startMs + 4000, 'back'], [work.startMs + 4200, 'back']);
+    expect(where(twoSided, twice, work.startMs + 4200).step).toBe(at(twoSided, 'upbeat').id);
+  });
+
+  it('skips what is left of the block, and from the last one goes to the end', () => {
+    const events = log([work.startMs + 10, 'skipped']);
+    expect(where(twoSided, events, work.startMs + 20).step).toBe(
+      twoSided.steps.find((s) => s.segmentId === 's2')?.id,
+    );
+    const end = log([work.startMs + 10, 'skipped'], [work.startMs + 20, 'skipped']);
+    expect(where(twoSided, end, work.startMs + 30).state.status).toBe('over');
+  });
+
+  it('shortens the next pause, but not below what is said in it', () => {
+    const release = at(twoSided, 'release');
+    const events = log([work.startMs, { type: 'restChanged', ms: -60_000 }]);
+    const { state } = where(twoSided, events, work.startMs + 10);
+    const pause = state.queue.find((p) => p.step.id === release.id);
+    const said = twoSided.cues
+      .filter((c) => twoSided.steps[c.step]?.id === release.id)
+      .map((c) => c.offsetMs + c.durationMs);
+    expect(pause && playLengthMs(pause)).toBe(
+      Math.min(release.durationMs, Math.max(3000, ...said)),
+    );
+  });
+
+  it('never makes a running pause shorter than it has already been', () => {
+    const release = at(twoSided, 'release');
+    const longer = log(
+      [release.startMs + 10, { type: 'restChanged', ms: 20_000 }],
+      [release.startMs + 15_000, { type: 'restChanged', ms: -20_000 }],
+    );
+    const { state } = where(twoSided, longer, release.startMs + 15_000);
+    expect(playLengthMs(state.queue[state.index] as never)).toBe(15_000);
+  });
+
+  it('goes straight to the close', () => {
+    const plan = planOf([
+      { move: 'tall-o-cheek-lift', rounds: 1 },
+      { move: 'chin-over-shoulder' },
+      { move: 'closing-face-drain' },
+    ]);
+    const close = { ...plan, phases: { ...plan.phases, massage: [], close: plan.phases.massage } };
+    const score = compile(close, LIBRARY_BOOK);
+    const first = score.steps.find((s) => s.phase === 'close');
+    expect(where(score, log([500, 'closing']), 600)).toMatchObject({
+      step: first?.id,
+      elapsed: 100,
+    });
+    expect(where(twoSided, log([500, 'closing']), 600).elapsed).toBe(600);
+  });
+
   it('ignores a jump to a step that is not there', () => {
     const events = log([100, { type: 'jumped', stepId: 'nowhere' }]);
     expect(where(twoSided, events, 200).elapsed).toBe(200);
+  });
+});
+
+describe('the easier version', () => {
+  const plan = planOf([{ move: 'tall-o-cheek-lift', rounds: 2 }, { move: 'closing-face-drain' }]);
+  const score = compile(plan, LIBRARY_BOOK);
+  const easier = compile(
+    withEasier(plan, (id) => LIBRARY_BOOK.move(id)),
+    LIBRARY_BOOK,
+  );
+  const work = at(score, 'work');
+  const state = position(
+    score,
+    log([work.startMs + 5000, 'eased']),
+    T0 + work.startMs + 5000,
+    easier,
+  );
+
+  it('leads into the work again and explains it, for every round that is left', () => {
+    const now = state.queue[state.index];
+    expect(now?.step).toMatchObject({ kind: 'upbeat', round: 1 });
+    expect(state.elapsedMs).toBe(0);
+    const variants = state.queue
+      .filter((p) => p.step.kind === 'work')
+      .map((p) => [p.step.segmentId, p.step.variant]);
+    expect(variants.filter(([id]) => id === 's1')).toEqual([
+      ['s1', 'easier'],
+      ['s1', 'easier'],
+    ]);
+    const groups = cuesByStep(score, easier);
+    const said = cuesAhead(state, groups, playLengthMs(now as never)).map((d) => d.cue.text);
+    const words = LIBRARY_BOOK.move('tall-o-cheek-lift')?.text.en?.easier?.setup[0];
+    expect(said).toContain(words);
+  });
+
+  it('changes nothing a second time, or where there is none', () => {
+    const again = apply(state, { id: eventId(9), at: state.at, type: 'eased' });
+    expect(again.queue).toBe(state.queue);
+    const none = position(score, log([work.startMs, 'eased']), T0 + work.startMs);
+    expect(none.queue.map((p) => p.key)).toEqual(score.steps.map((s) => s.id));
+  });
+});
+
+describe('taking a bend back', () => {
+  const work = at(twoSided, 'work');
+  const undo = (i: number): Bend => ({ type: 'undone', of: eventId(i) });
+
+  it('gives back the place after a bend that moved, with the time since', () => {
+    const events = log([work.startMs + 3000, 'next'], [work.startMs + 9000, undo(1)]);
+    expect(where(twoSided, events, work.startMs + 9100)).toMatchObject({
+      step: work.id,
+      elapsed: 3100,
+    });
+  });
+
+  it('is as if it had never been after a bend that changed lengths', () => {
+    const events = log(
+      [work.startMs + 3000, { type: 'extended', ms: 10_000 }],
+      [work.startMs + 9000, undo(1)],
+    );
+    expect(where(twoSided, events, work.startMs + 9000)).toMatchObject({
+      step: work.id,
+      elapsed: 9000,
+    });
+    expect(remainingMs(where(twoSided, events, work.startMs + 9000).state)).toBe(
+      twoSided.totalMs - work.startMs - 9000,
+    );
+  });
+
+  it('works one bend after the other, the newest first, and only for ten seconds', () => {
+    const both = log(
+      [work.startMs, 'next'],
+      [work.startMs + 1000, 'next'],
+      [work.startMs + 2000, undo(2)],
+      [work.startMs + 3000, undo(1)],
+    );
+    expect(where(twoSided, both, work.startMs + 3000).step).toBe(work.id);
+    const wrongOne = log(
+      [work.startMs, 'next'],
+      [work.startMs + 10, 'next'],
+      [work.startMs + 20, undo(1)],
+    );
+    const before = where(twoSided, wrongOne.slice(0, 3), work.startMs + 20);
+    expect(where(twoSided, wrongOne, work.startMs + 20).step).toBe(before.step);
+    const late = log([work.startMs, 'next'], [work.startMs + 10_001, undo(1)]);
+    expect(where(twoSided, late, work.startMs + 10_001).step).not.toBe(work.id);
+  });
+
+  it('goes on from a pause, and pauses again from going on', () => {
+    const paused = log([2000, 'paused'], [5000, undo(1)]);
+    expect(where(twoSided, paused, 5500).elapsed).toBe(2500);
+    const resumed = log([2000, 'paused'], [5000, 'resumed'], [6000, undo(2)]);
+    const { state, elapsed } = where(twoSided, resumed, 9000);
+    expect([state.status, elapsed, state.pausedAt]).toEqual(['paused', 2000, T0 + 6000]);
   });
 });
 
@@ -194,7 +349,13 @@ const anyBends = fc.array(
         { type: 'next' },
         { type: 'roundAdded' },
         { type: 'started' },
+        { type: 'back' },
+        { type: 'skipped' },
+        { type: 'eased' },
+        { type: 'closing' },
       ),
+      fc.integer({ min: -20_000, max: 20_000 }).map((ms): Bend => ({ type: 'restChanged', ms })),
+      fc.nat(30).map((n): Bend => ({ type: 'undone', of: eventId(n) })),
       fc.integer({ min: 1, max: 60_000 }).map((ms): Bend => ({ type: 'extended', ms })),
     ),
   }),
@@ -241,6 +402,42 @@ describe('every run', () => {
         expect(advance(once, end)).toEqual(straight);
       }),
       { numRuns: Math.min(RUNS, 300) },
+    );
+  });
+
+  it('accounts for every millisecond, whatever is done to it', () => {
+    fc.assert(
+      fc.property(small, anyBends, fc.nat(200_000), (plan, bends, after) => {
+        const score = compile(plan, LIBRARY_BOOK);
+        if (score.totalMs === 0) return;
+        const easier = compile(withEasier(plan, LIBRARY_BOOK.move), LIBRARY_BOOK);
+        const events = bendsLog(bends);
+        const now = (events.at(-1)?.at ?? T0) + after;
+        const done = [...events, { id: eventId(99), at: now, type: 'finished' } as const];
+        const end = position(score, done, now, easier);
+        const parts = spent(score, done, now, easier);
+        const total = parts.reduce((sum, p) => sum + p.ms + p.stoodMs, 0);
+        expect(total).toBe((end.endedAt ?? 0) - T0);
+        for (const p of end.queue) expect(playLengthMs(p)).toBeGreaterThanOrEqual(0);
+      }),
+      { numRuns: Math.min(RUNS, 80) },
+    );
+  });
+
+  it('never says one cue over another, however the steps were cut', () => {
+    fc.assert(
+      fc.property(small, anyBends, fc.nat(20_000), (plan, bends, ms) => {
+        const score = compile(plan, LIBRARY_BOOK);
+        let state = replay(ready(score), bendsLog(bends));
+        const cuts = state.queue.map(({ key }) => ({ key, ms: ms + 1 }));
+        state = apply(state, { id: eventId(98), at: state.at, type: 'trimmed', cuts, dropped: [] });
+        const due = [...cuesToCome({ ...state, status: 'running' }, cuesByStep(score))];
+        due.forEach(({ at: start }, i) => {
+          const before = due[i - 1];
+          if (before) expect(start).toBeGreaterThanOrEqual(before.at + before.cue.durationMs);
+        });
+      }),
+      { numRuns: Math.min(RUNS, 80) },
     );
   });
 

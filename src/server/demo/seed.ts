@@ -87,6 +87,8 @@ async function seedPeople(
       name: person.name,
       contact: person.contact ?? null,
       joined_on: formatISO(joined, { representation: 'date' }),
+      cautions: JSON.stringify(person.cautions ?? []),
+      cautions_consent_on: person.cautions ? formatISO(joined, { representation: 'date' }) : null,
       created_at: joined,
     });
     for (const { key } of demo.TIMETABLE) {

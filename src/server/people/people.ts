@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { markSchema } from '@/core/attendance';
+import { type CarriedCaution, carriedCautionSchema } from '@/core/move';
 import { type BookedSession, type Streak, streak } from '@/core/streak';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
@@ -66,8 +67,8 @@ export async function addParticipant(
   person: NewParticipant,
   joinedOn: string,
   now: number,
+  id: string = randomUUID(),
 ): Promise<string> {
-  const id = randomUUID();
   await db('participants').insert({
     id,
     studio_id: scope.studioId,
@@ -219,7 +220,44 @@ const personSessionSchema = z
     }),
   );
 
-export interface Person extends Participant {
+/** What somebody carries, kept with their consent. */
+export interface Carried {
+  cautions: CarriedCaution[];
+  /** ISO 8601 date of their consent to keep them; null where nothing is kept. */
+  consentOn: string | null;
+}
+
+const carriedRowSchema = z
+  .object({ cautions: z.array(carriedCautionSchema), consent_on: z.string().nullable() })
+  .transform(({ cautions, consent_on }): Carried => ({ cautions, consentOn: consent_on }));
+
+const carriedColumns = (db: Db) => [
+  'participants.cautions',
+  db.raw("to_char(participants.cautions_consent_on, 'YYYY-MM-DD') as consent_on"),
+];
+
+/**
+ * Keeps what somebody carries. Without any cautions the consent is forgotten along with them.
+ * @throws NotFound where the person is not the studio's
+ */
+export async function keepCautions(
+  db: Db,
+  { studioId }: Scope,
+  participantId: string,
+  cautions: readonly CarriedCaution[],
+  consentOn: string,
+): Promise<void> {
+  const rows = await db('participants')
+    .where({ id: participantId, studio_id: studioId })
+    .update({
+      cautions: JSON.stringify(cautions),
+      cautions_consent_on: cautions.length ? consentOn : null,
+    })
+    .returning('id');
+  found(rows[0], 'participant');
+}
+
+export interface Person extends Participant, Carried {
   streaks: ClassStreak[];
   /** Every session they were booked on or came to, newest first. */
   sessions: PersonSession[];
@@ -230,8 +268,9 @@ export async function getPerson(db: Db, scope: Scope, id: string): Promise<Perso
   const { studioId } = scope;
   const row = await db('participants')
     .where({ id, studio_id: studioId })
-    .first(participantColumns(db));
+    .first([...participantColumns(db), ...carriedColumns(db)]);
   const participant = participantSchema.parse(found(row, 'participant'));
+  const carried = carriedRowSchema.parse(row);
   const [streaks, sessions] = await Promise.all([
     streaksBy(db, scope, id),
     db('sessions')
@@ -267,6 +306,7 @@ export async function getPerson(db: Db, scope: Scope, id: string): Promise<Perso
   ]);
   return {
     ...participant,
+    ...carried,
     streaks: streaks.get(id) ?? [],
     sessions: z.array(personSessionSchema).parse(sessions),
   };

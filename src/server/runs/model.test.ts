@@ -2,131 +2,230 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { Outbox, type Shelf } from '@/browser/outbox';
-import { position, type RunEvent, type RunEventDraft } from '@/core/run';
-import type { Score } from '@/core/score';
-import type { Db } from '../db';
+import {
+  type Playback,
+  playLengthMs,
+  position,
+  type RunEvent,
+  type RunEventDraft,
+  remainingMs,
+  spent,
+} from '@/core/run';
+import { connect, type Db } from '../db';
 import { makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
-import { appendEvents, getRun, prepareRun } from './runs';
+import { appendEvents, getRun, NotLeading, prepareRun, type Run, takeLead } from './runs';
 
 /**
- * A device that leads against the real log, in any sequence of bends, lost connections, answers that
- * never arrive and reloads: what it shows must always be what really happened, and the log must end
- * up holding each event once, in order.
+ * A device that leads against the real log, in long sequences of bends, lost connections, answers that
+ * never arrive, reloads and restarted servers: what it shows must always be what really happened, the
+ * finish and the total must add up, and the log must end up holding each event once, in order.
  */
 const db = testDatabase();
 const HOUR = 3_600_000;
+const LEAST_STEPS = 200;
+const RUNS = 4;
+
+/** What really happened: everything the teacher ever did, in order, and the time. */
+interface Real {
+  done: RunEventDraft[];
+  now: number;
+}
+
+/** A server process: its pool is its own, and goes with it. */
+class Server {
+  private pool: Db = connect(process.env.DATABASE_URL ?? '');
+
+  get db(): Db {
+    return this.pool;
+  }
+
+  async restart(): Promise<void> {
+    await this.pool.destroy();
+    this.pool = connect(process.env.DATABASE_URL ?? '');
+  }
+
+  async stop(): Promise<void> {
+    await this.pool.destroy();
+  }
+}
 
 class Device {
+  line: 'up' | 'down' | 'answers are lost' = 'up';
   private log: RunEvent[] = [];
   private box: Outbox;
-  private line: 'up' | 'down' | 'answers are lost' = 'up';
-  private readonly kept = new Map<string, string>();
-  /** Everything the teacher ever did, in order. */
-  readonly done: RunEventDraft[] = [];
-  now = NOON;
+  private kept: RunEventDraft[] = [];
+  private readonly id = randomUUID();
 
   constructor(
-    private readonly database: Db,
+    readonly server: Server,
     private readonly scope: TestClass,
-    private readonly runId: string,
-    private readonly score: Score,
+    readonly run: Run,
   ) {
     this.box = this.open();
   }
 
   private open(): Outbox {
     const shelf: Shelf = {
-      getItem: (key) => this.kept.get(key) ?? null,
-      setItem: (key, value) => void this.kept.set(key, value),
-      removeItem: (key) => void this.kept.delete(key),
+      load: async () => [...this.kept],
+      add: async (event) => void this.kept.push(event),
+      drop: async (ids) => {
+        this.kept = this.kept.filter((e) => !ids.includes(e.id));
+      },
     };
-    return new Outbox(this.runId, shelf, async (events) => {
+    return new Outbox(shelf, async (events) => {
       if (this.line === 'down') throw new Error('no connection');
-      const log = await appendEvents(this.database, this.scope, this.runId, events, NOON + HOUR);
+      const { db, sender } = { db: this.server.db, sender: { device: this.id } };
+      const log = await appendEvents(db, this.scope, this.run.id, events, NOON + 9 * HOUR, sender);
       if (this.line === 'answers are lost') throw new Error('no answer');
       this.log = log;
     });
   }
 
   async send(): Promise<void> {
-    await this.box.flush().catch(() => {});
+    await this.box.flush().catch((error: unknown) => {
+      if (error instanceof NotLeading) throw error;
+    });
   }
 
-  async bend(bend: Record<string, unknown>): Promise<void> {
-    const event = { id: randomUUID(), at: this.now, ...bend } as RunEventDraft;
-    this.done.push(event);
-    this.box.add(event);
+  async add(event: RunEventDraft): Promise<void> {
+    await this.box.add(event);
     await this.send();
-  }
-
-  setLine(line: Device['line']): void {
-    this.line = line;
   }
 
   /** The page is loaded again: only the outbox and what the server tells survive. */
   async reload(): Promise<void> {
     this.box = this.open();
-    this.log = (await getRun(this.database, this.scope, this.runId)).events;
+    await this.box.loaded;
+    this.log = (await getRun(this.server.db, this.scope, this.run.id)).events;
   }
 
-  shown() {
+  async lead(): Promise<void> {
+    await takeLead(this.server.db, this.scope, this.run.id, this.id);
+  }
+
+  shown(now: number): Playback {
     const known = new Set(this.log.map((e) => e.id));
     const waiting = this.box.waiting().filter((e) => !known.has(e.id));
-    return position(this.score, [...this.log, ...waiting], this.now);
-  }
-
-  really() {
-    return position(this.score, this.done, this.now);
+    const { score, easier } = this.run;
+    return position(score, [...this.log, ...waiting], now, easier);
   }
 }
 
+type Step = fc.AsyncCommand<Real, Device>;
+const step = (name: string, run: (real: Real, device: Device) => Promise<void>): Step => ({
+  check: () => true,
+  run: async (real, device) => {
+    await run(real, device);
+    const { score, easier } = device.run;
+    const really = position(score, real.done, real.now, easier);
+    expect(device.shown(real.now)).toEqual(really);
+    adds(really);
+  },
+  toString: () => name,
+});
+
+/** What was played, what is left and the finish always make the total. */
+function adds(state: Playback): void {
+  const total = state.queue.reduce((sum, p) => sum + playLengthMs(p), 0);
+  const before = state.queue
+    .slice(0, state.index)
+    .reduce((sum, p) => sum + playLengthMs(p), state.elapsedMs);
+  expect(before + remainingMs(state)).toBe(total);
+}
+
+const bend = (what: Record<string, unknown>, wait: number): Step =>
+  step(`${JSON.stringify(what)} after ${wait} ms`, async (real, device) => {
+    real.now += wait;
+    const { last, queue } = device.shown(real.now);
+    const event = { id: randomUUID(), at: real.now, ...what } as RunEventDraft;
+    if (event.type === 'undone') event.of = last?.id ?? event.id;
+    if (event.type === 'trimmed') {
+      event.cuts = queue.slice(3).map(({ key }) => ({ key, ms: 3000 }));
+    }
+    real.done.push(event);
+    await device.add(event);
+  });
+
 const bends = fc.oneof(
-  fc.constantFrom(
-    { type: 'paused' },
-    { type: 'resumed' },
-    { type: 'again' },
-    { type: 'next' },
-    { type: 'roundAdded' },
-  ),
-  fc.integer({ min: 1, max: 30_000 }).map((ms) => ({ type: 'extended', ms })),
-);
-const happenings = fc.array(
-  fc.oneof(
-    { weight: 5, arbitrary: fc.record({ bend: bends, wait: fc.nat(20_000) }) },
-    {
-      weight: 2,
-      arbitrary: fc.record({ line: fc.constantFrom('up', 'down', 'answers are lost') }),
-    },
-    { weight: 1, arbitrary: fc.constant({ reload: true }) },
-  ),
-  { minLength: 5, maxLength: 30 },
+  {
+    weight: 6,
+    arbitrary: fc.constantFrom(
+      ...['paused', 'resumed', 'again', 'back', 'next', 'roundAdded', 'skipped', 'eased', 'closing']
+        .map((type): Record<string, unknown> => ({ type }))
+        .concat({ type: 'undone', of: '' }, { type: 'undone', of: '' }),
+    ),
+  },
+  { weight: 1, arbitrary: fc.constant({ type: 'trimmed', cuts: [], dropped: [] }) },
+  {
+    weight: 1,
+    arbitrary: fc.integer({ min: 1, max: 30_000 }).map((ms) => ({ type: 'extended', ms })),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.integer({ min: -9000, max: 9000 }).map((ms) => ({ type: 'restChanged', ms })),
+  },
 );
 
-it('shows what really happened, whatever the connection does, and stores it once and in order', async () => {
+const steps = fc.oneof(
+  {
+    weight: 12,
+    arbitrary: fc
+      .tuple(bends, fc.oneof(fc.nat(2000), fc.nat(20_000)))
+      .map(([what, wait]) => bend(what, wait)),
+  },
+  {
+    weight: 3,
+    arbitrary: fc.constantFrom<Device['line']>('up', 'down', 'answers are lost').map((line) =>
+      step(`the line is ${line}`, async (_, device) => {
+        device.line = line;
+        await device.send();
+      }),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.constant(step('a reload', (_, device) => device.reload())),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.constant(
+      step('the server restarts', async (_, device) => device.server.restart()),
+    ),
+  },
+);
+
+it('shows what really happened, whatever happens, and stores it once and in order', async () => {
   const scope = await makeClass(db());
+  const all = fc.array(steps, { minLength: LEAST_STEPS, maxLength: LEAST_STEPS + 40 });
   await fc.assert(
-    fc.asyncProperty(happenings, async (all) => {
+    fc.asyncProperty(all, async (sequence) => {
       await db()('runs').where({ session_id: scope.sessionId }).delete();
       const run = await prepareRun(db(), scope, scope.sessionId, NOON);
-      const device = new Device(db(), scope, run.id, run.score);
-      await device.bend({ type: 'started' });
-      for (const step of all) {
-        if ('bend' in step) {
-          device.now += step.wait;
-          await device.bend(step.bend);
-        } else if ('line' in step) {
-          device.setLine(step.line as 'up');
-          await device.send();
-        } else await device.reload();
-        expect(device.shown()).toEqual(device.really());
+      const server = new Server();
+      const device = new Device(server, scope, run);
+      const real: Real = { done: [], now: NOON };
+      try {
+        await device.lead();
+        await fc.asyncModelRun(
+          () => ({ model: real, real: device }),
+          [bend({ type: 'started' }, 0), ...sequence],
+        );
+        device.line = 'up';
+        await device.send();
+        const { score, easier, events } = await getRun(db(), scope, run.id);
+        expect(events.map((e) => e.id)).toEqual(real.done.map((e) => e.id));
+        expect(events.map((e) => e.seq)).toEqual(events.map((_, i) => i + 1));
+        const end = real.now + HOUR;
+        const stored = position(score, events, end, easier);
+        expect(stored).toEqual(device.shown(end));
+        const played = spent(score, events, end, easier);
+        const sum = played.reduce((ms, p) => ms + p.ms + p.stoodMs, 0);
+        const stood = stored.status === 'paused' ? (stored.pausedAt ?? 0) : (stored.endedAt ?? 0);
+        expect(sum).toBe(stood - NOON);
+      } finally {
+        await server.stop();
       }
-      device.setLine('up');
-      await device.send();
-      const { events } = await getRun(db(), scope, run.id);
-      expect(events.map((e) => e.id)).toEqual(device.done.map((e) => e.id));
-      expect(events.map((e) => e.seq)).toEqual(events.map((_, i) => i + 1));
-      expect(position(run.score, events, device.now)).toEqual(device.really());
     }),
-    { numRuns: 40 },
+    { numRuns: RUNS, endOnFailure: true },
   );
 }, 120_000);

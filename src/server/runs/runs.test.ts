@@ -1,12 +1,23 @@
 import { randomUUID } from 'node:crypto';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { position, type RunEventDraft } from '@/core/run';
+import { isRoomEvent, onRoll, type Present, position, type RunEventDraft } from '@/core/run';
 import { getClass, savePlan } from '../classes/classes';
+import { Hub } from '../live/hub';
 import { Conflict } from '../scope';
-import { roll } from '../sessions/register';
+import { type RollEntry, roll } from '../sessions/register';
 import { cancelSession, getSession } from '../sessions/sessions';
 import { MINUTE, makeClass, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { appendEvents, closeSession, getRun, prepareRun } from './runs';
+import {
+  appendEvents,
+  closeSession,
+  getLog,
+  getRun,
+  NotLeading,
+  openLog,
+  prepareRun,
+  takeLead,
+} from './runs';
 
 const db = testDatabase();
 
@@ -85,6 +96,140 @@ describe('the log of a run', () => {
       NOON + MINUTE,
     );
     expect(log.map((e) => e.at - NOON)).toEqual([0, 0, MINUTE + 2000]);
+  });
+});
+
+describe('what happens in the room', () => {
+  const room = (what: object, at = NOON): RunEventDraft =>
+    ({ id: randomUUID(), at, ...what }) as RunEventDraft;
+
+  it('goes into the log and the register at once, and once', async () => {
+    const { c, append } = await prepared();
+    const cleo = randomUUID();
+    const events = [
+      room({ type: 'marked', participantId: c.ada, mark: 'late' }, NOON + MINUTE),
+      room({ type: 'walkedIn', participantId: cleo, name: 'Cleo' }, NOON + 2 * MINUTE),
+      room({ type: 'left', participantId: c.ada, gone: true }, NOON + 9 * MINUTE),
+      room({ type: 'left', participantId: c.ben, gone: true }, NOON + 9 * MINUTE),
+    ];
+    await append(events);
+    await append(events);
+    const entries = await roll(db(), c, c.sessionId);
+    expect(entries.map((e) => [e.name, e.booked, e.attendance])).toEqual([
+      ['Ada', true, { mark: 'late', arrivedAt: NOON + MINUTE, leftAt: NOON + 9 * MINUTE }],
+      ['Ben', true, null],
+      ['Cleo', false, { mark: 'here', arrivedAt: NOON + 2 * MINUTE, leftAt: null }],
+    ]);
+  });
+
+  it('shows on a device the same as the register holds, whatever happens', async () => {
+    const c = await makeClass(db());
+    const { id } = await openLog(db(), c, c.sessionId, NOON);
+    const base = await roll(db(), c, c.sessionId);
+    const cleo = randomUUID();
+    const who = fc.constantFrom(c.ada, c.ben, cleo);
+    const anything = fc.oneof(
+      fc.record({
+        type: fc.constant('marked'),
+        participantId: who,
+        mark: fc.constantFrom('here', 'late', 'absent', null),
+      }),
+      fc.record({ type: fc.constant('left'), participantId: who, gone: fc.boolean() }),
+    );
+    await appendEvents(
+      db(),
+      c,
+      id,
+      [room({ type: 'walkedIn', participantId: cleo, name: 'Cleo' })],
+      NOON,
+    );
+    await fc.assert(
+      fc.asyncProperty(fc.array(anything, { maxLength: 12 }), async (all) => {
+        const drafts = all.map((what, i) => room(what, NOON + i));
+        const log = await appendEvents(db(), c, id, drafts, NOON + HOUR);
+        const newcomer = (p: Present) => ({
+          ...p,
+          timesBefore: 0,
+          cautions: [],
+          notes: [],
+          met: [],
+        });
+        const shown = log
+          .filter(isRoomEvent)
+          .reduce<readonly RollEntry[]>((entries, e) => onRoll(entries, e, newcomer), base)
+          // Somebody who walked in and whose mark was taken back is nobody to the register.
+          .filter((p) => p.booked || p.attendance);
+        const known = ({ participantId, attendance }: Present) => [participantId, attendance];
+        expect(shown.map(known)).toEqual((await roll(db(), c, c.sessionId)).map(known));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('turns corrections that were not struck out into notes on form when the class is closed', async () => {
+    const { c, append } = await prepared();
+    const corrected = (note: string) =>
+      room({ type: 'corrected', participantId: c.ada, moveId: 'tall-o-cheek-lift', note });
+    const [kept, struck] = [corrected('brow stays quiet'), corrected('wrong person')];
+    await append([event('started', NOON), kept, struck, room({ type: 'struck', of: struck.id })]);
+    await closeSession(db(), c, c.sessionId, event('next', NOON), NOON + 20 * MINUTE);
+    const [ada] = await roll(db(), c, c.sessionId);
+    expect(ada?.notes).toEqual([
+      { moveId: 'tall-o-cheek-lift', note: 'brow stays quiet', at: NOON },
+    ]);
+    expect(ada?.met).toEqual([]);
+  });
+});
+
+describe('who leads', () => {
+  it('is the device that starts; another may tell of the room, but bend the run only after taking over', async () => {
+    const { c, run } = await prepared();
+    const [first, second] = [randomUUID(), randomUUID()];
+    const from = (device: string, ...events: RunEventDraft[]) =>
+      appendEvents(db(), c, run.id, events, NOON + HOUR, { device });
+    await from(first, event('started', NOON));
+    const marked = { id: randomUUID(), at: NOON, participantId: c.ada, mark: 'here' } as const;
+    await from(second, { ...marked, type: 'marked' });
+    await expect(from(second, event('paused', NOON + 10))).rejects.toThrow(NotLeading);
+    await takeLead(db(), c, run.id, second);
+    await from(second, event('paused', NOON + 20));
+    await expect(from(first, event('resumed', NOON + 30))).rejects.toThrow(NotLeading);
+    const log = await getLog(db(), c, run.id);
+    expect([log.leader, log.events.map((e) => e.type)]).toEqual([
+      second,
+      ['started', 'marked', 'paused'],
+    ]);
+  });
+
+  it('lets an answer that was lost be asked for again after a take-over', async () => {
+    const { c, run } = await prepared();
+    const [first, second] = [randomUUID(), randomUUID()];
+    const started = event('started', NOON);
+    await appendEvents(db(), c, run.id, [started], NOON, { device: first });
+    await takeLead(db(), c, run.id, second);
+    const log = await appendEvents(db(), c, run.id, [started], NOON, { device: first });
+    expect(log).toHaveLength(1);
+  });
+});
+
+describe('everybody who listens', () => {
+  it('is told of what is new, and asked to look again after the database was away', async () => {
+    const { run, append } = await prepared();
+    const hub = new Hub(process.env.DATABASE_URL ?? '');
+    let looked = () => {};
+    const next = () => new Promise<void>((resolve) => (looked = resolve));
+    const opened = next();
+    const stop = hub.listen(run.id, () => looked());
+    await opened;
+    const told = next();
+    await append([event('started', NOON)]);
+    await told;
+    const again = next();
+    await db().raw(
+      "select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()",
+    );
+    await again;
+    stop();
   });
 });
 

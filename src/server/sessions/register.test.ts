@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { getPerson, listPeople } from '../people/people';
+import { Conflict } from '../scope';
 import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
 import { closeRegister, mark, roll, walkIn } from './register';
 import { cancelSession, planSession } from './sessions';
@@ -34,7 +36,10 @@ describe('the roll', () => {
 
   it('takes in somebody who walked in, here from now on', async () => {
     const c = await makeClass(db());
-    const id = await walkIn(db(), c, c.sessionId, 'Cleo', '2026-11-24', NOON + MINUTE);
+    const id = randomUUID();
+    const newcomer = { id, name: 'Cleo', joinedOn: '2026-11-24' };
+    await walkIn(db(), c, c.sessionId, newcomer, NOON + MINUTE);
+    await expect(walkIn(db(), c, c.sessionId, newcomer, NOON)).rejects.toThrow(Conflict);
     const cleo = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === id);
     expect(cleo).toMatchObject({
       name: 'Cleo',

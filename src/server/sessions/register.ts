@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import { type Attendance, type Mark, marked, markSchema } from '@/core/attendance';
+import { type CarriedCaution, carriedCautionSchema } from '@/core/move';
 import type { Db } from '../db';
+import { movesMet } from '../moves/moves';
 import { addParticipant } from '../people/people';
-import { maybeEpochMs, toDate } from '../rows';
-import { found, type Scope } from '../scope';
+import { epochMs, maybeEpochMs, toDate } from '../rows';
+import { Conflict, found, type Scope } from '../scope';
 import { getSession } from './sessions';
 
 /** Somebody on the roll of a session: booked on its class, or walked in. */
@@ -14,6 +16,19 @@ export interface RollEntry {
   /** Held sessions they came to before this one. */
   timesBefore: number;
   attendance: Attendance | null;
+  cautions: CarriedCaution[];
+  /** What was noted of their form in earlier sessions, the newest first. */
+  notes: FormNote[];
+  /** Ids of the moves they have met. */
+  met: string[];
+}
+
+/** Something to watch in how a person does a move. */
+export interface FormNote {
+  moveId: string;
+  note: string;
+  /** Epoch ms. */
+  at: number;
 }
 
 const rollSchema = z
@@ -25,9 +40,10 @@ const rollSchema = z
     mark: markSchema.nullable(),
     arrived_at: maybeEpochMs,
     left_at: maybeEpochMs,
+    cautions: z.array(carriedCautionSchema),
   })
   .transform(
-    (row): RollEntry => ({
+    (row): Omit<RollEntry, 'notes' | 'met'> => ({
       participantId: row.participant_id,
       name: row.name,
       booked: row.booked,
@@ -35,8 +51,34 @@ const rollSchema = z
       attendance: row.mark
         ? { mark: row.mark, arrivedAt: row.arrived_at, leftAt: row.left_at }
         : null,
+      cautions: row.cautions,
     }),
   );
+
+const noteRowSchema = z
+  .object({ participant_id: z.uuid(), move_id: z.string(), note: z.string(), noted_at: epochMs })
+  .transform((row) => ({
+    participantId: row.participant_id,
+    note: { moveId: row.move_id, note: row.note, at: row.noted_at } satisfies FormNote,
+  }));
+
+/** Notes on the form of some people, the newest first. */
+export async function formNotesOf(
+  db: Db,
+  { studioId }: Scope,
+  participantIds: readonly string[],
+): Promise<Map<string, FormNote[]>> {
+  const rows = await db('form_notes')
+    .where({ studio_id: studioId })
+    .whereIn('participant_id', [...participantIds])
+    .orderBy('noted_at', 'desc')
+    .select('participant_id', 'move_id', 'note', 'noted_at');
+  const byPerson = new Map<string, FormNote[]>();
+  for (const { participantId, note } of z.array(noteRowSchema).parse(rows)) {
+    byPerson.set(participantId, [...(byPerson.get(participantId) ?? []), note]);
+  }
+  return byPerson;
+}
 
 /** Everybody a session may expect or has met, by name. @throws NotFound */
 export async function roll(db: Db, scope: Scope, sessionId: string): Promise<RollEntry[]> {
@@ -71,9 +113,23 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
       'attendance.mark',
       'attendance.arrived_at',
       'attendance.left_at',
+      'participants.cautions',
     );
-  return z.array(rollSchema).parse(rows);
+  const people = z.array(rollSchema).parse(rows);
+  const ids = people.map((p) => p.participantId);
+  const [notes, met] = await Promise.all([formNotesOf(db, scope, ids), movesMet(db, scope, ids)]);
+  return people.map((p, i) => ({
+    ...p,
+    notes: notes.get(p.participantId) ?? [],
+    met: [...(met[i] ?? [])],
+  }));
 }
+
+const attendanceSchema = z
+  .object({ mark: markSchema, arrived_at: maybeEpochMs, left_at: maybeEpochMs })
+  .transform(
+    (row): Attendance => ({ mark: row.mark, arrivedAt: row.arrived_at, leftAt: row.left_at }),
+  );
 
 const attendanceRow = (scope: Scope, sessionId: string, participantId: string, a: Attendance) => ({
   studio_id: scope.studioId,
@@ -107,30 +163,53 @@ export async function mark(
     await db('attendance').where(where).delete();
     return;
   }
-  const before = (await roll(db, scope, sessionId)).find((e) => e.participantId === participantId);
-  const after = marked(before?.attendance ?? undefined, value, now);
+  const row = await db('attendance').where(where).first('mark', 'arrived_at', 'left_at');
+  const before = row && attendanceSchema.parse(row);
+  const after = marked(before, value, now);
   await db('attendance')
     .insert(attendanceRow(scope, sessionId, participantId, after))
     .onConflict(['session_id', 'participant_id'])
     .merge();
 }
 
-/** Takes in somebody nobody expected, by name, and marks them here. @throws NotFound */
+/** Somebody nobody expected. */
+export interface WalkIn {
+  /** Made by the device that took them in. */
+  id: string;
+  name: string;
+  /** ISO 8601 date. */
+  joinedOn: string;
+}
+
+/** Takes in somebody nobody expected, by name, and marks them here. @throws NotFound, Conflict */
 export async function walkIn(
   db: Db,
   scope: Scope,
   sessionId: string,
-  name: string,
-  joinedOn: string,
+  { id, name, joinedOn }: WalkIn,
   now: number,
-): Promise<string> {
+): Promise<void> {
   await getSession(db, scope, sessionId);
-  return db.transaction(async (trx) => {
-    const id = await addParticipant(trx, scope, { name, contact: null }, joinedOn, now);
-    const here = marked(undefined, 'here', now);
-    await trx('attendance').insert(attendanceRow(scope, sessionId, id, here));
-    return id;
-  });
+  if (await db('participants').where({ id }).first('id')) {
+    throw new Conflict('Somebody is in the register under this id already.');
+  }
+  await addParticipant(db, scope, { name, contact: null }, joinedOn, now, id);
+  const here = marked(undefined, 'here', now);
+  await db('attendance').insert(attendanceRow(scope, sessionId, id, here));
+}
+
+/** Notes when somebody left, or with null that they are back. Nobody leaves who was not there. */
+export async function leave(
+  db: Db,
+  scope: Scope,
+  sessionId: string,
+  participantId: string,
+  leftAt: number | null,
+): Promise<void> {
+  await db('attendance')
+    .where({ session_id: sessionId, participant_id: participantId, studio_id: scope.studioId })
+    .whereNot('mark', 'absent')
+    .update({ left_at: toDate(leftAt) });
 }
 
 /** Whoever was booked and never marked was not here. */

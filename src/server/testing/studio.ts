@@ -37,6 +37,7 @@ export function testDatabase(): () => Db {
 export interface TestStudio extends Scope {
   teacherId: string;
   email: string;
+  name: string;
 }
 
 export const PASSWORD = 'a long enough password';
@@ -60,7 +61,7 @@ export async function makeStudio(db: Db): Promise<TestStudio> {
     password_hash: await hashPassword(PASSWORD),
     created_at,
   });
-  return { studioId, teacherId, email };
+  return { studioId, teacherId, email, name: 'Test Teacher' };
 }
 
 export const shortPlan = (): Plan =>

@@ -6,7 +6,9 @@ import { clock, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
 import { GeneralCaution } from '../kit/caution';
 import { RollList } from './roll-list';
+import { SoundPanel } from './sound-panel';
 import type { LeadSession } from './types';
+import type { SoundDesk } from './use-cues';
 import type { Roll } from './use-roll';
 
 export interface BeforeStartProps {
@@ -17,12 +19,16 @@ export interface BeforeStartProps {
   hasVoice: boolean;
   error: string | null;
   retry: () => void;
+  /** Questions that were parked the last time this class met. */
+  parkedBefore: readonly string[];
+  /** Null while the class is being made ready. */
+  desk: SoundDesk | null;
   start: () => void;
 }
 
 /** The room before the class starts: who is here, how long it will be, and the way in. */
 export function BeforeStart(props: BeforeStartProps) {
-  const { session, roll, score, hasVoice, error, retry, start } = props;
+  const { session, roll, score, hasVoice, error, retry, parkedBefore, desk, start } = props;
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
       <div className="mx-auto grid max-w-6xl gap-8 p-5 md:grid-cols-[minmax(0,1fr)_22rem] md:p-8">
@@ -37,7 +43,7 @@ export function BeforeStart(props: BeforeStartProps) {
           <h2 id="roll" className="mt-6 mb-2 text-xl font-semibold">
             Who is here
           </h2>
-          <RollList roll={roll} />
+          <RollList roll={roll} started={false} />
         </section>
         <section
           aria-label="Start"
@@ -77,6 +83,17 @@ export function BeforeStart(props: BeforeStartProps) {
           >
             <Play size={20} aria-hidden /> Start the class
           </button>
+          {desk && <SoundPanel desk={desk} />}
+          {parkedBefore.length > 0 && (
+            <>
+              <h2 className="mt-6 font-semibold">Asked last time</h2>
+              <ul className="mt-1 list-disc pl-5">
+                {parkedBefore.map((question) => (
+                  <li key={question}>{question}</li>
+                ))}
+              </ul>
+            </>
+          )}
           <GeneralCaution className="mt-6" />
         </section>
       </div>

@@ -1,18 +1,27 @@
 'use client';
 
+import { X } from 'lucide-react';
 import Link from 'next/link';
+import { useMemo } from 'react';
 import { lateByMs, takenPartMs } from '@/core/attendance';
 import { clock, timeOfDay } from '@/core/formats';
+import { type Move, moveText } from '@/core/move';
+import { minutesOf, spent } from '@/core/run';
+import { LengthsAgain } from './lengths-again';
+import { Minutes } from './minutes';
 import { RollList } from './roll-list';
-import type { LeadSession } from './types';
+import type { LeadScores, LeadSession, RollEntry } from './types';
+import type { Log } from './use-log';
 import type { Roll } from './use-roll';
 
 export interface CloseOutProps {
   session: LeadSession;
   roll: Roll;
+  log: Log;
+  scores: LeadScores;
+  moveOf: (id: string) => Move | undefined;
   startedAt: number;
   endedAt: number;
-  plannedMs: number;
   /** True once the session is stored as held. */
   closed: boolean;
   error: string | null;
@@ -22,38 +31,82 @@ export interface CloseOutProps {
   back: (() => void) | null;
 }
 
-/** The end of a class: who took part for how long, and the button that stores it. */
+const FELT = ['hard going', 'uneven', 'all right', 'good', 'easy'];
+
+/** The end of a class: who took part for how long, what was noted, and the button that stores it. */
 export function CloseOut(props: CloseOutProps) {
-  const { session, roll, startedAt, endedAt, plannedMs, closed, error, saving, close, back } =
-    props;
+  const { session, roll, log, scores, moveOf, startedAt, endedAt, closed, error, saving } = props;
+  const { close, back } = props;
+  const { score, easier } = scores;
   const came = roll.entries.filter((e) => e.attendance && e.attendance.mark !== 'absent').length;
-  const note = (participantId: string): string | null => {
-    const attendance = roll.entries.find((e) => e.participantId === participantId)?.attendance;
+  const parts = useMemo(
+    () => spent(score, log.events, endedAt, easier),
+    [score, easier, log.events, endedAt],
+  );
+  const nameOf = (moveId: string) => {
+    const move = moveOf(moveId);
+    return move ? moveText(move, score.language).name : 'Questions';
+  };
+  const note = ({ attendance }: RollEntry): string | null => {
     if (!attendance || attendance.mark === 'absent') return null;
     const took = `took part ${clock(takenPartMs(attendance, startedAt, endedAt))}`;
     const late = lateByMs(attendance, startedAt);
-    return late > 0 ? `came ${clock(late)} after the start, ${took}` : took;
+    const left =
+      attendance.leftAt === null
+        ? ''
+        : `, left at ${timeOfDay(attendance.leftAt, session.timeZone)}`;
+    return `${late > 0 ? `came ${clock(late)} after the start, ` : ''}${took}${left}`;
   };
-  const over = endedAt - startedAt - plannedMs;
+  const over = endedAt - startedAt - score.totalMs;
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
-      <div className="mx-auto max-w-3xl p-5 md:p-8">
+      <div className="mx-auto max-w-6xl p-5 md:p-8">
         <h1 className="text-4xl font-bold">{session.className}</h1>
         <p className="quiet mt-1 text-lg">
           {timeOfDay(startedAt, session.timeZone)} to {timeOfDay(endedAt, session.timeZone)},{' '}
           <span className="figures" data-testid="actual">
             {clock(endedAt - startedAt)}
           </span>{' '}
-          on the clock, {clock(plannedMs)} planned
+          on the clock, {clock(score.totalMs)} planned
           {over !== 0 && ` (${clock(Math.abs(over))} ${over > 0 ? 'longer' : 'shorter'})`}
         </p>
-        <h2 className="mt-6 mb-2 text-xl font-semibold">
-          {closed ? `${came} came` : 'Is the register right?'}
-        </h2>
-        <RollList roll={roll} note={note} />
-        {!closed && (
-          <p className="quiet mt-3">Whoever is booked and not marked will be stored as not here.</p>
-        )}
+        <div className="grid gap-x-10 lg:grid-cols-2">
+          <section aria-labelledby="register" className="min-w-0">
+            <h2 id="register" className="mt-6 mb-2 text-xl font-semibold">
+              {closed ? `${came} came` : 'Is the register right?'}
+            </h2>
+            <RollList roll={roll} note={note} />
+            {!closed && (
+              <p className="quiet mt-3">
+                Whoever is booked and not marked will be stored as not here.
+              </p>
+            )}
+          </section>
+          <div className="min-w-0">
+            <Noted roll={roll} nameOf={nameOf} closed={closed} />
+            <section aria-labelledby="felt">
+              <h2 id="felt" className="mt-6 mb-2 text-xl font-semibold">
+                How did it feel?
+              </h2>
+              <div className="flex flex-wrap gap-1">
+                {FELT.map((word, i) => (
+                  <button
+                    key={word}
+                    type="button"
+                    className={`btn btn-sm ${roll.notes.felt === i + 1 ? 'btn-primary' : ''}`}
+                    aria-pressed={roll.notes.felt === i + 1}
+                    disabled={closed}
+                    onClick={() => roll.felt(i + 1)}
+                  >
+                    {word}
+                  </button>
+                ))}
+              </div>
+            </section>
+            <Minutes rows={minutesOf(score, parts)} nameOf={nameOf} />
+            {closed && <LengthsAgain classId={session.classId} parts={parts} nameOf={nameOf} />}
+          </div>
+        </div>
         {error && (
           <p role="alert" className="text-error mt-3 font-medium">
             {error}
@@ -72,6 +125,8 @@ export function CloseOut(props: CloseOutProps) {
                 Today
               </Link>
             </>
+          ) : log.leader === 'another device' ? (
+            <p className="self-center">Another device leads this class and closes it.</p>
           ) : (
             <>
               <button
@@ -92,5 +147,94 @@ export function CloseOut(props: CloseOutProps) {
         </div>
       </div>
     </main>
+  );
+}
+
+interface NotedProps {
+  roll: Roll;
+  nameOf: (moveId: string) => string;
+  closed: boolean;
+}
+
+/** Corrections, which become notes on form, and questions to come back to. */
+function Noted({ roll, nameOf, closed }: NotedProps) {
+  const { corrections, parked } = roll.notes;
+  const names = new Map(roll.entries.map((e) => [e.participantId, e.name]));
+  return (
+    <>
+      {corrections.length > 0 && (
+        <section aria-labelledby="corrections">
+          <h2 id="corrections" className="mt-6 mb-2 text-xl font-semibold">
+            To watch next time
+          </h2>
+          <ul className="grid gap-2">
+            {corrections.map((c) => {
+              const who = names.get(c.participantId) ?? 'Somebody';
+              return (
+                <li key={c.id} className="flex flex-wrap items-center gap-2">
+                  <span className="min-w-40 flex-1">
+                    <span className="font-medium">{who}</span>{' '}
+                    <span className="quiet">{nameOf(c.moveId)}</span>
+                  </span>
+                  <input
+                    className="input input-sm w-56"
+                    defaultValue={c.note}
+                    maxLength={300}
+                    disabled={closed}
+                    placeholder="What to watch"
+                    aria-label={`What to watch with ${who} in ${nameOf(c.moveId)}`}
+                    onBlur={(event) => {
+                      const note = event.target.value.trim();
+                      if (note === c.note) return;
+                      roll.strike(c.id);
+                      roll.correct(c.participantId, c.moveId, note);
+                    }}
+                  />
+                  <Strike
+                    words={`Forget it: ${who}`}
+                    onStrike={() => roll.strike(c.id)}
+                    off={closed}
+                  />
+                </li>
+              );
+            })}
+          </ul>
+        </section>
+      )}
+      {parked.length > 0 && (
+        <section aria-labelledby="parked">
+          <h2 id="parked" className="mt-6 mb-2 text-xl font-semibold">
+            Parked questions
+          </h2>
+          <ul className="grid gap-1">
+            {parked.map((q) => (
+              <li key={q.id} className="flex items-center gap-2">
+                <span className="flex-1">{q.note}</span>
+                <Strike
+                  words={`Answered: ${q.note}`}
+                  onStrike={() => roll.strike(q.id)}
+                  off={closed}
+                />
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+function Strike({ words, onStrike, off }: { words: string; onStrike: () => void; off: boolean }) {
+  return (
+    <button
+      type="button"
+      className="btn btn-sm btn-ghost btn-square"
+      aria-label={words}
+      title={words}
+      disabled={off}
+      onClick={onStrike}
+    >
+      <X size={16} aria-hidden />
+    </button>
   );
 }

@@ -1,51 +1,41 @@
 'use client';
 
 import clsx from 'clsx';
-import type { LucideIcon } from 'lucide-react';
-import type { ReactNode } from 'react';
-
-export interface ControlButtonProps {
-  icon: LucideIcon;
-  /** The key that does the same. */
-  keyName: string;
-  strong?: boolean;
-  onClick: () => void;
-  children: ReactNode;
-}
+import { memo } from 'react';
+import type { Control } from './controls';
 
 const ARIA_KEYS: Record<string, string> = { '←': 'ArrowLeft', '→': 'ArrowRight' };
 
 /**
- * A large control of the stage, with its key on it. It gives the focus back after a press, so that
- * Space always pauses, whatever was pressed last.
+ * A control of the stage, with its key on it. It gives the focus back after a press, so that Space
+ * always pauses, whatever was pressed last.
  */
-export function ControlButton({
-  icon: Icon,
-  keyName,
-  strong,
-  onClick,
-  children,
-}: ControlButtonProps) {
+export const ControlButton = memo(function ControlButton({ control }: { control: Control }) {
+  const { icon: Icon, keyName, label, large, strong, act } = control;
   return (
     <button
       type="button"
       aria-keyshortcuts={ARIA_KEYS[keyName] ?? keyName}
       onClick={(event) => {
-        onClick();
+        act();
         if (event.detail > 0) event.currentTarget.blur();
       }}
       className={clsx(
-        'btn h-auto min-h-11 flex-col gap-0.5 px-3 sm:min-h-14 sm:px-4',
+        'btn gap-1.5 px-2.5',
+        large && 'max-xl:px-2',
+        large ? 'h-auto min-h-11 text-sm xl:text-base' : 'btn-sm',
         strong ? 'btn-primary upbeat-on-accent' : 'btn-neutral',
       )}
     >
-      <span className="flex items-center gap-2 text-sm sm:text-base">
-        <Icon size={18} aria-hidden />
-        {children}
-      </span>
+      <Icon
+        size={large ? 18 : 15}
+        aria-hidden
+        className={clsx(large && !strong && 'max-xl:hidden')}
+      />
+      {label}
       <span className="key-cap max-sm:hidden" aria-hidden>
         {keyName}
       </span>
     </button>
   );
-}
+});

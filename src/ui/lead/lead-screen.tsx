@@ -5,33 +5,49 @@ import { call, Refused, Unreachable } from '@/browser/api';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import type { Move } from '@/core/move';
-import { endOf, remainingMs } from '@/core/run';
+import { endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
 import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
 import { Stage } from './stage';
 import {
-  type LeadRun,
+  type LeadLog,
+  type LeadScores,
   type LeadSession,
   prepareAnswerSchema,
   type RollEntry,
   rollAnswerSchema,
 } from './types';
 import { useCues } from './use-cues';
+import { type Log, useLog } from './use-log';
+import { usePlayback } from './use-playback';
 import { type Roll, useRoll } from './use-roll';
-import { useRun } from './use-run';
 
 export interface LeadScreenProps {
   session: LeadSession;
   roll: RollEntry[];
-  /** Moves the class needs, for names and areas. */
+  log: LeadLog;
+  /** Every move, for names and areas. */
   moves: Move[];
+  /** Questions that were parked the last time this class met. */
+  parkedBefore: readonly string[];
 }
 
+/** A breath between the press and the first cue, so that the cue is in time like all the others. */
+export const START_IN_MS = 1200;
+
+const unreachable = 'The server does not answer. Try again in a moment.';
+
 /** Leads one session from the roll to the stored register. */
-export function LeadScreen({ session, roll: initialRoll, moves }: LeadScreenProps) {
-  const clock = useMemo(() => new ServerClock(), []);
-  const roll = useRoll(session.id, initialRoll);
-  const [run, setRun] = useState<LeadRun | null>(null);
+export function LeadScreen(props: LeadScreenProps) {
+  const { session, roll: initialRoll, log: initialLog, moves, parkedBefore } = props;
+  const clock = useMemo(() => {
+    const made = new ServerClock();
+    made.startAt(initialLog.now);
+    return made;
+  }, [initialLog.now]);
+  const log = useLog(initialLog, clock);
+  const roll = useRoll(initialRoll, log);
+  const [scores, setScores] = useState<LeadScores | null>(null);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);
 
@@ -39,18 +55,13 @@ export function LeadScreen({ session, roll: initialRoll, moves }: LeadScreenProp
     setError(null);
     const sentAt = clock.deviceNow();
     try {
-      const answer = await call(
-        'POST',
-        `/api/sessions/${session.id}/prepare`,
-        {},
-        prepareAnswerSchema,
-      );
+      const url = `/api/sessions/${session.id}/prepare`;
+      const answer = await call('POST', url, {}, prepareAnswerSchema);
       clock.measure(answer.now, sentAt);
       setHasVoice(answer.voice);
-      setRun(answer.run);
+      setScores({ score: answer.run.score, easier: answer.run.easier });
     } catch (problem) {
-      if (problem instanceof Unreachable)
-        setError('The server does not answer. Try again in a moment.');
+      if (problem instanceof Unreachable) setError(unreachable);
       else if (problem instanceof Refused) setError(problem.message);
       else throw problem;
     }
@@ -60,7 +71,7 @@ export function LeadScreen({ session, roll: initialRoll, moves }: LeadScreenProp
     void prepare();
   }, [prepare]);
 
-  if (!run) {
+  if (!scores || !log.loaded) {
     return (
       <BeforeStart
         session={session}
@@ -69,6 +80,8 @@ export function LeadScreen({ session, roll: initialRoll, moves }: LeadScreenProp
         hasVoice={hasVoice}
         error={error}
         retry={prepare}
+        parkedBefore={parkedBefore}
+        desk={null}
         start={() => {}}
       />
     );
@@ -76,28 +89,37 @@ export function LeadScreen({ session, roll: initialRoll, moves }: LeadScreenProp
   return (
     <LedRun
       session={session}
+      log={log}
       roll={roll}
-      run={run}
+      scores={scores}
       moves={moves}
       clock={clock}
       hasVoice={hasVoice}
+      parkedBefore={parkedBefore}
     />
   );
 }
 
 interface LedRunProps {
   session: LeadSession;
+  log: Log;
   roll: Roll;
-  run: LeadRun;
+  scores: LeadScores;
   moves: Move[];
   clock: ServerClock;
   hasVoice: boolean;
+  parkedBefore: readonly string[];
 }
 
-function LedRun({ session, roll, run, moves, clock, hasVoice }: LedRunProps) {
-  const live = useRun(run, clock);
-  const { state, bend } = live;
-  const cues = useCues(run.score, state, live.events.length);
+function LedRun(props: LedRunProps) {
+  const { session, log, roll, scores, moves, clock, hasVoice, parkedBefore } = props;
+  const { score } = scores;
+  const { add } = log;
+  const live = usePlayback(scores, log.events, clock, log.look);
+  const { state } = live;
+  const bends = useMemo(() => bendsOf(log), [log]);
+  const leads = log.leader !== 'another device';
+  const { groups, desk } = useCues(scores, state, bends, clock, leads);
   const moveOf = useMemo(() => {
     const byId = new Map(moves.map((m) => [m.id, m]));
     return (id: string) => byId.get(id);
@@ -110,23 +132,24 @@ function LedRun({ session, roll, run, moves, clock, hasVoice }: LedRunProps) {
 
   useEffect(() => (onStage ? keepAwake() : undefined), [onStage]);
 
+  const running = state.status === 'running';
   const end = useCallback(() => {
-    if (state.status === 'running') bend({ type: 'paused' });
+    if (running) add({ type: 'paused' });
     setEnding(true);
-  }, [state.status, bend]);
+  }, [running, add]);
 
   const close = async () => {
     setSaving(true);
     try {
-      await live.flush();
+      await log.flush();
       const url = `/api/sessions/${session.id}/close`;
-      roll.replace((await call('POST', url, live.draft(), rollAnswerSchema)).roll);
+      await call('POST', url, await log.ending(), rollAnswerSchema);
+      await log.look();
       setClosed(true);
       setError(null);
     } catch (problem) {
-      if (problem instanceof Unreachable) {
-        setError('The server does not answer. Nothing is lost; try again in a moment.');
-      } else if (problem instanceof Refused) setError(problem.message);
+      if (problem instanceof Unreachable) setError(`Nothing is lost. ${unreachable}`);
+      else if (problem instanceof Refused) setError(problem.message);
       else throw problem;
     } finally {
       setSaving(false);
@@ -138,27 +161,33 @@ function LedRun({ session, roll, run, moves, clock, hasVoice }: LedRunProps) {
       <BeforeStart
         session={session}
         roll={roll}
-        score={run.score}
+        score={score}
         hasVoice={hasVoice}
-        error={live.error}
+        error={log.error}
         retry={() => {}}
+        parkedBefore={parkedBefore}
+        desk={desk}
         start={async () => {
-          await cues.unlock();
-          bend({ type: 'started' });
+          await desk.unlock();
+          add({ type: 'started' }, START_IN_MS);
         }}
       />
     );
   }
+  const startedAt = state.startedAt ?? session.startsAt;
   if (onStage && !ending) {
     return (
       <Stage
-        run={live}
-        score={run.score}
-        groups={cues.groups}
+        sessionId={session.id}
+        live={live}
+        log={log}
+        score={score}
+        groups={groups}
         moveOf={moveOf}
         roll={roll}
         timeZone={session.timeZone}
-        sound={cues.sound}
+        slotEndsAt={slotEnd(session.startsAt, startedAt, score.slotMs)}
+        desk={desk}
         onEnd={end}
       />
     );
@@ -167,20 +196,19 @@ function LedRun({ session, roll, run, moves, clock, hasVoice }: LedRunProps) {
     <CloseOut
       session={session}
       roll={roll}
-      startedAt={state.startedAt ?? session.startsAt}
+      log={log}
+      scores={scores}
+      moveOf={moveOf}
+      startedAt={startedAt}
       endedAt={endOf(state)}
-      plannedMs={run.score.totalMs}
       closed={closed}
-      error={error ?? live.error}
+      error={error ?? log.error}
       saving={saving}
       close={close}
-      back={
-        ending && remainingMs(state) > 0 && !closed
-          ? () => {
-              setEnding(false);
-            }
-          : null
-      }
+      back={ending && remainingMs(state) > 0 && !closed ? () => setEnding(false) : null}
     />
   );
 }
+
+/** Grows with everything that bends the run, so that the sound knows when to begin anew. */
+const bendsOf = (log: Log): number => log.events.filter((e) => !isRoomEvent(e)).length;

@@ -1,282 +1,294 @@
 'use client';
 
-import { FastForward, Flag, Pause, Play, Plus, Repeat, Rewind, WifiOff } from 'lucide-react';
-import { useEffect } from 'react';
+import { MonitorUp, Undo2, Volume2, VolumeX, WifiOff } from 'lucide-react';
+import { memo, useCallback, useMemo, useState } from 'react';
 import type { Sound } from '@/browser/cue-player';
-import { clock, timeOfDay } from '@/core/formats';
+import { clock } from '@/core/formats';
 import { type Move, moveText } from '@/core/move';
-import { cuesAhead, currentCue, type Playback, playLengthMs, remainingMs } from '@/core/run';
-import type { Cue, Score, Side, StepKind } from '@/core/score';
-import { FaceDial } from '../kit/face-dial';
-import { Ribbon } from '../kit/ribbon';
+import { UNDO_MS, undoable } from '@/core/run';
+import type { Cue, Score } from '@/core/score';
+import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
-import { RollList } from './roll-list';
-import type { Roll } from './use-roll';
-import type { Bend, LiveRun } from './use-run';
+import { BEND_NAMES, controlsOf } from './controls';
+import { NowDial, NowView } from './now-view';
+import { PERSON_KEYS, RoomColumn } from './room-column';
+import { SoundPanel } from './sound-panel';
+import type { SoundDesk } from './use-cues';
+import type { Log } from './use-log';
+import type { Live } from './use-playback';
+import { isHere, type Roll } from './use-roll';
+import { useStageKeys } from './use-stage-keys';
 
 export interface StageProps {
-  run: LiveRun;
+  sessionId: string;
+  live: Live;
+  log: Log;
   score: Score;
   groups: readonly (readonly Cue[])[];
   moveOf: (id: string) => Move | undefined;
   roll: Roll;
   timeZone: string;
-  sound: Sound;
+  slotEndsAt: number;
+  desk: SoundDesk;
   onEnd: () => void;
 }
 
-const DOING: Record<StepKind, string> = {
-  upbeat: 'Get ready',
-  work: 'Work',
-  switch: 'Change sides',
-  release: 'Let go',
-  rest: 'Rest',
-};
-const SIDE_WORDS: Record<Side, string> = {
-  both: 'both sides',
-  left: 'left side',
-  right: 'right side',
-  one: 'one way',
-  other: 'the other way',
-  alternating: 'left and right in turn',
-};
 const SOUND_WORDS: Record<Sound, string | null> = {
   rendered: null,
   browser: 'Spoken by the browser; the server has no voice',
   tone: 'No voice here: read the cues, a soft tone marks them',
 };
-export const EXTENSION_MS = 10_000;
-const WHOLE_CLASS_MS = 10 ** 9;
-/** Counts are shown by the countdown; as text they would only chase each other. */
-const worthReading = (cue: Cue) =>
-  cue.kind !== 'count' && cue.kind !== 'countIn' && cue.kind !== 'breath';
 
-/** What the room sees and hears while the class runs. */
+/** What the teacher sees and hears while the class runs. */
 export function Stage(props: StageProps) {
-  const { run, score, groups, moveOf, roll, timeZone, sound, onEnd } = props;
-  const { state, bend } = run;
-  const paused = state.status === 'paused';
-  useStageKeys(bend, paused, onEnd);
+  const { sessionId, live, log, score, groups, moveOf, roll, timeZone, slotEndsAt, desk, onEnd } =
+    props;
+  const { state } = live;
+  const { add } = log;
+  const leads = log.leader !== 'another device';
+  const [picking, setPicking] = useState(false);
+  const [parking, setParking] = useState(false);
+  const [catching, setCatching] = useState(false);
+  const [sounding, setSounding] = useState(false);
   const current = state.queue[state.index];
+  const move = current && moveOf(current.step.moveId);
+  const paused = state.status === 'paused';
+  const last = undoable(state, state.at);
+  const undo = useCallback(() => {
+    if (last) add({ type: 'undone', of: last.id });
+  }, [last, add]);
+  const beatMs = current?.step.unitMs;
+  const controls = useMemo(
+    () =>
+      leads
+        ? controlsOf({ add, paused, beatMs, catchUp: () => setCatching(true), end: onEnd })
+        : [],
+    [leads, add, paused, beatMs, onEnd],
+  );
+  const pick = (key: string): boolean => {
+    if (!picking) return false;
+    if (key === 'Escape') {
+      setPicking(false);
+      return true;
+    }
+    const person = roll.entries.filter(isHere)[PERSON_KEYS.indexOf(key.toLowerCase())];
+    if (key.length !== 1 || !person) return false;
+    if (move) roll.correct(person.participantId, move.id);
+    setPicking(false);
+    return true;
+  };
+  const { setMuted, muted } = desk;
+  useStageKeys(
+    controls,
+    {
+      u: undo,
+      n: () => setPicking(true),
+      q: () => setParking(true),
+      m: () => setMuted(!muted),
+    },
+    pick,
+  );
+  const onJump = useCallback((stepId: string) => add({ type: 'jumped', stepId }), [add]);
+  const nameOf = (id: string) => {
+    const found = moveOf(id);
+    return found ? moveText(found, score.language).name : 'Questions';
+  };
   if (!current) return null;
-  const { step } = current;
-  const move = moveOf(step.moveId);
-  const name = move ? moveText(move, score.language).name : 'Questions';
-  const leftMs = playLengthMs(current) - state.elapsedMs;
-  const working = step.kind === 'work';
-  const running: Playback = { ...state, status: 'running' };
-  const ahead = cuesAhead(running, groups, WHOLE_CLASS_MS).filter((d) => worthReading(d.cue));
-  const next = state.queue[state.index + 1];
-  const nextUp = state.queue.find((p, i) => i > state.index && p.step.segmentId !== step.segmentId);
-  const nextMove = nextUp && moveOf(nextUp.step.moveId);
-  const toGo = remainingMs(state);
-  /** A second language needs the room of one of the cues to come. */
-  const crowded = score.cues.some((cue) => cue.also !== undefined);
   return (
     <main
       data-theme="upbeat-night"
-      className="bg-base-100 text-base-content grid min-h-dvh grid-rows-[1fr_auto] lg:h-dvh"
+      className="bg-base-100 text-base-content grid min-h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] lg:h-dvh"
     >
       <h1 className="sr-only">Leading {score.name}</h1>
-      <div className="grid min-h-0 gap-x-8 gap-y-4 p-5 md:grid-cols-[minmax(0,22rem)_1fr] lg:grid-cols-[15rem_minmax(0,1fr)_15rem] xl:grid-cols-[22rem_minmax(0,1fr)_17rem]">
-        <div className="grid content-center justify-items-center max-md:hidden">
-          <FaceDial
-            size={440}
-            className="h-auto w-full"
-            fill={move?.areas}
-            side={working && (step.side === 'left' || step.side === 'right') ? step.side : 'both'}
-            strokes={working ? move?.strokes : undefined}
-            progress={working ? state.elapsedMs / playLengthMs(current) : 0}
-          />
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 p-4 md:grid-cols-[minmax(0,20rem)_1fr] lg:grid-cols-[13rem_minmax(0,1fr)_17rem] xl:grid-cols-[20rem_minmax(0,1fr)_18rem]">
+        <div className="grid min-h-0 content-center justify-items-center [contain:layout_paint_style] max-md:hidden">
+          <NowDial state={state} moveOf={moveOf} />
         </div>
-        <section aria-label="Now" className="flex min-w-0 flex-col">
-          <p className="flex flex-wrap gap-x-4 text-lg">
-            <span data-testid="round">
-              round {step.round} of {step.rounds}
-            </span>
-            <span data-testid="side">{SIDE_WORDS[step.side]}</span>
-            <FinishLine run={run} score={score} toGo={toGo} timeZone={timeZone} />
-          </p>
-          <p
-            className="font-display mt-1 text-4xl leading-tight font-bold xl:text-5xl"
-            data-testid="move"
-          >
-            {name}
-          </p>
-          <div className="mt-1 flex flex-wrap items-center gap-x-5 xl:gap-x-8">
-            <p
-              className="figures text-[11rem] leading-[1.05] font-bold md:text-[12.5rem] xl:text-[15rem]"
-              data-testid="countdown"
-            >
-              {Math.ceil(leftMs / 1000)}
-            </p>
-            <div className="text-xl xl:text-2xl">
-              <p className="font-semibold" data-testid="doing">
-                {paused ? 'Paused' : DOING[step.kind]}
-              </p>
-              <p className="quiet">of {Math.round(playLengthMs(current) / 1000)} s</p>
-              {next && (
-                <p className="quiet mt-2">
-                  then {DOING[next.step.kind].toLowerCase()},{' '}
-                  {Math.round(playLengthMs(next) / 1000)} s
-                </p>
-              )}
-            </div>
-          </div>
-          <CueText
-            now={currentCue(state, groups, worthReading)}
-            next={ahead.slice(0, crowded ? 1 : 2).map((d) => ({ key: d.key, text: d.cue.text }))}
+        <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
+          <NowView
+            state={state}
+            score={score}
+            groups={groups}
+            moveOf={moveOf}
+            timeZone={timeZone}
+            slotEndsAt={slotEndsAt}
+            onJump={leads ? onJump : undefined}
           />
-          {!crowded && (
-            <div className="mt-auto pt-3 max-xl:hidden">
-              <p className="figures mb-1 text-lg" data-testid="to-go">
-                {clock(toGo)} to go
-              </p>
-              <Ribbon
-                score={score}
-                moveOf={moveOf}
-                atMs={step.startMs + Math.min(step.durationMs, state.elapsedMs)}
-                lanes={false}
-              />
-            </div>
-          )}
         </section>
-        <section aria-label="In the room" className="min-h-0 overflow-y-auto max-lg:col-span-full">
-          <h2 className="flex items-baseline justify-between text-lg font-semibold">
-            In the room
-            <span className="quiet figures text-base font-normal">
-              {roll.entries.filter((e) => e.attendance && e.attendance.mark !== 'absent').length} of{' '}
-              {roll.entries.length}
-            </span>
-          </h2>
-          <RollList roll={roll} compact />
-        </section>
+        <RoomColumn
+          roll={roll}
+          move={move}
+          variant={current.step.variant}
+          moveOf={moveOf}
+          picking={picking}
+          setPicking={setPicking}
+          parking={parking}
+          setParking={setParking}
+        />
       </div>
-      <footer className="bg-base-200 sticky bottom-0 flex flex-wrap items-center gap-2 px-5 py-3">
-        {paused ? (
-          <ControlButton
-            strong
-            icon={Play}
-            keyName="Space"
-            onClick={() => bend({ type: 'resumed' })}
-          >
-            Go on
-          </ControlButton>
+      <footer className="bg-base-200 sticky bottom-0 px-4 py-2">
+        <Notices live={live} log={log} sound={desk.sound} />
+        {leads ? (
+          <div className="flex flex-wrap items-center gap-1.5">
+            {controls
+              .filter((c) => c.large)
+              .map((c) => (
+                <ControlButton key={c.keyName} control={c} />
+              ))}
+            {last && BEND_NAMES[last.type] && (
+              <button
+                type="button"
+                className="btn btn-accent h-auto min-h-11 px-2.5 text-sm upbeat-on-accent ml-auto"
+                aria-keyshortcuts="U"
+                onClick={undo}
+                data-testid="undo"
+              >
+                <Undo2 size={16} aria-hidden />
+                <span className="max-w-24 truncate">{BEND_NAMES[last.type]}</span>
+                <span className="key-cap" aria-hidden>
+                  U
+                </span>
+                <span className="figures" aria-hidden>
+                  {Math.max(0, Math.ceil((last.at + UNDO_MS - state.at) / 1000))}
+                </span>
+              </button>
+            )}
+          </div>
         ) : (
-          <ControlButton
-            strong
-            icon={Pause}
-            keyName="Space"
-            onClick={() => bend({ type: 'paused' })}
-          >
-            Pause
-          </ControlButton>
+          <Watching log={log} />
         )}
-        <ControlButton icon={Rewind} keyName="←" onClick={() => bend({ type: 'again' })}>
-          Again from the upbeat
-        </ControlButton>
-        <ControlButton icon={FastForward} keyName="→" onClick={() => bend({ type: 'next' })}>
-          Next
-        </ControlButton>
-        <ControlButton
-          icon={Plus}
-          keyName="+"
-          onClick={() => bend({ type: 'extended', ms: EXTENSION_MS })}
-        >
-          10 s longer
-        </ControlButton>
-        <ControlButton icon={Repeat} keyName="R" onClick={() => bend({ type: 'roundAdded' })}>
-          One more round
-        </ControlButton>
-        <ControlButton icon={Flag} keyName="E" onClick={onEnd}>
-          End class
-        </ControlButton>
-        <div className="ml-auto text-right">
-          {!run.connected && (
-            <p role="status" className="flex items-center justify-end gap-2">
-              <WifiOff size={18} aria-hidden /> No connection; the class goes on, nothing is lost
-            </p>
-          )}
-          {(run.error ?? SOUND_WORDS[sound]) && (
-            <p role="status">{run.error ?? SOUND_WORDS[sound]}</p>
-          )}
-          {nextUp && (
-            <p>
-              <span className="quiet">next </span>
-              <span className="font-semibold">
-                {nextMove ? moveText(nextMove, score.language).name : 'Questions'}
-              </span>
-            </p>
-          )}
+        <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
+          {controls
+            .filter((c) => !c.large)
+            .map((c) => (
+              <ControlButton key={c.keyName} control={c} />
+            ))}
+          <DeskButtons
+            sessionId={sessionId}
+            muted={muted}
+            setMuted={setMuted}
+            sounding={sounding}
+            setSounding={setSounding}
+          />
         </div>
+        {sounding && <SoundPanel desk={desk} />}
       </footer>
+      {catching && (
+        <CatchUpDialog
+          state={state}
+          endAt={slotEndsAt}
+          nameOf={nameOf}
+          onTrim={({ cuts, dropped }) => {
+            add({ type: 'trimmed', cuts, dropped });
+            setCatching(false);
+          }}
+          onClose={() => setCatching(false)}
+        />
+      )}
     </main>
   );
 }
 
-function FinishLine({
-  run,
-  score,
-  toGo,
-  timeZone,
-}: {
-  run: LiveRun;
-  score: Score;
-  toGo: number;
-  timeZone: string;
-}) {
-  const { state } = run;
-  const endsAt = state.at + toGo;
-  const slotEnd = (state.startedAt ?? state.at) + score.slotMs;
-  const late = endsAt - slotEnd;
-  return (
-    <>
-      <span className="figures" data-testid="ends">
-        ends {timeOfDay(endsAt, timeZone)}
-      </span>
-      <span className={late > 0 ? 'text-accent font-semibold' : 'quiet'}>
-        {late > 0 ? `${clock(late)} past the slot` : `${clock(-late)} inside the slot`}
-      </span>
-    </>
-  );
+interface DeskButtonsProps {
+  sessionId: string;
+  muted: boolean;
+  setMuted: (muted: boolean) => void;
+  sounding: boolean;
+  setSounding: (open: boolean) => void;
 }
 
-function CueText({ now, next }: { now: Cue | undefined; next: { key: string; text: string }[] }) {
+const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
+  const { sessionId, muted, setMuted, sounding, setSounding } = props;
   return (
-    <div className="mt-2 min-h-32">
-      <p className="text-[2rem] leading-tight font-semibold text-balance" data-testid="cue">
-        {now?.text ?? ''}
-      </p>
-      {now?.also && <p className="quiet mt-1 text-2xl leading-tight">{now.also}</p>}
-      <ul className="quiet mt-3 grid gap-1 text-xl">
-        {next.map(({ key, text }) => (
-          <li key={key} className="line-clamp-1">
-            {text}
-          </li>
-        ))}
-      </ul>
+    <>
+      <button
+        type="button"
+        className="btn btn-sm btn-neutral px-2.5"
+        aria-pressed={muted}
+        aria-keyshortcuts="M"
+        onClick={() => setMuted(!muted)}
+      >
+        {muted ? <VolumeX size={15} aria-hidden /> : <Volume2 size={15} aria-hidden />}
+        {muted ? 'Counts only' : 'Mute voice'}
+        <span className="key-cap max-sm:hidden" aria-hidden>
+          M
+        </span>
+      </button>
+      <button
+        type="button"
+        className="btn btn-sm btn-neutral px-2.5"
+        aria-expanded={sounding}
+        onClick={() => setSounding(!sounding)}
+      >
+        Sound
+      </button>
+      <a
+        className="btn btn-sm btn-neutral px-2.5"
+        href={`/lead/${sessionId}/show`}
+        target="_blank"
+        rel="noopener"
+      >
+        <MonitorUp size={15} aria-hidden /> Second screen
+      </a>
+    </>
+  );
+});
+
+/** What the teacher has to know besides the class itself. */
+function Notices({ live, log, sound }: { live: Live; log: Log; sound: Sound }) {
+  const { slept } = live;
+  const words = log.error ?? SOUND_WORDS[sound];
+  return (
+    <div className="empty:hidden">
+      {!log.connected && (
+        <p role="status" className="mb-1.5 flex items-center gap-2">
+          <WifiOff size={18} aria-hidden /> No connection; the class goes on, nothing is lost
+        </p>
+      )}
+      {words && (
+        <p role="status" className="mb-1.5">
+          {words}
+        </p>
+      )}
+      {slept && (
+        <p role="alert" className="mb-1.5 flex flex-wrap items-center gap-2">
+          This device slept for {clock(slept.ms)}, and the class went on.
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => {
+              const part = slept.before.queue[slept.before.index];
+              const intoMs = Math.round(slept.before.elapsedMs);
+              if (part) log.add({ type: 'jumped', stepId: part.key, intoMs });
+              live.forgetSlept();
+            }}
+          >
+            Back to where it stood
+          </button>
+          <button type="button" className="btn btn-sm btn-ghost" onClick={live.forgetSlept}>
+            It is right as it is
+          </button>
+        </p>
+      )}
+      {log.lost.length > 0 && (
+        <p role="alert" className="mb-1.5">
+          {log.lost.length === 1 ? 'One thing' : `${log.lost.length} things`} done here could not be
+          stored, since another device had taken the lead:{' '}
+          {log.lost.map((e) => BEND_NAMES[e.type] ?? e.type).join(', ')}.
+        </p>
+      )}
     </div>
   );
 }
 
-function useStageKeys(bend: (bend: Bend) => void, paused: boolean, onEnd: () => void) {
-  useEffect(() => {
-    const keys = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || event.altKey || target.matches('input, textarea'))
-        return;
-      const onButton = target.matches('button, summary, a');
-      const key = event.key;
-      if (key === ' ' && !onButton) bend({ type: paused ? 'resumed' : 'paused' });
-      else if (key === 'ArrowLeft') bend({ type: 'again' });
-      else if (key === 'ArrowRight') bend({ type: 'next' });
-      else if (key === '+' || key === '=') bend({ type: 'extended', ms: EXTENSION_MS });
-      else if (key.toLowerCase() === 'r') bend({ type: 'roundAdded' });
-      else if (key.toLowerCase() === 'e') onEnd();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, [bend, paused, onEnd]);
+/** On a device that only looks on. */
+function Watching({ log }: { log: Log }) {
+  return (
+    <p className="flex flex-wrap items-center gap-3">
+      <span>Another device leads this class. You see what it does, and can mark who is here.</span>
+      <button type="button" className="btn btn-accent upbeat-on-accent" onClick={log.takeLead}>
+        Take over here
+      </button>
+    </p>
+  );
 }

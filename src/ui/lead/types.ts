@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { markSchema } from '@/core/attendance';
+import { carriedCautionSchema } from '@/core/move';
 import type { RunEvent } from '@/core/run';
 import type { Score } from '@/core/score';
 
@@ -13,30 +14,43 @@ export const rollEntrySchema = z.object({
   attendance: z
     .object({ mark: markSchema, arrivedAt: z.number().nullable(), leftAt: z.number().nullable() })
     .nullable(),
+  cautions: z.array(carriedCautionSchema),
+  notes: z.array(z.object({ moveId: z.string(), note: z.string(), at: z.number() })),
+  met: z.array(z.string()),
 });
 export type RollEntry = z.infer<typeof rollEntrySchema>;
 export const rollAnswerSchema = z.object({ roll: z.array(rollEntrySchema) });
 
-export interface LeadRun {
+/** A session's log as the page finds it. */
+export interface LeadLog {
   id: string;
-  sessionId: string;
-  score: Score;
   events: RunEvent[];
+  leader: string | null;
+  /** The server's time when the page was made, epoch ms. */
+  now: number;
+}
+
+/** The class as it is led: as planned, and with the easier versions. */
+export interface LeadScores {
+  score: Score;
+  easier: Score | null;
 }
 
 /** Scores and events come from our own server, which made and checked them. */
 export const prepareAnswerSchema = z.object({
-  run: z.custom<LeadRun>((run) => typeof run === 'object' && run !== null && 'score' in run),
+  run: z.custom<LeadScores>((run) => typeof run === 'object' && run !== null && 'score' in run),
   voice: z.boolean(),
   now: z.number(),
 });
-export const eventsAnswerSchema = z.object({
+export const logAnswerSchema = z.object({
   events: z.array(z.custom<RunEvent>((e) => typeof e === 'object' && e !== null && 'seq' in e)),
+  leader: z.string().nullable(),
   now: z.number(),
 });
 
 export interface LeadSession {
   id: string;
+  classId: string;
   className: string;
   startsAt: number;
   status: 'planned' | 'held' | 'cancelled';

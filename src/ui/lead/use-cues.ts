@@ -1,28 +1,62 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { CuePlayer, type Sound } from '@/browser/cue-player';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type CheckedSound, CuePlayer, type Sound } from '@/browser/cue-player';
+import type { ServerClock } from '@/browser/server-clock';
 import { beatsAhead, cuesAhead, cuesByStep, type Playback } from '@/core/run';
-import type { Cue, Score } from '@/core/score';
+import type { Cue } from '@/core/score';
+import type { LeadScores } from './types';
 
-const SCHEDULE_AHEAD_MS = 6_000;
+const SCHEDULE_AHEAD_MS = 8_000;
 const FETCH_AHEAD = 24;
+const STEPS_AHEAD = 5;
+const VOLUME_KEY = 'upbeat-volume';
+
+/** The sound of this device: what it plays with, how loud, and whether it is heard at all. */
+export interface SoundDesk {
+  sound: Sound;
+  volume: number;
+  setVolume: (volume: number) => void;
+  /** The voice is silent, the counts and tones go on. */
+  muted: boolean;
+  setMuted: (muted: boolean) => void;
+  /** The name of the file that plays under the class; null without music. */
+  music: string | null;
+  playMusic: (file: File | null) => void;
+  musicVolume: number;
+  setMusicVolume: (volume: number) => void;
+  /** To be called from a click or a key press before the first cue. */
+  unlock: () => Promise<void>;
+  check: () => Promise<CheckedSound>;
+}
 
 export interface Cues {
   groups: readonly (readonly Cue[])[];
-  sound: Sound;
-  /** To be called from a click or a key press before the first cue. */
-  unlock: () => Promise<void>;
+  desk: SoundDesk;
 }
 
 /** Lets the cues of a run be heard at their time, whatever the teacher does to it. */
-export function useCues(score: Score, state: Playback, bends: number): Cues {
-  const groups = useMemo(() => cuesByStep(score), [score]);
+export function useCues(
+  { score, easier }: LeadScores,
+  state: Playback,
+  bends: number,
+  clock: ServerClock,
+  /** Only the device that leads is heard. */
+  audible: boolean,
+): Cues {
+  const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
   const [sound, setSound] = useState<Sound>('rendered');
+  const [volume, setVolumeOnly] = useState(1);
+  const [muted, setMutedOnly] = useState(false);
+  const [music, setMusic] = useState<string | null>(null);
+  const [musicVolume, setMusicVolumeOnly] = useState(0.4);
   const player = useRef<CuePlayer | null>(null);
   const heard = useRef(bends);
 
   useEffect(() => {
     const made = new CuePlayer(score.wordsPerMinute, setSound);
     player.current = made;
+    const kept = Number(localStorage.getItem(VOLUME_KEY) ?? 1);
+    made.volume = Number.isFinite(kept) ? kept : 1;
+    setVolumeOnly(made.volume);
     made.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
     return () => made.close();
   }, [score]);
@@ -30,20 +64,73 @@ export function useCues(score: Score, state: Playback, bends: number): Cues {
   useEffect(() => {
     const speaking = player.current;
     if (!speaking) return;
-    if (heard.current !== bends || state.status !== 'running') {
+    const running = state.status === 'running' && audible;
+    if (heard.current !== bends || !running) {
       speaking.silence();
       heard.current = bends;
     }
-    if (state.status === 'running') {
+    if (running) {
       speaking.follow(
         cuesAhead(state, groups, SCHEDULE_AHEAD_MS),
         beatsAhead(state, SCHEDULE_AHEAD_MS),
-        state.at,
+        () => clock.now(),
       );
-      const from = state.queue[state.index]?.planned ?? 0;
-      speaking.fetchAhead(groups.slice(from, from + 4).flat());
     }
-  }, [state, groups, bends]);
+  }, [state, groups, bends, clock, audible]);
 
-  return { groups, sound, unlock: async () => player.current?.unlock() };
+  const { queue, index } = state;
+  useEffect(() => {
+    const soon = queue.slice(index, index + STEPS_AHEAD);
+    player.current?.fetchAhead(soon.flatMap((p) => groups[p.planned] ?? []));
+  }, [queue, index, groups]);
+
+  const setVolume = useCallback((value: number) => {
+    if (player.current) player.current.volume = value;
+    localStorage.setItem(VOLUME_KEY, String(value));
+    setVolumeOnly(value);
+  }, []);
+  const setMuted = useCallback((value: boolean) => {
+    if (player.current) player.current.muted = value;
+    setMutedOnly(value);
+  }, []);
+  const setMusicVolume = useCallback((value: number) => {
+    if (player.current) player.current.musicVolume = value;
+    setMusicVolumeOnly(value);
+  }, []);
+  const playMusic = useCallback((file: File | null) => {
+    void player.current?.playMusic(file);
+    setMusic(file?.name ?? null);
+  }, []);
+  const unlock = useCallback(async () => player.current?.unlock(), []);
+  const check = useCallback(async () => (await player.current?.check()) ?? 'blocked', []);
+
+  const desk = useMemo(
+    (): SoundDesk => ({
+      sound,
+      volume,
+      setVolume,
+      muted,
+      setMuted,
+      music,
+      playMusic,
+      musicVolume,
+      setMusicVolume,
+      unlock,
+      check,
+    }),
+    [
+      sound,
+      volume,
+      setVolume,
+      muted,
+      setMuted,
+      music,
+      playMusic,
+      musicVolume,
+      setMusicVolume,
+      unlock,
+      check,
+    ],
+  );
+  return { groups, desk };
 }

@@ -1,42 +1,53 @@
-import { useState } from 'react';
-import { call, Refused, Unreachable } from '@/browser/api';
+import { useMemo } from 'react';
 import type { Mark } from '@/core/attendance';
-import { type RollEntry, rollAnswerSchema } from './types';
+import { isRoomEvent, NO_NOTES, type Notes, noted, onRoll, type Present } from '@/core/run';
+import type { RollEntry } from './types';
+import type { Log } from './use-log';
 
 export interface Roll {
   entries: readonly RollEntry[];
-  error: string | null;
-  mark: (participantId: string, mark: Mark | null) => Promise<void>;
-  /** True where the person was taken in. */
-  walkIn: (name: string) => Promise<boolean>;
-  replace: (entries: readonly RollEntry[]) => void;
+  notes: Notes;
+  mark: (participantId: string, mark: Mark | null) => void;
+  left: (participantId: string, gone: boolean) => void;
+  walkIn: (name: string) => void;
+  correct: (participantId: string, moveId: string, note?: string) => void;
+  park: (note: string) => void;
+  strike: (of: string) => void;
+  felt: (felt: number) => void;
 }
 
-/** The register of a session on this device; the server holds it. */
-export function useRoll(sessionId: string, initial: readonly RollEntry[]): Roll {
-  const [entries, setEntries] = useState(initial);
-  const [error, setError] = useState<string | null>(null);
-  const send = async (path: string, body: unknown): Promise<boolean> => {
-    try {
-      const url = `/api/sessions/${sessionId}/${path}`;
-      setEntries((await call('POST', url, body, rollAnswerSchema)).roll);
-      setError(null);
-      return true;
-    } catch (problem) {
-      if (problem instanceof Unreachable) {
-        setError('The server does not answer, so the register was not changed. Try again.');
-      } else if (problem instanceof Refused) setError(problem.message);
-      else throw problem;
-      return false;
-    }
-  };
-  return {
-    entries,
-    error,
-    mark: async (participantId, mark) => {
-      await send('mark', { participantId, mark });
-    },
-    walkIn: (name) => send('walk-in', { name }),
-    replace: setEntries,
-  };
+export const isHere = ({ attendance }: Pick<RollEntry, 'attendance'>): boolean =>
+  attendance !== null && attendance.mark !== 'absent' && attendance.leftAt === null;
+
+const newcomer = (person: Present): RollEntry => ({
+  ...person,
+  timesBefore: 0,
+  cautions: [],
+  notes: [],
+  met: [],
+});
+
+/** The roll and the notes of a session: what the register held when the page came, and the log since. */
+export function useRoll(initial: readonly RollEntry[], { events, add }: Log): Roll {
+  const folded = useMemo(() => {
+    const room = events.filter(isRoomEvent);
+    return {
+      entries: room.reduce((roll, event) => onRoll(roll, event, newcomer), initial),
+      notes: room.reduce<Notes>(noted, NO_NOTES),
+    };
+  }, [events, initial]);
+  return useMemo(
+    () => ({
+      ...folded,
+      mark: (participantId, mark) => add({ type: 'marked', participantId, mark }),
+      left: (participantId, gone) => add({ type: 'left', participantId, gone }),
+      walkIn: (name) => add({ type: 'walkedIn', participantId: crypto.randomUUID(), name }),
+      correct: (participantId, moveId, note = '') =>
+        add({ type: 'corrected', participantId, moveId, note }),
+      park: (note) => add({ type: 'parked', note }),
+      strike: (of) => add({ type: 'struck', of }),
+      felt: (felt) => add({ type: 'felt', felt }),
+    }),
+    [folded, add],
+  );
 }

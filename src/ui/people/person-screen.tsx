@@ -1,6 +1,7 @@
 import { Check, Clock3, Minus, X } from 'lucide-react';
 import type { DayVerdict } from '@/core/streak';
 import { Page } from '../kit/page';
+import { CautionsForm, type CautionsFormProps } from './cautions-form';
 
 export interface PersonScreenProps {
   name: string;
@@ -24,6 +25,7 @@ export interface PersonScreenProps {
   }[];
   bookable: { id: string; name: string }[];
   book: (form: FormData) => Promise<void>;
+  carried: CautionsFormProps;
 }
 
 const VERDICTS: Record<DayVerdict, { icon: typeof Check; words: string; className: string }> = {
@@ -98,6 +100,7 @@ export function PersonScreen(props: PersonScreenProps) {
           </button>
         </form>
       )}
+      <CautionsForm {...props.carried} />
       <h2 className="mt-10 mb-2 text-xl font-semibold">Sessions</h2>
       {props.sessions.length === 0 ? (
         <p className="quiet">The sessions they come to will stand here.</p>

@@ -4,9 +4,11 @@ import { tz } from '@date-fns/tz';
 import { formatISO } from 'date-fns';
 import { refresh } from 'next/cache';
 import { z } from 'zod';
+import { AREAS, CAUTIONS, type CarriedCaution, LOCAL_CAUTIONS } from '@/core/move';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { addParticipant, book, newParticipantSchema } from '@/server/people/people';
+import { addParticipant, book, keepCautions, newParticipantSchema } from '@/server/people/people';
+import type { CautionsState } from '@/ui/people/cautions-form';
 import type { NewPersonState } from '@/ui/people/people-screen';
 import { requireTeacher } from '../../auth';
 
@@ -31,4 +33,28 @@ export async function bookAction(participantId: string, form: FormData): Promise
   const classId = z.uuid().parse(form.get('classId'));
   await book(db(), teacher, z.uuid().parse(participantId), classId, now());
   refresh();
+}
+
+/** Keeps what somebody carries. Without their consent nothing is kept. */
+export async function keepCautionsAction(
+  participantId: string,
+  _: CautionsState,
+  form: FormData,
+): Promise<CautionsState> {
+  const teacher = await requireTeacher();
+  const cautions = CAUTIONS.filter((c) => form.has(c)).map((caution): CarriedCaution => {
+    const areas = AREAS.filter((a) => form.has(`${caution} ${a}`));
+    return LOCAL_CAUTIONS.includes(caution) && areas.length ? { caution, areas } : { caution };
+  });
+  if (cautions.length && !form.has('consent')) {
+    return {
+      cautions,
+      error: 'Ask for their consent first, and tick it; else nothing is kept.',
+      kept: false,
+    };
+  }
+  const today = formatISO(now(), { representation: 'date', in: tz(teacher.timeZone) });
+  await keepCautions(db(), teacher, z.uuid().parse(participantId), cautions, today);
+  refresh();
+  return { cautions, error: null, kept: true };
 }

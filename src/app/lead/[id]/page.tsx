@@ -1,8 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
+import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { allMoves } from '@/server/moves/moves';
+import { openLog, parkedLastTime } from '@/server/runs/runs';
 import { roll } from '@/server/sessions/register';
 import { getSession } from '@/server/sessions/sessions';
 import { LeadScreen } from '@/ui/lead/lead-screen';
@@ -17,18 +19,22 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
   if (!z.uuid().safeParse(id).success) notFound();
   const session = await orNotFound(getSession(db(), teacher, id));
   if (session.status === 'cancelled') redirect('/');
+  const log = await openLog(db(), teacher, id, now());
   return (
     <LeadScreen
       key={id}
       session={{
         id,
+        classId: session.classId,
         className: session.className,
         startsAt: session.startsAt,
         status: session.status,
         timeZone: teacher.timeZone,
       }}
       roll={await roll(db(), teacher, id)}
+      log={{ id: log.id, events: log.events, leader: log.leader, now: now() }}
       moves={await allMoves(db(), teacher)}
+      parkedBefore={await parkedLastTime(db(), teacher, session)}
     />
   );
 }

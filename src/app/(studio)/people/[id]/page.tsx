@@ -9,7 +9,7 @@ import { getPerson, type PersonSession } from '@/server/people/people';
 import { PersonScreen } from '@/ui/people/person-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
-import { bookAction } from '../actions';
+import { bookAction, keepCautionsAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Person' };
 
@@ -67,6 +67,11 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         .filter((c) => !booked.has(c.id))
         .map((c) => ({ id: c.id, name: c.plan.name }))}
       book={bookAction.bind(null, id)}
+      carried={{
+        cautions: person.cautions,
+        consent: person.consentOn,
+        keep: keepCautionsAction.bind(null, id),
+      }}
     />
   );
 }

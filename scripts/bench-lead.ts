@@ -1,0 +1,135 @@
+import { chromium, type Page } from '@playwright/test';
+import type { Plan } from '@/core/class';
+import type { Score } from '@/core/score';
+import { createClass } from '@/server/classes/classes';
+import { planSession } from '@/server/sessions/sessions';
+import { App, NOON } from '../e2e/app';
+import { heard, heardAt, median, quantile, recordOutput, stalledAround } from '../e2e/listen';
+import { twoMinutes } from '../e2e/two-minutes';
+import { hourLong } from './hour-long';
+
+/** How Lead keeps its time, how much work a look at the clock is, and whether its memory stays flat. */
+
+const LISTEN_MS = 90_000;
+const FRAMES_MS = 15_000;
+const TICKS_A_SECOND = 10;
+const BUDGET_MS = 4;
+/** How far from its time a sound is still taken to be a cue, in ms. */
+const NEAR_MS = 400;
+
+const app = await App.start();
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-sync',
+    '--autoplay-policy=no-user-gesture-required',
+  ],
+});
+
+async function openLead(page: Page, plan: Plan): Promise<string> {
+  await page.goto(`${app.url}/sign-in`);
+  await page.getByRole('button', { name: 'Enter the demo studio' }).click();
+  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  const classId = await createClass(app.db, { studioId }, plan, NOON);
+  const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
+  await page.goto(`${app.url}/lead/${sessionId}`);
+  await page.getByText('The voice is ready.').waitFor({ timeout: 240_000 });
+  return sessionId;
+}
+
+/** How late plain timers are for the same times, in ms. */
+const timersBeside = (page: Page, times: readonly number[]) =>
+  page.evaluate((all) => {
+    const late: number[] = [];
+    Object.assign(window, { timersLate: late });
+    const from = performance.now();
+    for (const ms of all) setTimeout(() => late.push(performance.now() - from - ms), ms);
+  }, times);
+
+try {
+  app.runClock(NOON);
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    bypassCSP: true,
+  });
+  const page = await context.newPage();
+  // The script's runner names functions by a helper that a page does not have.
+  await page.addInitScript('globalThis.__name = (named) => named');
+  await recordOutput(page);
+  const sessionId = await openLead(page, twoMinutes());
+  const { score } = await app.db('runs').where({ session_id: sessionId }).first('score');
+  const cues = (score as Score).cues.filter((c) => c.startMs < LISTEN_MS);
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: 'Start the class' }).click();
+  await timersBeside(
+    page,
+    cues.map((c) => c.startMs),
+  );
+  await page.waitForTimeout(5000);
+
+  const devtools = await context.newCDPSession(page);
+  await devtools.send('Performance.enable');
+  const metric = async (name: string) =>
+    (await devtools.send('Performance.getMetrics')).metrics.find((m) => m.name === name)?.value ??
+    Number.NaN;
+  const before = await metric('TaskDuration');
+  await page.waitForTimeout(FRAMES_MS);
+  const work = (await metric('TaskDuration')) - before;
+  const aTick = (1000 * work) / ((FRAMES_MS / 1000) * TICKS_A_SECOND);
+  console.log(
+    `work of the stage a tick / budget of ${BUDGET_MS} ms: ${(aTick / BUDGET_MS).toFixed(2)} (${aTick.toFixed(1)} ms of main thread on average, painting without a graphics card included)`,
+  );
+
+  await page.waitForTimeout(LISTEN_MS - FRAMES_MS - 5000 + 3000);
+  const output = await heard(page);
+  const spoken = output.sources.filter((s) => s.kind === 'speech').sort((a, b) => a.when - b.when);
+  const begin = median(spoken.slice(0, 9).map((s, i) => s.when * 1000 - (cues[i]?.startMs ?? 0)));
+  const late = spoken.flatMap((source) => {
+    const cue = cues.find((c) => Math.abs(source.when * 1000 - begin - c.startMs) < NEAR_MS);
+    const at = cue && !stalledAround(source, output) ? heardAt(source, output) : null;
+    return cue && at !== null ? at - cue.startMs : [];
+  });
+  const usual = median(late);
+  const off = late.map((ms) => Math.abs(ms - usual));
+  const timers = await page.evaluate(
+    () => (window as unknown as { timersLate: number[] }).timersLate,
+  );
+  const [p99, timersP99] = [quantile(off, 0.99), quantile(timers, 0.99)];
+  console.log(
+    `cues off their time, plain timers / audio clock, p99: ${(timersP99 / p99).toFixed(1)} (${timersP99.toFixed(1)} ms against ${p99.toFixed(1)} ms, ${off.length} of ${cues.length} cues, the audio device steady)`,
+  );
+  await context.close();
+
+  // A whole hour on a clock that is wound forward.
+  const wound = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await openLead(wound, hourLong());
+  app.setClock(NOON);
+  await wound.clock.install({ time: NOON - 60_000 });
+  await wound.clock.pauseAt(NOON);
+  await wound.reload();
+  await wound.getByText('The voice is ready.').waitFor({ timeout: 60_000 });
+  await wound.getByRole('button', { name: 'Start the class' }).click();
+  const inspect = await wound.context().newCDPSession(wound);
+  await inspect.send('HeapProfiler.enable');
+  const heap = async () => {
+    await inspect.send('HeapProfiler.collectGarbage');
+    return (await inspect.send('Runtime.getHeapUsage')).usedSize / 1e6;
+  };
+  const wind = async (minutes: number) => {
+    for (let i = 0; i < minutes; i++) await wound.clock.runFor(60_000);
+  };
+  await wind(10);
+  const early = await heap();
+  await wind(48);
+  const end = await heap();
+  console.log(
+    `memory after 58 minutes of leading / after 10: ${(end / early).toFixed(2)} (${early.toFixed(0)} MB, ${end.toFixed(0)} MB)`,
+  );
+} finally {
+  await browser.close();
+  await app.stop();
+}

@@ -1,0 +1,36 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { z } from 'zod';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { allMoves } from '@/server/moves/moves';
+import { openLog, runOfSession } from '@/server/runs/runs';
+import { getSession } from '@/server/sessions/sessions';
+import { ShowScreen } from '@/ui/lead/show-screen';
+import { requireTeacher } from '../../../auth';
+import { orNotFound } from '../../../or-not-found';
+
+export const metadata: Metadata = { title: 'Second screen' };
+
+export default async function ShowPage({ params }: { params: Promise<{ id: string }> }) {
+  const teacher = await requireTeacher();
+  const { id } = await params;
+  if (!z.uuid().safeParse(id).success) notFound();
+  const session = await orNotFound(getSession(db(), teacher, id));
+  const run = await runOfSession(db(), teacher, id);
+  const log = await openLog(db(), teacher, id, now());
+  // What the room sees must hold nothing of the people in it.
+  const events = log.events.filter((e) => !('participantId' in e) && e.type !== 'parked');
+  return (
+    <ShowScreen
+      className={session.className}
+      startsAt={session.startsAt}
+      timeZone={teacher.timeZone}
+      runId={log.id}
+      events={events}
+      now={now()}
+      scores={run ? { score: run.score, easier: run.easier } : null}
+      moves={await allMoves(db(), teacher)}
+    />
+  );
+}

@@ -1,0 +1,33 @@
+const RETRY_MS = 1500;
+
+export interface LiveRun {
+  /** The number of the newest event known, asked at every opening. */
+  after: () => number;
+  heard: (data: string) => void;
+  opened?: () => void;
+  lost?: () => void;
+}
+
+/**
+ * Listens to what is new in a run. A browser asks again by itself when the line breaks, but not when
+ * the server answers that it cannot serve just now; then it is opened anew. Returns how to stop.
+ */
+export function listenToRun(runId: string, { after, heard, opened, lost }: LiveRun): () => void {
+  let source: EventSource | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const open = () => {
+    const live = new EventSource(`/api/runs/${runId}/live?after=${after()}`);
+    source = live;
+    live.onmessage = ({ data }) => heard(data);
+    live.onopen = () => opened?.();
+    live.onerror = () => {
+      lost?.();
+      if (live.readyState === EventSource.CLOSED) timer = setTimeout(open, RETRY_MS);
+    };
+  };
+  open();
+  return () => {
+    clearTimeout(timer);
+    source?.close();
+  };
+}

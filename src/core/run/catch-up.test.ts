@@ -1,0 +1,114 @@
+import { LIBRARY_BOOK } from '@library';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { compile, QUESTIONS, type Score } from '@/core/score';
+import { anyPlan, RUNS } from '@/core/testing/arbitrary';
+import { eventId, planOf } from '@/core/testing/plans';
+import { solver } from '@/core/testing/solver';
+import { apply, catchUp, type Playback, playLengthMs, position, remainingMs } from '.';
+
+const T0 = 1_790_000_000_000;
+const at = (score: Score, ms: number): Playback =>
+  position(score, [{ id: eventId(0), at: T0, type: 'started' }], T0 + ms);
+const trimmed = (state: Playback, endAt: number) => {
+  const { cuts, dropped, ...told } = catchUp(state, endAt, solver);
+  const event = { id: eventId(1), at: state.at, type: 'trimmed', cuts, dropped } as const;
+  return { after: apply(state, event), told };
+};
+
+const plan = planOf([
+  { move: 'slow-belly-breaths' },
+  { move: 'tall-o-cheek-lift', rounds: 3 },
+  { move: 'chin-over-shoulder', rounds: 2 },
+  { move: 'closing-face-drain' },
+]);
+const score = compile(plan, LIBRARY_BOOK);
+
+describe('catching up', () => {
+  it('changes nothing where the class ends in time', () => {
+    const state = at(score, 5000);
+    const { after, told } = trimmed(state, T0 + score.totalMs + 1000);
+    expect([after.queue, told.lines, told.lateMs]).toEqual([state.queue, [], -1000]);
+  });
+
+  it('takes from the pauses before it takes from the work', () => {
+    const state = at(score, 5000);
+    const { after, told } = trimmed(state, T0 + score.totalMs - 3000);
+    expect(Math.abs(told.lateMs)).toBeLessThanOrEqual(2000);
+    for (const p of after.queue) if (p.step.kind === 'work') expect(p.extraMs).toBe(0);
+    expect(told.lines.every((l) => /^pauses \d+ s shorter in all$/.test(l.words))).toBe(true);
+  });
+
+  it('drops rounds or shortens holds when that is not enough, and says what', () => {
+    const state = at(score, 5000);
+    const { after, told } = trimmed(state, T0 + score.totalMs - 60_000);
+    expect(Math.abs(told.lateMs)).toBeLessThanOrEqual(2000);
+    expect(T0 + score.totalMs - 60_000 + told.lateMs).toBe(after.at + remainingMs(after));
+    expect(told.lines.some((l) => /rounds|instead of/.test(l.words))).toBe(true);
+  });
+
+  it('leaves a locked segment alone', () => {
+    const lines = planOf([
+      { move: 'slow-belly-breaths' },
+      { move: 'tall-o-cheek-lift', rounds: 2, locked: true },
+      { move: 'soft-jaw-drop', rounds: 2 },
+    ]);
+    const locked = compile(lines, LIBRARY_BOOK);
+    const { after } = trimmed(at(locked, 1000), T0 + locked.totalMs - 40_000);
+    const work = after.queue.filter((p) => p.step.segmentId === 's2' && p.step.kind === 'work');
+    for (const p of work) expect(p.extraMs).toBe(0);
+  });
+
+  it('says how late it stays when there is not enough to take', () => {
+    const state = at(score, 1000);
+    const { after, told } = trimmed(state, T0 + 20_000);
+    expect(told.lateMs).toBeGreaterThan(0);
+    expect(after.at + remainingMs(after) - told.lateMs).toBe(T0 + 20_000);
+  });
+
+  it('keeps floors, sides, the close and what has begun, in every class', () => {
+    fc.assert(
+      fc.property(
+        anyPlan.filter((p) => compile(p, LIBRARY_BOOK).steps.length < 60),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0.2, max: 1.2, noNaN: true }),
+        (any, where, share) => {
+          const made = compile(any, LIBRARY_BOOK);
+          if (made.totalMs === 0) return;
+          const state = at(made, Math.floor(where * (made.totalMs - 1)));
+          const wanted = state.at + Math.round(share * remainingMs(state));
+          const { after, told } = trimmed(state, wanted);
+          expect(after.at + remainingMs(after)).toBe(wanted + told.lateMs);
+          expect(after.queue.slice(0, state.index + 1)).toEqual(
+            state.queue.slice(0, state.index + 1),
+          );
+          for (const p of after.queue) {
+            expect(playLengthMs(p)).toBeGreaterThanOrEqual(p.leastMs);
+          }
+          const closing = (s: Playback) =>
+            s.queue.filter((p) => p.step.kind === 'work' && p.step.phase === 'close').length;
+          if (state.queue.every((p) => p.step.rounds === 1))
+            expect(closing(after)).toBe(closing(state));
+          const sides = new Map<string, number[]>();
+          for (const p of after.queue) {
+            if (p.step.kind !== 'work' || p.step.segmentId === QUESTIONS) continue;
+            const key = `${p.step.segmentId}.${p.step.round}`;
+            sides.set(key, [...(sides.get(key) ?? []), playLengthMs(p)]);
+          }
+          const planned = new Map<string, number>();
+          for (const s of made.steps) {
+            if (s.kind === 'work') {
+              const key = `${s.segmentId}.${s.round}`;
+              planned.set(key, (planned.get(key) ?? 0) + 1);
+            }
+          }
+          for (const [key, lengths] of sides) {
+            expect(new Set(lengths).size).toBe(1);
+            expect(lengths.length).toBe(planned.get(key));
+          }
+        },
+      ),
+      { numRuns: Math.min(RUNS, 60) },
+    );
+  }, 120_000);
+});

@@ -1,0 +1,58 @@
+import type { Score } from '../score';
+import type { RunEventDraft } from './events';
+import { advance, apply, type Playback, type PlayStep, ready } from './playback';
+
+/** Where the minutes of a run went: one part that was played, and for how long. */
+export interface Spent {
+  part: PlayStep;
+  /** Time it ran, in ms, however often it was played. */
+  ms: number;
+  /** Time the class stood still in it, in ms. */
+  stoodMs: number;
+}
+
+/**
+ * The time spent in each part of a run, in the order they were first reached. Running and standing
+ * together are the time from the start to the end (or to now, where it goes on).
+ * @param now epoch ms on the server's clock
+ */
+export function spent(
+  score: Score,
+  events: readonly RunEventDraft[],
+  now: number,
+  easier?: Score | null,
+): Spent[] {
+  const byKey = new Map<string, Spent>();
+  const entry = (part: PlayStep): Spent => {
+    const found = byKey.get(part.key) ?? { part, ms: 0, stoodMs: 0 };
+    found.part = part;
+    byKey.set(part.key, found);
+    return found;
+  };
+  const pass = ({ part, ms }: { part: PlayStep; ms: number }) => {
+    entry(part).ms += ms;
+  };
+  let state: Playback = ready(score, easier);
+  /** Standing counts only when the class goes on after it. */
+  let standing: { part: PlayStep; from: number } | null = null;
+  const stand = (before: Playback, after: Playback) => {
+    const stood = after.status === 'paused' || after.status === 'over';
+    const part = after.queue[after.index];
+    if (stood && !standing && part) {
+      standing = { part, from: after.pausedAt ?? after.endedAt ?? before.at };
+    }
+    if (standing && after.status === 'running') {
+      entry(standing.part).stoodMs += after.at - standing.from;
+      standing = null;
+    }
+  };
+  for (const event of events) {
+    const reached = advance(state, event.at, pass);
+    stand(state, reached);
+    const after = apply(reached, event);
+    stand(reached, after);
+    state = after;
+  }
+  stand(state, advance(state, now, pass));
+  return [...byKey.values()];
+}

@@ -1,0 +1,178 @@
+import {
+  CheckCheck,
+  ChevronsRight,
+  FastForward,
+  Feather,
+  Flag,
+  type LucideIcon,
+  Minus,
+  Pause,
+  Play,
+  Plus,
+  Repeat,
+  Rewind,
+  Scissors,
+  SkipBack,
+  Timer,
+} from 'lucide-react';
+import type { RunEventType } from '@/core/run';
+import type { Happening } from './use-log';
+
+/** Something a teacher can do to a running class: one button, one key. */
+export interface Control {
+  label: string;
+  /** What stands on the button. */
+  keyName: string;
+  /** As the browser names them; the last ones are those of a presenter's remote. */
+  keys: readonly string[];
+  icon: LucideIcon;
+  /** In the first row, within reach of a thumb. */
+  large?: boolean;
+  strong?: boolean;
+  act: () => void;
+}
+
+export const EXTENSION_MS = 10_000;
+export const REST_STEP_MS = 5_000;
+export const MORE_COUNTS = 5;
+const SECOND_MS = 1000;
+
+export interface Hands {
+  add: (what: Happening) => void;
+  paused: boolean;
+  /** Length of a beat of the work, in ms, where it has one of its own. */
+  beatMs: number | undefined;
+  catchUp: () => void;
+  end: () => void;
+}
+
+export function controlsOf({ add, paused, beatMs, catchUp, end }: Hands): Control[] {
+  const plain = (
+    type: 'again' | 'back' | 'next' | 'roundAdded' | 'skipped' | 'eased' | 'closing',
+  ) => {
+    return () => add({ type });
+  };
+  return [
+    paused
+      ? {
+          label: 'Go on',
+          keyName: 'Space',
+          keys: [' ', 'b', 'B', 'MediaPlayPause'],
+          icon: Play,
+          large: true,
+          strong: true,
+          act: () => add({ type: 'resumed' }),
+        }
+      : {
+          label: 'Pause',
+          keyName: 'Space',
+          keys: [' ', 'b', 'B', 'MediaPlayPause'],
+          icon: Pause,
+          large: true,
+          strong: true,
+          act: () => add({ type: 'paused' }),
+        },
+    {
+      label: 'Again from the upbeat',
+      keyName: 'A',
+      keys: ['a', 'A'],
+      icon: Rewind,
+      large: true,
+      act: plain('again'),
+    },
+    {
+      label: 'Back',
+      keyName: '←',
+      keys: ['ArrowLeft', 'PageUp', 'MediaTrackPrevious'],
+      icon: SkipBack,
+      large: true,
+      act: plain('back'),
+    },
+    {
+      label: 'Next',
+      keyName: '→',
+      keys: ['ArrowRight', 'PageDown', 'MediaTrackNext'],
+      icon: FastForward,
+      large: true,
+      act: plain('next'),
+    },
+    {
+      label: '10 s longer',
+      keyName: '+',
+      keys: ['+', '='],
+      icon: Plus,
+      large: true,
+      act: () => add({ type: 'extended', ms: EXTENSION_MS }),
+    },
+    {
+      label: '5 counts more',
+      keyName: 'C',
+      keys: ['c', 'C'],
+      icon: Timer,
+      large: true,
+      act: () => add({ type: 'extended', ms: Math.round(MORE_COUNTS * (beatMs ?? SECOND_MS)) }),
+    },
+    {
+      label: 'One more round',
+      keyName: 'R',
+      keys: ['r', 'R'],
+      icon: Repeat,
+      large: true,
+      act: plain('roundAdded'),
+    },
+    {
+      label: 'Easier for all',
+      keyName: 'G',
+      keys: ['g', 'G'],
+      icon: Feather,
+      act: plain('eased'),
+    },
+    {
+      label: 'Shorter rest',
+      keyName: ',',
+      keys: [','],
+      icon: Minus,
+      act: () => add({ type: 'restChanged', ms: -REST_STEP_MS }),
+    },
+    {
+      label: 'Longer rest',
+      keyName: '.',
+      keys: ['.'],
+      icon: Plus,
+      act: () => add({ type: 'restChanged', ms: REST_STEP_MS }),
+    },
+    {
+      label: 'Skip the block',
+      keyName: 'S',
+      keys: ['s', 'S'],
+      icon: ChevronsRight,
+      act: plain('skipped'),
+    },
+    { label: 'Catch up', keyName: 'T', keys: ['t', 'T'], icon: Scissors, act: catchUp },
+    {
+      label: 'To the close',
+      keyName: 'W',
+      keys: ['w', 'W'],
+      icon: CheckCheck,
+      act: plain('closing'),
+    },
+    { label: 'End class', keyName: 'E', keys: ['e', 'E'], icon: Flag, act: end },
+  ];
+}
+
+/** What a bend is called when it can be taken back. */
+export const BEND_NAMES: Partial<Record<RunEventType, string>> = {
+  paused: 'Paused',
+  resumed: 'Gone on',
+  extended: 'Made longer',
+  restChanged: 'Rest changed',
+  roundAdded: 'One more round',
+  again: 'Again from the upbeat',
+  back: 'Back',
+  next: 'Next',
+  skipped: 'Block skipped',
+  eased: 'Easier for all',
+  jumped: 'Jumped',
+  trimmed: 'Trimmed',
+  closing: 'To the close',
+};

@@ -1,0 +1,87 @@
+import { LIBRARY, libraryMove } from '@library';
+import { describe, expect, it } from 'vitest';
+import { breathPhase } from './breath-line';
+import { controlsOf } from './controls';
+import { watchFor } from './room-column';
+
+const move = (id: string) => {
+  const found = libraryMove(id);
+  if (!found) throw new Error(`no move ${id}`);
+  return found;
+};
+const nobody = { cautions: [], notes: [] };
+
+describe('who needs an eye on them', () => {
+  it('is nobody without a caution or a note', () => {
+    for (const m of LIBRARY) expect(watchFor(nobody, m, undefined, libraryMove)).toEqual([]);
+  });
+
+  it('is somebody with a caution against the move as it is done, and not in its easier version', () => {
+    const back = LIBRARY.find(
+      (m) => m.head === 'back' && m.variants.easier?.head === 'level' && m.hands === 'free',
+    );
+    if (!back) throw new Error('no move with a level version');
+    const neck = { cautions: [{ caution: 'neck' as const }], notes: [] };
+    expect(watchFor(neck, back, undefined, libraryMove)).toHaveLength(1);
+    expect(watchFor(neck, back, 'easier', libraryMove)).toEqual([]);
+  });
+
+  it('is somebody with a note on this move or on another one for the same area', () => {
+    const noted = (moveId: string) => ({
+      cautions: [],
+      notes: [{ moveId, note: 'brow stays quiet', at: 0 }],
+    });
+    const tallO = move('tall-o-cheek-lift');
+    expect(watchFor(noted('tall-o-cheek-lift'), tallO, undefined, libraryMove)).toEqual([
+      'brow stays quiet',
+    ]);
+    expect(watchFor(noted('full-cheeks-hold'), tallO, undefined, libraryMove)).toHaveLength(1);
+    expect(watchFor(noted('shoulder-rolls'), tallO, undefined, libraryMove)).toEqual([]);
+  });
+});
+
+describe('the breath line', () => {
+  const pattern = { in: 4, hold: 0, out: 6, pause: 1 };
+  it('goes through the phases in turn and leaves out what takes no time', () => {
+    expect([0, 2000, 4000, 7000, 10_500].map((ms) => breathPhase(pattern, ms))).toEqual([
+      { phase: 'in', share: 0 },
+      { phase: 'in', share: 0.5 },
+      { phase: 'out', share: 0 },
+      { phase: 'out', share: 0.5 },
+      { phase: 'pause', share: 0.5 },
+    ]);
+  });
+});
+
+describe('the controls of the stage', () => {
+  const controls = (paused: boolean, added: object[] = []) =>
+    controlsOf({
+      add: (what) => added.push(what),
+      paused,
+      beatMs: 2000,
+      catchUp: () => {},
+      end: () => {},
+    });
+
+  it('have a key each, and no key twice', () => {
+    const keys = controls(false).flatMap((c) => c.keys);
+    expect(new Set(keys).size).toBe(keys.length);
+    for (const other of ['u', 'n', 'q', 'm']) expect(keys).not.toContain(other);
+  });
+
+  it('pause or go on, and count in beats of the work', () => {
+    const added: object[] = [];
+    const press = (paused: boolean, key: string) =>
+      controls(paused, added)
+        .find((c) => c.keys.includes(key))
+        ?.act();
+    press(false, ' ');
+    press(true, 'b');
+    press(false, 'c');
+    expect(added).toEqual([
+      { type: 'paused' },
+      { type: 'resumed' },
+      { type: 'extended', ms: 10_000 },
+    ]);
+  });
+});

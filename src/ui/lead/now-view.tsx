@@ -1,0 +1,225 @@
+import { memo, useCallback, useMemo } from 'react';
+import { clock, timeOfDay } from '@/core/formats';
+import { type Move, moveText } from '@/core/move';
+import {
+  cuesToCome,
+  currentCue,
+  type Playback,
+  playedScore,
+  playLengthMs,
+  remainingMs,
+} from '@/core/run';
+import { type Cue, type Score, type Side, type Step, type StepKind, stepAt } from '@/core/score';
+import { FaceDial } from '../kit/face-dial';
+import { Ribbon } from '../kit/ribbon';
+import { BreathLine } from './breath-line';
+
+const DOING: Record<StepKind, string> = {
+  upbeat: 'Get ready',
+  work: 'Work',
+  switch: 'Change sides',
+  release: 'Let go',
+  rest: 'Rest',
+};
+const SIDE_WORDS: Record<Side, string> = {
+  both: 'both sides',
+  left: 'left side',
+  right: 'right side',
+  one: 'one way',
+  other: 'the other way',
+  alternating: 'left and right in turn',
+};
+const VARIANT_WORDS = { easier: 'easier version', harder: 'harder version' } as const;
+
+/** Counts are shown by the countdown; as text they would only chase each other. */
+const worthReading = (cue: Cue) =>
+  cue.kind !== 'count' && cue.kind !== 'countIn' && cue.kind !== 'breath';
+
+function firstCues(state: Playback, groups: readonly (readonly Cue[])[], count: number) {
+  const found: { key: string; text: string }[] = [];
+  for (const { key, cue } of cuesToCome(state, groups)) {
+    if (!worthReading(cue)) continue;
+    found.push({ key, text: cue.text });
+    if (found.length === count) break;
+  }
+  return found;
+}
+
+export interface NowViewProps {
+  state: Playback;
+  score: Score;
+  groups: readonly (readonly Cue[])[];
+  moveOf: (id: string) => Move | undefined;
+  timeZone: string;
+  /** When the slot ends, epoch ms. */
+  slotEndsAt: number;
+  /** Jumps to a step; without it the ribbon is only looked at. */
+  onJump?: (stepKey: string) => void;
+}
+
+/** How finely the outline fills, in ms. */
+const DIAL_STEP_MS = 250;
+
+/** The dial: the head's outline fills as the hold runs, the areas in work glow. */
+export function NowDial({ state, moveOf }: Pick<NowViewProps, 'state' | 'moveOf'>) {
+  const current = state.queue[state.index];
+  if (!current) return null;
+  const filled = Math.round(state.elapsedMs / DIAL_STEP_MS) * DIAL_STEP_MS;
+  const working = current.step.kind === 'work';
+  const progress = working ? filled / playLengthMs(current) : 0;
+  return <StepDial step={current.step} move={moveOf(current.step.moveId)} progress={progress} />;
+}
+
+interface StepDialProps {
+  step: Step;
+  move: Move | undefined;
+  progress: number;
+}
+
+const StepDial = memo(function StepDial({ step, move, progress }: StepDialProps) {
+  const working = step.kind === 'work';
+  return (
+    <FaceDial
+      size={440}
+      className="h-auto max-h-full w-full"
+      fill={move?.areas}
+      side={working && (step.side === 'left' || step.side === 'right') ? step.side : 'both'}
+      strokes={working ? move?.strokes : undefined}
+      progress={progress}
+    />
+  );
+});
+
+/** What the room needs to know now: the move, the countdown, the cue, and what comes next. */
+export function NowView(props: NowViewProps) {
+  const { state, score, groups, moveOf, timeZone, slotEndsAt, onJump } = props;
+  const played = useMemo(() => playedScore(score, state.queue), [score, state.queue]);
+  const jump = useCallback(
+    (_: string, atMs: number) => {
+      const step = stepAt(played, atMs);
+      if (step) onJump?.(step.id);
+    },
+    [played, onJump],
+  );
+  const current = state.queue[state.index];
+  if (!current) return null;
+  const { step } = current;
+  const paused = state.status === 'paused';
+  const move = moveOf(step.moveId);
+  const name = move ? moveText(move, score.language).name : 'Questions';
+  const leftMs = playLengthMs(current) - state.elapsedMs;
+  const next = state.queue[state.index + 1];
+  const nextUp = state.queue.find((p, i) => i > state.index && p.step.segmentId !== step.segmentId);
+  const nextMove = nextUp && moveOf(nextUp.step.moveId);
+  const variant = state.queue.find(
+    (p, i) => i >= state.index && p.step.segmentId === step.segmentId && p.step.kind === 'work',
+  )?.step.variant;
+  const now = currentCue(state, groups, worthReading);
+  /** A second language needs the room of one of the cues to come. */
+  const crowded = score.cues.some((cue) => cue.also !== undefined);
+  const toGo = remainingMs(state);
+  const standsAt = (played.steps[state.index]?.startMs ?? 0) + state.elapsedMs;
+  const lengthMs = Math.max(played.totalMs, played.slotMs);
+  return (
+    <>
+      <p className="flex flex-wrap gap-x-4 text-lg">
+        <span data-testid="round">
+          round {step.round} of {step.rounds}
+        </span>
+        <span data-testid="side">{SIDE_WORDS[step.side]}</span>
+        {variant && (
+          <span className="text-accent font-semibold" data-testid="variant">
+            {VARIANT_WORDS[variant]}
+          </span>
+        )}
+        <FinishLine
+          endsAt={Math.round((state.at + toGo) / 1000) * 1000}
+          slotEndsAt={slotEndsAt}
+          timeZone={timeZone}
+        />
+      </p>
+      <p
+        className="font-display mt-1 line-clamp-2 text-4xl leading-tight font-bold xl:text-5xl"
+        data-testid="move"
+      >
+        {name}
+      </p>
+      <div className="mt-1 flex flex-wrap items-center gap-x-5 md:flex-nowrap xl:gap-x-8">
+        <p
+          className="figures text-[11rem] leading-[0.95] font-bold [contain:layout_paint_style] md:text-[12.5rem]"
+          data-testid="countdown"
+        >
+          {Math.ceil(leftMs / 1000)}
+        </p>
+        <div className="min-w-0 text-xl xl:text-2xl">
+          <p className="font-semibold" data-testid="doing">
+            {paused ? 'Paused' : DOING[step.kind]}
+          </p>
+          <p className="quiet">of {Math.round(playLengthMs(current) / 1000)} s</p>
+          {next && (
+            <p className="quiet mt-1">
+              then {DOING[next.step.kind].toLowerCase()}, {Math.round(playLengthMs(next) / 1000)} s
+            </p>
+          )}
+          {nextUp && (
+            <p className="mt-1" data-testid="next-move">
+              <span className="quiet">next </span>
+              <span className="font-semibold">
+                {nextMove ? moveText(nextMove, score.language).name : 'Questions'}
+              </span>
+            </p>
+          )}
+        </div>
+      </div>
+      {step.breath ? <BreathLine pattern={step.breath} elapsedMs={state.elapsedMs} /> : null}
+      <div className="mt-2 min-h-28">
+        <p className="text-[2rem] leading-tight font-semibold text-balance" data-testid="cue">
+          {now?.text ?? ''}
+        </p>
+        {now?.also && <p className="quiet mt-1 text-2xl leading-tight">{now.also}</p>}
+        <ul className="quiet mt-2 grid gap-0.5 text-xl" aria-label="Cues to come">
+          {firstCues(state, groups, crowded || step.breath ? 1 : 2).map(({ key, text }) => (
+            <li key={key} className="line-clamp-1">
+              {text}
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div className="relative mt-auto overflow-x-clip pt-2 [contain:layout_style] max-md:hidden">
+        <p className="figures mb-1 text-lg" data-testid="to-go">
+          {clock(toGo)} to go
+        </p>
+        <Ribbon score={played} moveOf={moveOf} lanes={false} onSelect={onJump && jump} />
+        <span
+          className="pointer-events-none absolute inset-x-0 bottom-0 h-9"
+          style={{ transform: `translateX(${(100 * standsAt) / lengthMs}%)` }}
+          aria-hidden
+        >
+          <span className="bg-base-content block h-full w-0.5" />
+        </span>
+      </div>
+    </>
+  );
+}
+
+const FinishLine = memo(function FinishLine({
+  endsAt,
+  slotEndsAt,
+  timeZone,
+}: {
+  endsAt: number;
+  slotEndsAt: number;
+  timeZone: string;
+}) {
+  const late = endsAt - slotEndsAt;
+  return (
+    <>
+      <span className="figures" data-testid="ends">
+        ends {timeOfDay(endsAt, timeZone)}
+      </span>
+      <span className={late > 0 ? 'text-accent font-semibold' : 'quiet'} data-testid="against-slot">
+        {late > 0 ? `${clock(late)} past the slot` : `${clock(-late)} inside the slot`}
+      </span>
+    </>
+  );
+});

@@ -1,0 +1,129 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { call, Refused, Unreachable } from '@/browser/api';
+import { listenToRun } from '@/browser/live-run';
+import { runChannel } from '@/browser/run-channel';
+import { ServerClock } from '@/browser/server-clock';
+import { keepAwake } from '@/browser/wake-lock';
+import type { Move } from '@/core/move';
+import { cuesByStep, isRoomEvent, type RunEventDraft, slotEnd } from '@/core/run';
+import { NowDial, NowView } from './now-view';
+import { type LeadScores, logAnswerSchema } from './types';
+import { usePlayback } from './use-playback';
+
+export interface ShowScreenProps {
+  className: string;
+  startsAt: number;
+  timeZone: string;
+  runId: string;
+  events: readonly RunEventDraft[];
+  /** The server's time when the page was made. */
+  now: number;
+  /** Null until the class was made ready to be led. */
+  scores: LeadScores | null;
+  moves: Move[];
+}
+
+/** The class for a projector or a shared screen: what the teacher sees, without the people. */
+export function ShowScreen(props: ShowScreenProps) {
+  const { className, runId, scores, now } = props;
+  const router = useRouter();
+  const clock = useMemo(() => {
+    const made = new ServerClock();
+    made.startAt(now);
+    return made;
+  }, [now]);
+  const { events, look } = useWatchedLog(runId, props.events, clock);
+  const waiting = !scores;
+  const started = events.some((e) => e.type === 'started');
+  useEffect(() => {
+    if (waiting && started) router.refresh();
+  }, [waiting, started, router]);
+  useEffect(() => keepAwake(), []);
+  if (!scores || !started) {
+    return (
+      <main
+        data-theme="upbeat-night"
+        className="bg-base-100 text-base-content grid min-h-dvh place-content-center p-8 text-center"
+      >
+        <h1 className="text-6xl font-bold">{className}</h1>
+        <p className="quiet mt-4 text-3xl">We begin in a moment.</p>
+      </main>
+    );
+  }
+  return <Shown {...props} scores={scores} events={events} clock={clock} look={look} />;
+}
+
+type ShownProps = ShowScreenProps & { scores: LeadScores; clock: ServerClock; look: () => void };
+
+function Shown(props: ShownProps) {
+  const { scores, events, clock, look, moves, className, startsAt, timeZone } = props;
+  const { state } = usePlayback(scores, events, clock, look);
+  const { score, easier } = scores;
+  const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
+  const byId = useMemo(() => new Map(moves.map((m) => [m.id, m])), [moves]);
+  const moveOf = useCallback((id: string) => byId.get(id), [byId]);
+  const over = state.status === 'over' || state.status === 'finished';
+  return (
+    <main
+      data-theme="upbeat-night"
+      className="bg-base-100 text-base-content grid h-dvh gap-8 p-6 md:grid-cols-[minmax(0,26rem)_1fr]"
+    >
+      <h1 className="sr-only">{className}</h1>
+      {over ? (
+        <p className="col-span-full self-center text-center text-6xl font-bold">
+          That was {className}. Thank you.
+        </p>
+      ) : (
+        <>
+          <div className="grid min-h-0 content-center justify-items-center max-md:hidden">
+            <NowDial state={state} moveOf={moveOf} />
+          </div>
+          <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
+            <NowView
+              state={state}
+              score={score}
+              groups={groups}
+              moveOf={moveOf}
+              timeZone={timeZone}
+              slotEndsAt={slotEnd(startsAt, state.startedAt ?? startsAt, score.slotMs)}
+            />
+          </section>
+        </>
+      )}
+    </main>
+  );
+}
+
+/** The log as another window or device writes it: from the server, and from a window beside this one. */
+function useWatchedLog(runId: string, initial: readonly RunEventDraft[], clock: ServerClock) {
+  const [stored, setStored] = useState(initial);
+  const [beside, setBeside] = useState<readonly RunEventDraft[]>([]);
+  const look = useCallback(async () => {
+    const sentAt = clock.deviceNow();
+    try {
+      const answer = await call('GET', `/api/runs/${runId}/events`, undefined, logAnswerSchema);
+      clock.measure(answer.now, sentAt);
+      setStored(answer.events);
+    } catch (problem) {
+      // The window that leads still tells what happens; the stream below asks again.
+      if (!(problem instanceof Unreachable || problem instanceof Refused)) throw problem;
+    }
+  }, [runId, clock]);
+  useEffect(() => {
+    const close = listenToRun(runId, { after: () => 0, heard: () => void look() });
+    const stop = runChannel(runId).hear((events) => setBeside(events));
+    void look();
+    return () => {
+      close();
+      stop();
+    };
+  }, [runId, look]);
+  const events = useMemo(() => {
+    const known = new Set(stored.map((e) => e.id));
+    return [...stored, ...beside.filter((e) => !known.has(e.id))].filter((e) => !isRoomEvent(e));
+  }, [stored, beside]);
+  return { events, look };
+}

@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import type { CheckedSound } from '@/browser/cue-player';
+import type { SoundDesk } from './use-cues';
+
+const CHECKED: Record<CheckedSound, string> = {
+  works:
+    'A tone was played. If you heard nothing, look at the volume and the output of this device.',
+  blocked:
+    'The browser keeps the sound off. Press “Check the sound” once more; if that does not help, allow sound for this page beside its address.',
+  silent: 'Nothing comes out of the browser. Look at the output of this device, then check again.',
+};
+
+/** Volume, music under the voice, and a check that something is heard. */
+export function SoundPanel({ desk }: { desk: SoundDesk }) {
+  const [checked, setChecked] = useState<CheckedSound | null>(null);
+  return (
+    <div className="mt-3 grid gap-2">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <Slider label="Volume" value={desk.volume} onChange={desk.setVolume} />
+        <button
+          type="button"
+          className="btn btn-sm btn-neutral"
+          onClick={async () => setChecked(await desk.check())}
+        >
+          Check the sound
+        </button>
+        <label className="flex items-center gap-2 text-sm">
+          Music of your own
+          <input
+            type="file"
+            accept="audio/*"
+            className="file-input file-input-sm w-56"
+            onChange={(event) => desk.playMusic(event.target.files?.[0] ?? null)}
+          />
+        </label>
+        {desk.music && (
+          <>
+            <Slider label="Music" value={desk.musicVolume} onChange={desk.setMusicVolume} />
+            <button
+              type="button"
+              className="btn btn-sm btn-neutral"
+              onClick={() => desk.playMusic(null)}
+            >
+              Stop the music
+            </button>
+          </>
+        )}
+      </div>
+      <p role="status" className="text-sm empty:hidden">
+        {checked && CHECKED[checked]}
+      </p>
+    </div>
+  );
+}
+
+interface SliderProps {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+}
+
+function Slider({ label, value, onChange }: SliderProps) {
+  return (
+    <label className="flex items-center gap-2 text-sm">
+      {label}
+      <input
+        type="range"
+        min={0}
+        max={1}
+        step={0.05}
+        value={value}
+        onChange={(event) => onChange(Number(event.target.value))}
+        className="range range-sm w-32"
+      />
+    </label>
+  );
+}

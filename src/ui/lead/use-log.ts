@@ -1,0 +1,204 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { call, Refused, Unreachable } from '@/browser/api';
+import { deviceId, isOpenElsewhere } from '@/browser/device';
+import { eventShelf } from '@/browser/event-shelf';
+import { listenToRun } from '@/browser/live-run';
+import { Outbox } from '@/browser/outbox';
+import { runChannel } from '@/browser/run-channel';
+import type { ServerClock } from '@/browser/server-clock';
+import { isRoomEvent, type RunEvent, type RunEventDraft } from '@/core/run';
+import { type LeadLog, logAnswerSchema } from './types';
+
+const RETRY_MS = 1500;
+
+/** An event before it has an id and a time. */
+export type Happening = RunEventDraft extends infer E
+  ? E extends RunEventDraft
+    ? Omit<E, 'id' | 'at'>
+    : never
+  : never;
+
+export interface Log {
+  events: readonly RunEventDraft[];
+  /** False until what was left from before has been read. */
+  loaded: boolean;
+  /** False while the server does not answer; the class goes on and events wait here. */
+  connected: boolean;
+  /** Null while nobody leads. */
+  leader: 'this device' | 'another device' | null;
+  error: string | null;
+  /** Bends made here that were not stored, since another device had taken the lead. */
+  lost: readonly RunEventDraft[];
+  /** Something happens now, or in so many ms. */
+  add: (what: Happening, inMs?: number) => void;
+  takeLead: () => Promise<void>;
+  /** Sends what waits; throws where the server is away. */
+  flush: () => Promise<void>;
+  /** What the event that ends the run needs, for the close-out. */
+  ending: () => Promise<{ id: string; at: number; device: string }>;
+  /** Asks the server for its time and what is new. */
+  look: () => Promise<void>;
+}
+
+/** The log of a session on this device: what the server knows, and what waits to be sent. */
+export function useLog(initial: LeadLog, clock: ServerClock): Log {
+  const runId = initial.id;
+  const [log, setLog] = useState<readonly RunEvent[]>(initial.events);
+  const [waiting, setWaiting] = useState<readonly RunEventDraft[]>([]);
+  const [loaded, setLoaded] = useState(false);
+  const [connected, setConnected] = useState(true);
+  const [leaderId, setLeaderId] = useState(initial.leader);
+  const [device, setDevice] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const [lost, setLost] = useState<readonly RunEventDraft[]>([]);
+  const box = useRef<Outbox | null>(null);
+  /** Events from before the outbox is open. */
+  const early = useRef<RunEventDraft[]>([]);
+
+  const take = useCallback((answer: { events: RunEvent[]; leader: string | null }) => {
+    setLeaderId(answer.leader);
+    setLog((known) => {
+      const seen = new Set(known.map((e) => e.seq));
+      const fresh = answer.events.filter((e) => !seen.has(e.seq));
+      return fresh.length ? [...known, ...fresh].sort((a, b) => a.seq - b.seq) : known;
+    });
+  }, []);
+
+  const ask = useCallback(
+    async (method: 'GET' | 'POST', path: string, body: unknown) => {
+      const sentAt = clock.deviceNow();
+      const answer = await call(method, `/api/runs/${runId}/${path}`, body, logAnswerSchema);
+      clock.measure(answer.now, sentAt);
+      take(answer);
+      setConnected(true);
+    },
+    [runId, clock, take],
+  );
+
+  const shown = useCallback(() => setWaiting(box.current?.waiting() ?? []), []);
+
+  const flush = useCallback(async () => {
+    try {
+      await box.current?.flush();
+      setConnected(true);
+      setError(null);
+    } finally {
+      shown();
+    }
+  }, [shown]);
+
+  /** Another device leads: what was bent here since cannot be stored, and says so. */
+  const giveWay = useCallback(async () => {
+    const bends = (await box.current?.take((e) => !isRoomEvent(e))) ?? [];
+    setLost((before) => [...before, ...bends]);
+    shown();
+    await ask('GET', 'events', undefined);
+  }, [ask, shown]);
+
+  const attempt = useCallback(
+    async (work: () => Promise<void>) => {
+      try {
+        await work();
+      } catch (problem) {
+        if (problem instanceof Unreachable) setConnected(false);
+        else if (problem instanceof Refused && problem.status === 409) {
+          await attempt(giveWay);
+        } else if (problem instanceof Refused) setError(problem.message);
+        else throw problem;
+      }
+    },
+    [giveWay],
+  );
+  const tryFlush = useCallback(() => attempt(flush), [attempt, flush]);
+  const look = useCallback(() => attempt(() => ask('GET', 'events', undefined)), [attempt, ask]);
+
+  useEffect(() => {
+    let gone = false;
+    void (async () => {
+      const id = await deviceId();
+      const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere), (events) =>
+        ask('POST', 'events', { device: id, events }),
+      );
+      for (const event of early.current.splice(0)) void opened.add(event);
+      await opened.loaded;
+      if (gone) return;
+      box.current = opened;
+      for (const event of early.current.splice(0)) void opened.add(event);
+      setDevice(id);
+      setLoaded(true);
+      shown();
+      void tryFlush();
+    })();
+    return () => {
+      gone = true;
+    };
+  }, [runId, ask, shown, tryFlush]);
+
+  useEffect(() => {
+    if (waiting.length === 0 && connected) return;
+    const again = waiting.length ? tryFlush : look;
+    const timer = setInterval(again, RETRY_MS);
+    window.addEventListener('online', again);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [waiting, connected, tryFlush, look]);
+
+  const lastSeq = useRef(0);
+  lastSeq.current = log.at(-1)?.seq ?? 0;
+  useEffect(() => {
+    return listenToRun(runId, {
+      after: () => lastSeq.current,
+      heard: (data) => {
+        const told = logAnswerSchema.safeParse(JSON.parse(data));
+        if (told.success) take(told.data);
+      },
+      opened: () => setConnected(true),
+      lost: () => setConnected(false),
+    });
+  }, [runId, take]);
+
+  const events = useMemo((): readonly RunEventDraft[] => {
+    const known = new Set(log.map((e) => e.id));
+    return [...log, ...waiting.filter((e) => !known.has(e.id))];
+  }, [log, waiting]);
+
+  // A second window on the same device sees what happens even while the server is away.
+  useEffect(() => runChannel(runId).tell(events), [runId, events]);
+
+  const ending = useCallback(
+    async () => ({ id: crypto.randomUUID(), at: clock.now(), device: await deviceId() }),
+    [clock],
+  );
+  const add = useCallback(
+    (what: Happening, inMs = 0) => {
+      const at = clock.now() + inMs;
+      const event = { id: crypto.randomUUID(), at, ...what } as RunEventDraft;
+      if (box.current) void box.current.add(event);
+      else early.current.push(event);
+      setWaiting(box.current?.waiting() ?? [...early.current]);
+      void tryFlush();
+    },
+    [clock, tryFlush],
+  );
+  const takeLead = useCallback(async () => {
+    setLost([]);
+    await attempt(async () => ask('POST', 'lead', { device: await deviceId() }));
+  }, [attempt, ask]);
+
+  const leader = leaderId === null ? null : leaderId === device ? 'this device' : 'another device';
+  return {
+    events,
+    loaded,
+    connected,
+    leader,
+    error,
+    lost,
+    add,
+    takeLead,
+    flush,
+    ending,
+    look,
+  };
+}
