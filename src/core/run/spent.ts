@@ -33,26 +33,26 @@ export function spent(
     entry(part).ms += ms;
   };
   let state: Playback = ready(score, easier);
-  /** Standing counts only when the class goes on after it. */
+  /** Standing counts only when the class goes on after it, be it to stand again. */
   let standing: { part: PlayStep; from: number } | null = null;
-  const stand = (before: Playback, after: Playback) => {
-    const stood = after.status === 'paused' || after.status === 'over';
-    const part = after.queue[after.index];
-    if (stood && !standing && part) {
-      standing = { part, from: after.pausedAt ?? after.endedAt ?? before.at };
-    }
-    if (standing && after.status === 'running') {
-      entry(standing.part).stoodMs += after.at - standing.from;
+  const stand = (after: Playback) => {
+    const stands = after.status === 'paused' || after.status === 'over';
+    const from = stands ? (after.pausedAt ?? after.endedAt) : null;
+    if (standing && (from !== null || after.status === 'running')) {
+      const until = from ?? after.at;
+      entry(standing.part).stoodMs += until - standing.from;
       standing = null;
     }
+    const part = after.queue[after.index];
+    if (from !== null && part) standing = { part, from };
   };
   for (const event of events) {
     const reached = advance(state, event.at, pass);
-    stand(state, reached);
+    stand(reached);
     const after = apply(reached, event);
-    stand(reached, after);
+    stand(after);
     state = after;
   }
-  stand(state, advance(state, now, pass));
+  stand(advance(state, now, pass));
   return [...byKey.values()];
 }
