@@ -54,12 +54,47 @@ registerProcessor('tap', class extends AudioWorkletProcessor {
   }
 });`;
 
+/** Notes every sound the page starts and does not take back before it is heard, from the next load on. */
+export async function noteSources(page: Page): Promise<void> {
+  await page.addInitScript((threshold) => {
+    const heard = { sources: [] as unknown[], frameSeconds: 0, chunks: [] as unknown[] };
+    Object.assign(window, { heard });
+    const note = (kind: string, prototype: AudioScheduledSourceNode) => {
+      const { start, stop } = prototype;
+      const known = new WeakMap<AudioScheduledSourceNode, { when: number }>();
+      prototype.start = function (this: AudioScheduledSourceNode, when = 0) {
+        const buffer = (this as Partial<AudioBufferSourceNode>).buffer;
+        const samples = buffer?.getChannelData(0);
+        const first = samples?.findIndex((s) => Math.abs(s) > threshold) ?? 0;
+        const source = {
+          kind,
+          when: Math.max(when, this.context.currentTime),
+          seconds: buffer?.duration ?? 0,
+          leadSeconds: buffer ? Math.max(0, first) / buffer.sampleRate : 0,
+        };
+        known.set(this, source);
+        heard.sources.push(source);
+        start.call(this, when);
+      };
+      prototype.stop = function (this: AudioScheduledSourceNode, when?: number) {
+        const source = known.get(this);
+        if (source && when === undefined && source.when > this.context.currentTime) {
+          heard.sources.splice(heard.sources.indexOf(source), 1);
+        }
+        stop.call(this, when);
+      };
+    };
+    note('speech', AudioBufferSourceNode.prototype);
+    note('tone', OscillatorNode.prototype);
+  }, THRESHOLD);
+}
+
 /** Records what the page plays, at its way out, from the next load on. The page must bypass its CSP. */
 export async function recordOutput(page: Page): Promise<void> {
+  await noteSources(page);
   await page.addInitScript(
-    ({ tap, frame, threshold }) => {
-      const heard = { sources: [] as unknown[], frameSeconds: 0, chunks: [] as unknown[] };
-      Object.assign(window, { heard });
+    ({ tap, frame }) => {
+      const { heard } = window as unknown as { heard: Heard };
       const connect = AudioNode.prototype.connect as (
         this: AudioNode,
         to: AudioNode | AudioParam,
@@ -90,37 +125,8 @@ export async function recordOutput(page: Page): Promise<void> {
         }
         return connect.call(this, to, ...more);
       } as typeof AudioNode.prototype.connect;
-      const note = (kind: string, prototype: AudioScheduledSourceNode) => {
-        const { start, stop } = prototype;
-        const known = new WeakMap<AudioScheduledSourceNode, { taken: boolean; when: number }>();
-        prototype.start = function (this: AudioScheduledSourceNode, when = 0) {
-          const buffer = (this as Partial<AudioBufferSourceNode>).buffer;
-          const samples = buffer?.getChannelData(0);
-          const first = samples?.findIndex((s) => Math.abs(s) > threshold) ?? 0;
-          const source = {
-            kind,
-            taken: false,
-            when: Math.max(when, this.context.currentTime),
-            seconds: buffer?.duration ?? 0,
-            leadSeconds: buffer ? Math.max(0, first) / buffer.sampleRate : 0,
-          };
-          known.set(this, source);
-          heard.sources.push(source);
-          start.call(this, when);
-        };
-        prototype.stop = function (this: AudioScheduledSourceNode, when?: number) {
-          const source = known.get(this);
-          // Taken back before it was heard.
-          if (source && when === undefined && source.when > this.context.currentTime) {
-            heard.sources.splice(heard.sources.indexOf(source), 1);
-          }
-          stop.call(this, when);
-        };
-      };
-      note('speech', AudioBufferSourceNode.prototype);
-      note('tone', OscillatorNode.prototype);
     },
-    { tap: TAP, frame: FRAME, threshold: THRESHOLD },
+    { tap: TAP, frame: FRAME },
   );
 }
 
@@ -133,8 +139,8 @@ export const median = (all: readonly number[]): number =>
 export const quantile = (all: readonly number[], q: number): number =>
   all.toSorted((a, b) => a - b)[Math.min(all.length - 1, Math.floor(all.length * q))] ?? Number.NaN;
 
-/** Where a sound really began, in audio seconds: the first loud frame near where it should. */
-function onsetOf(source: Source, { chunks, frameSeconds }: Heard): number | null {
+/** Where a sound really began, in audio seconds: the first loud frame near where it should; null if none. */
+export function onsetOf(source: Source, { chunks, frameSeconds }: Heard): number | null {
   const expected = source.when + source.leadSeconds;
   for (const { from, peaks } of chunks) {
     if (from + peaks.length * frameSeconds < expected - NEAR_S) continue;

@@ -6,6 +6,7 @@ import {
   heard,
   heardAt,
   median,
+  onsetOf,
   quantile,
   recordOutput,
   type Source,
@@ -26,6 +27,9 @@ test('in real time every cue and count is heard at its time, none over another',
 }) => {
   test.setTimeout(240_000);
   app.runClock(NOON);
+  // Nothing that is painted makes a sound; what it costs would be taken from the audio thread.
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.setViewportSize({ width: 800, height: 600 });
   await recordOutput(page);
   await enterDemo(page);
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
@@ -52,25 +56,28 @@ test('in real time every cue and count is heard at its time, none over another',
   });
   expect(over).toEqual([]);
 
-  // When it really came out, against when the score has it; what is the same for all is the way
-  // through the sound card.
-  const late = cues.map((cue, i) => {
-    const at = heardAt(spoken[i] as Source, output);
-    expect(at, `"${cue.text}" was not heard`).not.toBeNull();
-    return (at ?? 0) - cue.startMs;
+  // Where each one begins on the audio clock, against where it was put.
+  const misplaced = spoken.map((source, i) => {
+    const onset = onsetOf(source, output);
+    expect(onset, `"${cues[i]?.text}" was not heard`).not.toBeNull();
+    return Math.abs((onset ?? 0) - source.leadSeconds - source.when) * 1000;
   });
+  // When it came out by the time of day, against when the score has it; what is the same for all is
+  // the way through the sound card.
+  const late = cues.map((cue, i) => (heardAt(spoken[i] as Source, output) ?? 0) - cue.startMs);
   const usual = median(late);
   const off = late.map((ms) => Math.abs(ms - usual));
-  // On a machine that drops audio now and then, what was due around then is told apart.
+  // A machine that is busy with something else drops audio now and then; what was due then is told apart.
   const steady = off.filter((_, i) => !stalledAround(spoken[i] as Source, output));
+  const ms = (all: number[], q: number) => `${quantile(all, q).toFixed(1)} ms`;
   console.log(
-    `${cues.length} cues in ${Math.round(totalMs / 1000)} s: p50 ${quantile(off, 0.5).toFixed(1)} ms, p90 ${quantile(off, 0.9).toFixed(1)} ms from their time; ${steady.length} of them with the audio device steady: p99 ${quantile(steady, 0.99).toFixed(1)} ms`,
+    `${cues.length} cues in ${Math.round(totalMs / 1000)} s: on the audio clock p99 ${ms(misplaced, 0.99)}; by the time of day p50 ${ms(off, 0.5)}, p90 ${ms(off, 0.9)}, p99 ${ms(steady, 0.99)} of the ${steady.length} due while the audio device was steady`,
   );
-  test.skip(
-    steady.length < 0.8 * cues.length,
-    'The audio device of this machine stalls too often.',
-  );
-  expect(quantile(steady, 0.99)).toBeLessThanOrEqual(WITHIN_MS);
-  expect(quantile(off, 0.8)).toBeLessThanOrEqual(WITHIN_MS);
+  expect(quantile(misplaced, 0.99)).toBeLessThanOrEqual(WITHIN_MS);
+  if (steady.length >= 0.8 * cues.length) {
+    expect(quantile(steady, 0.99)).toBeLessThanOrEqual(WITHIN_MS);
+  } else {
+    test.info().annotations.push({ type: 'the audio device stalled too often to time it' });
+  }
   expect(cues.filter((cue) => cue.kind === 'count').length).toBeGreaterThanOrEqual(20);
 });

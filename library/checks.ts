@@ -1,5 +1,5 @@
 import { claimIn } from '@/core/checks';
-import { LANGUAGE_NAMES, LANGUAGES, type Move, type MoveText } from '@/core/move';
+import { cuesOf, LANGUAGE_NAMES, LANGUAGES, type Move } from '@/core/move';
 import { estimateSpeech } from '@/core/speech';
 
 /** What a library must hold to. Each rule names what is wrong with a move, in words; nothing where all is well. */
@@ -8,11 +8,6 @@ const LONGEST_CUE_MS = 12_000;
 const RATE = 150;
 
 /** Every cue of a move in one language. */
-export function cuesOf(text: MoveText): string[] {
-  const versions = [text.easier, text.harder].flatMap((v) => (v ? [...v.setup, v.short] : []));
-  return [...text.setup, text.short, ...text.form, text.letGo, ...versions];
-}
-
 const everyCue = (move: Move) =>
   LANGUAGES.flatMap((language) => {
     const text = move.text[language];

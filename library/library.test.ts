@@ -3,6 +3,7 @@ import { claimIn } from '@/core/checks';
 import {
   AREAS,
   cautionsOf,
+  cuesOf,
   DOSE_KINDS,
   doseMs,
   inVariant,
@@ -15,7 +16,7 @@ import {
   SIDES,
 } from '@/core/move';
 import { LIBRARY, libraryMove, SHAPES, WORDS } from '.';
-import { cuesOf, faultsOf } from './checks';
+import { faultsOf } from './checks';
 
 const move = (id: string): Move => {
   const found = libraryMove(id);

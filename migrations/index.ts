@@ -3,12 +3,14 @@ import * as start from './001-start';
 import * as moves from './002-moves';
 import * as compose from './003-compose';
 import * as lead from './004-lead';
+import * as voice from './005-voice';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
   { name: '002-moves', ...moves },
   { name: '003-compose', ...compose },
   { name: '004-lead', ...lead },
+  { name: '005-voice', ...voice },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -1,7 +1,6 @@
 import { LIBRARY } from '@library';
-import { cuesOf } from '@library/checks';
 import { PHRASES } from '@library/phrases';
-import type { Language } from '@/core/move';
+import { cuesOf, type Language } from '@/core/move';
 
 /** The cues the estimate is fitted to, and others that it never saw, to judge it by. */
 export interface Sample {

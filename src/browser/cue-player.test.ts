@@ -59,7 +59,7 @@ const SILENT_PARAM = {
 };
 
 /** The server's answer for a cue: its text as audio, or a refusal. */
-let answer: (text: string) => Response;
+let answer: (text: string, rate: string) => Response;
 
 beforeEach(() => {
   FakeOutput.now = 10;
@@ -70,9 +70,10 @@ beforeEach(() => {
   vi.stubGlobal('AudioBufferSourceNode', FakeSource);
   vi.stubGlobal('OscillatorNode', FakeSource);
   vi.stubGlobal('GainNode', FakeGain);
-  vi.stubGlobal('fetch', async (url: string) =>
-    answer(new URL(url, 'http://x').searchParams.get('text') ?? ''),
-  );
+  vi.stubGlobal('fetch', async (url: string) => {
+    const asked = new URL(url, 'http://x').searchParams;
+    return answer(asked.get('text') ?? '', asked.get('rate') ?? '');
+  });
 });
 afterEach(() => vi.unstubAllGlobals());
 
@@ -254,6 +255,64 @@ describe('the cue player', () => {
     vi.advanceTimersByTime(5000);
     expect(spoken).toEqual(['a']);
     vi.useRealTimers();
+  });
+
+  it('plays what is recorded where the server has no voice, and marks the rest', async () => {
+    answer = (text) => (text === 'b' ? new Response('own b') : new Response('', { status: 503 }));
+    const player = await ready(['a', 'b']);
+    player.follow([due('a', 1000), due('b', 3000)], [], () => 0);
+    expect(heard()).toEqual([
+      ['tone 440', 11],
+      ['own b', 13],
+    ]);
+  });
+
+  it('changes its voice: what has begun is said out, what comes is said by the new one', async () => {
+    const player = await ready(['a', 'b', 'c']);
+    const plan = [due('a', 500), due('b', 3000), due('c', 6000)];
+    player.follow(plan, [], () => 0);
+    FakeOutput.now = 10.6;
+    answer = (text) => new Response(`new ${text}`);
+    player.changeVoice();
+    player.follow(plan.slice(1), [], () => 600);
+    await settled();
+    player.follow(plan.slice(1), [], () => 620);
+    const names = heard().map(([source]) => source);
+    expect(names).toEqual(['a', 'new b', 'new c']);
+  });
+
+  it('keeps the voice it had while the new one cannot be fetched', async () => {
+    const player = await ready(['a']);
+    vi.stubGlobal('fetch', () => Promise.reject(new Error('away')));
+    player.changeVoice();
+    player.follow([due('a', 1000)], [], () => 0);
+    await settled();
+    expect(heard()).toEqual([['a', 11]]);
+  });
+
+  it('says what is to come at another rate as soon as it has it', async () => {
+    answer = (text, rate) => new Response(`${text} at ${rate}`);
+    const player = await ready(['a', 'b']);
+    const plan = [due('a', 500), due('b', 3000)];
+    player.follow(plan, [], () => 0);
+    FakeOutput.now = 10.6;
+    player.wordsPerMinute = 180;
+    player.follow(plan.slice(1), [], () => 600);
+    await settled();
+    player.follow(plan.slice(1), [], () => 700);
+    expect(heard().map(([source]) => source)).toEqual(['a at 150', 'b at 180']);
+  });
+
+  it('asks for each audio once, however often it is told what is due', async () => {
+    const asked: string[] = [];
+    answer = (text) => {
+      asked.push(text);
+      return new Response(text);
+    };
+    const player = await ready([]);
+    for (let i = 0; i < 5; i++) player.follow([due('a', 1000)], [], () => 0);
+    await settled();
+    expect(asked).toEqual(['a']);
   });
 
   it('leaves out a cue whose audio has not come yet instead of saying it late', async () => {

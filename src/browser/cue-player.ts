@@ -57,16 +57,19 @@ export class CuePlayer {
   private readonly looks: number[] = [];
   private readonly buffers = new Map<string, AudioBuffer>();
   private readonly scheduled = new Map<string, Scheduled>();
-  private readonly urls = new WeakMap<Cue, string>();
+  private urls = new WeakMap<Cue, string>();
   private readonly wanted = new Set<string>();
+  private readonly underway = new Set<string>();
+  /** What nobody on the server can say. */
   private readonly failed = new Set<string>();
-  private fetching = 0;
+  /** Audio in a voice that was given up; it serves until the new one has come. */
+  private readonly stale = new Set<string>();
   private sounds: Sound = 'rendered';
   /** How much faster than spoken the audio runs; a rehearsal may hurry. */
   speed = 1;
 
   constructor(
-    private readonly wordsPerMinute: number,
+    private rate: number,
     private readonly onSound: (sound: Sound) => void = () => {},
   ) {}
 
@@ -155,6 +158,35 @@ export class CuePlayer {
     return loudest > AUDIBLE ? 'works' : 'silent';
   }
 
+  get wordsPerMinute(): number {
+    return this.rate;
+  }
+
+  /** How fast the cues from now on are said. Slower than they were measured, they may run late. */
+  set wordsPerMinute(rate: number) {
+    if (rate === this.rate) return;
+    this.rate = rate;
+    this.urls = new WeakMap();
+    this.respeak();
+  }
+
+  /** The server speaks with another voice from now on: what was fetched is fetched anew. */
+  changeVoice(): void {
+    for (const url of this.buffers.keys()) this.stale.add(url);
+    this.failed.clear();
+    this.fallenBack('rendered');
+  }
+
+  /** Takes back what has not begun yet, so that it is scheduled as it is now to be said. */
+  private respeak(): void {
+    const now = this.context?.currentTime ?? 0;
+    for (const [key, entry] of this.scheduled) {
+      if (entry.when !== undefined && entry.when <= now) continue;
+      entry.stop();
+      this.scheduled.delete(key);
+    }
+  }
+
   get sound(): Sound {
     return this.sounds;
   }
@@ -163,7 +195,8 @@ export class CuePlayer {
   fetchAhead(cues: readonly Cue[]): void {
     for (const cue of cues) {
       const url = this.url(cue);
-      if (!this.buffers.has(url) && !this.failed.has(url)) this.wanted.add(url);
+      const fresh = this.buffers.has(url) && !this.stale.has(url);
+      if (!fresh && !this.failed.has(url) && !this.underway.has(url)) this.wanted.add(url);
     }
     this.fetchNext();
   }
@@ -264,7 +297,9 @@ export class CuePlayer {
     if (!desk) return;
     const { context } = desk;
     const out = isCount(cue) ? desk.counts : desk.voice;
-    if (this.sounds === 'browser') {
+    const buffer = this.buffers.get(this.url(cue));
+    const unspoken = !buffer && this.failed.has(this.url(cue));
+    if (unspoken && this.sounds === 'browser') {
       const inMs = Math.max(0, at - now);
       const speak = () => {
         if (!this.voiceMuted || isCount(cue)) speakInBrowser(this.utterance(cue));
@@ -274,11 +309,10 @@ export class CuePlayer {
       return;
     }
     const when = this.placeOf(context, at);
-    if (this.sounds === 'tone') {
+    if (unspoken && this.sounds === 'tone') {
       this.scheduled.set(key, { at, when, stop: tone(context, out, when) });
       return;
     }
-    const buffer = this.buffers.get(this.url(cue));
     if (!buffer) return;
     const source = new AudioBufferSourceNode(context, { buffer, playbackRate: this.speed });
     source.connect(out);
@@ -289,7 +323,7 @@ export class CuePlayer {
   }
 
   private utterance({ text, language }: Cue): Utterance {
-    return { text, language, wordsPerMinute: this.wordsPerMinute };
+    return { text, language, wordsPerMinute: this.rate };
   }
 
   private url(cue: Cue): string {
@@ -301,13 +335,13 @@ export class CuePlayer {
   }
 
   private fetchNext(): void {
-    while (this.fetching < FETCHES_AT_ONCE && this.sounds === 'rendered') {
+    while (this.underway.size < FETCHES_AT_ONCE) {
       const [url] = this.wanted;
       if (url === undefined) return;
       this.wanted.delete(url);
-      this.fetching++;
+      this.underway.add(url);
       void this.fetchOne(url).finally(() => {
-        this.fetching--;
+        this.underway.delete(url);
         this.fetchNext();
       });
     }
@@ -321,24 +355,22 @@ export class CuePlayer {
       // The server is away; the cue stays due and is asked for again.
       return;
     }
+    if (!response.ok) this.failed.add(url);
     if (response.status === 503) {
-      this.fallBack();
-      return;
+      // The server has no voice: the browser's own, or tones where it has none either.
+      const voices = globalThis.speechSynthesis?.getVoices() ?? [];
+      this.fallenBack(voices.length ? 'browser' : 'tone');
     }
-    if (!response.ok) {
-      this.failed.add(url);
-      return;
-    }
+    if (!response.ok) return;
     const { context } = this.open();
     this.buffers.set(url, await context.decodeAudioData(await response.arrayBuffer()));
+    if (this.stale.delete(url)) this.respeak();
   }
 
-  /** The server has no voice: the browser's own, or tones where it has none either. */
-  private fallBack(): void {
-    const voices = globalThis.speechSynthesis?.getVoices() ?? [];
-    this.sounds = voices.length ? 'browser' : 'tone';
-    this.wanted.clear();
-    this.onSound(this.sounds);
+  private fallenBack(to: Sound): void {
+    if (to === this.sounds) return;
+    this.sounds = to;
+    this.onSound(to);
   }
 }
 

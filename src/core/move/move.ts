@@ -182,6 +182,12 @@ export function moveText(move: Move, language: Language): MoveText {
   return text;
 }
 
+/** Every cue that a move's text has, in all its versions. */
+export function cuesOf(text: MoveText): string[] {
+  const versions = [text.easier, text.harder].flatMap((v) => (v ? [...v.setup, v.short] : []));
+  return [...text.setup, text.short, ...text.form, text.letGo, ...versions];
+}
+
 /** The move as it is done in a variant; itself where it has no such variant. */
 export function inVariant(move: Move, variant: Variant | undefined): Move {
   const change = variant && move.variants[variant];

@@ -4,3 +4,4 @@ export * from './playback';
 export * from './review';
 export * from './room';
 export * from './spent';
+export * from './talk';

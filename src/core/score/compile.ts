@@ -62,6 +62,8 @@ export interface CompileOptions {
   speechSource?: () => SpeechSource;
   /** The moves each person in the room has met, for classes that explain what is new to somebody. */
   room?: Room;
+  /** How many times as long as its cues the talk in upbeats and switches takes, from 1 on. */
+  talkingFactor?: number;
 }
 
 export function lookUp(book: Book, plan: Plan): (id: string, segmentId: string) => Move {
@@ -192,6 +194,7 @@ class Writer {
  */
 export function compile(plan: Plan, book: Book, options: CompileOptions = {}): Score {
   const { language, rules } = plan;
+  const { talkingFactor = 1 } = options;
   const phrases = book.phrases(language);
   const moveOf = lookUp(book, plan);
   const length = lengthsOf(plan, options.meter ?? estimateSpeech);
@@ -223,7 +226,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
 
     const sayings = [...carried, ...wording.upbeat()];
     carried = [];
-    const leadMs = upbeatMs(sayings, rules, length);
+    const leadMs = upbeatMs(sayings, rules, length, talkingFactor);
     writer.step(turn, 'upbeat', sides[0] ?? 'both', leadMs);
     writer.cuesInARow(sayings);
     countIn(turn, leadMs);
@@ -231,7 +234,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     sides.forEach((side, i) => {
       if (i > 0) {
         const said = wording.otherSide();
-        const ms = switchMs(said, rules, length);
+        const ms = switchMs(said, rules, length, talkingFactor);
         writer.step(turn, 'switch', side, ms);
         writer.cuesInARow(said);
         countIn(turn, ms);
@@ -302,6 +305,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     totalMs: writer.endMs,
     wordsPerMinute: rules.wordsPerMinute,
     speech: options.speechSource?.() ?? 'estimated',
+    talkingFactor,
     totals: totalsOf(writer.steps, writer.cues),
     steps: writer.steps,
     cues: writer.cues,

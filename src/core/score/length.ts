@@ -5,7 +5,7 @@ import { switchMs, talkMs, timesOf, upbeatMs } from './timing';
 import { type Turn, turns } from './turns';
 import { carriesLetGo, Wording } from './wording';
 
-export type LengthOptions = Pick<CompileOptions, 'meter' | 'room'>;
+export type LengthOptions = Pick<CompileOptions, 'meter' | 'room' | 'talkingFactor'>;
 
 /**
  * The length of single turns of a class in closed form, in ms, without laying out a step or a cue.
@@ -15,7 +15,7 @@ export type LengthOptions = Pick<CompileOptions, 'meter' | 'room'>;
 export function turnLength(
   plan: Plan,
   book: Book,
-  { meter = estimateSpeech, room }: LengthOptions = {},
+  { meter = estimateSpeech, room, talkingFactor = 1 }: LengthOptions = {},
 ): (turn: Turn, last: boolean) => number {
   const { rules } = plan;
   const moveOf = lookUp(book, plan);
@@ -27,12 +27,12 @@ export function turnLength(
     const changes = turn.sides.length - 1;
     const silent = releaseMs + restMs === 0 && carriesLetGo(plan) && !last;
     return (
-      upbeatMs(wording.upbeat(), rules, length) +
+      upbeatMs(wording.upbeat(), rules, length, talkingFactor) +
       turn.sides.length * workMs +
-      (changes ? changes * switchMs(wording.otherSide(), rules, length) : 0) +
+      (changes ? changes * switchMs(wording.otherSide(), rules, length, talkingFactor) : 0) +
       releaseMs +
       restMs +
-      (silent ? talkMs(wording.letGo(), length) : 0)
+      (silent ? talkMs(wording.letGo(), length, talkingFactor) : 0)
     );
   };
 }

@@ -96,6 +96,8 @@ export interface Score {
   totalMs: number;
   wordsPerMinute: number;
   speech: SpeechSource;
+  /** How many times as long as its cues the talk in upbeats and switches was taken to be. */
+  talkingFactor: number;
   totals: Totals;
   steps: Step[];
   cues: Cue[];

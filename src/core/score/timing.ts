@@ -20,9 +20,15 @@ export function longestWords(numberMs: (n: number) => number): (upTo: number) =>
   };
 }
 
-/** Time it takes to say some things one after the other, each with its gap. */
-export const talkMs = (sayings: readonly Saying[], length: Length): number =>
-  sayings.reduce((sum, s) => sum + length(s.text, s.language) + CUE_GAP_MS, 0);
+/**
+ * Time it takes to say some things one after the other, each with its gap.
+ * @param factor how many times as long somebody takes who puts in words of their own
+ */
+export const talkMs = (sayings: readonly Saying[], length: Length, factor = 1): number =>
+  sayings.reduce(
+    (sum, s) => sum + Math.round((length(s.text, s.language) + CUE_GAP_MS) * factor),
+    0,
+  );
 
 const countInMs = (rules: Rules): number => (rules.countIn ? COUNT_IN * BEAT_MS : 0);
 
@@ -34,12 +40,24 @@ function settleMs(sayings: readonly Saying[], rules: Rules): number {
 }
 
 /** Length of an upbeat: all that is said in it, time to get into place, and the count-in. */
-export const upbeatMs = (sayings: readonly Saying[], rules: Rules, length: Length): number =>
-  talkMs(sayings, length) + settleMs(sayings, rules) + countInMs(rules);
+export const upbeatMs = (
+  sayings: readonly Saying[],
+  rules: Rules,
+  length: Length,
+  talkingFactor: number,
+): number => talkMs(sayings, length, talkingFactor) + settleMs(sayings, rules) + countInMs(rules);
 
 /** Length of a change of side: at least what the house rules want, and never less than is said. */
-export const switchMs = (sayings: readonly Saying[], rules: Rules, length: Length): number =>
-  Math.max(Math.round(rules.switchSeconds * 1000), talkMs(sayings, length) + countInMs(rules));
+export const switchMs = (
+  sayings: readonly Saying[],
+  rules: Rules,
+  length: Length,
+  talkingFactor: number,
+): number =>
+  Math.max(
+    Math.round(rules.switchSeconds * 1000),
+    talkMs(sayings, length, talkingFactor) + countInMs(rules),
+  );
 
 export interface TurnTimes {
   workMs: number;

@@ -1,3 +1,5 @@
 export * from './estimate';
 export * from './phrases';
+export * from './recording';
 export * from './speech';
+export * from './voices';

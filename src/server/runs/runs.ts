@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { tz } from '@date-fns/tz';
 import { formatISO } from 'date-fns';
 import { z } from 'zod';
-import { withEasier } from '@/core/class';
+import { changeRules, withEasier } from '@/core/class';
 import {
   isRoomEvent,
   NO_NOTES,
@@ -13,6 +13,8 @@ import {
   type RunEvent,
   type RunEventDraft,
   runEventDraftSchema,
+  spent,
+  talkOf,
 } from '@/core/run';
 import type { Score } from '@/core/score';
 import { getClass } from '../classes/classes';
@@ -23,7 +25,9 @@ import { bigintMs } from '../rows';
 import { Conflict, found, type Scope } from '../scope';
 import { closeRegister, leave, mark, roll, walkIn } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
-import { compileMeasured } from '../speech/compile-measured';
+import { compileMeasured, type Speaker } from '../speech/compile-measured';
+import { noteTalk } from '../speech/teacher-speech';
+import { voice } from '../speech/voice';
 
 /** What happened in a session, and which device leads it. */
 export interface RunLog {
@@ -159,6 +163,15 @@ const notesOf = (events: readonly RunEventDraft[]) =>
 
 const hasStarted = (run: RunLog) => run.events.some((e) => e.type === 'started');
 
+/** How the cues of a run are said. */
+export interface Saying {
+  /** Who says them; this machine's voice where nobody is named, nobody where it is null. */
+  speaker?: Speaker | null;
+  talkingFactor?: number;
+  /** Another rate for this run than the class has. */
+  wordsPerMinute?: number;
+}
+
 /**
  * Makes the run of a session ready: the class as it is now, compiled with measured speech. Once the
  * run has begun its score stands, whatever is edited after.
@@ -169,12 +182,14 @@ export async function prepareRun(
   scope: Scope,
   sessionId: string,
   now: number,
+  { speaker, talkingFactor, wordsPerMinute }: Saying = {},
 ): Promise<Run> {
   const session = await getSession(db, scope, sessionId);
   if (session.status === 'cancelled') throw new Conflict('This session was cancelled.');
   const existing = await runOfSession(db, scope, sessionId);
   if (existing && hasStarted(existing)) return existing;
-  const { plan } = await getClass(db, scope, session.classId);
+  const stored = (await getClass(db, scope, session.classId)).plan;
+  const plan = wordsPerMinute ? changeRules(stored, { wordsPerMinute }) : stored;
   const expected = await roll(db, scope, sessionId);
   const room = await movesMet(
     db,
@@ -182,8 +197,10 @@ export async function prepareRun(
     expected.filter((e) => e.attendance?.mark !== 'absent').map((e) => e.participantId),
   );
   const book = await studioBook(db, scope);
-  const score = await compileMeasured(plan, book, { room });
-  const easier = await compileMeasured(withEasier(plan, book.move), book, { room });
+  const speaking = speaker === undefined ? await voice() : speaker;
+  const options = { room, talkingFactor };
+  const score = await compileMeasured(plan, book, speaking, options);
+  const easier = await compileMeasured(withEasier(plan, book.move), book, speaking, options);
   if (score.steps.length === 0) {
     throw new Conflict('This class is still empty. Add a move in Compose before you lead it.');
   }
@@ -217,6 +234,8 @@ export interface Sender {
   device?: string;
   /** The studio's time zone, for the day somebody joins on. */
   timeZone?: string;
+  /** Who leads, to learn how much they talk. */
+  teacherId?: string;
 }
 
 /**
@@ -326,8 +345,9 @@ export async function closeSession(
   if (!run || !hasStarted(run)) {
     throw new Conflict('This class has not been started yet, so there is nothing to close.');
   }
+  const closing = !run.events.some((e) => e.type === 'finished');
   await db.transaction(async (trx) => {
-    if (!run.events.some((e) => e.type === 'finished')) {
+    if (closing) {
       await appendEvents(
         trx,
         scope,
@@ -343,6 +363,11 @@ export async function closeSession(
       .where({ id: run.id, studio_id: scope.studioId })
       .update({ finished_at: endedAt === null ? null : new Date(endedAt) });
     await closeRegister(trx, scope, sessionId);
+    if (closing && sender.teacherId) {
+      const talk = talkOf(score, spent(score, events, now, easier), easier);
+      const teacher = { id: sender.teacherId, studioId: scope.studioId };
+      await noteTalk(trx, teacher, sessionId, talk, now);
+    }
     const { corrections } = notesOf(events);
     if (corrections.length) {
       await trx('form_notes')

@@ -1,33 +1,39 @@
 import type { Plan } from '@/core/class';
-import { type Book, compile, type Room, type Score } from '@/core/score';
-import { estimateSpeech, measuredMeter, notingMeter, utteranceKey } from '@/core/speech';
-import { type Voice, voice } from './voice';
+import { type Book, type CompileOptions, compile, type Score } from '@/core/score';
+import {
+  estimateSpeech,
+  measuredMeter,
+  notingMeter,
+  type Utterance,
+  utteranceKey,
+} from '@/core/speech';
 
-export interface MeasuredOptions {
-  room?: Room;
-  /** The voice to measure with; this machine's where none is given, none where it is null. */
-  speaker?: Voice | null;
+/** Somebody or something that says cues. */
+export interface Speaker {
+  /** How long an utterance is, in whole ms; null where it cannot be said. */
+  length: (utterance: Utterance) => Promise<number | null>;
 }
 
 /**
- * Compiles a class with the lengths its cues really have in this machine's voice; with the estimate
- * where there is none. The score says which.
+ * Compiles a class with the lengths its cues really have in a voice; with the estimate where there is
+ * none. The score says which.
  */
 export async function compileMeasured(
   plan: Plan,
   book: Book,
-  { room, speaker }: MeasuredOptions = {},
+  speaker: Speaker | null,
+  options: Pick<CompileOptions, 'room' | 'talkingFactor'> = {},
 ): Promise<Score> {
-  const speaking = speaker === undefined ? await voice() : speaker;
-  if (!speaking) return compile(plan, book, { room });
   const noting = notingMeter(estimateSpeech);
-  compile(plan, book, { meter: noting.meter, room });
+  const estimated = compile(plan, book, { ...options, meter: noting.meter });
+  if (!speaker) return estimated;
   const lengths = new Map<string, number>();
   await Promise.all(
     noting.asked.map(async (utterance) => {
-      lengths.set(utteranceKey(utterance), await speaking.length(utterance));
+      const ms = await speaker.length(utterance);
+      if (ms !== null) lengths.set(utteranceKey(utterance), ms);
     }),
   );
   const { meter, source } = measuredMeter(lengths, estimateSpeech);
-  return compile(plan, book, { meter, speechSource: source, room });
+  return compile(plan, book, { ...options, meter, speechSource: source });
 }

@@ -1,15 +1,22 @@
 import { spawn } from 'node:child_process';
 import type { Language } from '@/core/move';
-import type { Utterance } from '@/core/speech';
+import { type Utterance, type VoiceName, WAV_HEADER_BYTES } from '@/core/speech';
 
 /** A program that speaks. Implementations render a text to a WAV file. */
 export interface SpeechEngine {
   /** Name and version; part of every cache key, so that a new version renders afresh. */
   id: string;
-  render: (utterance: Utterance) => Promise<Buffer>;
+  render: (utterance: Utterance, voice: VoiceName) => Promise<Buffer>;
 }
 
-const VOICES: Record<Language, string> = { en: 'en-gb', de: 'de' };
+const LANGUAGE: Record<Language, string> = { en: 'en', de: 'de' };
+/** Which of the program's own voices is meant. */
+const VARIANT: Record<VoiceName, string> = {
+  plain: '',
+  bright: '+f2',
+  deep: '+m3',
+  soft: '+klatt2',
+};
 /** The program counts long words: at its 150 it reads cues at about 172 words a minute (measured). */
 const RATE_PER_WORD = 150 / 172;
 const TIME_LIMIT_MS = 15_000;
@@ -36,22 +43,20 @@ function call(args: string[], input: string): Promise<Buffer> {
   });
 }
 
-const HEADER_BYTES = 44;
-
 /** The program streams, so its header does not know the length yet. */
 function withTrueLength(wav: Buffer): Buffer {
-  if (wav.length < HEADER_BYTES || wav.toString('latin1', 0, 4) !== 'RIFF') {
+  if (wav.length < WAV_HEADER_BYTES || wav.toString('latin1', 0, 4) !== 'RIFF') {
     throw new Error('espeak-ng gave no WAV file');
   }
   wav.writeUInt32LE(wav.length - 8, 4);
-  wav.writeUInt32LE(wav.length - HEADER_BYTES, 40);
+  wav.writeUInt32LE(wav.length - WAV_HEADER_BYTES, 40);
   return wav;
 }
 
 /** Length of a 16-bit mono WAV file with a plain header, in whole ms, rounded up. */
 export function wavMs(wav: Buffer): number {
   const bytesPerSecond = wav.readUInt32LE(28);
-  return Math.ceil(((wav.length - HEADER_BYTES) * 1000) / bytesPerSecond);
+  return Math.ceil(((wav.length - WAV_HEADER_BYTES) * 1000) / bytesPerSecond);
 }
 
 /** Square brackets are the program's phoneme notation; a cue never means that. */
@@ -68,12 +73,12 @@ export async function espeak(): Promise<SpeechEngine | null> {
   }
   return {
     id: /\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown',
-    render: async ({ text, language, wordsPerMinute }) =>
+    render: async ({ text, language, wordsPerMinute }, voice) =>
       withTrueLength(
         await call(
           [
             '-v',
-            VOICES[language],
+            LANGUAGE[language] + VARIANT[voice],
             '-s',
             String(Math.round(wordsPerMinute * RATE_PER_WORD)),
             '-z',

@@ -5,6 +5,7 @@ import * as demo from '@demo';
 import { LIBRARY_BOOK } from '@library';
 import { afterAll, describe, expect, it } from 'vitest';
 import { CUE_GAP_MS } from '@/core/score';
+import { VOICES } from '@/core/speech';
 import { compileMeasured } from './compile-measured';
 import { espeak, type SpeechEngine, wavMs } from './engine';
 import { Voice } from './voice';
@@ -19,9 +20,9 @@ async function engine(): Promise<SpeechEngine & { rendered: string[] }> {
   return {
     ...real,
     rendered,
-    render: (utterance) => {
+    render: (utterance, voice) => {
       rendered.push(utterance.text);
-      return real.render(utterance);
+      return real.render(utterance, voice);
     },
   };
 }
@@ -57,6 +58,15 @@ describe('the voice', () => {
     }
   });
 
+  it('has four voices that differ, each rendered once', async () => {
+    const speaking = await engine();
+    const voice = new Voice(speaking, folder);
+    const said = await Promise.all(VOICES.map((name) => voice.audio(say('Let go.'), name)));
+    expect(new Set(said.map((wav) => wav.toString('base64'))).size).toBe(VOICES.length);
+    await Promise.all(VOICES.map((name) => voice.length(say('Let go.'), name)));
+    expect(speaking.rendered).toHaveLength(VOICES.length);
+  });
+
   it('speaks faster at a higher rate', async () => {
     const voice = new Voice(await engine(), folder);
     const slow = await voice.length(say('Let the shoulders sink.'));
@@ -68,7 +78,7 @@ describe('the voice', () => {
 it('gives every demo class a score in which no measured cue is spoken over another', async () => {
   const voice = new Voice(await engine(), folder);
   for (const plan of [demo.choir, demo.online]) {
-    const score = await compileMeasured(plan, LIBRARY_BOOK, { speaker: voice });
+    const score = await compileMeasured(plan, LIBRARY_BOOK, voice);
     expect(score.speech).toBe('measured');
     const late = score.cues.filter((cue, i) => {
       const next = score.cues[i + 1];
@@ -80,7 +90,5 @@ it('gives every demo class a score in which no measured cue is spoken over anoth
 });
 
 it('falls back to the estimate where there is no voice, and says so', async () => {
-  expect((await compileMeasured(demo.online, LIBRARY_BOOK, { speaker: null })).speech).toBe(
-    'estimated',
-  );
+  expect((await compileMeasured(demo.online, LIBRARY_BOOK, null)).speech).toBe('estimated');
 });

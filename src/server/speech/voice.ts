@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, readFile, rename, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { type Utterance, utteranceKey } from '@/core/speech';
+import { type Utterance, utteranceKey, type VoiceName } from '@/core/speech';
 import { espeak, type SpeechEngine, wavMs } from './engine';
 
 const AT_ONCE = 2;
@@ -18,14 +18,19 @@ export class Voice {
     private readonly folder: string,
   ) {}
 
-  private file(utterance: Utterance): string {
-    const key = `${this.engine.id}\u0001${utteranceKey(utterance)}`;
-    return path.join(this.folder, `${createHash('sha256').update(key).digest('hex')}.wav`);
+  /** What tells one rendering from any other. */
+  mark(utterance: Utterance, voice: VoiceName = 'plain'): string {
+    const key = [this.engine.id, utteranceKey(utterance), ...(voice === 'plain' ? [] : [voice])];
+    return createHash('sha256').update(key.join('\u0001')).digest('hex');
+  }
+
+  private file(utterance: Utterance, voice: VoiceName): string {
+    return path.join(this.folder, `${this.mark(utterance, voice)}.wav`);
   }
 
   /** The text as a WAV file. */
-  async audio(utterance: Utterance): Promise<Buffer> {
-    const file = this.file(utterance);
+  async audio(utterance: Utterance, voice: VoiceName = 'plain'): Promise<Buffer> {
+    const file = this.file(utterance, voice);
     try {
       return await readFile(file);
     } catch (error) {
@@ -33,26 +38,26 @@ export class Voice {
     }
     let job = this.underway.get(file);
     if (!job) {
-      job = this.render(utterance, file).finally(() => this.underway.delete(file));
+      job = this.render(utterance, voice, file).finally(() => this.underway.delete(file));
       this.underway.set(file, job);
     }
     return job;
   }
 
   /** The text's measured length in whole ms. */
-  async length(utterance: Utterance): Promise<number> {
-    const file = this.file(utterance);
+  async length(utterance: Utterance, voice: VoiceName = 'plain'): Promise<number> {
+    const file = this.file(utterance, voice);
     const known = this.lengths.get(file) ?? (await headerMs(file));
-    const ms = known ?? wavMs(await this.audio(utterance));
+    const ms = known ?? wavMs(await this.audio(utterance, voice));
     this.lengths.set(file, ms);
     return ms;
   }
 
-  private async render(utterance: Utterance, file: string): Promise<Buffer> {
+  private async render(utterance: Utterance, voice: VoiceName, file: string): Promise<Buffer> {
     if (this.busy >= AT_ONCE) await new Promise<void>((go) => this.waiting.push(go));
     else this.busy++;
     try {
-      const wav = await this.engine.render(utterance);
+      const wav = await this.engine.render(utterance, voice);
       await mkdir(this.folder, { recursive: true });
       const half = `${file}.${randomUUID()}`;
       await writeFile(half, wav);

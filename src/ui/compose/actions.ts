@@ -16,6 +16,8 @@ export interface ComposeActions {
   remove: (segmentId: string) => void;
   shift: (segmentId: string, direction: -1 | 1) => void;
   duplicate: (segmentId: string) => void;
+  /** Opens the recorder with the cues of a segment. */
+  record: (segmentId: string) => void;
 }
 
 const Context = createContext<ComposeActions | null>(null);

@@ -12,6 +12,7 @@ export interface KnownSpeech {
   lengths: ReadonlyMap<string, number>;
   /** What each person booked has met, for classes that explain what is new to somebody. */
   met: readonly (readonly string[])[];
+  talkingFactor: number;
 }
 
 export type Question =

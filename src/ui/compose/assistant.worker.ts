@@ -13,10 +13,11 @@ async function answer(question: Question): Promise<Answer> {
   const solver = await workerSolver();
   const byId = new Map(question.moves.map((m) => [m.id, m]));
   const book: Book = { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
-  const { lengths, met } = question.speech;
+  const { lengths, met, talkingFactor } = question.speech;
   const options = {
     meter: rememberingMeter(measuredMeter(lengths, estimateSpeech).meter),
     room: met.map((ids) => new Set(ids)),
+    talkingFactor,
   };
   if (question.kind === 'fit') {
     say({ kind: 'progress', share: 0.4, words: 'Looking for the smallest change' });

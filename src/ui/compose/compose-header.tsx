@@ -5,6 +5,7 @@ import {
   ChevronDown,
   Download,
   History,
+  Mic,
   Play,
   Printer,
   Redo2,
@@ -33,6 +34,7 @@ export interface ComposeHeaderProps {
   onDraft: () => void;
   onRehearse: () => void;
   onHistory: () => void;
+  onRecord: () => void;
   onLead: () => Promise<void>;
 }
 
@@ -209,6 +211,9 @@ function Menu({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
         </button>
         <button type="button" className={entry} onClick={act(props.onHistory)}>
           <History size={16} aria-hidden /> Saved versions
+        </button>
+        <button type="button" className={entry} onClick={act(props.onRecord)}>
+          <Mic size={16} aria-hidden /> Record in your voice
         </button>
         <Link className={entry} href={`/classes/${props.classId}/print`}>
           <Printer size={16} aria-hidden /> Run sheet to print

@@ -13,6 +13,7 @@ import {
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import { PHRASES } from '@library/phrases';
 import { Sparkles } from 'lucide-react';
+import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { check, type Finding } from '@/core/checks';
@@ -33,8 +34,16 @@ import {
 } from '@/core/class';
 import { clock } from '@/core/formats';
 import { type Area, type Move, moveText, strongAreas } from '@/core/move';
-import { type Book, type Totals as ScoreTotals, segmentSpans, stepAt } from '@/core/score';
+import {
+  type Book,
+  type Score,
+  type Totals as ScoreTotals,
+  segmentSpans,
+  stepAt,
+} from '@/core/score';
+import type { SpeechSource } from '@/core/speech';
 import { Ribbon } from '../kit/ribbon';
+import { RecordDialog } from '../voice/record-dialog';
 import { type ComposeActions, ComposeActionsProvider } from './actions';
 import { type KnownSpeech, useAssistant } from './assistant';
 import { BalancePanel } from './balance-panel';
@@ -66,6 +75,8 @@ export interface ComposeScreenProps {
   version: number;
   library: Move[];
   room: Room;
+  /** How much this teacher talks, and from how many classes that was learned. */
+  talk: { factor: number; classes: number };
   lead: () => Promise<void>;
 }
 
@@ -76,11 +87,12 @@ const typing = (target: EventTarget | null) =>
 const POINTER = { activationConstraint: { distance: 5 } };
 const KEYBOARD = { coordinateGetter: sortableKeyboardCoordinates };
 
-type Opened = 'fit' | 'draft' | 'history' | null;
+/** A dialog; the recorder is opened for one segment, or for the whole class. */
+type Opened = 'fit' | 'draft' | 'history' | { record: string | null } | null;
 
 /** The place where a class is put together. */
 export function ComposeScreen(props: ComposeScreenProps) {
-  const { classId, initial, version, library, room, lead } = props;
+  const { classId, initial, version, library, room, talk, lead } = props;
   const editing = useHistory(initial);
   const { plan, edit, undo, redo, settle, replace } = editing;
   const selection = useSelection();
@@ -95,7 +107,12 @@ export function ComposeScreen(props: ComposeScreenProps) {
     return { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
   }, [moves]);
   const met = useMemo(() => room.people.map((p) => p.met), [room.people]);
-  const { score, lengths, compileAlso, measure } = useScore(plan, book, met);
+  const { score, lengths, compileAlso, measure, measureAgain } = useScore(
+    plan,
+    book,
+    met,
+    talk.factor,
+  );
   const rehearsal = useRehearsal(score);
   const changed = useChanged(plan);
   // What is typed and how long the class then is are shown at once; ribbon, balance and checks follow
@@ -155,6 +172,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
         const ids = concerned(id);
         edit((p) => shiftBlocks(p, ids, direction));
       },
+      record: (id) => setOpened({ record: id }),
       duplicate: (id) => {
         const ids = concerned(id);
         edit((p) => duplicateSegments(p, ids));
@@ -286,7 +304,11 @@ export function ComposeScreen(props: ComposeScreenProps) {
     return new Set<Area>(areas);
   }, [plan, selection.ids, book]);
 
-  const speech: KnownSpeech = { lengths, met: met.map((ids) => [...ids]) };
+  const speech: KnownSpeech = {
+    lengths,
+    met: met.map((ids) => [...ids]),
+    talkingFactor: talk.factor,
+  };
   const dialog = {
     plan,
     moves,
@@ -316,6 +338,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
           onFit={() => setOpened('fit')}
           onDraft={() => setOpened('draft')}
           onHistory={() => setOpened('history')}
+          onRecord={() => setOpened({ record: null })}
           onRehearse={rehearse}
           onLead={async () => {
             if (!hasSegments(plan)) {
@@ -327,7 +350,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
               );
           }}
         />
-        <Totals totals={score.totals} speech={score.speech} />
+        <Totals totals={score.totals} speech={score.speech} talk={talk} />
         <div className="my-4">
           <Ribbon
             score={seen.score}
@@ -420,6 +443,14 @@ export function ComposeScreen(props: ComposeScreenProps) {
       {rehearsal.on && <RehearseBar rehearsal={rehearsal} score={score} nameOf={nameOf} />}
       {opened === 'fit' && <FitDialog {...dialog} totalMs={score.totalMs} onAccept={accept} />}
       {opened === 'draft' && <DraftDialog {...dialog} room={room} book={book} onAccept={accept} />}
+      {typeof opened === 'object' && opened && (
+        <RecordDialog
+          title={opened.record ? 'This move in your voice' : 'This class in your voice'}
+          cues={cuesSaid(score, opened.record)}
+          onRecorded={measureAgain}
+          onClose={() => setOpened(null)}
+        />
+      )}
       {opened === 'history' && (
         <HistoryDialog
           classId={classId}
@@ -433,7 +464,23 @@ export function ComposeScreen(props: ComposeScreenProps) {
   );
 }
 
-function Totals({ totals, speech }: { totals: ScoreTotals; speech: string }) {
+/** What is said in a segment, or in the whole class. */
+const cuesSaid = ({ cues, steps }: Score, segmentId: string | null) =>
+  cues.filter((cue) => !segmentId || steps[cue.step]?.segmentId === segmentId);
+
+interface TotalsProps {
+  totals: ScoreTotals;
+  speech: SpeechSource;
+  talk: ComposeScreenProps['talk'];
+}
+
+const MEASURED: Record<SpeechSource, string> = {
+  measured: 'Speech measured as it will be heard',
+  mixed: 'Speech measured in part',
+  estimated: 'Speech estimated',
+};
+
+function Totals({ totals, speech, talk }: TotalsProps) {
   const rest = totals.releaseMs + totals.restMs;
   const parts: [string, number, string][] = [
     ['Work', totals.workMs, 'work'],
@@ -454,9 +501,15 @@ function Totals({ totals, speech }: { totals: ScoreTotals; speech: string }) {
         ))}
       </dl>
       <div className="quiet text-sm">
-        {speech === 'measured'
-          ? 'Speech measured in the voice of this machine'
-          : 'Speech estimated'}
+        {MEASURED[speech]}
+        {talk.classes > 0 && (
+          <>
+            {'. '}
+            <Link href="/voice#talk" className="link">
+              Your talk × {talk.factor.toFixed(2)}
+            </Link>
+          </>
+        )}
       </div>
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { Pin, PinOff, Plus, Undo2, Volume2, VolumeX } from 'lucide-react';
+import { Mic, Pin, PinOff, Plus, Undo2, Volume2, VolumeX } from 'lucide-react';
 import { useId, useState } from 'react';
 import { toast } from 'sonner';
 import { hear } from '@/browser/hear';
@@ -31,6 +31,7 @@ export interface CueListProps {
   wordsPerMinute: number;
   onChange: (change: (segment: Segment) => Segment, key?: string) => void;
   onSettle: () => void;
+  onRecord: () => void;
 }
 
 const NAMES: Record<CueKind, string> = {
@@ -143,6 +144,10 @@ export function CueList(props: CueListProps) {
             {kind === 'setup' ? 'A set-up sentence' : 'A reminder'}
           </button>
         ))}
+        <button type="button" className="btn btn-sm" onClick={props.onRecord}>
+          <Mic size={16} aria-hidden />
+          Record in your voice
+        </button>
       </div>
     </div>
   );

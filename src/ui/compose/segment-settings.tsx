@@ -142,6 +142,7 @@ export function SegmentSettings(props: SegmentSettingsProps) {
             wordsPerMinute={score.wordsPerMinute}
             onChange={change}
             onSettle={actions.settle}
+            onRecord={() => actions.record(segment.id)}
           />
         </div>
       </details>

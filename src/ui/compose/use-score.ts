@@ -2,6 +2,7 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import { z } from 'zod';
 import { call, Refused, Unreachable } from '@/browser/api';
 import type { Plan } from '@/core/class';
+import type { Language } from '@/core/move';
 import { type Book, compile, lengthOf, type Room, type Score } from '@/core/score';
 import {
   estimateSpeech,
@@ -14,7 +15,7 @@ import {
 
 const WAIT_MS = 400;
 const MOST_AT_ONCE = 500;
-const answerSchema = z.object({ lengths: z.array(z.number()).nullable() });
+const answerSchema = z.object({ lengths: z.array(z.number().nullable()) });
 type Lengths = ReadonlyMap<string, number>;
 
 export interface MeasuredScore {
@@ -25,27 +26,31 @@ export interface MeasuredScore {
   compileAlso: (plan: Plan) => Score;
   /** Measures all that another state of the class says; its length in ms and all lengths known then. */
   measure: (plan: Plan) => Promise<{ ms: number; lengths: Lengths }>;
+  /** Forgets the lengths of some words, since they are said by another voice now. */
+  measureAgain: (text: string, language: Language) => void;
 }
 
 /**
  * The score of a class while it is edited: at once from the estimate, and from the measured voice
  * as soon as the server has told how long each cue really is.
  * @param room what each person booked has met
+ * @param talkingFactor how many times as long as its cues the talk of this teacher takes
  */
-export function useScore(plan: Plan, book: Book, room: Room): MeasuredScore {
+export function useScore(plan: Plan, book: Book, room: Room, talkingFactor: number): MeasuredScore {
   const [lengths, setLengths] = useState<Lengths>(new Map());
   const newest = useRef<Lengths>(lengths);
-  const mute = useRef(false);
+  /** What the server said it cannot speak; the estimate stands for it. */
+  const silent = useRef(new Set<string>());
   const [estimate] = useState(() => rememberingMeter(estimateSpeech));
   const compileWith = useCallback(
     (of: Plan, known: Lengths) => {
       const measured = measuredMeter(known, estimate);
       const noting = notingMeter(measured.meter);
-      const options = { meter: noting.meter, speechSource: measured.source, room };
+      const options = { meter: noting.meter, speechSource: measured.source, room, talkingFactor };
       const score = compile(of, book, options);
       return { score, unknown: noting.asked.filter((u) => !known.has(utteranceKey(u))) };
     },
-    [book, estimate, room],
+    [book, estimate, room, talkingFactor],
   );
   const { score, unknown } = useMemo(
     () => compileWith(plan, lengths),
@@ -54,17 +59,19 @@ export function useScore(plan: Plan, book: Book, room: Room): MeasuredScore {
 
   /** Asks the server how long some texts are; the estimate stands where it cannot tell. */
   const learn = useCallback(async (texts: readonly Utterance[]): Promise<Lengths> => {
-    const utterances = texts.slice(0, MOST_AT_ONCE);
-    if (utterances.length === 0 || mute.current) return newest.current;
+    const asked = texts.filter((u) => !silent.current.has(utteranceKey(u)));
+    const utterances = asked.slice(0, MOST_AT_ONCE);
+    if (utterances.length === 0) return newest.current;
     try {
       const answer = await call('POST', '/api/speech/lengths', { utterances }, answerSchema);
-      const known = answer.lengths;
-      if (known) {
-        const after = new Map(newest.current);
-        for (const [i, u] of utterances.entries()) after.set(utteranceKey(u), known[i] ?? 0);
-        newest.current = after;
-        startTransition(() => setLengths(after));
-      } else mute.current = true;
+      const after = new Map(newest.current);
+      for (const [i, u] of utterances.entries()) {
+        const ms = answer.lengths[i] ?? null;
+        if (ms === null) silent.current.add(utteranceKey(u));
+        else after.set(utteranceKey(u), ms);
+      }
+      newest.current = after;
+      startTransition(() => setLengths(after));
     } catch (error) {
       // The estimate stands; the next edit asks again.
       if (!(error instanceof Unreachable || error instanceof Refused)) throw error;
@@ -73,7 +80,7 @@ export function useScore(plan: Plan, book: Book, room: Room): MeasuredScore {
   }, []);
 
   useEffect(() => {
-    if (unknown.length === 0 || mute.current) return;
+    if (unknown.length === 0) return;
     const timer = setTimeout(() => void learn(unknown), WAIT_MS);
     return () => clearTimeout(timer);
   }, [unknown, learn]);
@@ -86,9 +93,20 @@ export function useScore(plan: Plan, book: Book, room: Room): MeasuredScore {
     async (other: Plan) => {
       const known = await learn(compileWith(other, newest.current).unknown);
       const { meter } = measuredMeter(known, estimate);
-      return { ms: lengthOf(other, book, { meter, room }), lengths: known };
+      return { ms: lengthOf(other, book, { meter, room, talkingFactor }), lengths: known };
     },
-    [learn, compileWith, estimate, book, room],
+    [learn, compileWith, estimate, book, room, talkingFactor],
   );
-  return { score, lengths, compileAlso, measure };
+  const measureAgain = useCallback(
+    (text: string, language: Language) => {
+      const key = utteranceKey({ text, language, wordsPerMinute: plan.rules.wordsPerMinute });
+      silent.current.delete(key);
+      const after = new Map(newest.current);
+      after.delete(key);
+      newest.current = after;
+      setLengths(after);
+    },
+    [plan.rules.wordsPerMinute],
+  );
+  return { score, lengths, compileAlso, measure, measureAgain };
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { LogOut, SunMoon } from 'lucide-react';
+import { LogOut, Mic, SunMoon } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 
@@ -90,6 +90,9 @@ export function StudioHeader({
               <br />
               {studioName}
             </p>
+            <Link href="/voice" className="btn btn-ghost btn-sm w-full justify-start">
+              <Mic size={16} aria-hidden /> Your voice
+            </Link>
             <form action={switchLook}>
               <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
                 <SunMoon size={16} aria-hidden /> Day or night look

@@ -6,6 +6,7 @@ import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import type { Move } from '@/core/move';
 import { endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
+import type { SpeechChoice } from '../voice/voice-choice';
 import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
 import { Stage } from './stage';
@@ -17,7 +18,7 @@ import {
   type RollEntry,
   rollAnswerSchema,
 } from './types';
-import { useCues } from './use-cues';
+import { type SpeechSettings, useCues } from './use-cues';
 import { type Log, useLog } from './use-log';
 import { usePlayback } from './use-playback';
 import { type Roll, useRoll } from './use-roll';
@@ -30,6 +31,8 @@ export interface LeadScreenProps {
   moves: Move[];
   /** Questions that were parked the last time this class met. */
   parkedBefore: readonly string[];
+  /** How the teacher wants to be heard. */
+  speech: SpeechChoice;
 }
 
 /** A breath between the press and the first cue, so that the cue is in time like all the others. */
@@ -39,7 +42,7 @@ const unreachable = 'The server does not answer. Try again in a moment.';
 
 /** Leads one session from the roll to the stored register. */
 export function LeadScreen(props: LeadScreenProps) {
-  const { session, roll: initialRoll, log: initialLog, moves, parkedBefore } = props;
+  const { session, roll: initialRoll, log: initialLog, moves, parkedBefore, speech } = props;
   const clock = useMemo(() => {
     const made = new ServerClock();
     made.startAt(initialLog.now);
@@ -51,21 +54,24 @@ export function LeadScreen(props: LeadScreenProps) {
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);
 
-  const prepare = useCallback(async () => {
-    setError(null);
-    const sentAt = clock.deviceNow();
-    try {
-      const url = `/api/sessions/${session.id}/prepare`;
-      const answer = await call('POST', url, {}, prepareAnswerSchema);
-      clock.measure(answer.now, sentAt);
-      setHasVoice(answer.voice);
-      setScores({ score: answer.run.score, easier: answer.run.easier });
-    } catch (problem) {
-      if (problem instanceof Unreachable) setError(unreachable);
-      else if (problem instanceof Refused) setError(problem.message);
-      else throw problem;
-    }
-  }, [clock, session.id]);
+  const prepare = useCallback(
+    async (wordsPerMinute?: number) => {
+      setError(null);
+      const sentAt = clock.deviceNow();
+      try {
+        const url = `/api/sessions/${session.id}/prepare`;
+        const answer = await call('POST', url, { wordsPerMinute }, prepareAnswerSchema);
+        clock.measure(answer.now, sentAt);
+        setHasVoice(answer.voice);
+        setScores({ score: answer.run.score, easier: answer.run.easier });
+      } catch (problem) {
+        if (problem instanceof Unreachable) setError(unreachable);
+        else if (problem instanceof Refused) setError(problem.message);
+        else throw problem;
+      }
+    },
+    [clock, session.id],
+  );
 
   useEffect(() => {
     void prepare();
@@ -79,7 +85,7 @@ export function LeadScreen(props: LeadScreenProps) {
         score={null}
         hasVoice={hasVoice}
         error={error}
-        retry={prepare}
+        retry={() => void prepare()}
         parkedBefore={parkedBefore}
         desk={null}
         start={() => {}}
@@ -96,6 +102,8 @@ export function LeadScreen(props: LeadScreenProps) {
       clock={clock}
       hasVoice={hasVoice}
       parkedBefore={parkedBefore}
+      error={error}
+      speech={{ initialChoice: speech, prepare }}
     />
   );
 }
@@ -109,17 +117,20 @@ interface LedRunProps {
   clock: ServerClock;
   hasVoice: boolean;
   parkedBefore: readonly string[];
+  /** Why the class could not be measured again. */
+  error: string | null;
+  speech: SpeechSettings;
 }
 
 function LedRun(props: LedRunProps) {
-  const { session, log, roll, scores, moves, clock, hasVoice, parkedBefore } = props;
+  const { session, log, roll, scores, moves, clock, hasVoice, parkedBefore, speech } = props;
   const { score } = scores;
   const { add } = log;
   const live = usePlayback(scores, log.events, clock, log.look);
   const { state } = live;
   const bends = useMemo(() => bendsOf(log), [log]);
   const leads = log.leader !== 'another device';
-  const { groups, desk } = useCues(scores, state, bends, clock, leads);
+  const { groups, desk } = useCues(scores, state, bends, clock, leads, speech);
   const moveOf = useMemo(() => {
     const byId = new Map(moves.map((m) => [m.id, m]));
     return (id: string) => byId.get(id);
@@ -163,8 +174,8 @@ function LedRun(props: LedRunProps) {
         roll={roll}
         score={score}
         hasVoice={hasVoice}
-        error={log.error}
-        retry={() => {}}
+        error={props.error ?? log.error}
+        retry={() => speech.prepare(desk.rate)}
         parkedBefore={parkedBefore}
         desk={desk}
         start={async () => {

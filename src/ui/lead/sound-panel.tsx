@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import type { CheckedSound } from '@/browser/cue-player';
+import { Choice } from '../kit/choice';
+import { VoiceChoice } from '../voice/voice-choice';
 import type { SoundDesk } from './use-cues';
 
 const CHECKED: Record<CheckedSound, string> = {
@@ -10,7 +12,15 @@ const CHECKED: Record<CheckedSound, string> = {
   silent: 'Nothing comes out of the browser. Look at the output of this device, then check again.',
 };
 
-/** Volume, music under the voice, and a check that something is heard. */
+const RATES = [100, 110, 120, 130, 140, 150, 160, 170, 180, 200, 220];
+
+/** Rates to choose from; once the class runs nothing slower than it was measured in fits. */
+function ratesFor({ rate, leastRate }: SoundDesk): string[] {
+  const all = new Set([...RATES.filter((r) => r >= leastRate), rate]);
+  return [...all].sort((a, b) => a - b).map(String);
+}
+
+/** Voice, rate, volume, music under the voice, and a check that something is heard. */
 export function SoundPanel({ desk }: { desk: SoundDesk }) {
   const [checked, setChecked] = useState<CheckedSound | null>(null);
   return (
@@ -45,6 +55,16 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
             </button>
           </>
         )}
+      </div>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+        <VoiceChoice choice={desk.choice} onChange={desk.setChoice} />
+        <Choice
+          label="Words a minute"
+          value={String(desk.rate)}
+          options={ratesFor(desk)}
+          onChange={(rate) => desk.setRate(Number(rate))}
+          width="w-28"
+        />
       </div>
       <p role="status" className="text-sm empty:hidden">
         {checked && CHECKED[checked]}

@@ -3,12 +3,15 @@ import { type CheckedSound, CuePlayer, type Sound } from '@/browser/cue-player';
 import type { ServerClock } from '@/browser/server-clock';
 import { beatsAhead, cuesAhead, cuesByStep, type Playback } from '@/core/run';
 import type { Cue } from '@/core/score';
+import type { SpeechChoice } from '../voice/voice-choice';
 import type { LeadScores } from './types';
 
 const SCHEDULE_AHEAD_MS = 8_000;
 const FETCH_AHEAD = 24;
 const STEPS_AHEAD = 5;
 const VOLUME_KEY = 'upbeat-volume';
+const REFERENCE_RATE = 150;
+const SLOWEST_RATE = 80;
 
 /** The sound of this device: what it plays with, how loud, and whether it is heard at all. */
 export interface SoundDesk {
@@ -23,6 +26,13 @@ export interface SoundDesk {
   playMusic: (file: File | null) => void;
   musicVolume: number;
   setMusicVolume: (volume: number) => void;
+  choice: SpeechChoice;
+  setChoice: (choice: SpeechChoice) => void;
+  /** Words a minute. */
+  rate: number;
+  /** Where no slower rate will do: what was measured must fit its time. */
+  leastRate: number;
+  setRate: (wordsPerMinute: number) => void;
   /** To be called from a click or a key press before the first cue. */
   unlock: () => Promise<void>;
   check: () => Promise<CheckedSound>;
@@ -33,6 +43,12 @@ export interface Cues {
   desk: SoundDesk;
 }
 
+export interface SpeechSettings {
+  initialChoice: SpeechChoice;
+  /** Measures the class again in the voice as it is now; nothing once the class has begun. */
+  prepare: (wordsPerMinute: number) => void;
+}
+
 /** Lets the cues of a run be heard at their time, whatever the teacher does to it. */
 export function useCues(
   { score, easier }: LeadScores,
@@ -41,10 +57,13 @@ export function useCues(
   clock: ServerClock,
   /** Only the device that leads is heard. */
   audible: boolean,
+  { initialChoice, prepare }: SpeechSettings,
 ): Cues {
   const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
   const [sound, setSound] = useState<Sound>('rendered');
   const [volume, setVolumeOnly] = useState(1);
+  const [choice, setChoiceOnly] = useState(initialChoice);
+  const [rate, setRateOnly] = useState(score.wordsPerMinute);
   const [muted, setMutedOnly] = useState(false);
   const [music, setMusic] = useState<string | null>(null);
   const [musicVolume, setMusicVolumeOnly] = useState(0.4);
@@ -52,13 +71,19 @@ export function useCues(
   const heard = useRef(bends);
 
   useEffect(() => {
-    const made = new CuePlayer(score.wordsPerMinute, setSound);
+    const made = new CuePlayer(REFERENCE_RATE, setSound);
     player.current = made;
     const kept = Number(localStorage.getItem(VOLUME_KEY) ?? 1);
     made.volume = Number.isFinite(kept) ? kept : 1;
     setVolumeOnly(made.volume);
-    made.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
     return () => made.close();
+  }, []);
+
+  useEffect(() => {
+    if (!player.current) return;
+    player.current.wordsPerMinute = score.wordsPerMinute;
+    setRateOnly(score.wordsPerMinute);
+    player.current.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
   }, [score]);
 
   useEffect(() => {
@@ -101,36 +126,51 @@ export function useCues(
     void player.current?.playMusic(file);
     setMusic(file?.name ?? null);
   }, []);
+  const begun = state.status !== 'ready';
+  const setChoice = useCallback(
+    (next: SpeechChoice) => {
+      setChoiceOnly(next);
+      player.current?.changeVoice();
+      if (!begun) prepare(score.wordsPerMinute);
+    },
+    [begun, prepare, score],
+  );
+  const setRate = useCallback(
+    (wordsPerMinute: number) => {
+      setRateOnly(wordsPerMinute);
+      if (!begun) prepare(wordsPerMinute);
+      else if (player.current) player.current.wordsPerMinute = wordsPerMinute;
+    },
+    [begun, prepare],
+  );
   const unlock = useCallback(async () => player.current?.unlock(), []);
   const check = useCallback(async () => (await player.current?.check()) ?? 'blocked', []);
 
-  const desk = useMemo(
-    (): SoundDesk => ({
-      sound,
-      volume,
-      setVolume,
-      muted,
-      setMuted,
-      music,
-      playMusic,
-      musicVolume,
-      setMusicVolume,
-      unlock,
-      check,
-    }),
-    [
-      sound,
-      volume,
-      setVolume,
-      muted,
-      setMuted,
-      music,
-      playMusic,
-      musicVolume,
-      setMusicVolume,
-      unlock,
-      check,
-    ],
-  );
+  const desk = useStable<SoundDesk>({
+    sound,
+    volume,
+    setVolume,
+    muted,
+    setMuted,
+    music,
+    playMusic,
+    musicVolume,
+    setMusicVolume,
+    choice,
+    setChoice,
+    rate,
+    leastRate: begun ? score.wordsPerMinute : SLOWEST_RATE,
+    setRate,
+    unlock,
+    check,
+  });
   return { groups, desk };
+}
+
+/** The same object as long as nothing in it changes. */
+function useStable<T extends object>(next: T): T {
+  const kept = useRef(next);
+  const same = Object.entries(next).every(([k, v]) => kept.current[k as keyof T] === v);
+  if (!same) kept.current = next;
+  return kept.current;
 }

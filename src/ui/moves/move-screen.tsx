@@ -1,13 +1,15 @@
 'use client';
 
-import { ArrowLeft, Copy, Pencil, Trash2 } from 'lucide-react';
+import { ArrowLeft, Copy, Mic, Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { z } from 'zod';
 import { call, Refused, Unreachable } from '@/browser/api';
 import {
   AREA_NAMES,
+  cuesOf,
   doseLabel,
   KIND_NAMES,
   LANGUAGE_NAMES,
@@ -25,6 +27,7 @@ import { GeneralCaution } from '../kit/caution';
 import { FaceDial } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
 import { MoveCautions } from '../kit/move-cautions';
+import { RecordDialog } from '../voice/record-dialog';
 import { areasOf } from './find';
 import { HearButton } from './hear-button';
 
@@ -167,11 +170,30 @@ function Facts({ move }: { move: Move }) {
 }
 
 function Words({ language, words }: { language: Language; words: MoveText }) {
+  const [recording, setRecording] = useState(false);
+  const cues = useMemo(() => cuesOf(words).map((text) => ({ text, language })), [words, language]);
   return (
     <section lang={language} aria-label={LANGUAGE_NAMES[language]}>
-      <h2 className="text-lg font-semibold">
-        {words.name} <span className="quiet text-sm font-normal">{LANGUAGE_NAMES[language]}</span>
-      </h2>
+      <div className="flex flex-wrap items-start justify-between gap-2">
+        <h2 className="text-lg font-semibold">
+          {words.name} <span className="quiet text-sm font-normal">{LANGUAGE_NAMES[language]}</span>
+        </h2>
+        <button
+          type="button"
+          lang="en"
+          className="btn btn-outline btn-sm"
+          onClick={() => setRecording(true)}
+        >
+          <Mic size={16} aria-hidden /> Record in your voice
+        </button>
+      </div>
+      {recording && (
+        <RecordDialog
+          title={`${words.name}, in your voice`}
+          cues={cues}
+          onClose={() => setRecording(false)}
+        />
+      )}
       <Cues name="Set-up" cues={words.setup} language={language} />
       <Cues name="Later rounds" cues={[words.short]} language={language} />
       <Cues name="Form reminders" cues={words.form} language={language} />

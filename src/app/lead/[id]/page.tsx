@@ -7,6 +7,7 @@ import { allMoves } from '@/server/moves/moves';
 import { openLog, parkedLastTime } from '@/server/runs/runs';
 import { roll } from '@/server/sessions/register';
 import { getSession } from '@/server/sessions/sessions';
+import { speechChoice } from '@/server/speech/teacher-speech';
 import { LeadScreen } from '@/ui/lead/lead-screen';
 import { requireTeacher } from '../../auth';
 import { orNotFound } from '../../or-not-found';
@@ -34,6 +35,7 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
       roll={await roll(db(), teacher, id)}
       log={{ id: log.id, events: log.events, leader: log.leader, now: now() }}
       moves={await allMoves(db(), teacher)}
+      speech={await speechChoice(db(), teacher)}
       parkedBefore={await parkedLastTime(db(), teacher, session)}
     />
   );

@@ -6,6 +6,7 @@ import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
 import { db } from '@/server/db';
 import { allMoves } from '@/server/moves/moves';
+import { talkOfTeacher } from '@/server/speech/teacher-speech';
 import { ComposeScreen } from '@/ui/compose/compose-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
@@ -17,10 +18,11 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
   const teacher = await requireTeacher();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const [stored, library, room] = await Promise.all([
+  const [stored, library, room, talk] = await Promise.all([
     orNotFound(getClass(db(), teacher, id)),
     allMoves(db(), teacher),
     roomOf(db(), teacher, id, teacher.timeZone, now()),
+    talkOfTeacher(db(), teacher),
   ]);
   return (
     <ComposeScreen
@@ -30,6 +32,7 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
       version={stored.version}
       library={library}
       room={{ ...room, timeZone: teacher.timeZone }}
+      talk={talk}
       lead={leadClassAction.bind(null, id)}
     />
   );

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { cueTextSchema, languageSchema } from '@/core/move';
-import { voice } from '@/server/speech/voice';
+import { db } from '@/server/db';
+import { speakerOf } from '@/server/speech/teacher-speech';
 import { handle } from '../../handle';
 
 const utteranceSchema = z.object({
@@ -10,10 +11,9 @@ const utteranceSchema = z.object({
 });
 const bodySchema = z.object({ utterances: z.array(utteranceSchema).max(1000) });
 
-/** Measured lengths in ms, in the order asked; null where this machine cannot speak. */
+/** Measured lengths in ms, in the order asked; null where a text cannot be said here. */
 export const POST = (request: Request) =>
-  handle(request, bodySchema, async ({ body }) => {
-    const speaker = await voice();
-    if (!speaker) return { lengths: null };
+  handle(request, bodySchema, async ({ teacher, body }) => {
+    const speaker = await speakerOf(db(), teacher);
     return { lengths: await Promise.all(body.utterances.map((u) => speaker.length(u))) };
   });

@@ -7,6 +7,7 @@ import { roomOf } from '@/server/compose/room';
 import { db } from '@/server/db';
 import { studioBook } from '@/server/moves/moves';
 import { compileMeasured } from '@/server/speech/compile-measured';
+import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { RunSheet } from '@/ui/print/run-sheet';
 import { requireTeacher } from '../../../auth';
 import { fillOf } from '../../../balance-fill';
@@ -26,7 +27,9 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
   const own = new Map(plan.moves?.map((m) => [m.id, m]));
   const moveOf = (moveId: string) => own.get(moveId) ?? book.move(moveId);
   const met = room.people.map((p) => p.met);
-  const score = await compileMeasured(plan, book, { room: met });
+  const { factor } = await talkOfTeacher(db(), teacher);
+  const speaker = await speakerOf(db(), teacher);
+  const score = await compileMeasured(plan, book, speaker, { room: met, talkingFactor: factor });
   return (
     <RunSheet
       plan={plan}

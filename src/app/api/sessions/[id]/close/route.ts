@@ -15,6 +15,10 @@ export const POST = (request: Request, context: IdParams) =>
   handle(request, bodySchema, async ({ teacher, body, now }) => {
     const id = await idOf(context);
     const { device, ...event } = body;
-    await closeSession(db(), teacher, id, event, now, { device, timeZone: teacher.timeZone });
+    await closeSession(db(), teacher, id, event, now, {
+      device,
+      timeZone: teacher.timeZone,
+      teacherId: teacher.id,
+    });
     return { roll: await roll(db(), teacher, id) };
   });

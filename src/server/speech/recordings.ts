@@ -1,0 +1,82 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { type Language, languageSchema } from '@/core/move';
+import { LONGEST_SECONDS, wavLengthMs } from '@/core/speech';
+import type { Teacher } from '../auth/sign-ins';
+import type { Db } from '../db';
+import { epochMs } from '../rows';
+import { Conflict, found } from '../scope';
+
+/** Cues in a teacher's own voice. One is found by its words, so that changed words are never spoken by it. */
+export interface Recording {
+  id: string;
+  language: Language;
+  text: string;
+  ms: number;
+  recordedAt: number;
+}
+
+/** Whose voice it is. */
+export type Speaking = Pick<Teacher, 'id' | 'studioId'>;
+
+const recordingSchema = z
+  .object({
+    id: z.uuid(),
+    language: languageSchema,
+    text: z.string(),
+    ms: z.number(),
+    recorded_at: epochMs,
+  })
+  .transform(({ recorded_at, ...row }): Recording => ({ ...row, recordedAt: recorded_at }));
+
+const own = ({ id, studioId }: Speaking) => ({ teacher_id: id, studio_id: studioId });
+
+/** Keeps a recording; one of the same words goes. */
+export async function saveRecording(
+  db: Db,
+  teacher: Speaking,
+  { language, text, wav }: { language: Language; text: string; wav: Uint8Array },
+  now: number,
+): Promise<Recording> {
+  const ms = wavLengthMs(wav);
+  if (ms === null) throw new Conflict('This is not a WAV file of one channel with 16 bits.');
+  if (ms > LONGEST_SECONDS * 1000) {
+    throw new Conflict(`A recording may last ${LONGEST_SECONDS} seconds at most.`);
+  }
+  const row = { id: randomUUID(), language, text, ms, recorded_at: new Date(now) };
+  await db('recordings')
+    .insert({ ...row, ...own(teacher), wav: Buffer.from(wav) })
+    .onConflict(['teacher_id', 'language', 'text'])
+    .merge();
+  return recordingSchema.parse(row);
+}
+
+/** All recordings of a teacher, the newest first. */
+export async function recordingsOf(db: Db, teacher: Speaking): Promise<Recording[]> {
+  const rows = await db('recordings')
+    .where(own(teacher))
+    .orderBy([{ column: 'recorded_at', order: 'desc' }, 'text'])
+    .select('id', 'language', 'text', 'ms', 'recorded_at');
+  return z.array(recordingSchema).parse(rows);
+}
+
+/** The sound of a recording, asked for by its words or its id, where there is one. */
+export async function recordedAudio(
+  db: Db,
+  teacher: Speaking,
+  of: { language: Language; text: string } | { id: string },
+): Promise<{ id: string; wav: Buffer } | undefined> {
+  const which = 'id' in of ? { id: of.id } : { language: of.language, text: of.text };
+  return db('recordings')
+    .where({ ...own(teacher), ...which })
+    .first('id', 'wav');
+}
+
+/** @throws NotFound where it is not the teacher's */
+export async function removeRecording(db: Db, teacher: Speaking, id: string): Promise<void> {
+  const rows = await db('recordings')
+    .where({ ...own(teacher), id })
+    .delete()
+    .returning('id');
+  found(rows[0], 'recording');
+}

@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import { TALK_CLASSES, type TalkSample, talkingFactor } from '@/core/run';
+import { type Utterance, VOICES, type VoiceName } from '@/core/speech';
+import type { Db } from '../db';
+import { found } from '../scope';
+import type { Speaker } from './compile-measured';
+import { recordedAudio, recordingsOf, type Speaking } from './recordings';
+import { type Voice, voice } from './voice';
+
+/** How a teacher wants to be heard. */
+export interface SpeechChoice {
+  /** The machine's voice for what is not recorded. */
+  voice: VoiceName;
+  /** Whether recordings come before the machine's voice. */
+  ownVoice: boolean;
+}
+
+/** How much a teacher talks, and what that was learned from. */
+export interface Talk {
+  factor: number;
+  classes: number;
+}
+
+const choiceSchema = z
+  .object({ voice: z.enum(VOICES), own_voice: z.boolean() })
+  .transform((row): SpeechChoice => ({ voice: row.voice, ownVoice: row.own_voice }));
+
+const self = ({ id, studioId }: Speaking) => ({ id, studio_id: studioId });
+
+export async function speechChoice(db: Db, teacher: Speaking): Promise<SpeechChoice> {
+  const row = await db('teachers').where(self(teacher)).first('voice', 'own_voice');
+  return choiceSchema.parse(found(row, 'teacher'));
+}
+
+export async function chooseSpeech(db: Db, teacher: Speaking, choice: SpeechChoice): Promise<void> {
+  await db('teachers')
+    .where(self(teacher))
+    .update({ voice: choice.voice, own_voice: choice.ownVoice });
+}
+
+/**
+ * Who speaks a teacher's cues: their recordings first, then the machine in the voice they chose.
+ * @param machine the machine's voice; null where it has none
+ */
+export async function speakerOf(
+  db: Db,
+  teacher: Speaking,
+  machine?: Voice | null,
+): Promise<Speaker> {
+  const [choice, speaking] = await Promise.all([
+    speechChoice(db, teacher),
+    machine === undefined ? voice() : machine,
+  ]);
+  const recorded = new Map<string, number>();
+  if (choice.ownVoice) {
+    for (const r of await recordingsOf(db, teacher)) recorded.set(`${r.language} ${r.text}`, r.ms);
+  }
+  return {
+    length: async (utterance) =>
+      recorded.get(`${utterance.language} ${utterance.text}`) ??
+      (await speaking?.length(utterance, choice.voice)) ??
+      null,
+  };
+}
+
+/** A WAV file and what tells it from any other. */
+export interface Spoken {
+  wav: Buffer;
+  mark: string;
+}
+
+/** A cue as its teacher wants it heard; null where nobody can say it. */
+export async function spoken(
+  db: Db,
+  teacher: Speaking,
+  utterance: Utterance,
+): Promise<Spoken | null> {
+  const choice = await speechChoice(db, teacher);
+  const recorded = choice.ownVoice && (await recordedAudio(db, teacher, utterance));
+  if (recorded) return { wav: recorded.wav, mark: recorded.id };
+  const machine = await voice();
+  if (!machine) return null;
+  return {
+    wav: await machine.audio(utterance, choice.voice),
+    mark: machine.mark(utterance, choice.voice),
+  };
+}
+
+const sampleSchema = z
+  .object({ cues_ms: z.number(), taken_ms: z.number() })
+  .transform((row): TalkSample => ({ cuesMs: row.cues_ms, takenMs: row.taken_ms }));
+
+/** The talking factor of a teacher, learned from the classes they led last. */
+export async function talkOfTeacher(db: Db, { id, studioId }: Speaking): Promise<Talk> {
+  const rows = await db('talk_samples')
+    .where({ teacher_id: id, studio_id: studioId })
+    .orderBy('led_at', 'desc')
+    .limit(TALK_CLASSES)
+    .select('cues_ms', 'taken_ms');
+  const samples = z.array(sampleSchema).parse(rows);
+  return { factor: talkingFactor(samples), classes: samples.length };
+}
+
+/** Notes how a teacher talked in one class; a class counts once. */
+export async function noteTalk(
+  db: Db,
+  { id, studioId }: Speaking,
+  sessionId: string,
+  { cuesMs, takenMs }: TalkSample,
+  ledAt: number,
+): Promise<void> {
+  if (cuesMs === 0) return;
+  await db('talk_samples')
+    .insert({
+      session_id: sessionId,
+      studio_id: studioId,
+      teacher_id: id,
+      cues_ms: cuesMs,
+      taken_ms: takenMs,
+      led_at: new Date(ledAt),
+    })
+    .onConflict('session_id')
+    .ignore();
+}
+
+/** Forgets what was learned, so that the factor is 1 again. */
+export async function forgetTalk(db: Db, { id, studioId }: Speaking): Promise<void> {
+  await db('talk_samples').where({ teacher_id: id, studio_id: studioId }).delete();
+}

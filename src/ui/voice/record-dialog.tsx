@@ -1,0 +1,335 @@
+'use client';
+
+import clsx from 'clsx';
+import { Check, Circle, Mic, Square, Trash2, Volume2 } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { Refused, Unreachable } from '@/browser/api';
+import { Microphone, type MicrophoneProblem, NoMicrophone } from '@/browser/microphone';
+import {
+  dropRecording,
+  type KeptRecording,
+  keepRecording,
+  listRecordings,
+  recordingUrl,
+  type Words,
+  wordsKey,
+} from '@/browser/recordings';
+import { LANGUAGE_NAMES, type Language } from '@/core/move';
+import { LONGEST_SECONDS, type Take, type TakeProblem, wavOf } from '@/core/speech';
+import { Dialog } from '../kit/dialog';
+
+export interface RecordDialogProps {
+  title: string;
+  /** What can be recorded; the same words are listed once. */
+  cues: readonly Words[];
+  /** Some words are said by another voice from now on. */
+  onRecorded?: (text: string, language: Language) => void;
+  onClose: () => void;
+}
+
+const NO_MICROPHONE: Record<MicrophoneProblem, string> = {
+  refused:
+    'The browser does not let this page use the microphone. Allow it beside the address of the page, then try again.',
+  none: 'This device has no microphone that the browser can see. Plug one in, then try again.',
+  busy: 'Another program holds the microphone. Close it, then try again.',
+  unsupported: 'This browser cannot record. Try another one, or another device.',
+};
+const USELESS: Record<TakeProblem, string> = {
+  silent: 'Nothing was heard. Look at the level below while you speak, and come nearer.',
+  'too long': `A cue may last ${LONGEST_SECONDS} seconds at most. Say it again, shorter.`,
+};
+
+type Phase =
+  | { name: 'ready' }
+  | { name: 'opening' }
+  | { name: 'recording' }
+  | { name: 'cutting' }
+  | { name: 'heard'; take: Take }
+  | { name: 'keeping'; take: Take };
+
+const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
+const tooFar = (problem: unknown): string => {
+  if (problem instanceof NoMicrophone) return NO_MICROPHONE[problem.problem];
+  if (problem instanceof Unreachable) return 'The server does not answer. Try again in a moment.';
+  if (problem instanceof Refused) return problem.message;
+  throw problem;
+};
+
+/** The same words once, in the order given. */
+function once(cues: readonly Words[]): Words[] {
+  const found = new Map<string, Words>();
+  for (const { text, language } of cues) {
+    const key = wordsKey({ text, language });
+    if (!found.has(key)) found.set(key, { text, language });
+  }
+  return [...found.values()];
+}
+
+/** Records cues one after another in the teacher's own voice. One button leads through it. */
+export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogProps) {
+  // What was asked for when it was opened; keeping a take may change the class behind it.
+  const [words] = useState(() => once(cues));
+  const [kept, setKept] = useState<ReadonlyMap<string, KeptRecording> | null>(null);
+  const [index, setIndex] = useState(0);
+  const [phase, setPhase] = useState<Phase>({ name: 'ready' });
+  const [error, setError] = useState<string | null>(null);
+  const microphone = useRef<Microphone | null>(null);
+  const playing = useRef<HTMLAudioElement | null>(null);
+  const current = words[index];
+  const recording = current && kept?.get(wordsKey(current));
+
+  useEffect(() => {
+    let gone = false;
+    listRecordings().then(
+      (all) => {
+        if (gone) return;
+        const known = new Map(all.map((r) => [wordsKey(r), r]));
+        setKept(known);
+        setIndex(
+          Math.max(
+            0,
+            words.findIndex((w) => !known.has(wordsKey(w))),
+          ),
+        );
+      },
+      (problem: unknown) => !gone && setError(tooFar(problem)),
+    );
+    return () => {
+      gone = true;
+    };
+  }, [words]);
+  useEffect(
+    () => () => {
+      microphone.current?.close();
+      playing.current?.pause();
+    },
+    [],
+  );
+
+  const play = (url: string) => {
+    playing.current?.pause();
+    playing.current = new Audio(url);
+    // A browser that will not play says so in its own place; the take is there all the same.
+    playing.current.play().catch(() => setError('The browser does not play sound here.'));
+  };
+  const hearTake = (take: Take) => {
+    const url = URL.createObjectURL(new Blob([wavOf(take)], { type: 'audio/wav' }));
+    play(url);
+    playing.current?.addEventListener('ended', () => URL.revokeObjectURL(url));
+  };
+  const record = async () => {
+    setError(null);
+    playing.current?.pause();
+    setPhase({ name: 'opening' });
+    try {
+      microphone.current ??= await Microphone.open();
+      microphone.current.start();
+      setPhase({ name: 'recording' });
+    } catch (problem) {
+      setPhase({ name: 'ready' });
+      setError(tooFar(problem));
+    }
+  };
+  const stop = async () => {
+    setPhase({ name: 'cutting' });
+    const take = (await microphone.current?.stop()) ?? 'silent';
+    if (typeof take === 'string') {
+      setError(USELESS[take]);
+      setPhase({ name: 'ready' });
+      return;
+    }
+    setPhase({ name: 'heard', take });
+    hearTake(take);
+  };
+  const choose = (next: number) => {
+    setIndex(next);
+    setPhase({ name: 'ready' });
+    setError(null);
+  };
+  const keep = async (take: Take) => {
+    if (!current) return;
+    setPhase({ name: 'keeping', take });
+    setError(null);
+    try {
+      const stored = await keepRecording(current, take);
+      const known = new Map(kept).set(wordsKey(current), stored);
+      setKept(known);
+      onRecorded?.(current.text, current.language);
+      const after = words.findIndex((w, i) => i > index && !known.has(wordsKey(w)));
+      choose(after < 0 ? index : after);
+    } catch (problem) {
+      setPhase({ name: 'heard', take });
+      setError(tooFar(problem));
+    }
+  };
+  const remove = async (of: KeptRecording) => {
+    try {
+      await dropRecording(of.id);
+      const known = new Map(kept);
+      known.delete(wordsKey(of));
+      setKept(known);
+      onRecorded?.(of.text, of.language);
+    } catch (problem) {
+      setError(tooFar(problem));
+    }
+  };
+
+  const done = words.filter((w) => kept?.has(wordsKey(w))).length;
+  const busy = phase.name === 'opening' || phase.name === 'cutting' || phase.name === 'keeping';
+  const step = () => {
+    if (phase.name === 'recording') void stop();
+    else if (phase.name === 'heard') void keep(phase.take);
+    else void record();
+  };
+  return (
+    <Dialog title={title} onClose={onClose} wide>
+      <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_19rem]">
+        <div>
+          <p className="quiet text-sm">
+            {current
+              ? `Say it as you would to the class (${LANGUAGE_NAMES[current.language]}):`
+              : ''}
+          </p>
+          <p lang={current?.language} className="font-display mt-1 min-h-24 text-2xl font-semibold">
+            {current?.text}
+          </p>
+          <Level microphone={microphone} on={phase.name === 'recording'} />
+          <div className="mt-4 flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="btn btn-primary btn-lg min-w-56"
+              disabled={busy || kept === null}
+              onClick={step}
+            >
+              {phase.name === 'recording' ? (
+                <>
+                  <Square size={20} aria-hidden /> Stop
+                </>
+              ) : phase.name === 'heard' || phase.name === 'keeping' ? (
+                <>
+                  <Check size={20} aria-hidden /> Keep it, go on
+                </>
+              ) : (
+                <>
+                  <Mic size={20} aria-hidden /> {recording ? 'Record anew' : 'Record'}
+                </>
+              )}
+            </button>
+            {phase.name === 'heard' && (
+              <>
+                <button type="button" className="btn btn-lg" onClick={() => hearTake(phase.take)}>
+                  <Volume2 size={18} aria-hidden /> Hear it
+                </button>
+                <button type="button" className="btn btn-lg" onClick={record}>
+                  <Mic size={18} aria-hidden /> Once more
+                </button>
+              </>
+            )}
+            {phase.name === 'ready' && recording && (
+              <>
+                <button
+                  type="button"
+                  className="btn btn-lg"
+                  onClick={() => play(recordingUrl(recording.id))}
+                >
+                  <Volume2 size={18} aria-hidden /> Hear it
+                </button>
+                <button type="button" className="btn btn-lg" onClick={() => remove(recording)}>
+                  <Trash2 size={18} aria-hidden /> Remove it
+                </button>
+              </>
+            )}
+          </div>
+          <p role="status" className="mt-3 min-h-6">
+            {phase.name === 'recording' && 'Recording. Press again when you have said it.'}
+            {phase.name === 'heard' &&
+              `${seconds((1000 * phase.take.samples.length) / phase.take.rate)}, cut and levelled.${
+                phase.take.clipped ? ' It was too loud in places; move back a little.' : ''
+              }`}
+            {phase.name === 'ready' && recording && `Recorded, ${seconds(recording.ms)}.`}
+          </p>
+          {error && (
+            <p role="alert" className="border-error border-l-4 pl-3">
+              {error}
+            </p>
+          )}
+          <p className="quiet mt-3 text-sm">
+            A recording stands in for the machine’s voice wherever exactly these words are said. If
+            you change the words, the machine says them until you record them again.
+          </p>
+        </div>
+        <div>
+          <p className="font-medium">
+            {done} of {words.length} recorded
+          </p>
+          <ul
+            className="border-base-300 rounded-box mt-1 max-h-80 overflow-y-auto border"
+            aria-label="Cues to record"
+          >
+            {words.map((w, i) => {
+              const is = kept?.has(wordsKey(w));
+              return (
+                <li key={wordsKey(w)}>
+                  <button
+                    type="button"
+                    aria-current={i === index ? 'true' : undefined}
+                    disabled={busy || phase.name === 'recording'}
+                    onClick={() => choose(i)}
+                    className={clsx(
+                      'flex w-full items-start gap-2 px-3 py-1.5 text-left text-sm',
+                      i === index ? 'bg-base-200 font-medium' : 'hover:bg-base-200',
+                    )}
+                  >
+                    {is ? (
+                      <Check size={16} className="mt-0.5 shrink-0" aria-hidden />
+                    ) : (
+                      <Circle size={16} className="quiet mt-0.5 shrink-0" aria-hidden />
+                    )}
+                    <span lang={w.language}>{w.text}</span>
+                    <span className="sr-only">{is ? ', recorded' : ', not recorded'}</span>
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+/** How loud it is, while something is recorded. */
+function Level({
+  microphone,
+  on,
+}: {
+  microphone: React.RefObject<Microphone | null>;
+  on: boolean;
+}) {
+  const bar = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!on) return;
+    let frame = 0;
+    const draw = () => {
+      const level = microphone.current?.level() ?? 0;
+      // Loudness is heard in steps of its power; -50 dB is the left end.
+      const share = Math.max(0, 1 + (20 * Math.log10(Math.max(level, 1e-6))) / 50);
+      if (bar.current) bar.current.style.transform = `scaleX(${Math.min(1, share)})`;
+      frame = requestAnimationFrame(draw);
+    };
+    draw();
+    return () => {
+      cancelAnimationFrame(frame);
+      if (bar.current) bar.current.style.transform = 'scaleX(0)';
+    };
+  }, [on, microphone]);
+  return (
+    <div className="bg-base-200 mt-2 h-3 overflow-hidden rounded-full" aria-hidden>
+      <div
+        ref={bar}
+        className="bg-secondary h-full origin-left"
+        style={{ transform: 'scaleX(0)' }}
+      />
+    </div>
+  );
+}

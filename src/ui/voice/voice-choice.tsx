@@ -1,0 +1,68 @@
+'use client';
+
+import { useState } from 'react';
+import { z } from 'zod';
+import { call, Refused, Unreachable } from '@/browser/api';
+import { VOICES, type VoiceName } from '@/core/speech';
+import { Choice } from '../kit/choice';
+
+/** How a teacher wants to be heard. */
+export interface SpeechChoice {
+  voice: VoiceName;
+  ownVoice: boolean;
+}
+
+const NAMES: Record<VoiceName, string> = {
+  plain: 'Plain',
+  bright: 'Bright',
+  deep: 'Deep',
+  soft: 'Soft',
+};
+const answerSchema = z.object({ voice: z.enum(VOICES), ownVoice: z.boolean() });
+
+export interface VoiceChoiceProps {
+  choice: SpeechChoice;
+  onChange: (choice: SpeechChoice) => void;
+}
+
+/** Which voice of the machine speaks, and whether the teacher's own recordings come first. */
+export function VoiceChoice({ choice, onChange }: VoiceChoiceProps) {
+  const [error, setError] = useState<string | null>(null);
+  const change = async (wish: SpeechChoice) => {
+    setError(null);
+    try {
+      onChange(await call('PUT', '/api/voice', wish, answerSchema));
+    } catch (problem) {
+      if (problem instanceof Refused) setError(problem.message);
+      else if (problem instanceof Unreachable) {
+        setError('The server does not answer, so the voice stays as it was. Try again.');
+      } else throw problem;
+    }
+  };
+  return (
+    <>
+      <Choice
+        label="Voice of the machine"
+        value={choice.voice}
+        options={VOICES}
+        names={NAMES}
+        onChange={(voice) => change({ ...choice, voice })}
+        width="w-36"
+      />
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="toggle toggle-sm"
+          checked={choice.ownVoice}
+          onChange={(event) => change({ ...choice, ownVoice: event.target.checked })}
+        />
+        My recordings first
+      </label>
+      {error && (
+        <p role="alert" className="text-error text-sm">
+          {error}
+        </p>
+      )}
+    </>
+  );
+}

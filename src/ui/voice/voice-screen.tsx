@@ -1,0 +1,187 @@
+'use client';
+
+import { PHRASES } from '@library/phrases';
+import { Mic, RotateCcw, Trash2, Volume2 } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { Refused, Unreachable } from '@/browser/api';
+import { hear } from '@/browser/hear';
+import { dropRecording, type KeptRecording, recordingUrl, type Words } from '@/browser/recordings';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
+import { Empty } from '../kit/empty';
+import { Page } from '../kit/page';
+import { RecordDialog } from './record-dialog';
+import { type SpeechChoice, VoiceChoice } from './voice-choice';
+
+export interface VoiceScreenProps {
+  choice: SpeechChoice;
+  talk: { factor: number; classes: number };
+  recordings: KeptRecording[];
+  forgetTalk: () => Promise<void>;
+}
+
+/** As far as counts usually go. */
+const HIGHEST_COUNT = 30;
+const SAMPLE: Record<Language, string> = {
+  en: 'Let the jaw hang and breathe out.',
+  de: 'Den Kiefer hängen lassen und ausatmen.',
+};
+
+/** What is said in any class: counts and the words between moves. */
+function commonWords(language: Language): Words[] {
+  const p = PHRASES[language];
+  const texts = [
+    ...p.numbers.slice(1, HIGHEST_COUNT + 1),
+    p.breatheIn,
+    p.breatheOut,
+    p.round(2),
+    p.round(3),
+    p.lastRound,
+    ...Object.values(p.firstSide),
+    ...Object.values(p.otherSide),
+    ...Object.values(p.release),
+    p.questions,
+  ];
+  return texts.map((text) => ({ text, language }));
+}
+
+/** How the teacher is heard: their recordings, the machine's voice, and how much they talk. */
+export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScreenProps) {
+  const router = useRouter();
+  const [chosen, setChosen] = useState(choice);
+  const [recording, setRecording] = useState<Language | null>(null);
+  const audio = useRef<HTMLAudioElement | null>(null);
+  const close = () => {
+    setRecording(null);
+    router.refresh();
+  };
+  const remove = async (id: string) => {
+    try {
+      await dropRecording(id);
+      router.refresh();
+    } catch (problem) {
+      if (problem instanceof Refused) toast.error(problem.message);
+      else if (problem instanceof Unreachable)
+        toast.error('The server does not answer. Try again.');
+      else throw problem;
+    }
+  };
+  return (
+    <Page title="Your voice">
+      <section aria-labelledby="machine">
+        <h2 id="machine" className="text-xl font-semibold">
+          Who speaks your cues
+        </h2>
+        <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
+          <VoiceChoice choice={chosen} onChange={setChosen} />
+          {LANGUAGES.map((language) => (
+            <button
+              key={language}
+              type="button"
+              className="btn btn-outline"
+              onClick={async () => {
+                const said = { text: SAMPLE[language], language, wordsPerMinute: 150 };
+                if (!(await hear(said))) toast.error('Nothing on this machine can speak.');
+              }}
+            >
+              <Volume2 size={18} aria-hidden /> Hear it in {LANGUAGE_NAMES[language]}
+            </button>
+          ))}
+        </div>
+      </section>
+
+      <section aria-labelledby="talk" className="mt-8">
+        <h2 id="talk" className="text-xl font-semibold">
+          How much you talk
+        </h2>
+        <p className="mt-1 max-w-prose">
+          <span className="figures text-2xl font-bold">× {talk.factor.toFixed(2)}</span>{' '}
+          {talk.classes === 0
+            ? 'Upbeats and switches are planned to last as long as their cues. Up Beat learns how long you really take from the classes you lead.'
+            : `So many times as long as their cues are upbeats and switches planned to last, learned from ${
+                talk.classes === 1 ? 'one class' : `${talk.classes} classes`
+              } you led: pauses in an upbeat and explaining again make it grow. It is never below 1, since the cues are said in full.`}
+        </p>
+        {talk.classes > 0 && (
+          <form action={forgetTalk}>
+            <button type="submit" className="btn btn-outline btn-sm mt-2">
+              <RotateCcw size={16} aria-hidden /> Forget it and learn anew
+            </button>
+          </form>
+        )}
+      </section>
+
+      <section aria-labelledby="recordings" className="mt-8">
+        <div className="flex flex-wrap items-end justify-between gap-3">
+          <h2 id="recordings" className="text-xl font-semibold">
+            Recorded by you
+          </h2>
+          <div className="flex flex-wrap gap-2">
+            {LANGUAGES.map((language) => (
+              <button
+                key={language}
+                type="button"
+                className="btn btn-outline"
+                onClick={() => setRecording(language)}
+              >
+                <Mic size={18} aria-hidden /> Counts in {LANGUAGE_NAMES[language]}
+              </button>
+            ))}
+          </div>
+        </div>
+        {recordings.length === 0 ? (
+          <div className="mt-3">
+            <Empty title="Nothing recorded yet">
+              Record counts here, the cues of a move on its page, or a whole class from “More” in
+              Compose. What you record is said in your voice from then on.
+            </Empty>
+          </div>
+        ) : (
+          <ul className="divide-base-300 mt-2 divide-y">
+            {recordings.map((r) => (
+              <li key={r.id} className="flex items-center gap-3 py-1.5">
+                <span lang={r.language} className="min-w-0 flex-1">
+                  {r.text}
+                </span>
+                <span className="quiet text-sm">{LANGUAGE_NAMES[r.language]}</span>
+                <span className="figures quiet w-14 text-right text-sm">
+                  {(r.ms / 1000).toFixed(1)} s
+                </span>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-sm btn-square"
+                  aria-label={`Hear: ${r.text}`}
+                  onClick={() => {
+                    audio.current?.pause();
+                    audio.current = new Audio(recordingUrl(r.id));
+                    audio.current
+                      .play()
+                      .catch(() => toast.error('The browser does not play sound here.'));
+                  }}
+                >
+                  <Volume2 size={16} aria-hidden />
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-sm btn-square"
+                  aria-label={`Remove: ${r.text}`}
+                  onClick={() => remove(r.id)}
+                >
+                  <Trash2 size={16} aria-hidden />
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      {recording && (
+        <RecordDialog
+          title={`Counts and small words, ${LANGUAGE_NAMES[recording]}`}
+          cues={commonWords(recording)}
+          onClose={close}
+        />
+      )}
+    </Page>
+  );
+}
