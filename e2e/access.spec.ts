@@ -1,11 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { emptyPlan } from '@/core/class';
+import { wavOf } from '@/core/speech';
 import { createClass } from '@/server/classes/classes';
 import { addParticipant } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
+import { saveRecording } from '@/server/speech/recordings';
 import { expect, NOON, test } from './harness';
 
-const PAGES = ['/', '/classes', '/people', `/classes/${randomUUID()}`, `/lead/${randomUUID()}`];
+const PAGES = [
+  '/',
+  '/classes',
+  '/people',
+  '/voice',
+  `/classes/${randomUUID()}`,
+  `/lead/${randomUUID()}`,
+];
 
 test('a stranger is sent to sign in from every page and refused by every handler', async ({
   page,
@@ -17,6 +26,8 @@ test('a stranger is sent to sign in from every page and refused by every handler
   for (const path of [
     '/api/speech?text=Hi&language=en&rate=150',
     `/api/runs/${randomUUID()}/events`,
+    '/api/recordings',
+    `/api/recordings/${randomUUID()}`,
   ]) {
     expect((await page.request.get(path)).status()).toBe(401);
   }
@@ -68,6 +79,18 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
     session_id: sessionId,
     created_at: new Date(NOON),
   });
+  const teacher = { id: randomUUID(), studioId: scope.studioId };
+  await app.db('teachers').insert({
+    id: teacher.id,
+    studio_id: scope.studioId,
+    email: 'nobody@elsewhere.example',
+    name: 'Not you',
+    password_hash: 'none',
+    created_at: new Date(NOON),
+  });
+  const cue = { language: 'en', text: 'Not yours.' } as const;
+  const wav = wavOf({ samples: new Float32Array(2400), rate: 24_000 });
+  const recording = await saveRecording(app.db, teacher, { ...cue, wav }, NOON);
   const device = randomUUID();
   for (const path of [
     `/classes/${classId}`,
@@ -91,6 +114,8 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
     }),
     await page.request.get(`/api/runs/${runId}/events`),
     await page.request.get(`/api/runs/${runId}/live`),
+    await page.request.get(`/api/recordings/${recording.id}`),
+    await page.request.delete(`/api/recordings/${recording.id}`, { data: {} }),
   ].map((response) => response.status());
   expect(statuses).toEqual(statuses.map(() => 404));
 });

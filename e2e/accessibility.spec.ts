@@ -65,6 +65,12 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await look('People');
   await page.getByRole('link', { name: 'Odile' }).click();
   await look('a person');
+  await page.goto('/voice');
+  await look('Your voice');
+  await page.getByRole('button', { name: 'Counts in English' }).click();
+  await page.getByText(/^0 of/).waitFor();
+  await look('recording');
+  await page.keyboard.press('Escape');
   const session = await app.db('sessions').where({ status: 'planned' }).first('id');
   await page.goto(`/lead/${session.id}`);
   await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
@@ -100,6 +106,7 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     '/moves',
     '/moves/closing-face-drain',
     '/moves/new',
+    '/voice',
     `/people/${personId}`,
     `/lead/${held}`,
   ]) {

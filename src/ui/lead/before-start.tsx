@@ -16,6 +16,8 @@ export interface BeforeStartProps {
   roll: Roll;
   /** Null while the class is being made ready. */
   score: Score | null;
+  /** The class is being measured in the voice that will say it. */
+  measuring: boolean;
   hasVoice: boolean;
   error: string | null;
   retry: () => void;
@@ -28,7 +30,8 @@ export interface BeforeStartProps {
 
 /** The room before the class starts: who is here, how long it will be, and the way in. */
 export function BeforeStart(props: BeforeStartProps) {
-  const { session, roll, score, hasVoice, error, retry, parkedBefore, desk, start } = props;
+  const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, start } =
+    props;
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
       <div className="mx-auto grid max-w-6xl gap-8 p-5 md:grid-cols-[minmax(0,1fr)_22rem] md:p-8">
@@ -55,15 +58,15 @@ export function BeforeStart(props: BeforeStartProps) {
               <p className="quiet mt-1">
                 of {clock(score.slotMs)}, with {clock(score.totals.workMs)} of work
               </p>
-              <p className="mt-4">
+              <p className="mt-4" hidden={measuring}>
                 {hasVoice
                   ? 'The voice is ready. Every cue has been measured.'
                   : 'The server has no voice. Your browser speaks, or a soft tone marks the cues.'}
               </p>
             </>
           )}
-          {!score && !error && (
-            <p role="status" className="flex items-center gap-3 text-lg">
+          {measuring && (
+            <p role="status" className="mt-4 flex items-center gap-3 text-lg">
               <span className="loading loading-dots" aria-hidden /> Making the voice ready
             </p>
           )}
@@ -78,7 +81,7 @@ export function BeforeStart(props: BeforeStartProps) {
           <button
             type="button"
             className="btn btn-primary btn-lg upbeat-on-accent mt-6 w-full"
-            disabled={!score}
+            disabled={!score || measuring}
             onClick={start}
           >
             <Play size={20} aria-hidden /> Start the class

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, Refused, Unreachable } from '@/browser/api';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
@@ -53,8 +53,9 @@ export function LeadScreen(props: LeadScreenProps) {
   const [scores, setScores] = useState<LeadScores | null>(null);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);
+  const [measuring, setMeasuring] = useState(true);
 
-  const prepare = useCallback(
+  const measureClass = useCallback(
     async (wordsPerMinute?: number) => {
       setError(null);
       const sentAt = clock.deviceNow();
@@ -72,9 +73,20 @@ export function LeadScreen(props: LeadScreenProps) {
     },
     [clock, session.id],
   );
+  // One after the other, so that the run the server keeps is the one that is shown here.
+  const line = useRef<Promise<unknown>>(Promise.resolve());
+  const prepare = useCallback(
+    (wordsPerMinute?: number) => {
+      setMeasuring(true);
+      const turn = line.current.then(() => measureClass(wordsPerMinute));
+      line.current = turn;
+      void turn.finally(() => line.current === turn && setMeasuring(false));
+    },
+    [measureClass],
+  );
 
   useEffect(() => {
-    void prepare();
+    prepare();
   }, [prepare]);
 
   if (!scores || !log.loaded) {
@@ -83,9 +95,10 @@ export function LeadScreen(props: LeadScreenProps) {
         session={session}
         roll={roll}
         score={null}
+        measuring={error === null}
         hasVoice={hasVoice}
         error={error}
-        retry={() => void prepare()}
+        retry={() => prepare()}
         parkedBefore={parkedBefore}
         desk={null}
         start={() => {}}
@@ -102,6 +115,7 @@ export function LeadScreen(props: LeadScreenProps) {
       clock={clock}
       hasVoice={hasVoice}
       parkedBefore={parkedBefore}
+      measuring={measuring}
       error={error}
       speech={{ initialChoice: speech, prepare }}
     />
@@ -117,7 +131,9 @@ interface LedRunProps {
   clock: ServerClock;
   hasVoice: boolean;
   parkedBefore: readonly string[];
-  /** Why the class could not be measured again. */
+  /** The class is being measured again. */
+  measuring: boolean;
+  /** Why it could not be measured again. */
   error: string | null;
   speech: SpeechSettings;
 }
@@ -173,6 +189,7 @@ function LedRun(props: LedRunProps) {
         session={session}
         roll={roll}
         score={score}
+        measuring={props.measuring}
         hasVoice={hasVoice}
         error={props.error ?? log.error}
         retry={() => speech.prepare(desk.rate)}

@@ -25,21 +25,21 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
   const [checked, setChecked] = useState<CheckedSound | null>(null);
   return (
     <div className="mt-3 grid gap-2">
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <Slider label="Volume" value={desk.volume} onChange={desk.setVolume} />
         <button
           type="button"
-          className="btn btn-sm btn-neutral"
+          className="btn btn-sm btn-neutral mb-1"
           onClick={async () => setChecked(await desk.check())}
         >
           Check the sound
         </button>
-        <label className="flex items-center gap-2 text-sm">
+        <label className="grid text-sm leading-6 font-medium">
           Music of your own
           <input
             type="file"
             accept="audio/*"
-            className="file-input file-input-sm w-56"
+            className="file-input w-56 font-normal"
             onChange={(event) => desk.playMusic(event.target.files?.[0] ?? null)}
           />
         </label>
@@ -48,16 +48,13 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
             <Slider label="Music" value={desk.musicVolume} onChange={desk.setMusicVolume} />
             <button
               type="button"
-              className="btn btn-sm btn-neutral"
+              className="btn btn-sm btn-neutral mb-1"
               onClick={() => desk.playMusic(null)}
             >
               Stop the music
             </button>
           </>
         )}
-      </div>
-      <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-        <VoiceChoice choice={desk.choice} onChange={desk.setChoice} />
         <Choice
           label="Words a minute"
           value={String(desk.rate)}
@@ -65,6 +62,7 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
           onChange={(rate) => desk.setRate(Number(rate))}
           width="w-28"
         />
+        <VoiceChoice choice={desk.choice} onChange={desk.setChoice} />
       </div>
       <p role="status" className="text-sm empty:hidden">
         {checked && CHECKED[checked]}
@@ -81,7 +79,7 @@ interface SliderProps {
 
 function Slider({ label, value, onChange }: SliderProps) {
   return (
-    <label className="flex items-center gap-2 text-sm">
+    <label className="flex min-h-10 items-center gap-2 text-sm font-medium">
       {label}
       <input
         type="range"

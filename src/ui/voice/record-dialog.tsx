@@ -14,6 +14,7 @@ import {
   type Words,
   wordsKey,
 } from '@/browser/recordings';
+import { clock } from '@/core/formats';
 import { LANGUAGE_NAMES, type Language } from '@/core/move';
 import { LONGEST_SECONDS, type Take, type TakeProblem, wavOf } from '@/core/speech';
 import { Dialog } from '../kit/dialog';
@@ -174,9 +175,16 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
     }
   };
 
+  const list = useRef<HTMLUListElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the cue in hand is to be seen whenever it changes
+  useEffect(() => {
+    list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+  }, [index, kept]);
+
   const done = words.filter((w) => kept?.has(wordsKey(w))).length;
   const busy = phase.name === 'opening' || phase.name === 'cutting' || phase.name === 'keeping';
   const step = () => {
+    if (busy || kept === null) return;
     if (phase.name === 'recording') void stop();
     else if (phase.name === 'heard') void keep(phase.take);
     else void record();
@@ -198,7 +206,8 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
             <button
               type="button"
               className="btn btn-primary btn-lg min-w-56"
-              disabled={busy || kept === null}
+              // Disabled, it would lose the focus, and with it the next press of the key.
+              aria-disabled={busy || kept === null}
               onClick={step}
             >
               {phase.name === 'recording' ? (
@@ -263,6 +272,7 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
             {done} of {words.length} recorded
           </p>
           <ul
+            ref={list}
             className="border-base-300 rounded-box mt-1 max-h-80 overflow-y-auto border"
             aria-label="Cues to record"
           >
@@ -298,7 +308,7 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
   );
 }
 
-/** How loud it is, while something is recorded. */
+/** How loud it is and for how long, while something is recorded. */
 function Level({
   microphone,
   on,
@@ -307,29 +317,36 @@ function Level({
   on: boolean;
 }) {
   const bar = useRef<HTMLDivElement>(null);
+  const time = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     if (!on) return;
     let frame = 0;
+    const from = performance.now();
     const draw = () => {
       const level = microphone.current?.level() ?? 0;
       // Loudness is heard in steps of its power; -50 dB is the left end.
       const share = Math.max(0, 1 + (20 * Math.log10(Math.max(level, 1e-6))) / 50);
       if (bar.current) bar.current.style.transform = `scaleX(${Math.min(1, share)})`;
+      if (time.current) time.current.textContent = clock(performance.now() - from);
       frame = requestAnimationFrame(draw);
     };
     draw();
     return () => {
       cancelAnimationFrame(frame);
       if (bar.current) bar.current.style.transform = 'scaleX(0)';
+      if (time.current) time.current.textContent = '';
     };
   }, [on, microphone]);
   return (
-    <div className="bg-base-200 mt-2 h-3 overflow-hidden rounded-full" aria-hidden>
-      <div
-        ref={bar}
-        className="bg-secondary h-full origin-left"
-        style={{ transform: 'scaleX(0)' }}
-      />
+    <div className="mt-2 flex items-center gap-3" aria-hidden>
+      <div className="bg-base-200 h-3 flex-1 overflow-hidden rounded-full">
+        <div
+          ref={bar}
+          className="bg-secondary h-full origin-left"
+          style={{ transform: 'scaleX(0)' }}
+        />
+      </div>
+      <span ref={time} data-testid="recorded" className="figures w-10 text-sm" />
     </div>
   );
 }

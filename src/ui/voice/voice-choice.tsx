@@ -28,8 +28,12 @@ export interface VoiceChoiceProps {
 /** Which voice of the machine speaks, and whether the teacher's own recordings come first. */
 export function VoiceChoice({ choice, onChange }: VoiceChoiceProps) {
   const [error, setError] = useState<string | null>(null);
+  /** Shown at once, until the server has taken it or not. */
+  const [wished, setWished] = useState<SpeechChoice | null>(null);
+  const shown = wished ?? choice;
   const change = async (wish: SpeechChoice) => {
     setError(null);
+    setWished(wish);
     try {
       onChange(await call('PUT', '/api/voice', wish, answerSchema));
     } catch (problem) {
@@ -37,24 +41,26 @@ export function VoiceChoice({ choice, onChange }: VoiceChoiceProps) {
       else if (problem instanceof Unreachable) {
         setError('The server does not answer, so the voice stays as it was. Try again.');
       } else throw problem;
+    } finally {
+      setWished(null);
     }
   };
   return (
     <>
       <Choice
         label="Voice of the machine"
-        value={choice.voice}
+        value={shown.voice}
         options={VOICES}
         names={NAMES}
-        onChange={(voice) => change({ ...choice, voice })}
+        onChange={(voice) => change({ ...shown, voice })}
         width="w-36"
       />
-      <label className="flex items-center gap-2">
+      <label className="flex min-h-10 items-center gap-2">
         <input
           type="checkbox"
           className="toggle toggle-sm"
-          checked={choice.ownVoice}
-          onChange={(event) => change({ ...choice, ownVoice: event.target.checked })}
+          checked={shown.ownVoice}
+          onChange={(event) => change({ ...shown, ownVoice: event.target.checked })}
         />
         My recordings first
       </label>

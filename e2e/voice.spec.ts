@@ -1,0 +1,205 @@
+import type { Page } from '@playwright/test';
+import { createClass } from '@/server/classes/classes';
+import { planSession } from '@/server/sessions/sessions';
+import { begin, expect, NOON, stored, test } from './harness';
+import { twoMinutes } from './two-minutes';
+
+/** A microphone in front of which somebody hums; or one that only hears the room, or is refused. */
+async function microphone(page: Page, hears: 'a voice' | 'nothing' | 'refused'): Promise<void> {
+  await page.addInitScript((what) => {
+    navigator.mediaDevices.getUserMedia = async () => {
+      if (what === 'refused') throw new DOMException('refused', 'NotAllowedError');
+      const context = new AudioContext();
+      const to = context.createMediaStreamDestination();
+      const voice = new OscillatorNode(context, { frequency: 180 });
+      voice.connect(new GainNode(context, { gain: what === 'a voice' ? 0.3 : 0.0005 })).connect(to);
+      voice.start();
+      return to.stream;
+    };
+  }, hears);
+}
+
+const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
+
+/** Speaks for about two seconds. */
+async function record(page: Page, press: () => Promise<void>): Promise<void> {
+  await press();
+  await expect(page.getByTestId('recorded')).toHaveText('0:02');
+  await press();
+}
+
+test('a move is recorded cue by cue with one key, and then said in the teacher’s voice', async ({
+  app,
+  studio: page,
+}) => {
+  await microphone(page, 'a voice');
+  await page.goto('/moves/tall-o-cheek-lift');
+  await page.getByRole('button', { name: 'Record in your voice' }).first().press('Enter');
+  const list = page.getByRole('list', { name: 'Cues to record' });
+  const first = (await list.locator('span[lang]').first().textContent()) ?? '';
+  await expect(button(page, 'Record')).toHaveAttribute('aria-disabled', 'false');
+  await button(page, 'Record').focus();
+  const space = () => page.keyboard.press('Space');
+  for (const done of ['1 of', '2 of']) {
+    await record(page, space);
+    await expect(page.getByText(/^[12]\.\d s, cut and levelled/)).toBeVisible();
+    await space();
+    await expect(page.getByText(done)).toBeVisible();
+  }
+  await page.keyboard.press('Escape');
+
+  await page.goto('/voice');
+  await expect(page.getByText(first)).toBeVisible();
+  const speech = `/api/speech?${new URLSearchParams({ text: first, language: 'en', rate: '150' })}`;
+  const own = await page.request.get(speech);
+  const [row] = await app.db('recordings').where({ text: first }).select('id', 'wav');
+  expect(await own.body()).toEqual(row.wav);
+  const etag = own.headers().etag ?? '';
+  const again = await page.request.get(speech, { headers: { 'If-None-Match': etag } });
+  expect([etag, again.status()]).toEqual([`"${row.id}"`, 304]);
+
+  await page.getByLabel('My recordings first').uncheck();
+  await expect.poll(async () => (await page.request.get(speech)).headers().etag).not.toBe(etag);
+  await page.getByLabel('My recordings first').check();
+  await expect.poll(async () => (await page.request.get(speech)).headers().etag).toBe(etag);
+
+  await button(page, `Remove: ${first}`).click();
+  await expect(page.getByText(first)).toBeHidden();
+  expect((await page.request.get(speech)).headers().etag).not.toBe(etag);
+});
+
+test('a recording takes its own time in the class it is said in', async ({ app, studio: page }) => {
+  await app.db('recordings').delete();
+  await microphone(page, 'a voice');
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  const id = await createClass(app.db, { studioId }, twoMinutes(), NOON);
+  await page.goto(`/classes/${id}`);
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  const before = await page.getByTestId('length').textContent();
+  await page.locator('[data-segment]').first().click();
+  await button(page, 'Record in your voice').click();
+  await page.getByRole('heading', { name: 'This move in your voice' }).waitFor();
+  // The announcement comes first; it is far longer than a hum of two seconds.
+  await record(page, () => page.getByRole('button', { name: /^(Record|Stop)$/ }).click());
+  await button(page, 'Keep it, go on').click();
+  await page.getByText(/^1 of/).waitFor();
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('length')).not.toHaveText(before ?? '');
+});
+
+test('what stands in the way of a recording is told, and nothing is lost', async ({
+  studio: page,
+}) => {
+  await microphone(page, 'refused');
+  await page.goto('/voice');
+  await button(page, 'Counts in German').click();
+  await button(page, 'Record').click();
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText(
+    'Allow it beside the address',
+  );
+
+  await microphone(page, 'nothing');
+  await page.reload();
+  await button(page, 'Counts in German').click();
+  await record(page, () => page.getByRole('button', { name: /^(Record|Stop)$/ }).click());
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('Nothing was heard');
+
+  await microphone(page, 'a voice');
+  await page.reload();
+  await button(page, 'Counts in German').click();
+  await record(page, () => page.getByRole('button', { name: /^(Record|Stop)$/ }).click());
+  await button(page, 'Keep it, go on').waitFor();
+  await page.context().setOffline(true);
+  await button(page, 'Keep it, go on').click();
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('does not answer');
+  await page.context().setOffline(false);
+  await button(page, 'Keep it, go on').click();
+  await expect(page.getByText(/^1 of/)).toBeVisible();
+});
+
+test('voice and rate are chosen before the start, and changed while the class runs', async ({
+  app,
+  clock,
+  studio: page,
+}) => {
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
+  const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
+  await clock.stand();
+  await page.goto(`/lead/${sessionId}`);
+  const ready = page.getByText('The voice is ready.');
+  await expect(ready).toBeVisible();
+  const scoreOf = async () =>
+    (await app.db('runs').where({ session_id: sessionId }).first('score')).score;
+  const planned = (await scoreOf()).totalMs;
+  const prepared = () => page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
+  let answered = prepared();
+  await page.getByLabel('Words a minute').selectOption('180');
+  await answered;
+  answered = prepared();
+  await page.getByLabel('Voice of the machine').selectOption('Deep');
+  await answered;
+  await expect(ready).toBeVisible();
+  const score = await scoreOf();
+  expect(score.wordsPerMinute).toBe(180);
+  expect(score.totalMs).toBeLessThan(planned);
+
+  await begin(page, clock);
+  await button(page, 'Sound').click();
+  const rates = page.getByLabel('Words a minute').locator('option');
+  await expect(rates.first()).toHaveText('180');
+  const asked = page.waitForRequest(
+    (r) => r.url().includes('/api/speech?') && r.url().includes('rate=200'),
+  );
+  await page.getByLabel('Words a minute').selectOption('200');
+  await clock.passInSteps(500);
+  await asked;
+  const chosen = page.waitForResponse((r) => r.url().endsWith('/api/voice') && r.ok());
+  await page.getByLabel('Voice of the machine').selectOption('Plain');
+  await chosen;
+  expect((await app.db('teachers').where({ studio_id: studioId }).first('voice')).voice).toBe(
+    'plain',
+  );
+});
+
+test('how much the teacher talks is learned, shown, used and forgotten', async ({
+  app,
+  clock,
+  studio: page,
+}) => {
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  await app.db('talk_samples').delete();
+  const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
+  const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
+  await page.goto(`/classes/${classId}`);
+  const lengthShown = page.getByTestId('length');
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  const before = (await lengthShown.textContent()) ?? '';
+
+  await clock.stand();
+  await page.goto(`/lead/${sessionId}`);
+  await expect(page.getByText('The voice is ready.')).toBeVisible();
+  await begin(page, clock);
+  await clock.passInSteps(2000);
+  await stored(page, () => page.keyboard.press('Space'));
+  await clock.passInSteps(30_000);
+  await stored(page, () => page.keyboard.press('Space'));
+  await clock.passInSteps(1000);
+  await stored(page, () => page.keyboard.press('e'));
+  await button(page, 'Finish and store').click();
+  await expect(page.getByText('The session is stored.')).toBeVisible();
+
+  await page.goto('/voice');
+  await expect(page.getByText(/learned from one class you led/)).toBeVisible();
+  await page.goto(`/classes/${classId}`);
+  await clock.passInSteps(1000);
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Your talk × 1\.\d\d$/ })).toBeVisible();
+  await expect(lengthShown).not.toHaveText(before);
+  await page.getByRole('link', { name: /^Your talk/ }).click();
+  await button(page, 'Forget it and learn anew').click();
+  await expect(page.getByText('× 1.00')).toBeVisible();
+  await page.goto(`/classes/${classId}`);
+  await clock.passInSteps(1000);
+  await expect(lengthShown).toHaveText(before);
+});
