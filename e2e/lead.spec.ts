@@ -59,10 +59,15 @@ interface Led {
 }
 
 /** A class of our own with two people booked, opened in Lead on a clock that stands. */
-async function open(app: App, page: Page, clock: Clock): Promise<Omit<Led, 'startOf' | 'score'>> {
+async function open(
+  app: App,
+  page: Page,
+  clock: Clock,
+  led: Plan,
+): Promise<Omit<Led, 'startOf' | 'score'>> {
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   const scope = { studioId };
-  const classId = await createClass(app.db, scope, plan(), NOON);
+  const classId = await createClass(app.db, scope, led, NOON);
   const person = async (name: string) => {
     const id = await addParticipant(app.db, scope, { name, contact: null }, '2026-01-01', NOON);
     await book(app.db, scope, id, classId, NOON - 1000);
@@ -84,8 +89,8 @@ async function open(app: App, page: Page, clock: Clock): Promise<Omit<Led, 'star
 }
 
 /** The same, started. */
-async function lead(app: App, page: Page, clock: Clock): Promise<Led> {
-  const opened = await open(app, page, clock);
+async function lead(app: App, page: Page, clock: Clock, led = plan()): Promise<Led> {
+  const opened = await open(app, page, clock, led);
   await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());
   await begin(page, clock);
   const run = await app.db('runs').where({ session_id: opened.sessionId }).first('score');
@@ -506,6 +511,48 @@ test('the night the clocks go back, the finish is right on the clock on the wall
   await stored(page, () => page.keyboard.press('+'));
   await clock.pass(160_000);
   await expect(page.getByTestId('move')).not.toHaveText('Chin over the shoulder');
+});
+
+/** About an hour: six moves of ten long rounds. */
+function anHour(): Plan {
+  const empty = emptyPlan('An hour', 3600);
+  const moves = ['tall-o-cheek-lift', 'soft-jaw-drop', 'folded-lip-press'];
+  const work = [...moves, ...moves].map((move, i) =>
+    block(
+      `b${i}`,
+      segment(`s${i}`, move, {
+        rounds: 10,
+        dose: { kind: 'hold', seconds: 40 },
+        releaseSeconds: 8,
+      }),
+    ),
+  );
+  return { ...empty, phases: { ...empty.phases, work } };
+}
+
+test('an hour on the clock ends without a millisecond of drift', async ({
+  app,
+  studio: page,
+  clock,
+}) => {
+  test.setTimeout(180_000);
+  const { sessionId, score } = await lead(app, page, clock, anHour());
+  expect(score.totalMs).toBeGreaterThan(3_300_000);
+  const startedAt = clock.now;
+  const drift = async () => {
+    await stored(page, () => page.keyboard.press('+'));
+    const { events } = await projected(app, sessionId, clock.now);
+    return (events.at(-1)?.at ?? 0) - clock.now;
+  };
+  const early = await drift();
+  await clock.pass(score.totalMs - 60_000);
+  expect([early, await drift()]).toEqual([0, 0]);
+  await expect(page.getByTestId('to-go')).toHaveText('1:20 to go');
+  await clock.pass(90_000);
+  await page.getByRole('button', { name: 'Finish and store' }).click();
+  await expect(page.getByText('The session is stored.')).toBeVisible();
+  const run = await app.db('runs').where({ session_id: sessionId }).first('finished_at');
+  expect(run.finished_at.getTime()).toBe(startedAt + score.totalMs + 20_000);
 });
 
 test('what was led is reviewed, and its lengths are used next time', async ({

@@ -3,6 +3,19 @@ import { chromium, type Page } from '@playwright/test';
 /** Takes the pictures in docs/screenshots from the demo studio of a running app. */
 const url = process.env.UPBEAT_URL ?? 'http://127.0.0.1:3000';
 
+/** Gives the page a microphone in front of which somebody hums. */
+const hum = (page: Page) =>
+  page.addInitScript(() => {
+    navigator.mediaDevices.getUserMedia = async () => {
+      const context = new AudioContext();
+      const to = context.createMediaStreamDestination();
+      const voice = new OscillatorNode(context, { frequency: 180 });
+      voice.connect(new GainNode(context, { gain: 0.3 })).connect(to);
+      voice.start();
+      return to.stream;
+    };
+  });
+
 async function pictures(): Promise<void> {
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
@@ -81,6 +94,24 @@ async function pictures(): Promise<void> {
   await page.keyboard.press('e');
   await page.getByRole('heading', { name: 'Is the register right?' }).waitFor();
   await shoot('close-out');
+  await hum(page);
+  await page.goto(`${url}/moves/soft-jaw-drop`);
+  await page.getByRole('button', { name: 'Record in your voice' }).first().click();
+  for (let n = 1; n <= 3; n++) {
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await page
+      .getByTestId('recorded')
+      .filter({ hasText: `0:0${n}` })
+      .waitFor();
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.getByRole('button', { name: 'Keep it, go on' }).click();
+    await page.getByText(`${n} of`).waitFor();
+  }
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await page.getByTestId('recorded').filter({ hasText: '0:02' }).waitFor();
+  await shoot('record');
+  await page.goto(`${url}/voice`);
+  await shoot('voice');
   await browser.close();
 }
 

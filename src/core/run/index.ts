@@ -1,4 +1,6 @@
+export { apply, position, replay, undoable } from './bends';
 export * from './catch-up';
+export * from './due';
 export * from './events';
 export * from './playback';
 export * from './review';

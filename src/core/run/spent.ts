@@ -1,6 +1,7 @@
 import type { Score } from '../score';
+import { apply } from './bends';
 import type { RunEventDraft } from './events';
-import { advance, apply, type Playback, type PlayStep, ready } from './playback';
+import { advance, type Playback, type PlayStep, ready } from './playback';
 
 /** Where the minutes of a run went: one part that was played, and for how long. */
 export interface Spent {

@@ -1,5 +1,5 @@
 import { CUE_GAP_MS, type Score } from '../score';
-import { cuesByStep } from './playback';
+import { cuesByStep } from './due';
 import type { Spent } from './spent';
 
 /** How long the cues of upbeats and switches take by themselves, and how long the teacher took over them. */

@@ -1,0 +1,116 @@
+import type { Cue, Score } from '../score';
+import { type Playback, type PlayStep, playLengthMs } from './playback';
+
+export interface DueCue {
+  /** Unique within the run for this pass through the step. */
+  key: string;
+  cue: Cue;
+  /** Epoch ms at which it starts, if the class runs on undisturbed. */
+  at: number;
+}
+
+/** Groups the cues of a run's scores by the step they stand in, as play steps name it. */
+export function cuesByStep(score: Score, easier?: Score | null): Cue[][] {
+  const groups: Cue[][] = [];
+  for (const { steps, cues } of easier ? [score, easier] : [score]) {
+    const from = groups.length;
+    for (const _ of steps) groups.push([]);
+    for (const cue of cues) groups[from + cue.step]?.push(cue);
+  }
+  return groups;
+}
+
+interface Placed {
+  cue: Cue;
+  offsetMs: number;
+}
+
+/** An upbeat may open by letting go of the move before, which is long past when a move is swapped. */
+const isOfThisMove = (cue: Cue) => cue.kind !== 'letGo';
+
+/**
+ * The cues of a step as it is played. Counts to the end move with the end, and so does what is said
+ * between them; in a step that was made shorter what no longer fits is not said.
+ */
+function placed(p: PlayStep, all: readonly Cue[] = []): Placed[] {
+  const group = p.swapped && p.step.kind === 'upbeat' ? all.filter(isOfThisMove) : all;
+  if (p.extraMs === 0) return group.map((cue) => ({ cue, offsetMs: cue.offsetMs }));
+  const firstEnd = Math.min(...group.flatMap((cue) => (cue.fromEnd ? cue.offsetMs : [])));
+  const moves = (cue: Cue) => cue.offsetMs >= firstEnd;
+  const moved = group.map((cue) => ({
+    cue,
+    offsetMs: cue.offsetMs + (moves(cue) ? p.extraMs : 0),
+  }));
+  if (p.extraMs > 0) return moved;
+  const kept = moved.filter(({ cue, offsetMs }) => !moves(cue) || offsetMs >= 0);
+  const ends = kept.flatMap(({ cue, offsetMs }) => (moves(cue) ? offsetMs : []));
+  const free = Math.min(playLengthMs(p), ...ends);
+  return kept.filter(({ cue, offsetMs }) => moves(cue) || offsetMs + cue.durationMs <= free);
+}
+
+/** The cues from the state's instant on, in order, as long as the class runs on undisturbed. */
+export function* cuesToCome(
+  state: Playback,
+  groups: readonly (readonly Cue[])[],
+): Generator<DueCue> {
+  let stepAt = state.at - state.elapsedMs;
+  for (let i = state.index; i < state.queue.length; i++) {
+    const p = state.queue[i];
+    if (!p) return;
+    for (const { cue, offsetMs } of placed(p, groups[p.planned])) {
+      const at = stepAt + offsetMs;
+      if (at >= state.at) yield { key: `${p.key}#${cue.id}`, cue, at };
+    }
+    stepAt += playLengthMs(p);
+  }
+}
+
+/** The cues that start from the state's instant on, within a horizon in ms, in order. */
+export function cuesAhead(
+  state: Playback,
+  groups: readonly (readonly Cue[])[],
+  horizonMs: number,
+): DueCue[] {
+  const due: DueCue[] = [];
+  for (const cue of cuesToCome(state, groups)) {
+    if (cue.at > state.at + horizonMs) break;
+    due.push(cue);
+  }
+  return due;
+}
+
+export interface DueBeat {
+  key: string;
+  /** Epoch ms. */
+  at: number;
+}
+
+/** The beats that are marked by a tone, from the state's instant on, within a horizon in ms. */
+export function beatsAhead(state: Playback, horizonMs: number): DueBeat[] {
+  const due: DueBeat[] = [];
+  let stepAt = state.at - state.elapsedMs;
+  for (let i = state.index; i < state.queue.length; i++) {
+    const p = state.queue[i];
+    if (!p || stepAt > state.at + horizonMs) break;
+    const { beatMs } = p.step;
+    for (let n = 0; beatMs && n * beatMs < playLengthMs(p); n++) {
+      const at = Math.round(stepAt + n * beatMs);
+      if (at >= state.at && at <= state.at + horizonMs) due.push({ key: `${p.key}~${n}`, at });
+    }
+    stepAt += playLengthMs(p);
+  }
+  return due;
+}
+
+/** The cue of the current step that was started last, if one was. */
+export function currentCue(
+  state: Playback,
+  groups: readonly (readonly Cue[])[],
+  of: (cue: Cue) => boolean = () => true,
+): Cue | undefined {
+  const p = state.queue[state.index];
+  if (!p) return undefined;
+  return placed(p, groups[p.planned]).findLast(
+    ({ cue, offsetMs }) => of(cue) && offsetMs <= state.elapsedMs,
+  )?.cue;
+}
