@@ -13,6 +13,7 @@ const alias = {
 export default defineConfig({
   resolve: { alias },
   test: {
+    maxWorkers: '100%',
     projects: [
       {
         resolve: { alias },

@@ -18,7 +18,7 @@ async function openChoir(app: App, page: Page): Promise<string> {
   const rows = await app.db('classes').select('id', 'plan');
   const choir = rows.find((r: { plan: Plan }) => r.plan.name.startsWith('Loose jaw'));
   await page.goto(`/classes/${choir.id}`);
-  await page.getByText('Speech measured in the voice of this machine').waitFor();
+  await page.getByText('Speech measured as it will be heard').waitFor();
   return choir.id;
 }
 
@@ -49,7 +49,7 @@ test('a class is fitted to its slot, and every change can be refused', async ({
   await expect(dialog.getByText(/becomes/)).toBeVisible({ timeout: 20_000 });
   expect(await dialog.getByRole('row').allTextContents()).not.toContain(first);
   await dialog.getByRole('button', { name: 'Make these changes' }).click();
-  await page.getByText('Speech measured in the voice of this machine').waitFor();
+  await page.getByText('Speech measured as it will be heard').waitFor();
   await expect.poll(() => seconds(page)).toBeGreaterThanOrEqual(1198);
   expect(await seconds(page)).toBeLessThanOrEqual(1200);
   await page.keyboard.press('Control+z');
@@ -95,7 +95,7 @@ test('a draft keeps to the cautions of who is booked, and another is clearly dif
   );
   await dialog.getByText('still measuring').waitFor({ state: 'hidden', timeout: 30_000 });
   await dialog.getByRole('button', { name: 'Take this draft' }).click();
-  await page.getByText('Speech measured in the voice of this machine').waitFor();
+  await page.getByText('Speech measured as it will be heard').waitFor();
   expect(await seconds(page)).toBeGreaterThan(1170);
   expect(await seconds(page)).toBeLessThanOrEqual(1201);
   await saved(page);

@@ -33,7 +33,7 @@ test('the rules of a school change what is said and how long it takes', async ({
   await page.getByText('Aim and house rules').click();
   /** Seconds of talk as shown once they are measured in the voice. */
   const talked = async (): Promise<number> => {
-    await page.getByText('Speech measured in the voice of this machine').waitFor();
+    await page.getByText('Speech measured as it will be heard').waitFor();
     const [minutes = 0, seconds = 0] = (await talk.textContent())?.split(':').map(Number) ?? [];
     return minutes * 60 + seconds;
   };
