@@ -39,6 +39,10 @@ const SOUND_WORDS: Record<Sound, string | null> = {
   tone: 'No voice here: read the cues, a soft tone marks them',
 };
 
+/** On a phone the buttons are one line that is pushed aside, so that the cue stays in sight. */
+const BUTTONS =
+  'flex items-center gap-1.5 sm:flex-wrap max-sm:overflow-x-auto max-sm:p-1 max-sm:*:shrink-0';
+
 /** What the teacher sees and hears while the class runs. */
 export function Stage(props: StageProps) {
   const { sessionId, live, log, score, groups, moveOf, roll, timeZone, slotEndsAt, desk, onEnd } =
@@ -129,7 +133,7 @@ export function Stage(props: StageProps) {
       <footer className="bg-base-200 sticky bottom-0 px-4 py-2">
         <Notices live={live} log={log} sound={desk.sound} />
         {leads ? (
-          <div className="flex flex-wrap items-center gap-1.5">
+          <div className={BUTTONS}>
             {controls
               .filter((c) => c.large)
               .map((c) => (
@@ -144,7 +148,7 @@ export function Stage(props: StageProps) {
                 data-testid="undo"
               >
                 <Undo2 size={16} aria-hidden />
-                <span className="max-w-24 truncate">{BEND_NAMES[last.type]}</span>
+                <span className="max-w-20 truncate">{BEND_NAMES[last.type]}</span>
                 <span className="key-cap" aria-hidden>
                   U
                 </span>
@@ -157,7 +161,7 @@ export function Stage(props: StageProps) {
         ) : (
           <Watching log={log} />
         )}
-        <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
+        <div className={`mt-1.5 ${BUTTONS}`}>
           {controls
             .filter((c) => !c.large)
             .map((c) => (
