@@ -19,7 +19,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          testTimeout: 60_000,
+          testTimeout: 180_000,
           include: [
             'src/{core,browser,ui}/**/*.test.{ts,tsx}',
             'library/**/*.test.ts',

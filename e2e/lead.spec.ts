@@ -8,7 +8,16 @@ import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
 import type { App } from './app';
-import { begin, type Clock, enterDemo, expect, NOON, START_IN_MS, stored, test } from './harness';
+import {
+  test as base,
+  begin,
+  type Clock,
+  enterDemo,
+  expect,
+  NOON,
+  START_IN_MS,
+  stored,
+} from './harness';
 
 const segment = (id: string, move: string, rest: Partial<Segment>): Segment => ({
   id,
@@ -103,6 +112,16 @@ async function lead(app: App, page: Page, clock: Clock, led = plan()): Promise<L
   return { ...opened, score, startOf };
 }
 
+const test = base.extend<{ led: Led; held: Led }>({
+  /** A class that has just begun. */
+  led: async ({ app, studio, clock }, use) => use(await lead(app, studio, clock)),
+  /** The same, in the middle of its first hold. */
+  held: async ({ led, clock }, use) => {
+    await clock.pass(led.startOf('s2.1.work.both') + 1500);
+    await use(led);
+  },
+});
+
 const shown = async (page: Page) => {
   const text = (id: string) => page.getByTestId(id).textContent();
   return {
@@ -149,9 +168,9 @@ test('every bend shows at once, moves the finish, and is taken back', async ({
   app,
   studio: page,
   clock,
+  led: { sessionId, startOf },
 }) => {
   test.setTimeout(120_000);
-  const { sessionId, startOf } = await lead(app, page, clock);
   await clock.pass(startOf('s2.1.work.both') + 5500);
   await expect(page.getByTestId('doing')).toHaveText('Work');
   const before = await shown(page);
@@ -195,12 +214,10 @@ test('every bend shows at once, moves the finish, and is taken back', async ({
 });
 
 test('a bend can be taken back for ten seconds and no longer', async ({
-  app,
   studio: page,
   clock,
+  held: _,
 }) => {
-  const { startOf } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   await stored(page, () => page.keyboard.press('+'));
   await clock.pass(9500);
   await expect(page.getByTestId('undo')).toBeVisible();
@@ -212,8 +229,8 @@ test('the easier version is announced, shown and kept for the rounds that are le
   app,
   studio: page,
   clock,
+  led: { sessionId, startOf },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
   await clock.pass(startOf('s2.1.work.both') + 5500);
   await stored(page, () => page.keyboard.press('g'));
   await expect(page.getByTestId('doing')).toHaveText('Get ready');
@@ -226,12 +243,10 @@ test('the easier version is announced, shown and kept for the rounds that are le
 });
 
 test('catching up shows what it trims, ends the class on time, and is taken back', async ({
-  app,
   studio: page,
   clock,
+  held: { score },
 }) => {
-  const { startOf, score } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   await stored(page, () => page.keyboard.press(' '));
   const late = 20_000;
   await clock.pass(score.slotMs - score.totalMs + late - START_IN_MS);
@@ -255,8 +270,8 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   app,
   studio: page,
   clock,
+  led: { sessionId, startOf, ada },
 }) => {
-  const { sessionId, startOf, ada } = await lead(app, page, clock);
   const room = page.getByRole('region', { name: 'In the room' });
   await expect(room.getByText('first class')).toHaveCount(2);
   await clock.pass(startOf('s3.1.work.both') + 1500);
@@ -314,9 +329,8 @@ test('without a connection everything goes on, and arrives later in order, once'
   app,
   studio: page,
   clock,
+  held: { sessionId },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   await page.context().setOffline(true);
   await page.keyboard.press('+');
   await expect(page.getByText('No connection; the class goes on, nothing is lost')).toBeVisible();
@@ -344,9 +358,8 @@ test('what was not sent yet survives a crash of the browser', async ({
   app,
   studio: page,
   clock,
+  held: { sessionId },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   await app.kill();
   await page.keyboard.press('+');
   await page.keyboard.press('r');
@@ -365,9 +378,8 @@ test('a crash of the database in mid-hold loses nothing and moves nothing', asyn
   app,
   studio: page,
   clock,
+  held: { sessionId },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   const before = await shown(page);
   const postgres = await startPostgres(process.env.UPBEAT_DATA_DIR ?? '.data/test');
   await postgres.crash();
@@ -393,9 +405,8 @@ test('a device that slept for three minutes says so and can go back to where it 
   app,
   studio: page,
   clock,
+  held: { sessionId },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   const before = await shown(page);
   await clock.sleep(180_000);
   await expect(page.getByText('This device slept for 3:00, and the class went on.')).toBeVisible();
@@ -410,9 +421,8 @@ test('a jump of the time of day on the device moves nothing', async ({
   app,
   studio: page,
   clock,
+  held: { sessionId },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   const before = await shown(page);
   await page.evaluate(() => {
     const real = Date.now;
@@ -430,9 +440,8 @@ test('one device leads, another watches and takes over, and what came too late i
   browser,
   studio: page,
   clock,
+  held: { sessionId },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   const context = await browser.newContext({ baseURL: app.url });
   const second = await context.newPage();
   await second.clock.install({ time: clock.now - 60_000 });
@@ -471,8 +480,8 @@ test('a second window shows the same without the people, also while the server i
   app,
   studio: page,
   clock,
+  led: { sessionId, startOf },
 }) => {
-  const { sessionId, startOf } = await lead(app, page, clock);
   await clock.pass(startOf('s3.1.work.both') + 1500);
   const screen = await page.context().newPage();
   await screen.goto(`/lead/${sessionId}/show`);
@@ -556,9 +565,8 @@ test('what was led is reviewed, and its lengths are used next time', async ({
   app,
   studio: page,
   clock,
+  held: { sessionId, score },
 }) => {
-  const { sessionId, startOf, score } = await lead(app, page, clock);
-  await clock.pass(startOf('s2.1.work.both') + 1500);
   await stored(page, () => page.keyboard.press('+'));
   await stored(page, () => page.keyboard.press('r'));
   await clock.pass(score.totalMs + 120_000);
@@ -578,8 +586,8 @@ test('an id that is no event is refused, and a stranger’s device cannot bend',
   app,
   studio: page,
   clock,
+  led: { sessionId },
 }) => {
-  const { sessionId } = await lead(app, page, clock);
   const run = await app.db('runs').where({ session_id: sessionId }).first('id');
   const post = (data: object) => page.request.post(`/api/runs/${run.id}/events`, { data });
   const bend = { id: randomUUID(), at: clock.now, type: 'next' };

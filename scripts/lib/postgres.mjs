@@ -47,8 +47,11 @@ function clusterHome(dir, as) {
   throw new Trouble(`PostgreSQL can write neither to ${inProject} nor to ${elsewhere}.`);
 }
 
-function secret(dir) {
-  const file = path.join(dir, 'postgres.password');
+/** The password is kept beside the cluster, so that whoever finds the one finds the other. */
+function secret(dir, home) {
+  const before = path.join(dir, 'postgres.password');
+  if (existsSync(before)) return readFileSync(before, 'utf8').trim();
+  const file = path.join(home, 'secret');
   if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 });
   return readFileSync(file, 'utf8').trim();
 }
@@ -77,7 +80,7 @@ export async function startPostgres(dir) {
   const as = account();
   const home = clusterHome(dir, as);
   const data = path.join(home, 'data');
-  const password = secret(dir);
+  const password = secret(dir, home);
   const versionFile = path.join(data, 'PG_VERSION');
   const version = existsSync(versionFile) ? readFileSync(versionFile, 'utf8').trim() : undefined;
   const bin = postgresBin(version);
