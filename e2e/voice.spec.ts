@@ -188,8 +188,11 @@ test('how much the teacher talks is learned, shown, used and forgotten', async (
   await stored(page, () => page.keyboard.press('e'));
   await button(page, 'Finish and store').click();
   await expect(page.getByText('The session is stored.')).toBeVisible();
+  await expect(
+    page.getByText(/^Your talk in upbeats and switches took [1-3]\.\d\d times/),
+  ).toBeVisible();
 
-  await page.goto('/voice');
+  await page.getByRole('link', { name: 'What was learned of it' }).click();
   await expect(page.getByText(/learned from one class you led/)).toBeVisible();
   await page.goto(`/classes/${classId}`);
   await clock.passInSteps(1000);

@@ -3,8 +3,12 @@ import type { Plan } from '@/core/class';
 import { AREAS, type Area } from '@/core/move';
 import { type Book, compile, type Score } from '@/core/score';
 
-/** A plan's score by the estimate, for lists where an exact voice is not needed. */
-export const estimatedScore = (plan: Plan, book: Book): Score => compile(plan, book);
+/**
+ * A plan's score by the estimate, for lists where an exact voice is not needed.
+ * @param talkingFactor how many times as long as its cues the talk of the teacher takes
+ */
+export const estimatedScore = (plan: Plan, book: Book, talkingFactor: number): Score =>
+  compile(plan, book, { talkingFactor });
 
 /** How strongly the dial shows each area: the share of the most worked one. */
 export function fillOf(score: Score, book: Book): Partial<Record<Area, number>> {

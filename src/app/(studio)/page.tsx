@@ -5,6 +5,7 @@ import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { studioBook } from '@/server/moves/moves';
 import { type Session, sessionsBetween } from '@/server/sessions/sessions';
+import { talkOfTeacher } from '@/server/speech/teacher-speech';
 import { TodayScreen, type TodaySession } from '@/ui/today/today-screen';
 import { requireTeacher } from '../auth';
 import { estimatedScore, fillOf } from '../balance-fill';
@@ -18,13 +19,14 @@ export default async function TodayPage() {
   const teacher = await requireTeacher();
   const start = dayStart(now(), teacher.timeZone);
   const end = dayStart(start + 1.5 * DAY_MS, teacher.timeZone);
-  const [today, before, classes, book] = await Promise.all([
+  const [today, before, classes, book, talk] = await Promise.all([
     sessionsBetween(db(), teacher, start, end),
     sessionsBetween(db(), teacher, start - 10 * DAY_MS, start),
     listClasses(db(), teacher),
     studioBook(db(), teacher),
+    talkOfTeacher(db(), teacher),
   ]);
-  const scores = new Map(classes.map((c) => [c.id, estimatedScore(c.plan, book)]));
+  const scores = new Map(classes.map((c) => [c.id, estimatedScore(c.plan, book, talk.factor)]));
   const shown = (session: Session): TodaySession => {
     const score = scores.get(session.classId);
     const running = session.status === 'planned' && session.runStartedAt !== null;

@@ -447,7 +447,10 @@ export function ComposeScreen(props: ComposeScreenProps) {
         <RecordDialog
           title={opened.record ? 'This move in your voice' : 'This class in your voice'}
           cues={cuesSaid(score, opened.record)}
-          onRecorded={measureAgain}
+          onRecorded={(text, language) => {
+            measureAgain(text, language);
+            rehearsal.voiceChanged();
+          }}
           onClose={() => setOpened(null)}
         />
       )}

@@ -20,6 +20,8 @@ export interface Rehearsal {
   voice: boolean;
   begin: (atMs?: number) => void;
   end: () => void;
+  /** Other words or another voice are heard from now on. */
+  voiceChanged: () => void;
   play: () => void;
   pause: () => void;
   jump: (atMs: number) => void;
@@ -73,6 +75,7 @@ export function useRehearsal(score: Score): Rehearsal {
     if (!playing) return;
     player.current ??= new CuePlayer(score.wordsPerMinute);
     const speaking = player.current;
+    speaking.wordsPerMinute = score.wordsPerMinute;
     speaking.speed = speed;
     speaking.silence();
     let last = Date.now();
@@ -120,6 +123,7 @@ export function useRehearsal(score: Score): Rehearsal {
         setOn(true);
         play();
       },
+      voiceChanged: () => player.current?.changeVoice(),
       end: () => {
         setPlaying(false);
         setOn(false);

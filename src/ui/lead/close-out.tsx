@@ -6,7 +6,7 @@ import { useMemo } from 'react';
 import { lateByMs, takenPartMs } from '@/core/attendance';
 import { clock, timeOfDay } from '@/core/formats';
 import { type Move, moveText } from '@/core/move';
-import { minutesOf, spent } from '@/core/run';
+import { minutesOf, spent, type TalkSample, talkOf } from '@/core/run';
 import { LengthsAgain } from './lengths-again';
 import { Minutes } from './minutes';
 import { RollList } from './roll-list';
@@ -104,6 +104,7 @@ export function CloseOut(props: CloseOutProps) {
               </div>
             </section>
             <Minutes rows={minutesOf(score, parts)} nameOf={nameOf} />
+            <Talked sample={talkOf(score, parts, easier)} closed={closed} />
             {closed && <LengthsAgain classId={session.classId} parts={parts} nameOf={nameOf} />}
           </div>
         </div>
@@ -236,5 +237,22 @@ function Strike({ words, onStrike, off }: { words: string; onStrike: () => void;
     >
       <X size={16} aria-hidden />
     </button>
+  );
+}
+
+/** How long the teacher took over the talk of this class, and where it goes. */
+function Talked({ sample, closed }: { sample: TalkSample; closed: boolean }) {
+  if (sample.cuesMs === 0) return null;
+  return (
+    <p className="mt-2">
+      Your talk in upbeats and switches took{' '}
+      <span className="figures font-semibold">{(sample.takenMs / sample.cuesMs).toFixed(2)}</span>{' '}
+      times as long as its cues.{' '}
+      {closed && (
+        <Link href="/voice#talk" className="link">
+          What was learned of it
+        </Link>
+      )}
+    </p>
   );
 }
