@@ -13,7 +13,6 @@ import {
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import { PHRASES } from '@library/phrases';
 import { Sparkles } from 'lucide-react';
-import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { check, type Finding } from '@/core/checks';
@@ -32,7 +31,6 @@ import {
   shiftBlocks,
   updateSegment,
 } from '@/core/class';
-import { clock } from '@/core/formats';
 import { type Area, type Move, moveText, strongAreas } from '@/core/move';
 import {
   type Book,
@@ -41,7 +39,6 @@ import {
   segmentSpans,
   stepAt,
 } from '@/core/score';
-import type { SpeechSource } from '@/core/speech';
 import { Ribbon } from '../kit/ribbon';
 import { RecordDialog } from '../voice/record-dialog';
 import { type ComposeActions, ComposeActionsProvider } from './actions';
@@ -61,6 +58,7 @@ import { RunningOrder } from './running-order';
 import { SaveLine } from './save-line';
 import { SelectionBar } from './selection-bar';
 import { Shelf } from './shelf';
+import { Totals } from './totals';
 import { useAutosave } from './use-autosave';
 import { useChanged } from './use-changed';
 import { useHistory } from './use-history';
@@ -470,50 +468,3 @@ export function ComposeScreen(props: ComposeScreenProps) {
 /** What is said in a segment, or in the whole class. */
 const cuesSaid = ({ cues, steps }: Score, segmentId: string | null) =>
   cues.filter((cue) => !segmentId || steps[cue.step]?.segmentId === segmentId);
-
-interface TotalsProps {
-  totals: ScoreTotals;
-  speech: SpeechSource;
-  talk: ComposeScreenProps['talk'];
-}
-
-const MEASURED: Record<SpeechSource, string> = {
-  measured: 'Speech measured as it will be heard',
-  mixed: 'Speech measured in part',
-  estimated: 'Speech estimated',
-};
-
-function Totals({ totals, speech, talk }: TotalsProps) {
-  const rest = totals.releaseMs + totals.restMs;
-  const parts: [string, number, string][] = [
-    ['Work', totals.workMs, 'work'],
-    ['Upbeats and switches', totals.upbeatMs + totals.switchMs, 'upbeat'],
-    ['Release and rest', rest, 'rest'],
-    ['Talk', totals.talkMs, 'talk'],
-  ];
-  return (
-    <div className="mt-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
-      <dl className="flex flex-wrap gap-x-6 gap-y-1">
-        {parts.map(([name, ms, key]) => (
-          <div key={key} className="flex items-baseline gap-2">
-            <dt className="quiet text-sm">{name}</dt>
-            <dd className="figures font-semibold" data-testid={`total-${key}`}>
-              {clock(ms)}
-            </dd>
-          </div>
-        ))}
-      </dl>
-      <div className="quiet text-sm">
-        {MEASURED[speech]}
-        {talk.classes > 0 && (
-          <>
-            {'. '}
-            <Link href="/voice#talk" className="link">
-              Your talk × {talk.factor.toFixed(2)}
-            </Link>
-          </>
-        )}
-      </div>
-    </div>
-  );
-}

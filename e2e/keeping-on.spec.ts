@@ -1,0 +1,256 @@
+import { randomUUID } from 'node:crypto';
+import { emptyPlan, type Plan } from '@/core/class';
+import { startPostgres } from '../scripts/lib/postgres.mjs';
+import { enterDemo, expect, START_IN_MS, stored } from './harness';
+import { block, lead, projected, segment, shown, test } from './led';
+
+test('without a connection everything goes on, and arrives later in order, once', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  await page.context().setOffline(true);
+  await page.keyboard.press('+');
+  await expect(page.getByText('No connection; the class goes on, nothing is lost')).toBeVisible();
+  await page.getByRole('button', { name: 'Ben: late' }).click();
+  await clock.pass(4000);
+  await page.keyboard.press('r');
+  const before = await shown(page);
+  expect((await projected(app, sessionId, clock.now)).events.map((e) => e.type)).toEqual([
+    'marked',
+    'started',
+  ]);
+  await page.context().setOffline(false);
+  await clock.passInSteps(3200);
+  await expect(page.getByText('No connection; the class goes on, nothing is lost')).toBeHidden();
+  // The line may be up again a moment before all that waited has been stored.
+  await expect
+    .poll(async () => (await projected(app, sessionId, clock.now)).events.map((e) => e.type))
+    .toEqual(['marked', 'started', 'extended', 'marked', 'roundAdded']);
+  const { countdown } = await projected(app, sessionId, clock.now);
+  expect(Number(before.countdown) - Number(countdown)).toBe(3);
+  await expect(page.getByTestId('countdown')).toHaveText(countdown);
+});
+
+test('what was not sent yet survives a crash of the browser', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  await app.kill();
+  await page.keyboard.press('+');
+  await page.keyboard.press('r');
+  await expect(page.getByText('No connection; the class goes on, nothing is lost')).toBeVisible();
+  const before = await shown(page);
+  await app.up();
+  await clock.reload();
+  await expect(page.getByTestId('round')).toHaveText('round 1 of 3');
+  expect(await shown(page)).toEqual(before);
+  await expect
+    .poll(async () => (await projected(app, sessionId, clock.now)).events.map((e) => e.type))
+    .toEqual(['marked', 'started', 'extended', 'roundAdded']);
+});
+
+test('a crash of the database in mid-hold loses nothing and moves nothing', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  const before = await shown(page);
+  const postgres = await startPostgres(process.env.UPBEAT_DATA_DIR ?? '.data/test');
+  await postgres.crash();
+  await page.keyboard.press('+');
+  expect(Number((await shown(page)).countdown)).toBe(Number(before.countdown) + 10);
+  await expect
+    .poll(
+      async () => {
+        await clock.passInSteps(1600);
+        const row = await app.db('runs').where({ session_id: sessionId }).first('id');
+        const events = await app.db('run_events').where({ run_id: row.id }).orderBy('seq');
+        return events.map((e) => e.type);
+      },
+      { timeout: 20_000 },
+    )
+    .toEqual(['marked', 'started', 'extended']);
+  await clock.reload();
+  const { countdown } = await projected(app, sessionId, clock.now);
+  await expect(page.getByTestId('countdown')).toHaveText(countdown);
+});
+
+test('a device that slept for three minutes says so and can go back to where it stood', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  const before = await shown(page);
+  await clock.sleep(180_000);
+  await expect(page.getByText('This device slept for 3:00, and the class went on.')).toBeVisible();
+  const { countdown } = await projected(app, sessionId, clock.now);
+  await expect(page.getByTestId('countdown')).toHaveText(countdown);
+  await stored(page, () => page.getByRole('button', { name: 'Back to where it stood' }).click());
+  expect(await shown(page)).toEqual(before);
+  await expect(page.getByText('This device slept for')).toBeHidden();
+});
+
+test('a jump of the time of day on the device moves nothing', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  const before = await shown(page);
+  await page.evaluate(() => {
+    const real = Date.now;
+    Date.now = () => real() + 3_600_000;
+  });
+  await clock.pass(200);
+  expect(await shown(page)).toEqual(before);
+  await stored(page, () => page.keyboard.press('+'));
+  const { events } = await projected(app, sessionId, clock.now);
+  expect(Math.abs((events.at(-1)?.at ?? 0) - clock.now)).toBeLessThan(200);
+});
+
+test('one device leads, another watches and takes over, and what came too late is told', async ({
+  app,
+  browser,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  const context = await browser.newContext({ baseURL: app.url });
+  const second = await context.newPage();
+  await second.clock.install({ time: clock.now - 60_000 });
+  await second.clock.pauseAt(clock.now);
+  await enterDemo(second);
+  await second.goto(`/lead/${sessionId}`);
+  await expect(second.getByText('Another device leads this class.')).toBeVisible();
+  await expect(second.getByRole('button', { name: /^Pause/ })).toBeHidden();
+  await second.keyboard.press('ArrowRight');
+  await stored(page, () => page.keyboard.press(' '));
+  await expect(second.getByTestId('doing')).toHaveText('Paused');
+  await stored(second, () => second.getByRole('button', { name: 'Ben: here' }).click());
+  await expect(page.getByRole('button', { name: 'Ben: here' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+
+  await page.context().setOffline(true);
+  await page.keyboard.press('r');
+  await second.getByRole('button', { name: 'Take over here' }).click();
+  await expect(second.getByRole('button', { name: /^Go on/ })).toBeVisible();
+  await stored(second, () => second.keyboard.press('+'));
+  await page.context().setOffline(false);
+  await clock.passInSteps(2000);
+  await expect(page.getByText('Another device leads this class.')).toBeVisible();
+  await expect(page.getByText(/One thing done here could not be stored/)).toContainText(
+    'One more round',
+  );
+  await expect(page.getByTestId('round')).toHaveText('round 1 of 2');
+  const { events } = await projected(app, sessionId, clock.now);
+  expect(events.map((e) => e.type)).toEqual(['marked', 'started', 'paused', 'marked', 'extended']);
+  await context.close();
+});
+
+test('a second window shows the same without the people, also while the server is away', async ({
+  app,
+  studio: page,
+  clock,
+  led: { sessionId, startOf },
+}) => {
+  await clock.pass(startOf('s3.1.work.both') + 1500);
+  const screen = await page.context().newPage();
+  await screen.goto(`/lead/${sessionId}/show`);
+  await expect(screen.getByTestId('move')).toHaveText('Soft jaw drop under palms');
+  await expect(screen.getByTestId('countdown')).toHaveText(
+    (await page.getByTestId('countdown').textContent()) ?? '',
+  );
+  await expect(screen.getByText('Ada')).toHaveCount(0);
+  await app.kill();
+  await page.keyboard.press('+');
+  await expect(screen.getByTestId('countdown')).toHaveText(
+    (await page.getByTestId('countdown').textContent()) ?? '',
+  );
+  await app.up();
+  await screen.close();
+});
+
+test('the night the clocks go back, the finish is right on the clock on the wall', async ({
+  app,
+  studio: page,
+  clock,
+}) => {
+  // 25 October 2026, 00:58 UTC: in two minutes Dublin's clocks go from 02:00 back to 01:00.
+  const before = Date.UTC(2026, 9, 25, 0, 58);
+  await clock.standAt(before);
+  const { startOf, score } = await lead(app, page, clock);
+  await clock.pass(startOf('s2.1.work.both') + 1500);
+  const wall = new Intl.DateTimeFormat('en-GB', {
+    timeStyle: 'short',
+    timeZone: 'Europe/Dublin',
+  }).format(before + START_IN_MS + score.totalMs);
+  await expect(page.getByTestId('ends')).toHaveText(`ends ${wall}`);
+  await stored(page, () => page.keyboard.press('+'));
+  await clock.pass(160_000);
+  await expect(page.getByTestId('move')).not.toHaveText('Chin over the shoulder');
+});
+
+/** About an hour: six moves of ten long rounds. */
+function anHour(): Plan {
+  const empty = emptyPlan('An hour', 3600);
+  const moves = ['tall-o-cheek-lift', 'soft-jaw-drop', 'folded-lip-press'];
+  const work = [...moves, ...moves].map((move, i) =>
+    block(
+      `b${i}`,
+      segment(`s${i}`, move, {
+        rounds: 10,
+        dose: { kind: 'hold', seconds: 40 },
+        releaseSeconds: 8,
+      }),
+    ),
+  );
+  return { ...empty, phases: { ...empty.phases, work } };
+}
+
+test('an hour on the clock ends without a millisecond of drift', async ({
+  app,
+  studio: page,
+  clock,
+}) => {
+  test.setTimeout(180_000);
+  const { sessionId, score } = await lead(app, page, clock, anHour());
+  expect(score.totalMs).toBeGreaterThan(3_300_000);
+  const startedAt = clock.now;
+  const drift = async () => {
+    await stored(page, () => page.keyboard.press('+'));
+    const { events } = await projected(app, sessionId, clock.now);
+    return (events.at(-1)?.at ?? 0) - clock.now;
+  };
+  const early = await drift();
+  await clock.pass(score.totalMs - 60_000);
+  expect([early, await drift()]).toEqual([0, 0]);
+  await expect(page.getByTestId('to-go')).toHaveText('1:20 to go');
+  await clock.pass(90_000);
+  await page.getByRole('button', { name: 'Finish and store' }).click();
+  await expect(page.getByText('The session is stored.')).toBeVisible();
+  const run = await app.db('runs').where({ session_id: sessionId }).first('finished_at');
+  expect(run.finished_at.getTime()).toBe(startedAt + score.totalMs + 20_000);
+});
+
+test('an id that is no event is refused, and a stranger’s device cannot bend', async ({
+  app,
+  studio: page,
+  clock,
+  led: { sessionId },
+}) => {
+  const run = await app.db('runs').where({ session_id: sessionId }).first('id');
+  const post = (data: object) => page.request.post(`/api/runs/${run.id}/events`, { data });
+  const bend = { id: randomUUID(), at: clock.now, type: 'next' };
+  expect((await post({ device: randomUUID(), events: [bend] })).status()).toBe(409);
+  expect((await post({ device: randomUUID(), events: [{ ...bend, type: 'fly' }] })).status()).toBe(
+    400,
+  );
+});
