@@ -32,13 +32,7 @@ import {
   updateSegment,
 } from '@/core/class';
 import { type Area, type Move, moveText, strongAreas } from '@/core/move';
-import {
-  type Book,
-  type Score,
-  type Totals as ScoreTotals,
-  segmentSpans,
-  stepAt,
-} from '@/core/score';
+import { type Book, type Score, segmentSpans, stepAt } from '@/core/score';
 import { Ribbon } from '../kit/ribbon';
 import { RecordDialog } from '../voice/record-dialog';
 import { type ComposeActions, ComposeActionsProvider } from './actions';
