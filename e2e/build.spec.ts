@@ -214,12 +214,13 @@ test('every kind of edit is undone and done again', async ({ app, studio: page }
   await saved(page);
   const before = await storedPlan(app, page);
   for (const [name, act] of EDITS) {
+    const soon = { message: name, intervals: [100] };
     await test.step(name, async () => {
       await page.keyboard.press('Escape');
       await line(page, 'Tall O cheek lift').click();
       await act(page);
       await page.getByRole('heading', { name: 'Balance' }).click();
-      await expect.poll(() => storedPlan(app, page), name).not.toEqual(before);
+      await expect.poll(() => storedPlan(app, page), soon).not.toEqual(before);
       const undo = page.getByRole('button', { name: 'Undo' });
       const redo = page.getByRole('button', { name: 'Redo' });
       await undo.click();
@@ -227,7 +228,7 @@ test('every kind of edit is undone and done again', async ({ app, studio: page }
       await redo.click();
       await expect(redo).toBeDisabled();
       await undo.click();
-      await expect.poll(() => storedPlan(app, page), name).toEqual(before);
+      await expect.poll(() => storedPlan(app, page), soon).toEqual(before);
     });
   }
 });
