@@ -139,15 +139,20 @@ export const median = (all: readonly number[]): number =>
 export const quantile = (all: readonly number[], q: number): number =>
   all.toSorted((a, b) => a - b)[Math.min(all.length - 1, Math.floor(all.length * q))] ?? Number.NaN;
 
-/** Where a sound really began, in audio seconds: the first loud frame near where it should; null if none. */
-export function onsetOf(source: Source, { chunks, frameSeconds }: Heard): number | null {
+/**
+ * Where a sound really began, in audio seconds: the first loud frame near where it should, after the
+ * sounds before it are over; null if there is none.
+ */
+export function onsetOf(source: Source, { sources, chunks, frameSeconds }: Heard): number | null {
   const expected = source.when + source.leadSeconds;
-  for (const { from, peaks } of chunks) {
-    if (from + peaks.length * frameSeconds < expected - NEAR_S) continue;
-    if (from > expected + NEAR_S) return null;
-    for (const [i, peak] of peaks.entries()) {
-      const time = from + i * frameSeconds;
-      if (peak > THRESHOLD && Math.abs(time - expected) <= NEAR_S) return time;
+  const over = sources.filter((s) => s.when < source.when).map((s) => s.when + s.seconds);
+  const from = Math.max(expected - NEAR_S, ...over);
+  for (const chunk of chunks) {
+    if (chunk.from + chunk.peaks.length * frameSeconds < from) continue;
+    if (chunk.from > expected + NEAR_S) return null;
+    for (const [i, peak] of chunk.peaks.entries()) {
+      const time = chunk.from + i * frameSeconds;
+      if (peak > THRESHOLD && time >= from && time <= expected + NEAR_S) return time;
     }
   }
   return null;
