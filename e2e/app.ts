@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { connect, type Db } from '@/server/db';
 import { startApp } from '../scripts/lib/app.mjs';
@@ -74,12 +74,19 @@ export class App {
 
   /** Stops the server's clock at a time. */
   setClock(now: number): void {
-    writeFileSync(this.clockFile, String(now));
+    this.writeClock(String(now));
   }
 
   /** Lets the server's clock run on from a time, as a real one does. */
   runClock(from: number): void {
-    writeFileSync(this.clockFile, `${from}@${Date.now()}`);
+    this.writeClock(`${from}@${Date.now()}`);
+  }
+
+  /** In one move, so that the server never reads half a time. */
+  private writeClock(text: string): void {
+    const fresh = `${this.clockFile}.new`;
+    writeFileSync(fresh, text);
+    renameSync(fresh, this.clockFile);
   }
 
   async stop(): Promise<void> {
