@@ -99,17 +99,7 @@ try {
     page,
     cues.map((c) => c.startMs),
   );
-  await page.waitForTimeout(5000);
-
-  await browser.startTracing(page, { categories: ['disabled-by-default-devtools.timeline'] });
-  await page.waitForTimeout(FRAMES_MS);
-  const ticks = workByTick((await browser.stopTracing()).toString());
-  const [usually, worst] = [median(ticks), quantile(ticks, 0.95)];
-  console.log(
-    `work of the stage a tick / budget of ${BUDGET_MS} ms: ${(usually / BUDGET_MS).toFixed(2)} (main thread, painting without a graphics card included: median ${usually.toFixed(1)} ms, p95 ${worst.toFixed(1)} ms of ${ticks.length} ticks of ${TICK_MS} ms)`,
-  );
-
-  await page.waitForTimeout(LISTEN_MS - FRAMES_MS - 5000 + 3000);
+  await page.waitForTimeout(LISTEN_MS + 3000);
   const output = await heard(page);
   const spoken = output.sources.filter((s) => s.kind === 'speech').sort((a, b) => a.when - b.when);
   const begin = median(spoken.slice(0, 9).map((s, i) => s.when * 1000 - (cues[i]?.startMs ?? 0)));
@@ -128,6 +118,22 @@ try {
     `cues off their time, plain timers / audio clock, p99: ${(timersP99 / p99).toFixed(1)} (${timersP99.toFixed(1)} ms against ${p99.toFixed(1)} ms, ${off.length} of ${cues.length} cues, the audio device steady)`,
   );
   await context.close();
+
+  // The work of the stage, on a page that nobody listens in on.
+  const stage = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await openLead(stage, twoMinutes());
+  await stage.waitForLoadState('networkidle');
+  await stage.getByRole('button', { name: 'Start the class' }).click();
+  await stage.waitForTimeout(5000);
+
+  await browser.startTracing(stage, { categories: ['disabled-by-default-devtools.timeline'] });
+  await stage.waitForTimeout(FRAMES_MS);
+  const ticks = workByTick((await browser.stopTracing()).toString());
+  const [usually, worst] = [median(ticks), quantile(ticks, 0.95)];
+  console.log(
+    `work of the stage a tick / budget of ${BUDGET_MS} ms: ${(usually / BUDGET_MS).toFixed(2)} (main thread, painting without a graphics card included: median ${usually.toFixed(1)} ms, p95 ${worst.toFixed(1)} ms of ${ticks.length} ticks of ${TICK_MS} ms)`,
+  );
+  await stage.close();
 
   // A whole hour on a clock that is wound forward.
   const wound = await browser.newPage({ viewport: { width: 1280, height: 800 } });
