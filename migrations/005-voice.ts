@@ -8,6 +8,10 @@ export async function up(knex: Knex): Promise<void> {
       add column own_voice boolean not null default true,
       add constraint teachers_in_studio unique (id, studio_id);
 
+    update runs set
+      score = score || '{"talkingFactor": 1}'::jsonb,
+      easier = easier || '{"talkingFactor": 1}'::jsonb;
+
     create table recordings (
       id uuid primary key,
       studio_id uuid not null,

@@ -1,19 +1,11 @@
 import { z } from 'zod';
 import { TALK_CLASSES, type TalkSample, talkingFactor } from '@/core/run';
-import { type Utterance, VOICES, type VoiceName } from '@/core/speech';
+import { type SpeechChoice, speechChoiceSchema, type Utterance } from '@/core/speech';
 import type { Db } from '../db';
 import { found } from '../scope';
 import type { Speaker } from './compile-measured';
 import { recordedAudio, recordingsOf, type Speaking } from './recordings';
 import { type Voice, voice } from './voice';
-
-/** How a teacher wants to be heard. */
-export interface SpeechChoice {
-  /** The machine's voice for what is not recorded. */
-  voice: VoiceName;
-  /** Whether recordings come before the machine's voice. */
-  ownVoice: boolean;
-}
 
 /** How much a teacher talks, and what that was learned from. */
 export interface Talk {
@@ -22,7 +14,7 @@ export interface Talk {
 }
 
 const choiceSchema = z
-  .object({ voice: z.enum(VOICES), own_voice: z.boolean() })
+  .object({ voice: speechChoiceSchema.shape.voice, own_voice: z.boolean() })
   .transform((row): SpeechChoice => ({ voice: row.voice, ownVoice: row.own_voice }));
 
 const self = ({ id, studioId }: Speaking) => ({ id, studio_id: studioId });

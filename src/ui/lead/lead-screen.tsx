@@ -6,7 +6,7 @@ import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import type { Move } from '@/core/move';
 import { endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
-import type { SpeechChoice } from '../voice/voice-choice';
+import type { SpeechChoice } from '@/core/speech';
 import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
 import { Stage } from './stage';

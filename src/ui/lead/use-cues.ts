@@ -3,7 +3,7 @@ import { type CheckedSound, CuePlayer, type Sound } from '@/browser/cue-player';
 import type { ServerClock } from '@/browser/server-clock';
 import { beatsAhead, cuesAhead, cuesByStep, type Playback } from '@/core/run';
 import type { Cue } from '@/core/score';
-import type { SpeechChoice } from '../voice/voice-choice';
+import type { SpeechChoice } from '@/core/speech';
 import type { LeadScores } from './types';
 
 const SCHEDULE_AHEAD_MS = 8_000;

@@ -1,16 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { z } from 'zod';
 import { call, Refused, Unreachable } from '@/browser/api';
-import { VOICES, type VoiceName } from '@/core/speech';
+import { type SpeechChoice, speechChoiceSchema, VOICES, type VoiceName } from '@/core/speech';
 import { Choice } from '../kit/choice';
-
-/** How a teacher wants to be heard. */
-export interface SpeechChoice {
-  voice: VoiceName;
-  ownVoice: boolean;
-}
 
 const NAMES: Record<VoiceName, string> = {
   plain: 'Plain',
@@ -18,7 +11,6 @@ const NAMES: Record<VoiceName, string> = {
   deep: 'Deep',
   soft: 'Soft',
 };
-const answerSchema = z.object({ voice: z.enum(VOICES), ownVoice: z.boolean() });
 
 export interface VoiceChoiceProps {
   choice: SpeechChoice;
@@ -35,7 +27,7 @@ export function VoiceChoice({ choice, onChange }: VoiceChoiceProps) {
     setError(null);
     setWished(wish);
     try {
-      onChange(await call('PUT', '/api/voice', wish, answerSchema));
+      onChange(await call('PUT', '/api/voice', wish, speechChoiceSchema));
     } catch (problem) {
       if (problem instanceof Refused) setError(problem.message);
       else if (problem instanceof Unreachable) {

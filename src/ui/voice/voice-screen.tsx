@@ -9,10 +9,11 @@ import { Refused, Unreachable } from '@/browser/api';
 import { hear } from '@/browser/hear';
 import { dropRecording, type KeptRecording, recordingUrl, type Words } from '@/browser/recordings';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
+import type { SpeechChoice } from '@/core/speech';
 import { Empty } from '../kit/empty';
 import { Page } from '../kit/page';
 import { RecordDialog } from './record-dialog';
-import { type SpeechChoice, VoiceChoice } from './voice-choice';
+import { VoiceChoice } from './voice-choice';
 
 export interface VoiceScreenProps {
   choice: SpeechChoice;
