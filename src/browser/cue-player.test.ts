@@ -176,6 +176,22 @@ describe('the cue player', () => {
     expect(heard()).toEqual([['a', expect.closeTo(13.1, 5)]]);
   });
 
+  it('looks at the audio clock by itself, however seldom it is told what is due', async () => {
+    const player = await ready(['a']);
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
+    let now = 0;
+    player.follow([due('a', 4000)], [], () => now);
+    for (; now < 1000; now += 100) {
+      FakeOutput.now = 9.9 + now / 1000;
+      vi.advanceTimersByTime(100);
+    }
+    player.follow([due('a', 4000)], [], () => now);
+    player.silence();
+    expect(vi.getTimerCount()).toBe(0);
+    vi.useRealTimers();
+    expect(FakeOutput.started.at(-1)?.when).toBeCloseTo(13.9, 5);
+  });
+
   it('never says a cue over one that was held up', async () => {
     const player = await ready(['a', 'b']);
     const plan = [due('a', 100), due('b', 600)];

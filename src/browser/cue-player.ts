@@ -17,6 +17,7 @@ const SLID_MS = 8;
 const SETTLED_MS = 200;
 /** How many looks at the audio clock count: enough to outvote one that was interrupted. */
 const LOOKS = 9;
+const LOOK_EVERY_MS = 100;
 const DUCKED = 0.2;
 const CHECK_MS = 400;
 const AUDIBLE = 0.001;
@@ -55,6 +56,7 @@ export class CuePlayer {
   private voiceMuted = false;
   /** The audio clock less the clock of the cues, in ms, as it was seen lately. */
   private readonly looks: number[] = [];
+  private looking: ReturnType<typeof setInterval> | undefined;
   private readonly buffers = new Map<string, AudioBuffer>();
   private readonly scheduled = new Map<string, Scheduled>();
   private urls = new WeakMap<Cue, string>();
@@ -210,6 +212,7 @@ export class CuePlayer {
     if (!desk) return;
     const now = clock();
     this.look(desk.context, now);
+    this.looking ??= setInterval(() => this.look(desk.context, clock()), LOOK_EVERY_MS);
     const keys = new Set([...due, ...beats].map((d) => d.key));
     for (const [key, entry] of this.scheduled) {
       const passed = entry.at <= now;
@@ -267,6 +270,8 @@ export class CuePlayer {
 
   /** Falls silent at once and forgets what was scheduled. */
   silence(): void {
+    clearInterval(this.looking);
+    this.looking = undefined;
     for (const entry of this.scheduled.values()) entry.stop();
     this.scheduled.clear();
     globalThis.speechSynthesis?.cancel();

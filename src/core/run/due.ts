@@ -102,6 +102,21 @@ export function beatsAhead(state: Playback, horizonMs: number): DueBeat[] {
   return due;
 }
 
+/** How finely a hold is shown to pass, in ms. */
+export const SHOWN_MS = 250;
+
+/**
+ * How long what is shown of a running class stays as it is, in ms, above 0: until the next quarter of a
+ * second that is left of the step, so that the countdown changes on the beat, or until a cue begins.
+ */
+export function unchangedForMs(state: Playback, groups: readonly (readonly Cue[])[]): number {
+  const p = state.queue[state.index];
+  if (!p || state.status !== 'running') return SHOWN_MS;
+  const quarter = (playLengthMs(p) - state.elapsedMs) % SHOWN_MS || SHOWN_MS;
+  const begins = placed(p, groups[p.planned]).map(({ offsetMs }) => offsetMs - state.elapsedMs);
+  return Math.min(quarter, ...begins.filter((ms) => ms > 0));
+}
+
 /** The cue of the current step that was started last, if one was. */
 export function currentCue(
   state: Playback,

@@ -21,7 +21,9 @@ import {
   ready,
   remainingMs,
   replay,
+  SHOWN_MS,
   spent,
+  unchangedForMs,
 } from '.';
 
 const T0 = 1_790_000_000_000;
@@ -336,6 +338,33 @@ describe('cues of the moment', () => {
       0, 5000, 10_000,
     ]);
     expect(beatsAhead(where(score, log(), 10).state, 1000)).toEqual([]);
+  });
+
+  it('change at the moments that are foretold, and so does the countdown', () => {
+    const groups = cuesByStep(twoSided);
+    const shownAt = (state: Playback) => {
+      const p = state.queue[state.index];
+      const leftMs = p ? playLengthMs(p) - state.elapsedMs : 0;
+      return [p?.key, currentCue(state, groups)?.id, Math.ceil(leftMs / 1000)];
+    };
+    const begun: string[] = [];
+    let state = position(twoSided, log(), T0);
+    while (state.status === 'running') {
+      const ms = unchangedForMs(state, groups);
+      expect(ms).toBeGreaterThan(0);
+      expect(ms).toBeLessThanOrEqual(SHOWN_MS);
+      const later = advance(state, state.at + ms);
+      // The countdown still shows the second that ends at this very instant.
+      if (ms > 1)
+        expect(shownAt(advance(state, later.at - 1))).toEqual(
+          shownAt(advance(state, state.at + 1)),
+        );
+      state = later;
+      const cue = currentCue(state, groups);
+      if (cue && state.at - T0 === cue.startMs) begun.push(cue.id);
+    }
+    const first = twoSided.cues.filter((cue) => cue.startMs === 0).length;
+    expect(begun).toEqual(twoSided.cues.slice(first).map((cue) => cue.id));
   });
 
   it('lists every cue of an undisturbed class once, at its time', () => {

@@ -91,7 +91,7 @@ export function useRehearsal(score: Score): Rehearsal {
         speed,
         voice && speed <= FASTEST_VOICE,
       );
-      speaking.follow(cues, marks, () => now);
+      speaking.follow(cues, marks, Date.now);
       if (position.current >= score.totalMs) setPlaying(false);
     };
     tick();

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import type { BreathPattern } from '@/core/move';
 
 const HEIGHT = 56;
@@ -21,49 +22,99 @@ export function breathPhase(
   return { phase: 'pause', share: 1 };
 }
 
+/** The timing of a slope of the hill, so that the dot stays on the line. */
+const SLOPE = 'cubic-bezier(0.5, 0, 0.5, 1)';
+/** How far the dot may be from its time before it is put right, in ms. */
+const OFF_MS = 60;
+const DOT = 16;
+
 export interface BreathLineProps {
   pattern: BreathPattern;
   /** Time into the step, in ms. */
   elapsedMs: number;
+  running: boolean;
 }
 
 /** A hill for each breath, and a dot that climbs it on the in-breath. */
-export function BreathLine({ pattern, elapsedMs }: BreathLineProps) {
+export function BreathLine({ pattern, elapsedMs, running }: BreathLineProps) {
   const totalS = PHASES.reduce((sum, phase) => sum + pattern[phase], 0);
-  const intoMs = elapsedMs % (totalS * 1000);
-  const { phase, share } = breathPhase(pattern, intoMs);
+  const { phase } = breathPhase(pattern, elapsedMs % (totalS * 1000));
   const x = (seconds: number) => (WIDTH * seconds) / totalS;
   const top = pattern.in + pattern.hold;
   const end = top + pattern.out;
-  const soft = (from: number, to: number) => (to - from) / 2;
   const hill = [
     `M 0 ${BASE}`,
-    `C ${x(soft(0, pattern.in))} ${BASE}, ${x(pattern.in / 2)} ${TOP}, ${x(pattern.in)} ${TOP}`,
+    `C ${x(pattern.in / 2)} ${BASE}, ${x(pattern.in / 2)} ${TOP}, ${x(pattern.in)} ${TOP}`,
     `L ${x(top)} ${TOP}`,
     `C ${x(top + pattern.out / 2)} ${TOP}, ${x(top + pattern.out / 2)} ${BASE}, ${x(end)} ${BASE}`,
     `L ${WIDTH} ${BASE}`,
   ].join(' ');
-  /** The height of the curve above, whose control points lie in the middle of each slope. */
-  const slope = (t: number) => t * t * (3 - 2 * t);
-  const risen = { in: slope(share), hold: 1, out: 1 - slope(share), pause: 0 }[phase];
   return (
     <div className="mt-2 flex items-center gap-4" data-testid="breath">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="h-14 min-w-0 flex-1"
-        preserveAspectRatio="none"
-        aria-hidden
-      >
-        <path d={hill} fill="none" stroke="currentColor" strokeWidth={3} opacity={0.45} />
-        <ellipse
-          className="fill-accent motion-reduce:hidden"
-          cx={x(intoMs / 1000)}
-          cy={BASE - risen * (BASE - TOP)}
-          rx={8}
-          ry={8}
-        />
-      </svg>
+      <div className="relative h-14 min-w-0 flex-1 overflow-x-clip [contain:layout_style]">
+        <svg
+          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          className="h-full w-full"
+          preserveAspectRatio="none"
+          aria-hidden
+        >
+          <path d={hill} fill="none" stroke="currentColor" strokeWidth={3} strokeOpacity={0.45} />
+        </svg>
+        <BreathDot pattern={pattern} elapsedMs={elapsedMs} running={running} />
+      </div>
       <p className="w-40 text-2xl font-semibold">{WORDS[phase]}</p>
     </div>
+  );
+}
+
+/** The browser moves the dot by itself; it is only put right where it is not at its time. */
+function BreathDot({ pattern, elapsedMs, running }: BreathLineProps) {
+  const across = useRef<HTMLSpanElement>(null);
+  const height = useRef<HTMLSpanElement>(null);
+  const moves = useRef<Animation[]>([]);
+  const { in: inS, hold, out, pause } = pattern;
+  useEffect(() => {
+    const totalS = inS + hold + out + pause;
+    const timing = { duration: totalS * 1000, iterations: Number.POSITIVE_INFINITY };
+    const low = 'translateY(0)';
+    const high = `translateY(${TOP - BASE}px)`;
+    const made = [
+      across.current?.animate({ transform: ['none', 'translateX(100%)'] }, timing),
+      height.current?.animate(
+        [
+          { offset: 0, transform: low, easing: SLOPE },
+          { offset: inS / totalS, transform: high },
+          { offset: (inS + hold) / totalS, transform: high, easing: SLOPE },
+          { offset: (inS + hold + out) / totalS, transform: low },
+          { offset: 1, transform: low },
+        ],
+        timing,
+      ),
+    ];
+    moves.current = made.flatMap((move) => move ?? []);
+    for (const move of moves.current) move.pause();
+    return () => {
+      for (const move of moves.current) move.cancel();
+    };
+  }, [inS, hold, out, pause]);
+  useEffect(() => {
+    for (const move of moves.current) {
+      if (Math.abs(Number(move.currentTime) - elapsedMs) > OFF_MS) move.currentTime = elapsedMs;
+      if (running !== (move.playState === 'running')) running ? move.play() : move.pause();
+    }
+  }, [elapsedMs, running]);
+  return (
+    <span
+      ref={across}
+      className="absolute inset-x-0 top-0 h-full will-change-transform motion-reduce:hidden"
+      aria-hidden
+    >
+      <span ref={height} className="absolute will-change-transform" style={{ top: BASE - DOT / 2 }}>
+        <span
+          className="bg-accent absolute rounded-full"
+          style={{ width: DOT, height: DOT, left: -DOT / 2 }}
+        />
+      </span>
+    </span>
   );
 }

@@ -5,7 +5,7 @@ import { call, Refused, Unreachable } from '@/browser/api';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import type { Move } from '@/core/move';
-import { endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
+import { cuesByStep, endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
 import type { SpeechChoice } from '@/core/speech';
 import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
@@ -142,11 +142,12 @@ function LedRun(props: LedRunProps) {
   const { session, log, roll, scores, moves, clock, hasVoice, parkedBefore, speech } = props;
   const { score } = scores;
   const { add } = log;
-  const live = usePlayback(scores, log.events, clock, log.look);
+  const groups = useMemo(() => cuesByStep(score, scores.easier), [score, scores.easier]);
+  const live = usePlayback(scores, groups, log.events, clock, log.look);
   const { state } = live;
   const bends = useMemo(() => bendsOf(log), [log]);
   const leads = log.leader !== 'another device';
-  const { groups, desk } = useCues(scores, state, bends, clock, leads, speech);
+  const desk = useCues(score, groups, state, bends, clock, leads, speech);
   const moveOf = useMemo(() => {
     const byId = new Map(moves.map((m) => [m.id, m]));
     return (id: string) => byId.get(id);

@@ -5,9 +5,11 @@ import {
   cuesToCome,
   currentCue,
   type Playback,
+  type PlayStep,
   playedScore,
   playLengthMs,
   remainingMs,
+  SHOWN_MS,
 } from '@/core/run';
 import { type Cue, type Score, type Side, type Step, type StepKind, stepAt } from '@/core/score';
 import { FaceDial } from '../kit/face-dial';
@@ -36,10 +38,10 @@ const worthReading = (cue: Cue) =>
   cue.kind !== 'count' && cue.kind !== 'countIn' && cue.kind !== 'breath';
 
 function firstCues(state: Playback, groups: readonly (readonly Cue[])[], count: number) {
-  const found: { key: string; text: string }[] = [];
-  for (const { key, cue } of cuesToCome(state, groups)) {
+  const found: string[] = [];
+  for (const { cue } of cuesToCome(state, groups)) {
     if (!worthReading(cue)) continue;
-    found.push({ key, text: cue.text });
+    found.push(cue.text);
     if (found.length === count) break;
   }
   return found;
@@ -57,14 +59,11 @@ export interface NowViewProps {
   onJump?: (stepKey: string) => void;
 }
 
-/** How finely the outline fills, in ms. */
-const DIAL_STEP_MS = 250;
-
 /** The dial: the head's outline fills as the hold runs, the areas in work glow. */
 export function NowDial({ state, moveOf }: Pick<NowViewProps, 'state' | 'moveOf'>) {
   const current = state.queue[state.index];
   if (!current) return null;
-  const filled = Math.round(state.elapsedMs / DIAL_STEP_MS) * DIAL_STEP_MS;
+  const filled = Math.round(state.elapsedMs / SHOWN_MS) * SHOWN_MS;
   const working = current.step.kind === 'work';
   const progress = working ? filled / playLengthMs(current) : 0;
   return <StepDial step={current.step} move={moveOf(current.step.moveId)} progress={progress} />;
@@ -101,37 +100,22 @@ export function NowView(props: NowViewProps) {
     },
     [played, onJump],
   );
+  /** A second language needs the room of one of the cues to come. */
+  const crowded = useMemo(() => score.cues.some((cue) => cue.also !== undefined), [score]);
   const current = state.queue[state.index];
   if (!current) return null;
   const { step } = current;
-  const paused = state.status === 'paused';
-  const move = moveOf(step.moveId);
-  const name = move ? moveText(move, score.language).name : 'Questions';
-  const leftMs = playLengthMs(current) - state.elapsedMs;
-  const next = state.queue[state.index + 1];
-  const nextUp = state.queue.find((p, i) => i > state.index && p.step.segmentId !== step.segmentId);
-  const nextMove = nextUp && moveOf(nextUp.step.moveId);
-  const variant = state.queue.find(
-    (p, i) => i >= state.index && p.step.segmentId === step.segmentId && p.step.kind === 'work',
-  )?.step.variant;
+  const running = state.status === 'running';
   const now = currentCue(state, groups, worthReading);
-  /** A second language needs the room of one of the cues to come. */
-  const crowded = score.cues.some((cue) => cue.also !== undefined);
+  const [soon, later] = firstCues(state, groups, crowded || step.breath ? 1 : 2);
   const toGo = remainingMs(state);
   const standsAt = (played.steps[state.index]?.startMs ?? 0) + state.elapsedMs;
   const lengthMs = Math.max(played.totalMs, played.slotMs);
+  const { queue, index } = state;
   return (
     <>
       <p className="flex flex-wrap gap-x-4 text-lg">
-        <span data-testid="round">
-          round {step.round} of {step.rounds}
-        </span>
-        <span data-testid="side">{SIDE_WORDS[step.side]}</span>
-        {variant && (
-          <span className="text-accent font-semibold" data-testid="variant">
-            {VARIANT_WORDS[variant]}
-          </span>
-        )}
+        <Turn queue={queue} index={index} />
         <FinishLine
           endsAt={Math.round((state.at + toGo) / 1000) * 1000}
           slotEndsAt={slotEndsAt}
@@ -142,65 +126,134 @@ export function NowView(props: NowViewProps) {
         className="font-display mt-1 line-clamp-2 text-4xl leading-tight font-bold xl:text-5xl"
         data-testid="move"
       >
-        {name}
+        {nameOf(current, moveOf, score)}
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-x-5 md:flex-nowrap xl:gap-x-8">
         <p
           className="figures text-[11rem] leading-[0.95] font-bold [contain:layout_paint_style] md:text-[12.5rem]"
           data-testid="countdown"
         >
-          {Math.ceil(leftMs / 1000)}
+          {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
         </p>
-        <div className="min-w-0 text-xl xl:text-2xl">
-          <p className="font-semibold" data-testid="doing">
-            {paused ? 'Paused' : DOING[step.kind]}
-          </p>
-          <p className="quiet">of {Math.round(playLengthMs(current) / 1000)} s</p>
-          {next && (
-            <p className="quiet mt-1">
-              then {DOING[next.step.kind].toLowerCase()}, {Math.round(playLengthMs(next) / 1000)} s
-            </p>
-          )}
-          {nextUp && (
-            <p className="mt-1" data-testid="next-move">
-              <span className="quiet">next </span>
-              <span className="font-semibold">
-                {nextMove ? moveText(nextMove, score.language).name : 'Questions'}
-              </span>
-            </p>
-          )}
-        </div>
+        <Upcoming
+          queue={queue}
+          index={index}
+          paused={state.status === 'paused'}
+          moveOf={moveOf}
+          score={score}
+        />
       </div>
-      {step.breath ? <BreathLine pattern={step.breath} elapsedMs={state.elapsedMs} /> : null}
-      <div className="mt-2 min-h-28">
-        <p className="text-[2rem] leading-tight font-semibold text-balance" data-testid="cue">
-          {now?.text ?? ''}
-        </p>
-        {now?.also && <p className="quiet mt-1 text-2xl leading-tight">{now.also}</p>}
-        <ul className="quiet mt-2 grid gap-0.5 text-xl" aria-label="Cues to come">
-          {firstCues(state, groups, crowded || step.breath ? 1 : 2).map(({ key, text }) => (
-            <li key={key} className="line-clamp-1">
-              {text}
-            </li>
-          ))}
-        </ul>
-      </div>
+      {step.breath ? (
+        <BreathLine pattern={step.breath} elapsedMs={state.elapsedMs} running={running} />
+      ) : null}
+      <CueLines text={now?.text} also={now?.also} soon={soon} later={later} />
       <div className="relative mt-auto overflow-x-clip pt-2 [contain:layout_style] max-md:hidden">
         <p className="figures mb-1 text-lg" data-testid="to-go">
           {clock(toGo)} to go
         </p>
         <Ribbon score={played} moveOf={moveOf} lanes={false} onSelect={onJump && jump} />
-        <span
-          className="pointer-events-none absolute inset-x-0 bottom-0 h-9"
-          style={{ transform: `translateX(${(100 * standsAt) / lengthMs}%)` }}
-          aria-hidden
-        >
-          <span className="bg-base-content block h-full w-0.5" />
-        </span>
+        <Playhead permille={Math.round((1000 * standsAt) / lengthMs)} />
       </div>
     </>
   );
 }
+
+const nameOf = (p: PlayStep, moveOf: NowViewProps['moveOf'], score: Score): string => {
+  const move = moveOf(p.step.moveId);
+  return move ? moveText(move, score.language).name : 'Questions';
+};
+
+type Place = Pick<Playback, 'queue' | 'index'>;
+
+/** Which round and side of the move is in work, and in which version. */
+const Turn = memo(function Turn({ queue, index }: Place) {
+  const step = queue[index]?.step;
+  if (!step) return null;
+  const variant = queue.find(
+    (p, i) => i >= index && p.step.segmentId === step.segmentId && p.step.kind === 'work',
+  )?.step.variant;
+  return (
+    <>
+      <span data-testid="round">
+        round {step.round} of {step.rounds}
+      </span>
+      <span data-testid="side">{SIDE_WORDS[step.side]}</span>
+      {variant && (
+        <span className="text-accent font-semibold" data-testid="variant">
+          {VARIANT_WORDS[variant]}
+        </span>
+      )}
+    </>
+  );
+});
+
+interface UpcomingProps extends Place, Pick<NowViewProps, 'moveOf' | 'score'> {
+  paused: boolean;
+}
+
+/** What is done now, for how long, and what follows. */
+const Upcoming = memo(function Upcoming({ queue, index, paused, moveOf, score }: UpcomingProps) {
+  const current = queue[index];
+  if (!current) return null;
+  const next = queue[index + 1];
+  const nextUp = queue.find((p, i) => i > index && p.step.segmentId !== current.step.segmentId);
+  return (
+    <div className="min-w-0 text-xl xl:text-2xl">
+      <p className="font-semibold" data-testid="doing">
+        {paused ? 'Paused' : DOING[current.step.kind]}
+      </p>
+      <p className="quiet">of {Math.round(playLengthMs(current) / 1000)} s</p>
+      {next && (
+        <p className="quiet mt-1">
+          then {DOING[next.step.kind].toLowerCase()}, {Math.round(playLengthMs(next) / 1000)} s
+        </p>
+      )}
+      {nextUp && (
+        <p className="mt-1" data-testid="next-move">
+          <span className="quiet">next </span>
+          <span className="font-semibold">{nameOf(nextUp, moveOf, score)}</span>
+        </p>
+      )}
+    </div>
+  );
+});
+
+interface CueLinesProps {
+  text: string | undefined;
+  /** The same in a second language. */
+  also: string | undefined;
+  soon: string | undefined;
+  later: string | undefined;
+}
+
+/** The cue now, and those to come. */
+const CueLines = memo(function CueLines({ text = '', also, soon, later }: CueLinesProps) {
+  return (
+    <div className="mt-2 min-h-28">
+      <p className="text-[2rem] leading-tight font-semibold text-balance" data-testid="cue">
+        {text}
+      </p>
+      {also && <p className="quiet mt-1 text-2xl leading-tight">{also}</p>}
+      <ul className="quiet mt-2 grid gap-0.5 text-xl" aria-label="Cues to come">
+        {soon && <li className="line-clamp-1">{soon}</li>}
+        {later && <li className="line-clamp-1">{later}</li>}
+      </ul>
+    </div>
+  );
+});
+
+/** Where the class stands on the ribbon. It moves on a layer of its own, so that nothing is painted anew. */
+const Playhead = memo(function Playhead({ permille }: { permille: number }) {
+  return (
+    <span
+      className="pointer-events-none absolute inset-x-0 bottom-0 h-9 will-change-transform"
+      style={{ transform: `translateX(${permille / 10}%)` }}
+      aria-hidden
+    >
+      <span className="bg-base-content block h-full w-0.5" />
+    </span>
+  );
+});
 
 const FinishLine = memo(function FinishLine({
   endsAt,

@@ -60,9 +60,9 @@ type ShownProps = ShowScreenProps & { scores: LeadScores; clock: ServerClock; lo
 
 function Shown(props: ShownProps) {
   const { scores, events, clock, look, moves, className, startsAt, timeZone } = props;
-  const { state } = usePlayback(scores, events, clock, look);
   const { score, easier } = scores;
   const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
+  const { state } = usePlayback(scores, groups, events, clock, look);
   const byId = useMemo(() => new Map(moves.map((m) => [m.id, m])), [moves]);
   const moveOf = useCallback((id: string) => byId.get(id), [byId]);
   const over = state.status === 'over' || state.status === 'finished';

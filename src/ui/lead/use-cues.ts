@@ -1,10 +1,9 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { type CheckedSound, CuePlayer, type Sound } from '@/browser/cue-player';
 import type { ServerClock } from '@/browser/server-clock';
-import { beatsAhead, cuesAhead, cuesByStep, type Playback } from '@/core/run';
-import type { Cue } from '@/core/score';
+import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
+import type { Cue, Score } from '@/core/score';
 import type { SpeechChoice } from '@/core/speech';
-import type { LeadScores } from './types';
 
 const SCHEDULE_AHEAD_MS = 8_000;
 const FETCH_AHEAD = 24;
@@ -38,11 +37,6 @@ export interface SoundDesk {
   check: () => Promise<CheckedSound>;
 }
 
-export interface Cues {
-  groups: readonly (readonly Cue[])[];
-  desk: SoundDesk;
-}
-
 export interface SpeechSettings {
   initialChoice: SpeechChoice;
   /** Measures the class again in the voice as it is now; nothing once the class has begun. */
@@ -51,15 +45,15 @@ export interface SpeechSettings {
 
 /** Lets the cues of a run be heard at their time, whatever the teacher does to it. */
 export function useCues(
-  { score, easier }: LeadScores,
+  score: Score,
+  groups: readonly (readonly Cue[])[],
   state: Playback,
   bends: number,
   clock: ServerClock,
   /** Only the device that leads is heard. */
   audible: boolean,
   { initialChoice, prepare }: SpeechSettings,
-): Cues {
-  const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
+): SoundDesk {
   const [sound, setSound] = useState<Sound>('rendered');
   const [volume, setVolumeOnly] = useState(1);
   const [choice, setChoiceOnly] = useState(initialChoice);
@@ -146,7 +140,7 @@ export function useCues(
   const unlock = useCallback(async () => player.current?.unlock(), []);
   const check = useCallback(async () => (await player.current?.check()) ?? 'blocked', []);
 
-  const desk = useStable<SoundDesk>({
+  return useStable<SoundDesk>({
     sound,
     volume,
     setVolume,
@@ -164,7 +158,6 @@ export function useCues(
     unlock,
     check,
   });
-  return { groups, desk };
 }
 
 /** The same object as long as nothing in it changes. */

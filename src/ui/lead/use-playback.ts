@@ -1,7 +1,17 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { ServerClock } from '@/browser/server-clock';
-import { everyTick } from '@/browser/ticker';
-import { advance, type Playback, type RunEventDraft, ready, replay } from '@/core/run';
+import { type Ticker, ticker } from '@/browser/ticker';
+import {
+  advance,
+  type Playback,
+  type RunEventDraft,
+  ready,
+  replay,
+  SHOWN_MS,
+  unchangedForMs,
+} from '@/core/run';
+import type { Cue } from '@/core/score';
 import type { LeadScores } from './types';
 
 /** How long nothing was heard of the clock until the device is taken to have slept, in ms. */
@@ -21,11 +31,14 @@ export interface Live {
 }
 
 /**
- * Where the class stands now: its events and the time are all there is to it.
+ * Where the class stands now: its events and the time are all there is to it. It is looked at whenever
+ * something that is shown changes, and at least every quarter of a second.
+ * @param groups the cues of the run by step
  * @param cameApart is called when the device's clocks have come apart
  */
 export function usePlayback(
   scores: LeadScores,
+  groups: readonly (readonly Cue[])[],
   events: readonly RunEventDraft[],
   clock: ServerClock,
   cameApart: () => void,
@@ -35,22 +48,32 @@ export function usePlayback(
   const base = useMemo(() => replay(ready(scores.score, scores.easier), events), [scores, events]);
   // A bend is stamped with the newest time, which the last tick may not have reached.
   const state = useMemo(() => advance(base, now), [base, now]);
-  const latest = useRef({ state, cameApart });
-  latest.current = { state, cameApart };
+  const latest = useRef({ base, state, groups, cameApart });
+  latest.current = { base, state, groups, cameApart };
+  const looking = useRef<Ticker | null>(null);
 
   useEffect(() => {
     let last = clock.deviceNow();
-    return everyTick(() => {
+    const made = ticker(() => {
       const device = clock.deviceNow();
-      const before = latest.current.state;
-      if (clock.cameApart()) latest.current.cameApart();
+      const { state: before, ...is } = latest.current;
+      if (clock.cameApart()) is.cameApart();
       if (device - last > SLEPT_MS && before.status === 'running') {
         setSlept({ before, ms: device - last });
       }
       last = device;
-      setNow(clock.now());
+      const time = clock.now();
+      flushSync(() => setNow(time));
+      const stands = advance(is.base, time);
+      const unchangedMs = stands.at - time + unchangedForMs(stands, is.groups);
+      return Math.ceil(Math.min(SHOWN_MS, unchangedMs));
     });
+    looking.current = made;
+    return made.stop;
   }, [clock]);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a bend moves the times of what comes next.
+  useEffect(() => looking.current?.soon(), [base]);
 
   return { state, slept, forgetSlept: () => setSlept(null) };
 }

@@ -25,7 +25,10 @@ const MIRROR = 'matrix(-1 0 0 1 400 0)';
 const halves = ['left', 'right'] as const;
 const transformOf = (half: (typeof halves)[number]) => (half === 'right' ? MIRROR : undefined);
 
-/** The sign of the product: one face, whose areas fill and whose outline can run as a timer. */
+/**
+ * The sign of the product: one face, whose areas fill and whose outline can run as a timer. Strokes and
+ * fills are thinned each on their own, since an opacity of a whole element is composed apart at every frame.
+ */
 export function FaceDial(props: FaceDialProps) {
   const { size, fill = {}, side = 'both', progress, strokes, onToggle, label, className } = props;
   const fine = size < 90;
@@ -70,7 +73,7 @@ export function FaceDial(props: FaceDialProps) {
         })}
       </g>
       <g pointerEvents="none">
-        <path d={HEAD} strokeWidth={line} opacity={progress === undefined ? 1 : 0.35} />
+        <path d={HEAD} strokeWidth={line} strokeOpacity={progress === undefined ? 1 : 0.35} />
         {progress !== undefined && (
           <path
             d={HEAD}
@@ -78,7 +81,7 @@ export function FaceDial(props: FaceDialProps) {
             strokeWidth={fine ? 22 : 11}
             stroke="var(--color-accent)"
             strokeDasharray={`${Math.max(0, Math.min(1, progress))} 2`}
-            opacity={progress > 0 ? 1 : 0}
+            strokeOpacity={progress > 0 ? 1 : 0}
           />
         )}
         {halves.map((half) => (
@@ -86,10 +89,10 @@ export function FaceDial(props: FaceDialProps) {
             <path d={HALF_LINES.ear} />
             <path d={HALF_LINES.brow} strokeWidth={line * 1.1} />
             <path d={HALF_LINES.lid} />
-            {!fine && <path d={HALF_LINES.lowerLid} strokeWidth={line * 0.6} opacity={0.6} />}
+            {!fine && <path d={HALF_LINES.lowerLid} strokeWidth={line * 0.6} strokeOpacity={0.6} />}
             <circle {...PUPIL} fill="currentColor" stroke="none" />
             <path d={HALF_LINES.neck} />
-            {!fine && <path d={HALF_LINES.collarbone} opacity={0.55} />}
+            {!fine && <path d={HALF_LINES.collarbone} strokeOpacity={0.55} />}
           </g>
         ))}
         <g strokeWidth={line}>
@@ -97,9 +100,9 @@ export function FaceDial(props: FaceDialProps) {
           <path d={MIDDLE_LINES.mouth} />
           {!fine && (
             <>
-              <path d={MIDDLE_LINES.upperLip} strokeWidth={line * 0.8} opacity={0.8} />
-              <path d={MIDDLE_LINES.lowerLip} strokeWidth={line * 0.7} opacity={0.6} />
-              <path d={MIDDLE_LINES.hairline} strokeWidth={line * 0.6} opacity={0.4} />
+              <path d={MIDDLE_LINES.upperLip} strokeWidth={line * 0.8} strokeOpacity={0.8} />
+              <path d={MIDDLE_LINES.lowerLip} strokeWidth={line * 0.7} strokeOpacity={0.6} />
+              <path d={MIDDLE_LINES.hairline} strokeWidth={line * 0.6} strokeOpacity={0.4} />
             </>
           )}
         </g>
@@ -151,8 +154,10 @@ function PatchPath({ path, strength, soft, transform }: PatchPathProps) {
     <path
       d={path}
       transform={transform}
-      opacity={0.1 + 0.8 * Math.min(1, Math.max(0, strength))}
-      className={soft ? 'motion-safe:transition-opacity motion-safe:duration-500' : undefined}
+      fillOpacity={0.1 + 0.8 * Math.min(1, Math.max(0, strength))}
+      className={
+        soft ? 'motion-safe:transition-[fill-opacity] motion-safe:duration-500' : undefined
+      }
     />
   );
 }
