@@ -58,3 +58,57 @@ test('without a voice on the server and in the browser, tones mark the cues and 
     await app.up();
   }
 });
+
+declare global {
+  interface Window {
+    /** What the page does on a media key. */
+    mediaKeys: Map<string, (() => void) | null>;
+    playing: HTMLMediaElement[];
+  }
+}
+
+test('media keys lead the class and agree with what it does', async ({ page }) => {
+  await page.addInitScript(() => {
+    window.mediaKeys = new Map();
+    window.playing = [];
+    navigator.mediaSession.setActionHandler = (action, handler) => {
+      window.mediaKeys.set(action, handler as (() => void) | null);
+    };
+    const play = HTMLMediaElement.prototype.play;
+    HTMLMediaElement.prototype.play = function () {
+      window.playing.push(this);
+      return play.call(this);
+    };
+  });
+  const press = (key: string) =>
+    stored(page, () => page.evaluate((k) => window.mediaKeys.get(k)?.(), key));
+  const session = () =>
+    page.evaluate(() => ({
+      state: navigator.mediaSession.playbackState,
+      title: navigator.mediaSession.metadata?.title,
+    }));
+  await enterDemo(page);
+  await page.getByRole('link', { name: 'Lead class' }).click();
+  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  const move = (await page.getByTestId('move').textContent()) ?? '';
+  expect(await session()).toEqual({ state: 'playing', title: move });
+  // A page has the keys as long as it plays something of some length.
+  await expect
+    .poll(() => page.evaluate(() => window.playing.map((p) => [p.loop, p.paused, p.duration])))
+    .toEqual([[true, false, 10]]);
+
+  await press('pause');
+  await expect(page.getByTestId('doing')).toHaveText('Paused');
+  expect((await session()).state).toBe('paused');
+  // A key that says what is so already changes nothing.
+  await page.evaluate(() => window.mediaKeys.get('pause')?.());
+  await expect(page.getByTestId('doing')).toHaveText('Paused');
+  await press('play');
+  await expect(page.getByTestId('doing')).not.toHaveText('Paused');
+  const doing = await page.getByTestId('doing').textContent();
+  await press('nexttrack');
+  await expect(page.getByTestId('doing')).not.toHaveText(doing ?? '');
+  await press('previoustrack');
+  await expect(page.getByTestId('doing')).toHaveText(doing ?? '');
+});

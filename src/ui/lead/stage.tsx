@@ -17,7 +17,7 @@ import type { SoundDesk } from './use-cues';
 import type { Log } from './use-log';
 import type { Live } from './use-playback';
 import { isHere, type Roll } from './use-roll';
-import { useStageKeys } from './use-stage-keys';
+import { useMediaKeys, useStageKeys } from './use-stage-keys';
 
 export interface StageProps {
   sessionId: string;
@@ -92,6 +92,7 @@ export function Stage(props: StageProps) {
     },
     pick,
   );
+  useMediaKeys(controls, !paused, move ? moveText(move, score.language).name : score.name);
   const onJump = useCallback((stepId: string) => add({ type: 'jumped', stepId }), [add]);
   const nameOf = (id: string) => {
     const found = moveOf(id);

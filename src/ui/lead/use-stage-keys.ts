@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
+import { hearMediaKeys, type MediaKeys } from '@/browser/media-keys';
 import type { Control } from './controls';
 
-/** What the keyboard, a presenter's remote and media keys do on the stage. */
+/** What the keyboard and a presenter's remote do on the stage. */
 export function useStageKeys(
   controls: readonly Control[],
   more: Readonly<Record<string, () => void>>,
@@ -34,24 +35,32 @@ export function useStageKeys(
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
   }, []);
+}
+
+const ON_KEYBOARD = {
+  play: 'MediaPlayPause',
+  pause: 'MediaPlayPause',
+  next: 'MediaTrackNext',
+  back: 'MediaTrackPrevious',
+} as const;
+
+/** The media keys do on the stage what they do for music; the locked screen shows the move in work. */
+export function useMediaKeys(controls: readonly Control[], running: boolean, title: string): void {
+  const latest = useRef({ controls, running });
+  latest.current = { controls, running };
+  const keys = useRef<MediaKeys | null>(null);
+  const leads = controls.length > 0;
   useEffect(() => {
-    const session = navigator.mediaSession;
-    if (!session) return;
-    const press = (key: string) => () =>
-      latest.current.controls.find((c) => c.keys.includes(key))?.act();
-    const actions = {
-      play: press('MediaPlayPause'),
-      pause: press('MediaPlayPause'),
-      nexttrack: press('MediaTrackNext'),
-      previoustrack: press('MediaTrackPrevious'),
-    } as const;
-    for (const [action, handler] of Object.entries(actions)) {
-      session.setActionHandler(action as MediaSessionAction, handler);
-    }
-    return () => {
-      for (const action of Object.keys(actions)) {
-        session.setActionHandler(action as MediaSessionAction, null);
-      }
-    };
-  }, []);
+    if (!leads) return;
+    const hearing = hearMediaKeys((key) => {
+      const now = latest.current;
+      if (key === (now.running ? 'play' : 'pause')) return;
+      now.controls.find((c) => c.keys.includes(ON_KEYBOARD[key]))?.act();
+    });
+    keys.current = hearing;
+    return hearing.close;
+  }, [leads]);
+  useEffect(() => {
+    if (leads) keys.current?.show(title, running);
+  }, [leads, title, running]);
 }
