@@ -3,6 +3,7 @@ import { emptyPlan, type Plan } from '@/core/class';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
 import { enterDemo, expect, START_IN_MS, stored } from './harness';
 import { block, lead, projected, segment, shown, test } from './led';
+import { heard, noteSources } from './listen';
 
 test('without a connection everything goes on, and arrives later in order, once', async ({
   app,
@@ -31,6 +32,34 @@ test('without a connection everything goes on, and arrives later in order, once'
   const { countdown } = await projected(app, sessionId, clock.now);
   expect(Number(before.countdown) - Number(countdown)).toBe(3);
   await expect(page.getByTestId('countdown')).toHaveText(countdown);
+});
+
+test('the voice stays to the last move when the connection is lost at the first', async ({
+  app,
+  studio: page,
+  clock,
+}) => {
+  const fetched = new Set<string>();
+  page.on('response', (r) => {
+    const url = new URL(r.url());
+    if (url.pathname === '/api/speech') fetched.add(url.searchParams.get('text') ?? '');
+  });
+  await noteSources(page);
+  const { score } = await lead(app, page, clock);
+  const words = new Set(score.cues.map((cue) => cue.text));
+  await expect.poll(() => [...words].filter((text) => !fetched.has(text))).toEqual([]);
+  await page.context().setOffline(true);
+  await page.keyboard.press('w');
+  await expect(page.getByTestId('move')).toHaveText('Slow belly breaths');
+  const spoken = async () => (await heard(page)).sources.filter((s) => s.kind === 'speech').length;
+  const before = await spoken();
+  await expect
+    .poll(async () => {
+      await clock.pass(250);
+      return spoken();
+    })
+    .toBeGreaterThan(before);
+  await page.context().setOffline(false);
 });
 
 test('what was not sent yet survives a crash of the browser', async ({

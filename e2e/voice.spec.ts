@@ -21,10 +21,10 @@ async function microphone(page: Page, hears: 'a voice' | 'nothing' | 'refused'):
 
 const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 
-/** Speaks for about two seconds. */
-async function record(page: Page, press: () => Promise<void>): Promise<void> {
+/** Speaks until the recorder shows so much time; a busy machine may take a little longer to stop. */
+async function record(page: Page, press: () => Promise<void>, until = '0:02'): Promise<void> {
   await press();
-  await expect(page.getByTestId('recorded')).toHaveText('0:02');
+  await expect(page.getByTestId('recorded')).toHaveText(until, { timeout: 15_000 });
   await press();
 }
 
@@ -75,16 +75,20 @@ test('a recording takes its own time in the class it is said in', async ({ app, 
   const id = await createClass(app.db, { studioId }, twoMinutes(), NOON);
   await page.goto(`/classes/${id}`);
   await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
-  const before = await page.getByTestId('length').textContent();
+  const length = async () => {
+    const [minutes, seconds] = ((await page.getByTestId('length').textContent()) ?? '').split(':');
+    return Number(minutes) * 60 + Number(seconds);
+  };
+  const before = await length();
   await page.locator('[data-segment]').first().click();
   await button(page, 'Record in your voice').click();
   await page.getByRole('heading', { name: 'This move in your voice' }).waitFor();
-  // The announcement comes first; it is far longer than a hum of two seconds.
-  await record(page, () => page.getByRole('button', { name: /^(Record|Stop)$/ }).click());
+  // The announcement comes first; the machine says it in less time than that.
+  await record(page, () => page.getByRole('button', { name: /^(Record|Stop)$/ }).click(), '0:09');
   await button(page, 'Keep it, go on').click();
   await page.getByText(/^1 of/).waitFor();
   await page.keyboard.press('Escape');
-  await expect(page.getByTestId('length')).not.toHaveText(before ?? '');
+  await expect.poll(length).toBeGreaterThan(before);
 });
 
 test('what stands in the way of a recording is told, and nothing is lost', async ({
@@ -169,6 +173,7 @@ test('how much the teacher talks is learned, shown, used and forgotten', async (
 }) => {
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   await app.db('talk_samples').delete();
+  await app.db('recordings').delete();
   const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
   const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
   await page.goto(`/classes/${classId}`);

@@ -331,6 +331,71 @@ describe('the cue player', () => {
     expect(asked).toEqual(['a']);
   });
 
+  it('has the whole class, what is due soon first, when the connection is lost', async () => {
+    const asked: string[] = [];
+    answer = (text) => {
+      asked.push(text);
+      return new Response(text);
+    };
+    const player = await ready([]);
+    player.fetchAll(['a', 'b', 'c', 'z'].map(cue));
+    player.fetchAhead([cue('z')]);
+    await settled();
+    expect(asked).toEqual(['a', 'z', 'b', 'c']);
+    vi.stubGlobal('fetch', () => Promise.reject(new Error('away')));
+    player.follow([due('c', 1000)], [], () => 0);
+    await settled();
+    player.follow([due('c', 1000)], [], () => 100);
+    expect(heard()).toEqual([['c', 11]]);
+  });
+
+  it('goes on fetching the class when the connection is back', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const { fetch } = globalThis;
+    const player = new CuePlayer(150);
+    vi.stubGlobal('fetch', () => Promise.reject(new Error('away')));
+    player.fetchAll(['a', 'b'].map(cue));
+    await vi.advanceTimersByTimeAsync(100);
+    const asked: string[] = [];
+    vi.stubGlobal('fetch', (url: string) => {
+      asked.push(new URL(url, 'http://x').searchParams.get('text') ?? '');
+      return fetch(url);
+    });
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(asked).toEqual(['a', 'b']);
+    player.close();
+    vi.useRealTimers();
+  });
+
+  it('does not give a cue up because the server is in trouble for a moment', async () => {
+    answer = () => new Response('', { status: 500 });
+    const player = await ready(['a']);
+    answer = (text) => new Response(text);
+    player.follow([due('a', 1000)], [], () => 0);
+    await settled();
+    player.follow([due('a', 1000)], [], () => 100);
+    expect(heard()).toEqual([['a', 11]]);
+    player.close();
+  });
+
+  it('does not keep what was still said in the voice that was given up', async () => {
+    let late = (_: Response) => {};
+    vi.stubGlobal('fetch', () => new Promise((resolve) => (late = resolve)));
+    const player = new CuePlayer(150);
+    await player.unlock();
+    player.fetchAll([cue('a')]);
+    const answerOld = late;
+    player.changeVoice();
+    answerOld(new Response('old a'));
+    await settled();
+    late(new Response('new a'));
+    await settled();
+    player.fetchAhead([cue('a')]);
+    await settled();
+    player.follow([due('a', 1000)], [], () => 0);
+    expect(heard()).toEqual([['new a', 11]]);
+  });
+
   it('leaves out a cue whose audio has not come yet instead of saying it late', async () => {
     answer = (text) => (text === 'slow' ? new Response('', { status: 404 }) : new Response(text));
     const player = await ready(['slow', 'a']);

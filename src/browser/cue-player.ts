@@ -1,12 +1,11 @@
 import type { DueBeat, DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
-import type { Utterance } from '@/core/speech';
-import { speakInBrowser, speechUrl } from './hear';
+import { CueAudio } from './cue-audio';
+import { speakInBrowser } from './hear';
 
 /** How the cues are heard: rendered audio, the browser's own voice, or a soft tone beside the text. */
 export type Sound = 'rendered' | 'browser' | 'tone';
 
-const FETCHES_AT_ONCE = 4;
 const SAME_TIME_MS = 20;
 const FORGET_AFTER_MS = 60_000;
 const CUE_HZ = 440;
@@ -57,23 +56,23 @@ export class CuePlayer {
   /** The audio clock less the clock of the cues, in ms, as it was seen lately. */
   private readonly looks: number[] = [];
   private looking: ReturnType<typeof setInterval> | undefined;
-  private readonly buffers = new Map<string, AudioBuffer>();
   private readonly scheduled = new Map<string, Scheduled>();
-  private urls = new WeakMap<Cue, string>();
-  private readonly wanted = new Set<string>();
-  private readonly underway = new Set<string>();
-  /** What nobody on the server can say. */
-  private readonly failed = new Set<string>();
-  /** Audio in a voice that was given up; it serves until the new one has come. */
-  private readonly stale = new Set<string>();
   private sounds: Sound = 'rendered';
+  private readonly audio: CueAudio;
   /** How much faster than spoken the audio runs; a rehearsal may hurry. */
   speed = 1;
 
   constructor(
-    private rate: number,
+    wordsPerMinute: number,
     private readonly onSound: (sound: Sound) => void = () => {},
-  ) {}
+  ) {
+    this.audio = new CueAudio(wordsPerMinute, (file) => this.open().context.decodeAudioData(file), {
+      renewed: () => this.respeak(),
+      // The browser's own voice, or tones where it has none either.
+      voiceless: () =>
+        this.fallenBack(globalThis.speechSynthesis?.getVoices().length ? 'browser' : 'tone'),
+    });
+  }
 
   private get context(): AudioContext | null {
     return this.desk?.context ?? null;
@@ -161,21 +160,19 @@ export class CuePlayer {
   }
 
   get wordsPerMinute(): number {
-    return this.rate;
+    return this.audio.wordsPerMinute;
   }
 
   /** How fast the cues from now on are said. Slower than they were measured, they may run late. */
   set wordsPerMinute(rate: number) {
-    if (rate === this.rate) return;
-    this.rate = rate;
-    this.urls = new WeakMap();
+    if (rate === this.audio.wordsPerMinute) return;
+    this.audio.wordsPerMinute = rate;
     this.respeak();
   }
 
   /** The server speaks with another voice from now on: what was fetched is fetched anew. */
   changeVoice(): void {
-    for (const url of this.buffers.keys()) this.stale.add(url);
-    this.failed.clear();
+    this.audio.changeVoice();
     this.fallenBack('rendered');
   }
 
@@ -193,14 +190,14 @@ export class CuePlayer {
     return this.sounds;
   }
 
-  /** Fetches the audio of cues ahead of time, in the order given. */
+  /** Makes the audio of cues ready that are due soon, in the order given. */
   fetchAhead(cues: readonly Cue[]): void {
-    for (const cue of cues) {
-      const url = this.url(cue);
-      const fresh = this.buffers.has(url) && !this.stale.has(url);
-      if (!fresh && !this.failed.has(url) && !this.underway.has(url)) this.wanted.add(url);
-    }
-    this.fetchNext();
+    this.audio.fetchAhead(cues);
+  }
+
+  /** Fetches the audio of a whole class by and by, so that the voice stays when the server is away. */
+  fetchAll(cues: readonly Cue[]): void {
+    this.audio.fetchAll(cues);
   }
 
   /**
@@ -284,6 +281,7 @@ export class CuePlayer {
 
   close(): void {
     this.silence();
+    this.audio.close();
     void this.playMusic(null);
     void this.context?.close();
     this.desk = null;
@@ -302,12 +300,12 @@ export class CuePlayer {
     if (!desk) return;
     const { context } = desk;
     const out = isCount(cue) ? desk.counts : desk.voice;
-    const buffer = this.buffers.get(this.url(cue));
-    const unspoken = !buffer && this.failed.has(this.url(cue));
+    const buffer = this.audio.of(cue);
+    const unspoken = !buffer && this.audio.isUnspeakable(cue);
     if (unspoken && this.sounds === 'browser') {
       const inMs = Math.max(0, at - now);
       const speak = () => {
-        if (!this.voiceMuted || isCount(cue)) speakInBrowser(this.utterance(cue));
+        if (!this.voiceMuted || isCount(cue)) speakInBrowser(this.audio.utterance(cue));
       };
       const timer = setTimeout(speak, inMs);
       this.scheduled.set(key, { at, stop: () => clearTimeout(timer) });
@@ -325,51 +323,6 @@ export class CuePlayer {
     const seconds = buffer.duration / this.speed;
     this.duckFor(when, seconds);
     this.scheduled.set(key, { at, when, until: when + seconds, stop: () => source.stop() });
-  }
-
-  private utterance({ text, language }: Cue): Utterance {
-    return { text, language, wordsPerMinute: this.rate };
-  }
-
-  private url(cue: Cue): string {
-    const known = this.urls.get(cue);
-    if (known) return known;
-    const url = speechUrl(this.utterance(cue));
-    this.urls.set(cue, url);
-    return url;
-  }
-
-  private fetchNext(): void {
-    while (this.underway.size < FETCHES_AT_ONCE) {
-      const [url] = this.wanted;
-      if (url === undefined) return;
-      this.wanted.delete(url);
-      this.underway.add(url);
-      void this.fetchOne(url).finally(() => {
-        this.underway.delete(url);
-        this.fetchNext();
-      });
-    }
-  }
-
-  private async fetchOne(url: string): Promise<void> {
-    let response: Response;
-    try {
-      response = await fetch(url);
-    } catch {
-      // The server is away; the cue stays due and is asked for again.
-      return;
-    }
-    if (!response.ok) this.failed.add(url);
-    if (response.status === 503) {
-      // The server has no voice: the browser's own, or tones where it has none either.
-      const voices = globalThis.speechSynthesis?.getVoices() ?? [];
-      this.fallenBack(voices.length ? 'browser' : 'tone');
-    }
-    if (!response.ok) return;
-    const { context } = this.open();
-    this.buffers.set(url, await context.decodeAudioData(await response.arrayBuffer()));
-    if (this.stale.delete(url)) this.respeak();
   }
 
   private fallenBack(to: Sound): void {

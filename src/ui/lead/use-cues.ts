@@ -78,7 +78,8 @@ export function useCues(
     player.current.wordsPerMinute = score.wordsPerMinute;
     setRateOnly(score.wordsPerMinute);
     player.current.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
-  }, [score]);
+    player.current.fetchAll(groups.flat());
+  }, [score, groups]);
 
   useEffect(() => {
     const speaking = player.current;
