@@ -82,6 +82,46 @@ test('what was not sent yet survives a crash of the browser', async ({
     .toEqual(['marked', 'started', 'extended', 'roundAdded']);
 });
 
+test('the stage opens again while the server is away, and nothing of the class is missing', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  const isKept = () =>
+    page.evaluate(
+      async () => (await caches.match(location.pathname, { ignoreVary: true })) !== undefined,
+    );
+  await expect.poll(isKept).toBe(true);
+  await stored(page, () => page.keyboard.press('+'));
+  await stored(page, () => page.getByRole('button', { name: 'Ben: late' }).click());
+  await app.kill();
+  await page.keyboard.press('r');
+  await clock.pass(2000);
+  const before = await shown(page);
+  await page.reload();
+  await expect(page.getByText('No connection; the class goes on, nothing is lost')).toBeVisible();
+  expect(await shown(page)).toEqual(before);
+  await expect(page.getByRole('button', { name: 'Ben: late' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.keyboard.press('c');
+  await app.up();
+  await clock.passInSteps(3200);
+  await expect
+    .poll(async () => (await projected(app, sessionId, clock.now)).events.map((e) => e.type))
+    .toEqual(['marked', 'started', 'extended', 'marked', 'roundAdded', 'extended']);
+  const { countdown } = await projected(app, sessionId, clock.now);
+  await expect(page.getByTestId('countdown')).toHaveText(countdown);
+
+  // Nothing of the people is left on the device when the class is closed.
+  await stored(page, () => page.keyboard.press('e'));
+  await page.getByRole('button', { name: 'Finish and store' }).click();
+  await expect(page.getByText('The session is stored.')).toBeVisible();
+  expect(await isKept()).toBe(false);
+});
+
 test('a crash of the database in mid-hold loses nothing and moves nothing', async ({
   app,
   studio: page,

@@ -1,29 +1,9 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { z } from 'zod';
 import { type RunEventDraft, runEventDraftSchema } from '@/core/run';
+import { database } from './database';
 import type { Shelf } from './outbox';
 
-interface Row {
-  runId: string;
-  device: string;
-  event: RunEventDraft;
-}
-
-interface Stored extends DBSchema {
-  outbox: { key: number; value: Row; indexes: { run: string } };
-}
-
 const rowSchema = z.object({ device: z.string(), event: runEventDraftSchema });
-
-let opened: Promise<IDBPDatabase<Stored>> | undefined;
-const database = () => {
-  opened ??= openDB<Stored>('up-beat', 1, {
-    upgrade(db) {
-      db.createObjectStore('outbox', { autoIncrement: true }).createIndex('run', 'runId');
-    },
-  });
-  return opened;
-};
 
 /**
  * Events of a run in the browser's database, in the order they happened. A tab keeps its own, and

@@ -29,6 +29,18 @@ export class ServerClock {
     this.bestTripMs = PAGE_TRIP_MS;
   }
 
+  /** How far the server's time is from the device's time of day, in ms; for `recall` after a reload. */
+  get fromWallMs(): number {
+    return Math.round(this.now() - this.wall());
+  }
+
+  /** Takes up the server's time from what was known of it before, where the page is an old one. */
+  recall(fromWallMs: number): void {
+    if (this.bestTripMs < PAGE_TRIP_MS) return;
+    this.offsetMs = Math.round(this.wall() + fromWallMs - this.device());
+    this.bestTripMs = PAGE_TRIP_MS;
+  }
+
   /** @param serverNow epoch ms the server gave, in an answer to a request sent at `sentAt` */
   measure(serverNow: number, sentAt: number, receivedAt = this.device()): void {
     const trip = receivedAt - sentAt;

@@ -2,6 +2,8 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, Refused, Unreachable } from '@/browser/api';
+import { kept } from '@/browser/database';
+import { forgetStages, keepStage } from '@/browser/kept-stage';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import type { Move } from '@/core/move';
@@ -11,6 +13,7 @@ import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
 import { Stage } from './stage';
 import {
+  keptScoresSchema,
   type LeadLog,
   type LeadScores,
   type LeadSession,
@@ -54,6 +57,7 @@ export function LeadScreen(props: LeadScreenProps) {
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);
   const [measuring, setMeasuring] = useState(true);
+  const scoresName = `scores ${session.id}`;
 
   const measureClass = useCallback(
     async (wordsPerMinute?: number) => {
@@ -66,12 +70,17 @@ export function LeadScreen(props: LeadScreenProps) {
         setHasVoice(answer.voice);
         setScores({ score: answer.run.score, easier: answer.run.easier });
       } catch (problem) {
-        if (problem instanceof Unreachable) setError(unreachable);
-        else if (problem instanceof Refused) setError(problem.message);
+        if (problem instanceof Unreachable) {
+          const first = wordsPerMinute === undefined;
+          const before = first ? await kept.get(scoresName, keptScoresSchema) : undefined;
+          if (!before) return setError(unreachable);
+          clock.recall(before.fromWallMs);
+          setScores(before.scores);
+        } else if (problem instanceof Refused) setError(problem.message);
         else throw problem;
       }
     },
-    [clock, session.id],
+    [clock, session.id, scoresName],
   );
   // One after the other, so that the run the server keeps is the one that is shown here.
   const line = useRef<Promise<unknown>>(Promise.resolve());
@@ -88,6 +97,12 @@ export function LeadScreen(props: LeadScreenProps) {
   useEffect(() => {
     prepare();
   }, [prepare]);
+
+  const planned = session.status === 'planned';
+  useEffect(() => {
+    if (!scores || !planned) return;
+    void kept.put(scoresName, { scores, fromWallMs: clock.fromWallMs }).then(keepStage);
+  }, [scores, planned, scoresName, clock]);
 
   if (!scores || !log.loaded) {
     return (
@@ -173,6 +188,7 @@ function LedRun(props: LedRunProps) {
       const url = `/api/sessions/${session.id}/close`;
       await call('POST', url, await log.ending(), rollAnswerSchema);
       await log.look();
+      await forgetStages();
       setClosed(true);
       setError(null);
     } catch (problem) {

@@ -37,8 +37,11 @@ export interface LeadScores {
 }
 
 /** Scores and events come from our own server, which made and checked them. */
+const scoresSchema = z.custom<LeadScores>(
+  (run) => typeof run === 'object' && run !== null && 'score' in run,
+);
 export const prepareAnswerSchema = z.object({
-  run: z.custom<LeadScores>((run) => typeof run === 'object' && run !== null && 'score' in run),
+  run: scoresSchema,
   voice: z.boolean(),
   now: z.number(),
 });
@@ -47,6 +50,10 @@ export const logAnswerSchema = z.object({
   leader: z.string().nullable(),
   now: z.number(),
 });
+
+/** What a device keeps of a class, for a reload while the server is away. */
+export const keptScoresSchema = z.object({ scores: scoresSchema, fromWallMs: z.number() });
+export const keptLogSchema = logAnswerSchema.omit({ now: true });
 
 export interface LeadSession {
   id: string;

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, Refused, Unreachable } from '@/browser/api';
+import { kept } from '@/browser/database';
 import { deviceId, isOpenElsewhere } from '@/browser/device';
 import { eventShelf } from '@/browser/event-shelf';
 import { listenToRun } from '@/browser/live-run';
@@ -7,7 +8,7 @@ import { Outbox } from '@/browser/outbox';
 import { runChannel } from '@/browser/run-channel';
 import type { ServerClock } from '@/browser/server-clock';
 import { isRoomEvent, type RunEvent, type RunEventDraft } from '@/core/run';
-import { type LeadLog, logAnswerSchema } from './types';
+import { keptLogSchema, type LeadLog, logAnswerSchema } from './types';
 
 const RETRY_MS = 1500;
 
@@ -43,6 +44,8 @@ export interface Log {
 /** The log of a session on this device: what the server knows, and what waits to be sent. */
 export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const runId = initial.id;
+  const logName = `log ${runId}`;
+  const fromPage = useRef(initial.events.length);
   const [log, setLog] = useState<readonly RunEvent[]>(initial.events);
   const [waiting, setWaiting] = useState<readonly RunEventDraft[]>([]);
   const [loaded, setLoaded] = useState(false);
@@ -115,7 +118,9 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   useEffect(() => {
     let gone = false;
     void (async () => {
-      const id = await deviceId();
+      const [id, before] = await Promise.all([deviceId(), kept.get(logName, keptLogSchema)]);
+      // A page that was kept is older than what was heard since.
+      if (before && before.events.length > fromPage.current) take(before);
       const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere), (events) =>
         ask('POST', 'events', { device: id, events }),
       );
@@ -132,7 +137,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     return () => {
       gone = true;
     };
-  }, [runId, ask, shown, tryFlush]);
+  }, [runId, logName, ask, shown, take, tryFlush]);
 
   useEffect(() => {
     if (waiting.length === 0 && connected) return;
@@ -144,6 +149,11 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       window.removeEventListener('online', again);
     };
   }, [waiting, connected, tryFlush, look]);
+
+  const over = log.some((e) => e.type === 'finished');
+  useEffect(() => {
+    if (log.length > 0 && !over) void kept.put(logName, { events: log, leader: leaderId });
+  }, [logName, log, leaderId, over]);
 
   const lastSeq = useRef(0);
   lastSeq.current = log.at(-1)?.seq ?? 0;

@@ -1,6 +1,7 @@
 'use client';
 
-import { useActionState } from 'react';
+import { useActionState, useEffect } from 'react';
+import { forgetStages } from '@/browser/kept-stage';
 import { FaceDial } from '../kit/face-dial';
 import { Mark } from '../kit/studio-header';
 
@@ -17,6 +18,8 @@ export interface SignInFormProps {
 
 export function SignInForm({ signIn, enterDemo }: SignInFormProps) {
   const [state, action, pending] = useActionState(signIn, { email: '', error: null });
+  // Whoever signs in next does not find the people of who was here before.
+  useEffect(() => void forgetStages(), []);
   return (
     <main className="mx-auto grid min-h-dvh max-w-4xl items-center gap-10 p-6 md:grid-cols-2">
       <div className="text-center max-md:hidden">

@@ -1,0 +1,69 @@
+/**
+ * Keeps the stage on the device, so that it can be opened again while the server is away: the page of the
+ * class that is led, what it is made of, and what is said in it. Everything else goes past it.
+ */
+const STORE = 'up-beat-stage';
+const STAGE = /^\/lead\/[0-9a-f-]{36}$/;
+const PARTS = '/_next/static/';
+const SPEECH = '/api/speech';
+/** A connection that gives no answer for so long gives none, in ms. */
+const PATIENCE_MS = 6000;
+/** About two hours of class. */
+const MOST_SPOKEN = 800;
+
+const open = () => caches.open(STORE);
+const pathOf = (request) => new URL(request.url).pathname;
+const kept = async (request) => (await open()).match(request, { ignoreVary: true });
+
+/** The server's answer, or nothing where it is away or in trouble. */
+async function answerOf(request) {
+  const late = new Promise((resolve) => setTimeout(resolve, PATIENCE_MS));
+  const answer = await Promise.race([fetch(request), late]).catch(() => undefined);
+  return [500, 502, 504].includes(answer?.status) ? undefined : answer;
+}
+
+async function fresh(request, keep) {
+  const answer = await answerOf(request);
+  if (answer?.ok && keep) await (await open()).put(request, answer.clone());
+  return answer ?? (await kept(request)) ?? fetch(request);
+}
+
+const part = async (request) => (await kept(request)) ?? fetch(request);
+
+/** Keeps a page with its parts, in place of the one before. */
+async function keepPage(page, parts) {
+  const store = await open();
+  const answer = await fetch(page);
+  if (!answer.ok) return;
+  const named = (await answer.clone().text()).match(/\/_next\/static\/[\w./~-]+/g) ?? [];
+  const wanted = new Set([...parts, ...named]);
+  const keys = await store.keys();
+  const spoken = keys.filter((request) => pathOf(request) === SPEECH);
+  const old = keys.filter((request) => {
+    const path = pathOf(request);
+    return STAGE.test(path) || (path.startsWith(PARTS) && !wanted.has(path));
+  });
+  for (const request of [...old, ...spoken.slice(0, -MOST_SPOKEN)]) await store.delete(request);
+  for (const path of wanted) {
+    if (await store.match(path)) continue;
+    const file = await fetch(path);
+    if (file.ok) await store.put(path, file);
+  }
+  await store.put(page, answer);
+}
+
+self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
+self.addEventListener('message', (event) => {
+  const { page, parts } = event.data;
+  if (STAGE.test(page)) event.waitUntil(keepPage(page, parts));
+});
+self.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (request.method !== 'GET' || url.origin !== self.location.origin) return;
+  if (request.mode === 'navigate') {
+    if (STAGE.test(url.pathname)) event.respondWith(fresh(request, false));
+  } else if (url.pathname.startsWith(PARTS)) event.respondWith(part(request));
+  else if (url.pathname === SPEECH) event.respondWith(fresh(request, true));
+});

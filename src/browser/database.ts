@@ -1,0 +1,45 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { z } from 'zod';
+import type { RunEventDraft } from '@/core/run';
+
+/** An event that was not sent yet. */
+export interface WaitingRow {
+  runId: string;
+  device: string;
+  event: RunEventDraft;
+}
+
+interface Stored extends DBSchema {
+  outbox: { key: number; value: WaitingRow; indexes: { run: string } };
+  /** What a class needs to go on after a reload while the server is away. */
+  kept: { key: string; value: unknown };
+}
+
+let opened: Promise<IDBPDatabase<Stored>> | undefined;
+
+/** The browser's database, made or brought up to date on first use. */
+export function database(): Promise<IDBPDatabase<Stored>> {
+  opened ??= openDB<Stored>('up-beat', 2, {
+    upgrade(db, from) {
+      if (from < 1) {
+        db.createObjectStore('outbox', { autoIncrement: true }).createIndex('run', 'runId');
+      }
+      db.createObjectStore('kept');
+    },
+  });
+  return opened;
+}
+
+/** Values that are kept under a name. */
+export const kept = {
+  async put(name: string, value: unknown): Promise<void> {
+    await (await database()).put('kept', value, name);
+  },
+  /** What was kept, where it still reads as it should. */
+  async get<T>(name: string, schema: z.ZodType<T>): Promise<T | undefined> {
+    return schema.safeParse(await (await database()).get('kept', name)).data;
+  },
+  async clear(): Promise<void> {
+    await (await database()).clear('kept');
+  },
+};
