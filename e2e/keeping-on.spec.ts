@@ -1,9 +1,17 @@
 import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
 import { emptyPlan, type Plan } from '@/core/class';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
 import { enterDemo, expect, START_IN_MS, stored } from './harness';
 import { block, lead, projected, segment, shown, test } from './led';
 import { heard, noteSources } from './listen';
+
+/** Whether the page of a session is on the device. */
+const keepsStage = (page: Page, sessionId: string) =>
+  page.evaluate(
+    async (url) => (await caches.match(url, { ignoreVary: true })) !== undefined,
+    `/lead/${sessionId}`,
+  );
 
 test('without a connection everything goes on, and arrives later in order, once', async ({
   app,
@@ -88,11 +96,10 @@ test('the stage opens again while the server is away, and nothing of the class i
   clock,
   held: { sessionId },
 }) => {
-  const isKept = () =>
-    page.evaluate(
-      async () => (await caches.match(location.pathname, { ignoreVary: true })) !== undefined,
-    );
+  const isKept = () => keepsStage(page, sessionId);
   await expect.poll(isKept).toBe(true);
+  const broken: string[] = [];
+  page.on('pageerror', (error) => broken.push(error.message));
   await stored(page, () => page.keyboard.press('+'));
   await stored(page, () => page.getByRole('button', { name: 'Ben: late' }).click());
   await app.kill();
@@ -120,6 +127,19 @@ test('the stage opens again while the server is away, and nothing of the class i
   await page.getByRole('button', { name: 'Finish and store' }).click();
   await expect(page.getByText('The session is stored.')).toBeVisible();
   expect(await isKept()).toBe(false);
+  expect(broken).toEqual([]);
+});
+
+test('who signs in after somebody else finds no class on the device', async ({
+  app,
+  studio: page,
+  clock,
+}) => {
+  const { sessionId } = await lead(app, page, clock);
+  await expect.poll(() => keepsStage(page, sessionId)).toBe(true);
+  await page.context().clearCookies();
+  await page.goto('/sign-in');
+  await expect.poll(() => keepsStage(page, sessionId)).toBe(false);
 });
 
 test('a crash of the database in mid-hold loses nothing and moves nothing', async ({

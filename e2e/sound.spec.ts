@@ -59,6 +59,28 @@ test('without a voice on the server and in the browser, tones mark the cues and 
   }
 });
 
+test('a browser that keeps the sound off after a reload says so, and any press brings it back', async ({
+  app,
+  studio: page,
+}) => {
+  await openSession(page, app.db);
+  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  await page.addInitScript(() => {
+    window.AudioContext = class extends AudioContext {
+      constructor(options?: AudioContextOptions) {
+        super(options);
+        void this.suspend();
+      }
+    };
+  });
+  await page.reload();
+  const notice = page.getByText('The browser keeps the sound off.');
+  await expect(notice).toBeVisible();
+  await page.keyboard.press('Shift');
+  await expect(notice).toBeHidden();
+});
+
 declare global {
   interface Window {
     /** What the page does on a media key. */
@@ -67,7 +89,7 @@ declare global {
   }
 }
 
-test('media keys lead the class and agree with what it does', async ({ page }) => {
+test('media keys lead the class and agree with what it does', async ({ app, page }) => {
   await page.addInitScript(() => {
     window.mediaKeys = new Map();
     window.playing = [];
@@ -88,7 +110,7 @@ test('media keys lead the class and agree with what it does', async ({ page }) =
       title: navigator.mediaSession.metadata?.title,
     }));
   await enterDemo(page);
-  await page.getByRole('link', { name: 'Lead class' }).click();
+  await openSession(page, app.db);
   await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
   const move = (await page.getByTestId('move').textContent()) ?? '';

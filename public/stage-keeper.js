@@ -28,35 +28,45 @@ async function fresh(request, keep) {
   return answer ?? (await kept(request)) ?? fetch(request);
 }
 
-const part = async (request) => (await kept(request)) ?? fetch(request);
+/** Without its address, since a worker would take that for its own and lose what stands behind the #. */
+async function part(request) {
+  const answer = (await kept(request)) ?? (await fetch(request));
+  return new Response(answer.body, answer);
+}
 
-/** Keeps a page with its parts, in place of the one before. */
-async function keepPage(page, parts) {
+async function keepMissing(store, urls) {
+  for (const url of urls) {
+    if (await store.match(url, { ignoreVary: true })) continue;
+    const answer = await fetch(url);
+    if (answer.ok) await store.put(url, answer);
+  }
+}
+
+/** Keeps a page with its parts and what is spoken, in place of the one before. */
+async function keepPage(page, parts, spoken) {
   const store = await open();
   const answer = await fetch(page);
   if (!answer.ok) return;
   const named = (await answer.clone().text()).match(/\/_next\/static\/[\w./~-]+/g) ?? [];
   const wanted = new Set([...parts, ...named]);
   const keys = await store.keys();
-  const spoken = keys.filter((request) => pathOf(request) === SPEECH);
+  const spokenBefore = keys.filter((request) => pathOf(request) === SPEECH);
   const old = keys.filter((request) => {
     const path = pathOf(request);
     return STAGE.test(path) || (path.startsWith(PARTS) && !wanted.has(path));
   });
-  for (const request of [...old, ...spoken.slice(0, -MOST_SPOKEN)]) await store.delete(request);
-  for (const path of wanted) {
-    if (await store.match(path)) continue;
-    const file = await fetch(path);
-    if (file.ok) await store.put(path, file);
-  }
+  for (const request of [...old, ...spokenBefore.slice(0, -MOST_SPOKEN)])
+    await store.delete(request);
+  await keepMissing(store, wanted);
   await store.put(page, answer);
+  await keepMissing(store, spoken);
 }
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 self.addEventListener('message', (event) => {
-  const { page, parts } = event.data;
-  if (STAGE.test(page)) event.waitUntil(keepPage(page, parts));
+  const { page, parts, spoken } = event.data;
+  if (STAGE.test(page)) event.waitUntil(keepPage(page, parts, spoken));
 });
 self.addEventListener('fetch', (event) => {
   const { request } = event;

@@ -1,8 +1,11 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
+import { z } from 'zod';
 import type { RunEventDraft } from '@/core/run';
 import { eventId } from '@/core/testing/plans';
+import { kept } from './database';
 import { eventShelf } from './event-shelf';
+import { forgetStages } from './kept-stage';
 import { Outbox } from './outbox';
 import { ServerClock } from './server-clock';
 
@@ -69,6 +72,25 @@ describe('the outbox', () => {
   });
 });
 
+describe('what a device keeps', () => {
+  const schema = z.object({ words: z.string() });
+  it('reads as it was put, until all of it is forgotten', async () => {
+    await kept.put('one', { words: 'first' });
+    await kept.put('one', { words: 'second' });
+    expect(await kept.get('one', schema)).toEqual({ words: 'second' });
+    await shelf('waits').add(event(1));
+    await forgetStages();
+    expect(await kept.get('one', schema)).toBeUndefined();
+    // What the server does not know yet is not forgotten.
+    expect(ids(await shelf('waits').load())).toEqual([1]);
+  });
+
+  it('is nothing where it does not read as it should', async () => {
+    await kept.put('old', { words: 7 });
+    expect(await kept.get('old', schema)).toBeUndefined();
+  });
+});
+
 describe("the server's clock on a device", () => {
   it('takes the middle of a request as the moment the server looked', () => {
     let device = 1000;
@@ -96,6 +118,26 @@ describe("the server's clock on a device", () => {
     expect(clock.now()).toBe(50_500);
     clock.startAt(1);
     expect(clock.now()).toBe(50_500);
+  });
+
+  it('goes by what it knew before on a page that was kept, and not by the time that came with it', () => {
+    let wall = 700_000;
+    const at = (device: number) =>
+      new ServerClock(
+        () => device,
+        () => wall,
+      );
+    const earlier = at(1000);
+    earlier.measure(760_000, 900, 1100);
+    const { fromWallMs } = earlier;
+    const later = at(30);
+    wall += 600_000;
+    later.startAt(760_000);
+    later.recall(fromWallMs);
+    expect(later.now()).toBe(760_000 + 600_000);
+    later.measure(1_360_400, 20, 40);
+    later.recall(fromWallMs);
+    expect(later.now()).toBe(1_360_400);
   });
 
   it('runs on evenly when the time of day is set, and says so once', () => {

@@ -97,6 +97,11 @@ export class CuePlayer {
     if (context.state === 'suspended') await context.resume();
   }
 
+  /** Whether the browser keeps the sound off until something is pressed. */
+  get blocked(): boolean {
+    return this.context?.state === 'suspended';
+  }
+
   /** How loud everything but the music is, 0 to 1. */
   get volume(): number {
     return this.loudness;

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, Refused, Unreachable } from '@/browser/api';
 import { kept } from '@/browser/database';
+import { speechUrl } from '@/browser/hear';
 import { forgetStages, keepStage } from '@/browser/kept-stage';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
@@ -101,7 +102,7 @@ export function LeadScreen(props: LeadScreenProps) {
   const planned = session.status === 'planned';
   useEffect(() => {
     if (!scores || !planned) return;
-    void kept.put(scoresName, { scores, fromWallMs: clock.fromWallMs }).then(keepStage);
+    void keepClass(scoresName, scores, clock);
   }, [scores, planned, scoresName, clock]);
 
   if (!scores || !log.loaded) {
@@ -135,6 +136,15 @@ export function LeadScreen(props: LeadScreenProps) {
       speech={{ initialChoice: speech, prepare }}
     />
   );
+}
+
+/** So that the class goes on after a reload while the server is away. */
+async function keepClass(name: string, scores: LeadScores, clock: ServerClock): Promise<void> {
+  await kept.put(name, { scores, fromWallMs: clock.fromWallMs });
+  const cues = [scores.score, scores.easier].flatMap((score) => score?.cues ?? []);
+  const { wordsPerMinute } = scores.score;
+  const spoken = cues.map(({ text, language }) => speechUrl({ text, language, wordsPerMinute }));
+  await keepStage([...new Set(spoken)]);
 }
 
 interface LedRunProps {

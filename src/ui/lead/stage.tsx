@@ -132,7 +132,7 @@ export function Stage(props: StageProps) {
         />
       </div>
       <footer className="bg-base-200 sticky bottom-0 px-4 py-2">
-        <Notices live={live} log={log} sound={desk.sound} />
+        <Notices live={live} log={log} sound={desk.sound} blocked={desk.blocked} />
         {leads ? (
           <div className={BUTTONS}>
             {controls
@@ -239,8 +239,15 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
   );
 });
 
+interface NoticesProps {
+  live: Live;
+  log: Log;
+  sound: Sound;
+  blocked: boolean;
+}
+
 /** What the teacher has to know besides the class itself. */
-function Notices({ live, log, sound }: { live: Live; log: Log; sound: Sound }) {
+function Notices({ live, log, sound, blocked }: NoticesProps) {
   const { slept } = live;
   const words = log.error ?? SOUND_WORDS[sound];
   return (
@@ -248,6 +255,12 @@ function Notices({ live, log, sound }: { live: Live; log: Log; sound: Sound }) {
       {!log.connected && (
         <p role="status" className="mb-1.5 flex items-center gap-2">
           <WifiOff size={18} aria-hidden /> No connection; the class goes on, nothing is lost
+        </p>
+      )}
+      {blocked && (
+        <p role="alert" className="mb-1.5 flex items-center gap-2 font-semibold">
+          <VolumeX size={18} aria-hidden /> The browser keeps the sound off. Press any key or touch
+          the screen, and it is back.
         </p>
       )}
       {words && (

@@ -15,6 +15,8 @@ const SLOWEST_RATE = 80;
 /** The sound of this device: what it plays with, how loud, and whether it is heard at all. */
 export interface SoundDesk {
   sound: Sound;
+  /** The browser keeps the sound off until something is pressed. */
+  blocked: boolean;
   volume: number;
   setVolume: (volume: number) => void;
   /** The voice is silent, the counts and tones go on. */
@@ -55,6 +57,7 @@ export function useCues(
   { initialChoice, prepare }: SpeechSettings,
 ): SoundDesk {
   const [sound, setSound] = useState<Sound>('rendered');
+  const [blocked, setBlocked] = useState(false);
   const [volume, setVolumeOnly] = useState(1);
   const [choice, setChoiceOnly] = useState(initialChoice);
   const [rate, setRateOnly] = useState(score.wordsPerMinute);
@@ -85,6 +88,7 @@ export function useCues(
     const speaking = player.current;
     if (!speaking) return;
     const running = state.status === 'running' && audible;
+    setBlocked(running && speaking.blocked);
     if (heard.current !== bends || !running) {
       speaking.silence();
       heard.current = bends;
@@ -97,6 +101,16 @@ export function useCues(
       );
     }
   }, [state, groups, bends, clock, audible]);
+
+  useEffect(() => {
+    if (!blocked) return;
+    const press = () => void player.current?.unlock().then(() => setBlocked(false));
+    const presses = ['pointerdown', 'keydown'] as const;
+    for (const kind of presses) window.addEventListener(kind, press);
+    return () => {
+      for (const kind of presses) window.removeEventListener(kind, press);
+    };
+  }, [blocked]);
 
   const { queue, index } = state;
   useEffect(() => {
@@ -143,6 +157,7 @@ export function useCues(
 
   return useStable<SoundDesk>({
     sound,
+    blocked,
     volume,
     setVolume,
     muted,
