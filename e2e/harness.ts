@@ -1,22 +1,39 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { test as base, type Page } from '@playwright/test';
+import { test as base, type Page, type Request } from '@playwright/test';
 import { App, NOON } from './app';
 
 export { expect } from '@playwright/test';
 export { NOON };
 
 const STEP_MS = 100;
+const TELLS_THE_TIME = /\/(events|prepare|lead)$/;
 
 /** Browser and server on one clock that stands still until a test moves it. */
 export class Clock {
   private at = NOON;
   private standing = false;
+  private readonly asking = new Set<Request>();
 
   constructor(
     private readonly app: App,
     private readonly page: Page,
-  ) {}
+  ) {
+    page.on('request', (request) => {
+      if (TELLS_THE_TIME.test(new URL(request.url()).pathname)) this.asking.add(request);
+    });
+    const ended = (request: Request) => this.asking.delete(request);
+    page.on('requestfinished', ended);
+    page.on('requestfailed', ended);
+  }
+
+  /** An answer under way carries the time it was given at; it has to arrive before the time moves on. */
+  private async answered(): Promise<void> {
+    const turn = () => this.page.evaluate(() => {});
+    await turn();
+    await Promise.all([...this.asking].map(async (r) => (await r.response())?.finished()));
+    await turn();
+  }
 
   get now(): number {
     return this.at;
@@ -60,6 +77,7 @@ export class Clock {
 
   /** Lets time pass on both; the browser's timers run as they would. */
   async pass(ms: number): Promise<void> {
+    await this.answered();
     this.at += ms;
     this.app.setClock(this.at);
     await this.page.clock.runFor(ms);

@@ -33,13 +33,13 @@ test('from an empty class to a streak', async ({ app, studio: page, clock }) => 
   await expect(page.getByText('The voice is ready.')).toBeVisible({ timeout: 30_000 });
   await clock.stand();
   await clock.reload();
-  await page.getByRole('button', { name: 'Lotte: here' }).click();
+  await stored(page, () => page.getByRole('button', { name: 'Lotte: here' }).click());
   await expect(page.getByRole('button', { name: 'Lotte: here' })).toHaveAttribute(
     'aria-pressed',
     'true',
   );
   await page.getByLabel('Name of somebody who walked in').fill('Piet');
-  await page.getByRole('button', { name: 'Add them, here' }).click();
+  await stored(page, () => page.getByRole('button', { name: 'Add them, here' }).click());
   await expect(page.getByText('Piet')).toBeVisible();
 
   await begin(page, clock);

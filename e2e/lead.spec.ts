@@ -93,14 +93,14 @@ test('the breath’s dot climbs its hill in time, and waits while the class is p
     [3000, 0.7, 0.5, 'Breathe out'],
   ] as const) {
     await clock.pass(intoMs);
-    await page.keyboard.press('Space');
+    await stored(page, () => page.keyboard.press('Space'));
     await expect(page.getByTestId('breath')).toHaveText(word);
     // The browser moves the dot on a clock of its own and is put right where it is off by a little.
     await expect.poll(dot).toEqual({
       across: expect.closeTo(across, 1),
       up: expect.closeTo(up, 1),
     });
-    await page.keyboard.press('Space');
+    await stored(page, () => page.keyboard.press('Space'));
   }
 });
 

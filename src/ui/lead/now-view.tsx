@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { memo, useCallback, useMemo } from 'react';
 import { clock, timeOfDay } from '@/core/formats';
 import { type Move, moveText } from '@/core/move';
@@ -32,6 +33,9 @@ const SIDE_WORDS: Record<Side, string> = {
   alternating: 'left and right in turn',
 };
 const VARIANT_WORDS = { easier: 'easier version', harder: 'harder version' } as const;
+
+/** Up to how many letters a cue is shown large, or fairly large. */
+const [LARGE_CUE, MEDIUM_CUE] = [42, 84];
 
 /** Counts are shown by the countdown; as text they would only chase each other. */
 const worthReading = (cue: Cue) =>
@@ -202,7 +206,7 @@ const Upcoming = memo(function Upcoming({ queue, index, paused, moveOf, score }:
       <p className="font-semibold" data-testid="doing">
         {paused ? 'Paused' : DOING[current.step.kind]}
       </p>
-      <p className="quiet">of {Math.round(playLengthMs(current) / 1000)} s</p>
+      <p className="quiet">of {Math.ceil(playLengthMs(current) / 1000)} s</p>
       {next && (
         <p className="quiet mt-1">
           then {DOING[next.step.kind].toLowerCase()}, {Math.round(playLengthMs(next) / 1000)} s
@@ -226,11 +230,19 @@ interface CueLinesProps {
   later: string | undefined;
 }
 
+/** A short cue is read from farther away; a long one has to fit. */
+function cueSize(text: string): string {
+  if (text.length <= LARGE_CUE) return 'text-[2rem] xl:text-[2.75rem]';
+  if (text.length <= MEDIUM_CUE) return 'text-[2rem] xl:text-[2.25rem]';
+  return 'text-[2rem]';
+}
+
 /** The cue now, and those to come. */
 const CueLines = memo(function CueLines({ text = '', also, soon, later }: CueLinesProps) {
+  const size = cueSize(`${text}${also ?? ''}`);
   return (
     <div className="mt-2 min-h-28">
-      <p className="text-[2rem] leading-tight font-semibold text-balance" data-testid="cue">
+      <p className={clsx(size, 'leading-[1.15] font-semibold text-balance')} data-testid="cue">
         {text}
       </p>
       {also && <p className="quiet mt-1 text-2xl leading-tight">{also}</p>}
