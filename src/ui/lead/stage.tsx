@@ -254,13 +254,14 @@ function Notices({ live, log, sound, blocked }: NoticesProps) {
     <div className="empty:hidden">
       {!log.connected && (
         <p role="status" className="mb-1.5 flex items-center gap-2">
-          <WifiOff size={18} aria-hidden /> No connection; the class goes on, nothing is lost
+          <WifiOff size={18} className="shrink-0" aria-hidden /> No connection; the class goes on,
+          nothing is lost
         </p>
       )}
       {blocked && (
         <p role="alert" className="mb-1.5 flex items-center gap-2 font-semibold">
-          <VolumeX size={18} aria-hidden /> The browser keeps the sound off. Press any key or touch
-          the screen, and it is back.
+          <VolumeX size={18} className="shrink-0" aria-hidden /> The browser keeps the sound off.
+          Press any key or touch the screen, and it is back.
         </p>
       )}
       {words && (
