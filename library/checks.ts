@@ -1,5 +1,22 @@
 import { claimIn } from '@/core/checks';
-import { cuesOf, LANGUAGE_NAMES, LANGUAGES, type Move } from '@/core/move';
+import {
+  AREA_NAMES,
+  type Asked,
+  cuesOf,
+  type FacePoint,
+  inVariant,
+  LANGUAGE_NAMES,
+  LANGUAGES,
+  type Move,
+  presses,
+  readWords,
+  releasesIn,
+  type Stroke,
+  strongAreas,
+  touchedAreas,
+  VARIANTS,
+  type Variant,
+} from '@/core/move';
 import { estimateSpeech } from '@/core/speech';
 
 /** What a library must hold to. Each rule names what is wrong with a move, in words; nothing where all is well. */
@@ -19,6 +36,55 @@ const WORKING: readonly Move['kind'][] = ['exercise', 'stretch', 'massage', 'poi
 
 const underTheEye = (move: Move) => move.strokes.some((s) => s.includes('underEye'));
 
+/** A move in each way it can be done, with what the way is called. */
+const versionsOf = (move: Move) =>
+  [undefined, ...VARIANTS]
+    .filter((v) => v === undefined || move.variants[v] !== undefined)
+    .map((v) => ({ named: v ? `its ${v} version` : 'it', done: inVariant(move, v), variant: v }));
+
+type InVersion = (done: Move, variant: Variant | undefined) => (string | false | undefined)[];
+
+/** A rule that every version of a move has to meet for itself. */
+const eachVersion = (rule: InVersion) => (move: Move) =>
+  versionsOf(move).flatMap(({ named, done, variant }) =>
+    rule(done, variant).flatMap((fault) => (fault ? [`in ${named} ${fault}`] : [])),
+  );
+
+const textsOf = (move: Move) => LANGUAGES.flatMap((language) => move.text[language] ?? []);
+const said = (move: Move, words: RegExp) =>
+  LANGUAGES.every((language) => {
+    const text = move.text[language];
+    return !text || [...text.setup, text.short, ...text.form].some((cue) => words.test(cue));
+  });
+
+/** Whether a move as it is done has what its words ask of the body. */
+const has = (move: Move, asked: Asked): boolean => {
+  if (asked === 'headBack') return move.head === 'back';
+  if (asked === 'handsFree') return move.hands === 'free';
+  if (asked === 'pinching') return move.hands === 'free' || presses(move, 'medium');
+  return move.demands.includes(asked);
+};
+
+const DOWN_THE_NECK: readonly FacePoint[] = ['belowEar', 'sideNeck', 'frontNeck', 'neckBase'];
+const drains = (stroke: Stroke) => {
+  const neck = stroke.findIndex((p) => DOWN_THE_NECK.includes(p));
+  return neck >= 0 && stroke.indexOf('collarbone') > neck;
+};
+const BELOW_THE_MOUTH: readonly FacePoint[] = ['chin', 'jawMid', 'jawAngle', 'belowEar'];
+const dragsCornersDown = (stroke: Stroke) => {
+  const corner = stroke.indexOf('mouthCorner');
+  return corner >= 0 && stroke.slice(corner).some((p) => BELOW_THE_MOUTH.includes(p));
+};
+
+/** Kinds of dose that are counted out, so that a version that only holds needs a dose of its own. */
+const COUNTED: readonly Move['dose']['kind'][] = ['reps', 'taps', 'passes'];
+const ONLY_HOLDS = /\b(simply |softly |and |und |einfach )+(hold|halten|halt)\b[.,]?$/i;
+const ROUND_THE_CAROTIDS =
+  /\bon both sides of the neck\b|\bbeiderseits (des|vom) (halses|nackens)\b/i;
+const WARNING_SIGNS = /\b(tingl|numb|kribbel|taub(?!e))/i;
+const HOW_FAR =
+  /comfortable|not wide|easy|stop before|finger wide|leicht geht|angenehm|nicht weit|bevor|fingerbreit/i;
+
 const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
   'names its muscles': (move) => [
     WORKING.includes(move.kind) && move.muscles.length === 0 && 'names no muscle',
@@ -33,7 +99,7 @@ const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
   ],
   'has the same versions in every language': (move) =>
     LANGUAGES.flatMap((l) =>
-      (['easier', 'harder'] as const).map((v) => {
+      VARIANTS.map((v) => {
         const inWords = move.text[l]?.[v] !== undefined;
         const inShape = move.variants[v] !== undefined;
         return (
@@ -52,6 +118,77 @@ const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
       ({ cue, language }) =>
         estimateSpeech(cue, language, RATE) > LONGEST_CUE_MS && `has a cue over 12 s: "${cue}"`,
     ),
+  'asks in words only for what its data say': eachVersion((done) =>
+    [...readWords(done).asks]
+      .filter((asked) => !has(done, asked))
+      .map((asked) => `asks in words for ${asked}, which its data do not have`),
+  ),
+  'sends the hands only where its data say': eachVersion((done) => {
+    const touched = touchedAreas(done);
+    const { places } = readWords(done);
+    // Hands that are free are named where they lie in the lap or only feel for something.
+    const elsewhere = done.hands === 'free' ? [] : [...places].filter((a) => !touched.includes(a));
+    return elsewhere.map(
+      (area) => `sends the hands to ${AREA_NAMES[area]}, where its data have none`,
+    );
+  }),
+  'only lets go in its let-go': eachVersion((done) =>
+    LANGUAGES.map((language) => {
+      const letGo = done.text[language]?.letGo ?? '';
+      return releasesIn(letGo, language) && `taps or strokes in its let-go: "${letGo}"`;
+    }),
+  ),
+  'says what dizziness means where the head goes back': eachVersion((done) => [
+    done.head === 'back' && !said(done, /dizzy|schwindlig/i) && 'says nothing of dizziness',
+  ]),
+  'says how far the mouth opens': eachVersion((done) => [
+    done.demands.includes('wideOpening') && !said(done, HOW_FAR) && 'does not say how wide to open',
+  ]),
+  'asks for clean hands inside the mouth': eachVersion((done) => [
+    done.demands.includes('insideMouth') &&
+      !said(done, /wash|clean|gewasch|sauber/i) &&
+      'does not ask for clean hands',
+  ]),
+  'keeps hands off the eyes after the work': eachVersion((done) => [
+    strongAreas(done).includes('eyes') &&
+      (done.release === 'tap' || done.release === 'massage') &&
+      `lets go of the eyes by ${done.release}`,
+  ]),
+  'says it is near the eye where hands are': eachVersion((done) => [
+    touchedAreas(done).includes('eyes') &&
+      presses(done, 'feather') &&
+      !done.demands.includes('nearEye') &&
+      'touches the eyes without saying so',
+  ]),
+  'says it drains where strokes run down the neck': eachVersion((done) => [
+    done.hands !== 'free' &&
+      done.strokes.some(drains) &&
+      !done.demands.includes('drain') &&
+      'strokes down the neck without saying that it drains',
+  ]),
+  'says it presses on the jaw where hands do': eachVersion((done) => [
+    touchedAreas(done).includes('jaw') &&
+      presses(done, 'medium') &&
+      !done.demands.includes('jawPressure') &&
+      'presses on the jaw without saying so',
+  ]),
+  'draws no mouth corner down': (move) => [
+    move.strokes.some(dragsCornersDown) && 'drags the mouth corners down',
+  ],
+  'sends nobody to the carotids': (move) => [
+    textsOf(move).some((text) => cuesOf(text).some((cue) => ROUND_THE_CAROTIDS.test(cue))) &&
+      'can be heard as a grip on both sides of the neck',
+  ],
+  'suggests no warning sign': (move) => [
+    textsOf(move).some((text) => cuesOf(text).some((cue) => WARNING_SIGNS.test(cue))) &&
+      'speaks of tingling or numbness as if it were wanted',
+  ],
+  'counts a version as it is done': eachVersion((done, variant) => [
+    variant !== undefined &&
+      COUNTED.includes(done.dose.kind) &&
+      textsOf(done).some((t) => [...t.setup, t.short].some((cue) => ONLY_HOLDS.test(cue))) &&
+      'only holds, but is counted out',
+  ]),
   'is feather-light under the eye': (move) => [
     underTheEye(move) &&
       move.pressure !== 'feather' &&

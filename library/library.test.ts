@@ -134,15 +134,18 @@ describe('cautions (common practice; they defer to licensed care)', () => {
   });
 
   it('leave out what has no version that avoids the trouble', () => {
-    expect(effect('closing-face-drain', 'glands')).toBe('leaveOut');
-    expect(effect('under-eye-circles', 'eyes')).toBe('leaveOut');
+    expect(effect('below-ear-press', 'glands')).toBe('leaveOut');
+    expect(effect('closing-face-drain', 'glands')).toBe('easier');
+    expect(effect('closing-free-massage', 'eyes')).toBe('leaveOut');
+    expect(effect('under-eye-circles', 'eyes')).toBe('easier');
     expect(effect('lower-lid-lifts', 'eyes')).toBe('easier');
     expect(effect('forehead-finger-sweeps', 'skin')).toBe('leaveOut');
   });
 
   it('say ask first, feather-light and check the oil where that is enough', () => {
-    expect(effect('between-brows-point', 'pregnancy')).toBe('askFirst');
-    expect(effect('hair-root-circles', 'bleeding')).toBe('feather');
+    expect(effect('front-neck-pulses', 'palsy')).toBe('askFirst');
+    expect(effect('forehead-finger-sweeps', 'bleeding')).toBe('feather');
+    expect(effect('hair-root-circles', 'bleeding')).toBe('easier');
     expect(effect('forehead-finger-sweeps', 'allergy')).toBe('checkOil');
   });
 

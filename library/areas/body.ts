@@ -2,7 +2,7 @@ import { breaths, counts, type MoveShape, reps, stretch, warmup } from '../shape
 
 /** Body warm-ups. */
 export const bodyMoves: MoveShape[] = [
-  warmup('shoulder-rolls-both-ways', { shoulders: 1, chest: 0.4 }, reps(6, 3, [9, 60]), {
+  warmup('shoulder-rolls-both-ways', { shoulders: 1, chest: 0.4 }, reps(6, 5, [15, 60]), {
     muscles: ['trapezius'],
     sides: 'directions',
   }),
@@ -17,6 +17,9 @@ export const bodyMoves: MoveShape[] = [
     {
       muscles: ['trapezius', 'pectoralis major'],
       sides: 'directions',
+      hands: 'light',
+      touch: ['shoulders'],
+      variants: { easier: { hands: 'free' } },
     },
   ),
   warmup(
@@ -48,6 +51,7 @@ export const bodyMoves: MoveShape[] = [
       sides: 'each',
       head: 'leaning',
       hands: 'light',
+      touch: ['scalp'],
       variants: { easier: { hands: 'free' }, harder: {} },
     },
   ),
@@ -61,6 +65,7 @@ export const bodyMoves: MoveShape[] = [
       head: 'leaning',
       hands: 'light',
       pressure: 'feather',
+      touch: ['sideNeck', 'shoulders'],
       variants: { easier: { head: 'level' } },
     },
   ),
@@ -74,6 +79,7 @@ export const bodyMoves: MoveShape[] = [
     rounds: 3,
     head: 'down',
     hands: 'light',
+    touch: ['scalp'],
     variants: { easier: { head: 'level' } },
   }),
 ];

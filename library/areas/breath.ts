@@ -8,6 +8,7 @@ export const breathMoves: MoveShape[] = [
     breaths(4, { in: 4, out: 6 }, [20, 120]),
     {
       muscles: ['diaphragm'],
+      touch: [],
       purposes: ['calm', 'posture', 'voice'],
     },
   ),
@@ -22,6 +23,7 @@ export const breathMoves: MoveShape[] = [
     breaths(5, { in: 3, out: 4 }, [14, 120]),
     {
       purposes: ['calm', 'eyes'],
+      variants: { easier: { hands: 'free' } },
     },
   ),
   breath(
@@ -30,6 +32,7 @@ export const breathMoves: MoveShape[] = [
     passes(6, 8, [24, 90]),
     {
       purposes: ['calm'],
+      variants: { easier: { touch: ['chest'] } },
     },
   ),
   breath(
@@ -41,7 +44,9 @@ export const breathMoves: MoveShape[] = [
       hands: 'free',
       demands: ['breathHold'],
       purposes: ['wakeUp', 'posture'],
-      variants: { easier: { demands: [] } },
+      variants: {
+        easier: { demands: [], dose: breaths(3, { in: 4, out: 6 }, [24, 60]).dose },
+      },
     },
   ),
   breath('closing-word', { chest: 0.3, mouth: 0.2 }, hold(15, [5, 60]), {

@@ -8,7 +8,8 @@ export const cheekMoves: MoveShape[] = [
     hold(20, [8, 40]),
     {
       muscles: ['buccinator', 'orbicularis oris'],
-      variants: { easier: {}, harder: {} },
+      touch: ['upperCheeks', 'lowerCheeks'],
+      variants: { easier: {}, harder: { hands: 'light', pressure: 'light' } },
     },
   ),
   exercise('full-cheeks-with-taps', { lowerCheeks: 1, upperCheeks: 0.6 }, taps(16, 60, [8, 30]), {
@@ -30,11 +31,16 @@ export const cheekMoves: MoveShape[] = [
   }),
   exercise('smile-pulses', { upperCheeks: 1, mouth: 0.4 }, reps(20, 1, [10, 40]), {
     muscles: ['zygomaticus major', 'zygomaticus minor'],
+    variants: { easier: { dose: hold(15, [6, 30]).dose } },
   }),
   exercise('tucked-lip-smile-pulses', { upperCheeks: 1, mouth: 0.6 }, reps(20, 1, [10, 40]), {
     rounds: 2,
     muscles: ['zygomaticus major', 'orbicularis oris'],
-    variants: { harder: {} },
+    touch: ['upperCheeks'],
+    variants: {
+      easier: { dose: hold(15, [6, 30]).dose },
+      harder: { hands: 'light', pressure: 'light' },
+    },
   }),
   exercise('light-purse-cheek-smile', { upperCheeks: 1, mouth: 0.4 }, hold(15, [6, 30]), {
     muscles: ['zygomaticus minor', 'levator labii superioris'],
@@ -57,8 +63,9 @@ export const cheekMoves: MoveShape[] = [
     hands: 'light',
     pressure: 'light',
     demands: ['insideMouth'],
+    touch: ['lowerCheeks', 'mouth'],
     muscles: ['buccinator'],
-    variants: { easier: { demands: [] } },
+    variants: { easier: { demands: [], touch: ['lowerCheeks'], pressure: 'feather' } },
   }),
   exercise(
     'o-breathing',

@@ -5,6 +5,7 @@ const ring = {
   pressure: 'feather',
   surface: 'dry',
   demands: ['nearEye'],
+  release: 'none',
 } satisfies Partial<MoveShape>;
 const gaze = {
   rounds: 1,
@@ -20,22 +21,30 @@ export const eyeMoves: MoveShape[] = [
     hands: 'firm',
     pressure: 'light',
     surface: 'dry',
-    demands: ['squeezeShut'],
+    demands: ['squeezeShut', 'nearEye'],
+    touch: ['temples', 'eyes'],
+    release: 'none',
     muscles: ['orbicularis oculi', 'temporalis'],
     purposes: ['eyes', 'tone'],
     strokes: [['temple', 'hairlineSide']],
-    variants: { easier: { demands: [] } },
+    variants: {
+      easier: { demands: [], hands: 'light', pressure: 'feather', touch: ['temples'], strokes: [] },
+    },
   }),
   exercise('temple-palms-pulse', { eyes: 1, temples: 0.7 }, reps(12, 2, [10, 40]), {
     hands: 'firm',
     pressure: 'light',
     surface: 'dry',
-    demands: ['squeezeShut'],
+    demands: ['squeezeShut', 'nearEye'],
+    touch: ['temples', 'eyes'],
+    release: 'none',
     muscles: ['orbicularis oculi', 'temporalis'],
     rounds: 2,
     purposes: ['eyes', 'tone'],
     strokes: [['temple', 'hairlineSide']],
-    variants: { easier: { demands: [] } },
+    variants: {
+      easier: { demands: [], hands: 'light', pressure: 'feather', touch: ['temples'], strokes: [] },
+    },
   }),
   exercise('lower-lid-lifts', { eyes: 1 }, reps(15, 2, [10, 40]), {
     ...ring,
@@ -46,6 +55,7 @@ export const eyeMoves: MoveShape[] = [
   }),
   exercise('finger-rings-squint', { eyes: 1, brows: 0.3 }, reps(8, 4, [12, 40]), {
     ...ring,
+    demands: ['nearEye', 'squeezeShut'],
     rounds: 2,
     muscles: ['orbicularis oculi'],
     purposes: ['eyes', 'tone'],
@@ -68,6 +78,8 @@ export const eyeMoves: MoveShape[] = [
     hands: 'firm',
     pressure: 'light',
     surface: 'dry',
+    touch: ['forehead'],
+    release: 'none',
     muscles: ['levator palpebrae superioris'],
     purposes: ['eyes', 'wakeUp'],
   }),
@@ -84,10 +96,10 @@ export const eyeMoves: MoveShape[] = [
   exercise('slow-gaze-arcs', { eyes: 1, forehead: 0.3 }, reps(6, 5, [15, 45]), {
     ...gaze,
     sides: 'alternating',
-    props: ['mirror'],
   }),
   exercise('look-up-lift-lower-lids', { eyes: 1 }, reps(10, 2, [8, 30]), {
     rounds: 2,
+    release: 'none',
     muscles: ['orbicularis oculi'],
     purposes: ['eyes', 'tone'],
   }),

@@ -1,6 +1,13 @@
+import type { Area } from '@/core/move';
 import { hold, type MoveShape, massage, open, passes, reps } from '../shape';
 
 const dry = { surface: 'dry', props: [] } satisfies Partial<MoveShape>;
+/** A pinch can bruise, however soft; its easier version taps or strokes. */
+const pinches = {
+  ...dry,
+  pressure: 'medium',
+  variants: { easier: { pressure: 'feather' } },
+} satisfies Partial<MoveShape>;
 const knuckles = {
   hands: 'firm',
   pressure: 'strong',
@@ -17,6 +24,18 @@ const nearEye = {
   demands: ['nearEye'],
   purposes: ['eyes', 'dePuff'],
 } satisfies Partial<MoveShape>;
+
+/** What a drain reaches on its way from the middle of the face to the ears. */
+const FROM_THE_MIDDLE_OUT: Area[] = [
+  'forehead',
+  'temples',
+  'ears',
+  'nose',
+  'upperCheeks',
+  'lowerCheeks',
+  'chin',
+  'jaw',
+];
 
 /** Massage: forehead, brows, eyes, cheeks, jaw line, ears, neck, drain. */
 export const massageMoves: MoveShape[] = [
@@ -48,12 +67,16 @@ export const massageMoves: MoveShape[] = [
     strokes: [['innerBrow', 'hairlineSide']],
   }),
   massage('brow-pinches', { brows: 1, forehead: 0.4 }, passes(3, 8, [8, 40]), {
-    ...dry,
+    ...pinches,
+    touch: ['brows', 'forehead'],
     muscles: ['corrugator supercilii'],
     strokes: [['innerBrow', 'midBrow', 'outerBrow']],
   }),
   massage('brow-presses', { brows: 1, eyes: 0.2 }, passes(3, 8, [8, 40]), {
     ...dry,
+    demands: ['nearEye'],
+    touch: ['brows'],
+    variants: { easier: { pressure: 'feather', demands: [] } },
     muscles: ['corrugator supercilii', 'orbicularis oculi'],
     strokes: [['innerBrow', 'midBrow', 'outerBrow']],
     purposes: ['calm', 'eyes'],
@@ -61,6 +84,8 @@ export const massageMoves: MoveShape[] = [
   massage('thumbs-lift-under-brow', { brows: 1, eyes: 0.4 }, passes(4, 6, [12, 40]), {
     ...dry,
     ...nearEye,
+    touch: ['brows', 'eyes', 'nose'],
+    variants: { easier: { demands: [], touch: ['brows'] } },
     muscles: ['orbicularis oculi', 'depressor supercilii'],
     strokes: [['innerBrow', 'outerBrow']],
   }),
@@ -71,21 +96,36 @@ export const massageMoves: MoveShape[] = [
   }),
   massage('under-eye-circles', { eyes: 1 }, passes(4, 6, [12, 40]), {
     ...nearEye,
+    variants: {
+      easier: {
+        demands: [],
+        touch: ['upperCheeks'],
+        strokes: [['nostril', 'cheekbone', 'temple']],
+      },
+    },
     muscles: ['orbicularis oculi'],
     strokes: [['innerEye', 'underEye', 'outerEye']],
   }),
   massage('under-eye-ring-finger-sweep', { eyes: 1, temples: 0.2 }, passes(8, 3, [9, 45]), {
     ...nearEye,
+    variants: {
+      easier: {
+        demands: [],
+        touch: ['upperCheeks'],
+        strokes: [['nostril', 'cheekbone', 'temple']],
+      },
+    },
     muscles: ['orbicularis oculi'],
     strokes: [['innerEye', 'underEye', 'temple']],
   }),
   massage('cheek-pinches', { upperCheeks: 0.8, lowerCheeks: 0.8 }, passes(3, 8, [8, 40]), {
-    ...dry,
+    ...pinches,
+    touch: ['nose', 'upperCheeks', 'lowerCheeks', 'ears'],
     muscles: ['zygomaticus major', 'buccinator'],
     purposes: ['wakeUp'],
   }),
   massage('cheekbone-clamp-sweeps', { upperCheeks: 1, temples: 0.2 }, passes(6, 4, [12, 48]), {
-    pressure: 'medium',
+    pressure: 'light',
     muscles: ['zygomaticus major', 'zygomaticus minor'],
     strokes: [['nostril', 'cheekbone', 'frontOfEar']],
     variants: { easier: { pressure: 'feather' } },
@@ -96,7 +136,7 @@ export const massageMoves: MoveShape[] = [
     pressure: 'medium',
     releaseSeconds: 5,
     muscles: ['zygomaticus major', 'levator labii superioris'],
-    strokes: [['nostril', 'underCheekbone', 'frontOfEar']],
+    strokes: [['nostril', 'underCheekbone', 'cheekbone']],
     variants: { easier: { pressure: 'feather' } },
   }),
   massage(
@@ -114,17 +154,21 @@ export const massageMoves: MoveShape[] = [
     strokes: [['mouthCorner', 'midCheek', 'frontOfEar']],
   }),
   massage('chin-to-ear-hooks', { jaw: 0.8, chin: 0.5, lowerCheeks: 0.4 }, passes(8, 3, [9, 45]), {
+    demands: ['jawPressure'],
     muscles: ['masseter', 'mentalis'],
+    variants: { easier: { pressure: 'feather', demands: [] } },
     strokes: [['chin', 'jawMid', 'jawAngle', 'earLobe']],
   }),
   massage('jawline-pinches', { jaw: 1, chin: 0.4 }, passes(4, 8, [8, 48]), {
-    ...dry,
+    ...pinches,
+    demands: ['jawPressure'],
+    variants: { easier: { pressure: 'feather', demands: [] } },
     muscles: ['masseter', 'platysma'],
     strokes: [['chin', 'jawMid', 'jawAngle', 'belowEar']],
     purposes: ['jaw', 'wakeUp'],
   }),
   massage('lip-line-pinches', { mouth: 1, chin: 0.3 }, passes(3, 8, [8, 40]), {
-    ...dry,
+    ...pinches,
     muscles: ['orbicularis oris'],
     strokes: [
       ['upperLip', 'mouthCorner'],
@@ -135,6 +179,8 @@ export const massageMoves: MoveShape[] = [
   massage('ear-squeeze-and-circles', { ears: 1, temples: 0.2, jaw: 0.2 }, hold(30, [10, 60]), {
     surface: 'either',
     props: [],
+    touch: ['ears'],
+    variants: { easier: { pressure: 'none' } },
     muscles: ['auricular muscles'],
     strokes: [['earTop', 'earLobe']],
     purposes: ['wakeUp', 'calm', 'jaw'],
@@ -142,6 +188,9 @@ export const massageMoves: MoveShape[] = [
   massage('neck-sweep-to-collarbone', { sideNeck: 1, chest: 0.4 }, passes(8, 3, [9, 60]), {
     ...drain,
     sides: 'each',
+    variants: {
+      easier: { demands: [], touch: ['chest'], strokes: [['breastbone', 'collarbone']] },
+    },
     muscles: ['sternocleidomastoid', 'platysma'],
     strokes: [['belowEar', 'sideNeck', 'neckBase', 'collarbone']],
   }),
@@ -151,6 +200,8 @@ export const massageMoves: MoveShape[] = [
     hold(60, [20, 90]),
     {
       ...knuckles,
+      demands: ['jawPressure'],
+      variants: { easier: { ...knuckles.variants.easier, demands: [] } },
       sides: 'each',
       muscles: ['masseter', 'buccinator', 'zygomaticus major'],
       strokes: [['jawMid', 'midCheek', 'cheekbone']],
@@ -163,7 +214,14 @@ export const massageMoves: MoveShape[] = [
     {
       muscles: ['platysma', 'risorius', 'zygomaticus major'],
       strokes: [['collarbone', 'sideNeck', 'jawMid', 'cheekbone', 'temple']],
+      touch: ['chest', 'sideNeck', 'jaw', 'lowerCheeks', 'upperCheeks', 'temples'],
       purposes: ['wakeUp', 'tone'],
+      variants: {
+        easier: {
+          touch: ['lowerCheeks', 'upperCheeks', 'temples'],
+          strokes: [['midCheek', 'cheekbone', 'temple']],
+        },
+      },
     },
   ),
   massage(
@@ -174,6 +232,13 @@ export const massageMoves: MoveShape[] = [
       ...drain,
       muscles: ['platysma', 'sternocleidomastoid'],
       strokes: [['temple', 'frontOfEar', 'sideNeck', 'collarbone']],
+      variants: {
+        easier: {
+          demands: [],
+          touch: ['temples', 'upperCheeks', 'jaw'],
+          strokes: [['temple', 'frontOfEar', 'jawAngle']],
+        },
+      },
     },
   ),
   massage(
@@ -183,6 +248,18 @@ export const massageMoves: MoveShape[] = [
     {
       ...drain,
       releaseSeconds: 5,
+      touch: [...FROM_THE_MIDDLE_OUT, 'sideNeck', 'chest'],
+      variants: {
+        easier: {
+          demands: [],
+          touch: FROM_THE_MIDDLE_OUT,
+          strokes: [
+            ['midForehead', 'temple'],
+            ['nostril', 'frontOfEar'],
+            ['chin', 'jawAngle'],
+          ],
+        },
+      },
       muscles: ['platysma', 'sternocleidomastoid'],
       strokes: [
         ['midForehead', 'temple'],
@@ -192,10 +269,71 @@ export const massageMoves: MoveShape[] = [
     },
   ),
   massage(
+    'palm-by-palm-drain',
+    { forehead: 0.4, upperCheeks: 0.4, lowerCheeks: 0.4, sideNeck: 0.6, chest: 0.4 },
+    passes(3, 20, [40, 120]),
+    {
+      ...drain,
+      surface: 'either',
+      props: [],
+      touch: [...FROM_THE_MIDDLE_OUT, 'sideNeck', 'chest'],
+      muscles: ['platysma', 'sternocleidomastoid'],
+      strokes: [
+        ['midForehead', 'temple'],
+        ['nostril', 'frontOfEar'],
+        ['chin', 'jawAngle', 'sideNeck', 'collarbone'],
+      ],
+      variants: {
+        easier: {
+          demands: [],
+          touch: FROM_THE_MIDDLE_OUT,
+          strokes: [
+            ['midForehead', 'temple'],
+            ['nostril', 'frontOfEar'],
+            ['chin', 'jawAngle'],
+          ],
+        },
+      },
+    },
+  ),
+  massage(
+    'one-hand-feather-drain',
+    { temples: 0.3, jaw: 0.2, sideNeck: 1, chest: 0.4 },
+    passes(5, 4, [12, 60]),
+    {
+      ...drain,
+      surface: 'either',
+      props: [],
+      sides: 'each',
+      muscles: ['sternocleidomastoid', 'platysma'],
+      strokes: [['temple', 'frontOfEar', 'sideNeck', 'collarbone']],
+      variants: {
+        easier: {
+          demands: [],
+          touch: ['temples', 'jaw', 'ears'],
+          strokes: [['temple', 'frontOfEar', 'jawAngle']],
+        },
+      },
+    },
+  ),
+  massage(
     'closing-free-massage',
     { forehead: 0.4, upperCheeks: 0.5, lowerCheeks: 0.5, jaw: 0.5 },
     open(40, [15, 90]),
     {
+      touch: [
+        'forehead',
+        'brows',
+        'temples',
+        'nose',
+        'upperCheeks',
+        'lowerCheeks',
+        'mouth',
+        'chin',
+        'jaw',
+        'eyes',
+      ],
+      demands: ['nearEye'],
       muscles: ['masseter', 'zygomaticus major'],
       purposes: ['calm'],
     },

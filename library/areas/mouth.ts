@@ -8,15 +8,22 @@ export const mouthMoves: MoveShape[] = [
     hold(30, [10, 60]),
     {
       demands: ['wideOpening'],
+      hands: 'light',
+      pressure: 'feather',
+      touch: ['upperCheeks'],
       releaseSeconds: 10,
       muscles: ['zygomaticus major', 'zygomaticus minor', 'orbicularis oris'],
       purposes: ['tone', 'wakeUp'],
       strokes: [['midCheek', 'cheekbone']],
-      variants: { easier: { demands: [] }, harder: {} },
+      variants: {
+        easier: { demands: [], hands: 'free', pressure: 'none' },
+        harder: { hands: 'free', pressure: 'none' },
+      },
     },
   ),
   exercise('smiling-o-lip-pulses', { mouth: 1, upperCheeks: 0.5 }, reps(20, 1, [10, 40]), {
     muscles: ['orbicularis oris', 'levator anguli oris'],
+    variants: { easier: { dose: hold(15, [6, 30]).dose } },
   }),
   exercise('o-to-smile', { mouth: 1, upperCheeks: 0.6 }, reps(10, 4, [12, 60]), {
     rounds: 2,
@@ -29,8 +36,9 @@ export const mouthMoves: MoveShape[] = [
     pressure: 'light',
     surface: 'dry',
     demands: ['resistedJaw'],
-    muscles: ['mentalis', 'depressor labii inferioris'],
-    variants: { easier: { demands: [] } },
+    touch: ['chin', 'mouth', 'jaw'],
+    muscles: ['masseter', 'mentalis'],
+    variants: { easier: { demands: [], hands: 'free', pressure: 'none' } },
   }),
   exercise('folded-lip-press', { mouth: 1, chin: 0.3 }, hold(10, [5, 30]), {
     muscles: ['orbicularis oris'],
@@ -43,14 +51,18 @@ export const mouthMoves: MoveShape[] = [
     pressure: 'light',
     surface: 'dry',
     muscles: ['orbicularis oris', 'buccinator'],
-    strokes: [['mouthCorner', 'jawMid']],
+    touch: ['mouth'],
+    strokes: [['mouthCorner', 'midCheek']],
+    variants: { easier: { hands: 'free', pressure: 'none' } },
   }),
   exercise('corner-squeeze-against-fingers', { mouth: 1, chin: 0.3 }, reps(8, 4, [12, 40]), {
     rounds: 2,
     hands: 'light',
     pressure: 'light',
     surface: 'dry',
+    touch: ['mouth', 'lowerCheeks'],
     muscles: ['orbicularis oris', 'levator anguli oris'],
+    variants: { easier: { hands: 'free', pressure: 'none' } },
   }),
   exercise(
     'thumbs-level-corners',
@@ -64,6 +76,7 @@ export const mouthMoves: MoveShape[] = [
       props: ['mirror'],
       muscles: ['levator anguli oris', 'depressor anguli oris'],
       strokes: [['mouthCorner', 'midCheek']],
+      variants: { easier: { hands: 'free', pressure: 'none' } },
     },
   ),
   exercise('level-smile-tongue-corners', { mouth: 1, underChin: 0.5 }, hold(3, [2, 10]), {
@@ -76,7 +89,7 @@ export const mouthMoves: MoveShape[] = [
     rounds: 2,
     props: ['pen'],
     muscles: ['orbicularis oris'],
-    variants: { easier: {} },
+    variants: { easier: { props: [] } },
   }),
   exercise(
     'slow-wide-vowels',
@@ -87,8 +100,8 @@ export const mouthMoves: MoveShape[] = [
       props: ['mirror'],
       muscles: ['orbicularis oris', 'buccinator', 'risorius'],
       purposes: ['voice', 'wakeUp'],
-      strokes: [],
-      variants: { easier: {} },
+      demands: ['wideOpening'],
+      variants: { easier: { demands: [] } },
     },
   ),
   exercise('lip-flutter', { mouth: 0.8, lowerCheeks: 0.3 }, hold(10, [5, 30]), {
@@ -100,6 +113,8 @@ export const mouthMoves: MoveShape[] = [
   }),
   massage('quick-lip-pinches', { mouth: 1 }, passes(3, 6, [6, 36]), {
     surface: 'dry',
+    pressure: 'medium',
+    variants: { easier: { pressure: 'feather' } },
     props: [],
     muscles: ['orbicularis oris'],
     purposes: ['wakeUp'],
@@ -109,7 +124,9 @@ export const mouthMoves: MoveShape[] = [
     hands: 'light',
     pressure: 'feather',
     surface: 'dry',
+    touch: ['mouth'],
     muscles: ['orbicularis oris'],
+    variants: { easier: { hands: 'free', pressure: 'none' } },
   }),
   exercise(
     'closed-mouth-tongue-circles',

@@ -8,6 +8,7 @@ const anchored = {
   rounds: 2,
   releaseSeconds: 10,
   release: 'massage',
+  touch: ['chest'],
   variants: { easier: { head: 'level' } },
   purposes: ['tone', 'posture'],
 } satisfies Partial<MoveShape>;
@@ -20,8 +21,8 @@ const tongue = {
 export const neckMoves: MoveShape[] = [
   exercise('anchored-jaw-forward', { frontNeck: 1, underChin: 0.6, jaw: 0.3 }, hold(20, [8, 40]), {
     ...anchored,
+    demands: ['jawForward'],
     muscles: ['platysma', 'digastric'],
-    strokes: [['frontNeck', 'underChin', 'chin']],
   }),
   exercise(
     'anchored-jaw-three-ways',
@@ -29,6 +30,7 @@ export const neckMoves: MoveShape[] = [
     hold(24, [9, 45]),
     {
       ...anchored,
+      demands: ['jawForward'],
       muscles: ['platysma', 'digastric', 'sternocleidomastoid'],
     },
   ),
@@ -62,6 +64,7 @@ export const neckMoves: MoveShape[] = [
     hands: 'firm',
     pressure: 'light',
     rounds: 2,
+    touch: ['chin', 'jaw', 'underChin'],
     demands: ['resistedJaw'],
     muscles: ['digastric', 'mylohyoid'],
     variants: { easier: { demands: [] } },
@@ -71,6 +74,7 @@ export const neckMoves: MoveShape[] = [
     pressure: 'feather',
     surface: 'dry',
     rounds: 2,
+    touch: ['frontNeck'],
     muscles: ['platysma'],
   }),
   exercise(
@@ -82,9 +86,10 @@ export const neckMoves: MoveShape[] = [
       pressure: 'light',
       surface: 'dry',
       rounds: 2,
-      demands: ['resistedJaw'],
-      muscles: ['digastric', 'platysma'],
-      variants: { easier: { demands: [] } },
+      demands: ['resistedJaw', 'jawForward'],
+      touch: ['chin'],
+      muscles: ['medial pterygoid', 'platysma'],
+      variants: { easier: { demands: ['jawForward'], pressure: 'feather' } },
     },
   ),
   exercise('tongue-palate-press', { underChin: 1, frontNeck: 0.3 }, hold(20, [5, 40]), tongue),
@@ -92,8 +97,8 @@ export const neckMoves: MoveShape[] = [
     ...tongue,
     sides: 'each',
     rounds: 1,
-    head: 'turned',
-    variants: { easier: { head: 'level' } },
+    head: 'back',
+    variants: { easier: { head: 'turned' } },
   }),
   exercise('tongue-toward-nose', { underChin: 1, mouth: 0.2 }, counts(20, 60, [8, 40]), {
     ...tongue,
@@ -120,7 +125,8 @@ export const neckMoves: MoveShape[] = [
   exercise('side-neck-lift', { sideNeck: 1, frontNeck: 0.4 }, hold(10, [5, 30]), {
     sides: 'each',
     rounds: 2,
-    head: 'turned',
+    head: 'back',
     muscles: ['sternocleidomastoid', 'platysma'],
+    variants: { easier: { head: 'turned' } },
   }),
 ];

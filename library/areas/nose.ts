@@ -1,8 +1,8 @@
-import { breaths, exercise, type MoveShape, massage, passes, reps } from '../shape';
+import { breaths, exercise, type MoveShape, massage, passes } from '../shape';
 
 /** Nose. */
 export const noseMoves: MoveShape[] = [
-  exercise('nostril-flares', { nose: 1 }, reps(10, 2, [8, 40]), {
+  exercise('nostril-flares', { nose: 1 }, breaths(5, { in: 3, out: 4 }, [12, 42]), {
     rounds: 2,
     releaseSeconds: 5,
     hands: 'light',

@@ -1,3 +1,4 @@
+import type { Area } from '@/core/move';
 import { hold, type MoveShape, passes, reps, warmup } from '../shape';
 
 const scalp = {
@@ -6,7 +7,21 @@ const scalp = {
   surface: 'dry',
   releaseSeconds: 5,
   purposes: ['wakeUp', 'calm'],
+  variants: { easier: { hands: 'light', pressure: 'feather' } },
 } satisfies Partial<MoveShape>;
+
+/** What a tapping over the whole face reaches, the eyes left out. */
+const OVER_THE_FACE: Area[] = [
+  'forehead',
+  'brows',
+  'temples',
+  'nose',
+  'upperCheeks',
+  'lowerCheeks',
+  'mouth',
+  'chin',
+  'jaw',
+];
 
 /** Tapping and scalp. */
 export const scalpMoves: MoveShape[] = [
@@ -29,6 +44,7 @@ export const scalpMoves: MoveShape[] = [
       hands: 'light',
       pressure: 'feather',
       demands: ['nearEye'],
+      touch: [...OVER_THE_FACE, 'chest', 'sideNeck', 'shoulders', 'scalp', 'eyes'],
       strokes: [
         [
           'breastbone',
@@ -41,7 +57,12 @@ export const scalpMoves: MoveShape[] = [
           'crown',
         ],
       ],
-      variants: { easier: { demands: [] } },
+      variants: {
+        easier: {
+          demands: [],
+          touch: [...OVER_THE_FACE, 'chest', 'sideNeck', 'shoulders', 'scalp'],
+        },
+      },
     },
   ),
   warmup(
@@ -60,13 +81,15 @@ export const scalpMoves: MoveShape[] = [
       hands: 'light',
       pressure: 'feather',
       demands: ['nearEye'],
-      variants: { easier: { demands: [] } },
+      touch: [...OVER_THE_FACE, 'eyes'],
+      variants: { easier: { demands: [], touch: OVER_THE_FACE } },
     },
   ),
   warmup('spread-finger-drumming', { scalp: 1, temples: 0.3 }, hold(30, [10, 60]), {
     ...scalp,
     hands: 'light',
     pressure: 'light',
+    variants: { easier: { pressure: 'feather' } },
     muscles: ['galea aponeurotica'],
   }),
   warmup('hair-root-lifts', { scalp: 1 }, reps(8, 4, [12, 60]), {
@@ -88,6 +111,7 @@ export const scalpMoves: MoveShape[] = [
   warmup('crown-circles', { scalp: 0.8 }, reps(10, 2, [10, 40]), {
     ...scalp,
     sides: 'directions',
+    touch: ['scalp', 'forehead'],
     purposes: ['calm'],
   }),
   warmup('back-of-crown-circles', { scalp: 0.8, shoulders: 0.2 }, reps(10, 2, [10, 40]), {

@@ -32,9 +32,17 @@ export const phrases: Phrases = {
   },
   otherSide: { each: 'Jetzt die rechte Seite.', directions: 'Jetzt andersherum.' },
   release: {
-    tap: 'Klopf leicht, wo es gearbeitet hat.',
+    tap: 'Klopf leicht, nie auf die Augen.',
     massage: 'Streich es aus.',
     breaths: 'Zwei langsame Atemzüge.',
+  },
+  strokeNeck: 'Streich mit einer flachen Hand leicht den Hals hinab.',
+  oneMore: 'Noch eine Runde.',
+  evenOut: {
+    left: 'Und noch die linke Seite, damit es gleich ist.',
+    right: 'Und noch die rechte Seite, damit es gleich ist.',
+    one: 'Und noch in die erste Richtung, damit es gleich ist.',
+    other: 'Und noch andersherum, damit es gleich ist.',
   },
   questions: 'Zeit für eure Fragen.',
   breatheIn: 'Ein',

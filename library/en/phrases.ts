@@ -29,9 +29,17 @@ export const phrases: Phrases = {
   firstSide: { each: 'Left side first.', directions: 'One way first.' },
   otherSide: { each: 'Now the right side.', directions: 'Now the other way.' },
   release: {
-    tap: 'Tap lightly where it worked.',
+    tap: 'Tap lightly, never on the eyes.',
     massage: 'Stroke it out.',
     breaths: 'Two slow breaths.',
+  },
+  strokeNeck: 'Stroke lightly down the neck with one flat hand.',
+  oneMore: 'One more round.',
+  evenOut: {
+    left: 'And the left side, to make it even.',
+    right: 'And the right side, to make it even.',
+    one: 'And the first way, to make it even.',
+    other: 'And the other way, to make it even.',
   },
   questions: 'Time for your questions.',
   breatheIn: 'In',

@@ -7,11 +7,15 @@ const NEVER = ['Infeasible', 'Primal infeasible or unbounded', 'Bound on objecti
 
 /** HiGHS as a solver of the core. @throws Error where HiGHS cannot read or run the program */
 export function solverOn(highs: LegacyHighs): Solver {
-  return (lp, { seconds, gap } = {}) => {
+  return (lp, { nodes, gap, absoluteGap } = {}) => {
     const solution = highs.solve(lp, {
       output_flag: false,
-      ...(seconds !== undefined && { time_limit: seconds }),
+      // One thread and a fixed seed: the search goes the same way everywhere.
+      threads: 1,
+      random_seed: 0,
+      ...(nodes !== undefined && { mip_max_nodes: nodes }),
       mip_rel_gap: gap ?? 0,
+      ...(absoluteGap !== undefined && { mip_abs_gap: absoluteGap }),
     });
     const values = new Map<string, number>();
     for (const [name, column] of Object.entries(solution.Columns)) {

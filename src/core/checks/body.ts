@@ -1,4 +1,4 @@
-import { type Plan, type Segment, updateSegment } from '../class';
+import { allEasier, type Plan, type Segment, updateSegment } from '../class';
 import { countOf, type Dose, doseBeats, doseMs, hasVariant } from '../move';
 import { type Check, type DoneTurn, firstThatHelps, type Look, lines } from './check';
 
@@ -9,11 +9,12 @@ export const sidesUnequal: Check = {
   find: (look) =>
     lines(look).flatMap(({ segment, move }) => {
       const name = look.nameOf(move.id);
-      if ((move.sides === 'each' || move.sides === 'directions') && segment.sides === 'together') {
+      // Circles one way are on both sides alike; only a side that is left out is unequal.
+      if (move.sides === 'each' && segment.sides === 'together') {
         return [
           {
             key: `sides-unequal ${segment.id}`,
-            says: `${name}: only ${move.sides === 'each' ? 'one side' : 'one way'}`,
+            says: `${name}: only one side`,
             why: 'What is done on one side is done on the other, for as long.',
             segments: [segment.id],
             repair: {
@@ -60,6 +61,7 @@ const evenly = (segment: Segment): Segment => ({
 /** A hold of this length is let go before the next thing begins (common practice: 30 s is the usual ideal). */
 const LONG_HOLD_MS = 30_000;
 const USUAL_RELEASE_SECONDS = 8;
+const HELD: readonly Dose['kind'][] = ['hold', 'counts', 'open'];
 
 export const longHoldWithoutRelease: Check = {
   id: 'long-hold-without-release',
@@ -67,11 +69,16 @@ export const longHoldWithoutRelease: Check = {
   severity: 'should',
   find: (look) =>
     lines(look).flatMap(({ segment, move }) => {
-      const long =
-        move.kind === 'exercise' &&
-        (segment.dose.kind === 'hold' || segment.dose.kind === 'counts') &&
-        doseMs(segment.dose) >= LONG_HOLD_MS;
-      if (!long || segment.releaseSeconds + segment.restSeconds > 0) return [];
+      if (move.kind !== 'exercise') return [];
+      // A rest after the last turn of a block is not played, and any round may have a dose of its own.
+      const long = look.done.some(
+        ({ turn, pauseMs }) =>
+          turn.segment.id === segment.id &&
+          pauseMs === 0 &&
+          HELD.includes(turn.dose.kind) &&
+          doseMs(turn.dose) >= LONG_HOLD_MS,
+      );
+      if (!long) return [];
       const seconds = move.releaseSeconds || USUAL_RELEASE_SECONDS;
       return [
         {
@@ -127,9 +134,7 @@ function tooLongInARow(rule: RunRule): Check {
         continue;
       }
       run.push(done);
-      const { segment, lastInBlock } = done.turn;
-      const pause = segment.releaseSeconds + (lastInBlock ? 0 : segment.restSeconds);
-      if (pause >= rule.breakSeconds) close();
+      if (done.pauseMs >= rule.breakSeconds * 1000) close();
     }
     close();
     return found;
@@ -151,11 +156,13 @@ function eases(look: Look, ids: readonly string[], rule: RunRule): ((plan: Plan)
   });
   return [
     all(released),
-    all((s) => (easierExists(s) ? { ...s, variant: 'easier' } : s)),
+    all((s) => (easierExists(s) ? allEasier(s) : s)),
     ...[0.75, 0.5, 0.25].map((share) =>
       all((s) => {
         const { count } = doseBeats(s.dose);
-        return { ...released(s), dose: countOf(s.dose, Math.max(1, Math.floor(count * share))) };
+        const { byRound: _, ...rest } = released(s);
+        const dose = countOf(s.dose, Math.max(1, Math.floor(count * share)));
+        return { ...rest, dose: s.sides === 'alternating' ? even(dose) : dose };
       }),
     ),
   ];
@@ -180,3 +187,54 @@ export const headBackInARow = tooLongInARow({
   says: (s) => `Head back for ${s} s in a row`,
   why: 'Bring the chin level in between, or do the chin-level version. Dizziness means stop.',
 });
+
+/** Longest held breath for anybody in a group, in seconds. Our own value, on the careful side. */
+const LONGEST_HELD_BREATH_SECONDS = 10;
+const SHORT_HOLD_SECONDS = 4;
+
+export const longBreathHold: Check = {
+  id: 'long-breath-hold',
+  title: 'The breath is held too long',
+  severity: 'must',
+  find: (look) =>
+    lines(look).flatMap(({ segment, move }) => {
+      const longest = Math.max(
+        0,
+        ...look.done.flatMap(({ turn: { segment: of, dose } }) =>
+          of.id === segment.id && dose.kind === 'breaths'
+            ? [dose.pattern.hold, dose.pattern.pause]
+            : [],
+        ),
+      );
+      if (longest <= LONGEST_HELD_BREATH_SECONDS) return [];
+      return [
+        {
+          key: `long-breath-hold ${segment.id}`,
+          says: `${look.nameOf(move.id)}: breath held for ${longest} s`,
+          why: 'In a group nobody holds the breath so long; dizziness means stop.',
+          segments: [segment.id],
+          repair: {
+            label: `Hold for ${SHORT_HOLD_SECONDS} s at most`,
+            apply: (plan: Plan) =>
+              updateSegment(plan, segment.id, (s) => ({
+                ...s,
+                dose: heldShort(s.dose),
+                ...(s.byRound && {
+                  byRound: s.byRound.map((r) => (r.dose ? { ...r, dose: heldShort(r.dose) } : r)),
+                }),
+              })),
+          },
+        },
+      ];
+    }),
+};
+
+function heldShort(dose: Dose): Dose {
+  if (dose.kind !== 'breaths') return dose;
+  const { pattern } = dose;
+  const short = (s: number) => Math.min(s, SHORT_HOLD_SECONDS);
+  return {
+    ...dose,
+    pattern: { ...pattern, hold: short(pattern.hold), pause: short(pattern.pause) },
+  };
+}

@@ -1,6 +1,16 @@
-import { type Plan, placedSegments } from '../class';
-import { type CarriedCaution, concerns, inVariant, type Move, moveText } from '../move';
-import { type Book, type Score, type Turn, turns } from '../score';
+import { type Plan, placedSegments, type Segment } from '../class';
+import {
+  type CarriedCaution,
+  concerns,
+  type Dose,
+  inVariant,
+  type Language,
+  type Move,
+  moveText,
+  releaseAsMove,
+  type Variant,
+} from '../move';
+import { type Book, findIn, releaseOf, type Score, type Turn, turns } from '../score';
 
 /** Must: somebody could be hurt or the promise broken. Should: the class would be better. May: good to know. */
 export const SEVERITIES = ['must', 'should', 'may'] as const;
@@ -20,6 +30,8 @@ export interface Repair {
   label: string;
   /** A pure edit of the class. */
   apply: (plan: Plan) => Plan;
+  /** What else would help, the better first, where this one would do harm elsewhere. */
+  others?: readonly Repair[];
 }
 
 export interface Finding {
@@ -53,10 +65,14 @@ export interface Checked {
   compile: (plan: Plan) => Score;
 }
 
-/** A turn with the move as it is really done in it. */
+/** A turn with the move as it is really done in it: its version, its amount, the words it is told in. */
 export interface DoneTurn {
   turn: Turn;
   move: Move;
+  /** How it is let go, as a move of its own; null where no hand does it. */
+  release: Move | null;
+  /** Time between this work and the next, in ms: release and a rest that is really played. */
+  pauseMs: number;
   /** All work parts of the turn, in ms. */
   workMs: number;
 }
@@ -76,26 +92,101 @@ export interface Check {
   find: (look: Look) => Omit<Finding, 'check' | 'severity'>[];
 }
 
+/** The first of some repairs, with the others behind it; nothing where there are none. */
+export function firstOf(repairs: readonly (Repair | undefined | false)[]): Repair | undefined {
+  const [first, ...others] = repairs.filter((r) => r !== undefined && r !== false);
+  return first && { ...first, others };
+}
+
 export function lookAt(checked: Checked): Look {
   const { plan, book, score } = checked;
-  const own = new Map(plan.moves?.map((m) => [m.id, m]));
-  const moveOf = (id: string) => own.get(id) ?? book.move(id);
+  const moveOf = findIn(book, plan);
+  const ways = new Ways(plan.language);
   const workMs = new Map<string, number>();
   for (const step of score.steps) {
     if (step.kind !== 'work') continue;
     const key = step.id.slice(0, step.id.lastIndexOf('.work.'));
     workMs.set(key, (workMs.get(key) ?? 0) + step.durationMs);
   }
-  const done = turns(plan).flatMap((turn): DoneTurn[] => {
+  const done = turns(plan, moveOf).flatMap((turn): DoneTurn[] => {
     const move = moveOf(turn.segment.move);
     if (!move) return [];
-    return [{ turn, move: inVariant(move, turn.variant), workMs: workMs.get(turn.key) ?? 0 }];
+    const { segment, variant, lastInBlock } = turn;
+    const pause = segment.releaseSeconds + (lastInBlock ? 0 : segment.restSeconds);
+    return [
+      {
+        turn,
+        move: ways.of(move, segment, variant, turn.dose),
+        release: segment.releaseSeconds
+          ? releaseAsMove(inVariant(move, variant), releaseOf(segment, plan, move, variant))
+          : null,
+        pauseMs: Math.round(pause * 1000),
+        workMs: workMs.get(turn.key) ?? 0,
+      },
+    ];
   });
   const nameOf = (id: string) => {
     const move = moveOf(id);
     return move ? moveText(move, plan.language).name : id;
   };
   return { ...checked, moveOf, nameOf, done };
+}
+
+/** The ways in which segments are done; turns that are done alike share one move. */
+class Ways {
+  private readonly known = new Map<string, Move>();
+  private readonly worded = new Map<Segment, Map<Move, Move>>();
+
+  constructor(private readonly language: Language) {}
+
+  of(move: Move, segment: Segment, variant: Variant | undefined, dose: Dose): Move {
+    const done = inVariant(move, variant);
+    const worded = this.inWordsOf(done, segment);
+    // Of an amount only the breath matters to a body: whether it is held.
+    if (dose.kind !== 'breaths') return worded;
+    const key = `${segment.id} ${variant ?? ''} ${JSON.stringify(dose)}`;
+    const paced = this.known.get(key) ?? { ...worded, dose };
+    this.known.set(key, paced);
+    return paced;
+  }
+
+  /** A teacher's own words may ask for what the move does not, such as a lifted chin. */
+  private inWordsOf(done: Move, segment: Segment): Move {
+    const { announce: _, muted: _muted, pins: _pins, ...own } = segment.cues ?? {};
+    if (Object.keys(own).length === 0) return done;
+    const ofSegment = this.worded.get(segment) ?? new Map<Move, Move>();
+    this.worded.set(segment, ofSegment);
+    const text = { ...done.text, [this.language]: { ...moveText(done, this.language), ...own } };
+    const worded = ofSegment.get(done) ?? { ...done, text };
+    ofSegment.set(done, worded);
+    return worded;
+  }
+}
+
+/** A segment with the different ways it is done in, over its rounds, and let go. */
+export interface SegmentDone {
+  segment: Segment;
+  /** The move as the library has it. */
+  move: Move;
+  ways: readonly Move[];
+  releases: readonly Move[];
+}
+
+/** The segments of a class with all the ways in which they are done. */
+export function segmentsDone(look: Look): SegmentDone[] {
+  const turnsOf = new Map<string, DoneTurn[]>();
+  for (const d of look.done) {
+    const { id } = d.turn.segment;
+    const before = turnsOf.get(id);
+    if (before) before.push(d);
+    else turnsOf.set(id, [d]);
+  }
+  return lines(look).map(({ segment, move }) => {
+    const all = turnsOf.get(segment.id) ?? [];
+    const ways = [...new Set(all.map((d) => d.move))];
+    const releases = [...new Set(all.flatMap((d) => d.release ?? []))];
+    return { segment, move, ways, releases };
+  });
 }
 
 /** The segments of a class with the moves they name. */

@@ -8,6 +8,8 @@ import { type BookedPerson, CHECKS, type Checked, check, type Finding, withoutCl
 /** Slot and kit are ample, so that a class shows only what its test is about. */
 const HOUR = 3600;
 const hold = (seconds: number) => ({ kind: 'hold', seconds }) as const;
+const breathing = (held: number) =>
+  ({ kind: 'breaths', breaths: 2, pattern: { in: 4, hold: held, out: 6, pause: 0 } }) as const;
 
 const person = (more: Partial<BookedPerson>): BookedPerson => ({
   id: 'p1',
@@ -87,8 +89,19 @@ const CASES: Record<string, Case> = {
     spares: lines({ move: 'gaze-side-to-side', dose: { kind: 'reps', reps: 6, secondsEach: 4 } }),
   },
   'weekly-cap': {
-    triggers: lines({ move: 'jaw-knuckle-circles' }, { move: 'jaw-knuckle-circles' }),
-    spares: lines({ move: 'jaw-knuckle-circles' }),
+    triggers: lines({ move: 'jaw-knuckle-circles' }),
+    spares: lines({ move: 'jaw-knuckle-circles' }, { move: 'jaw-knuckle-circles' }),
+    context: { sessionsAWeek: 2 },
+    sparesContext: { sessionsAWeek: 1 },
+  },
+  'person-release': {
+    triggers: lines({ move: 'smile-pulses' }),
+    spares: lines({ move: 'smile-pulses', release: 'breaths' }),
+    context: { people: [person({ cautions: [{ caution: 'procedure', areas: ['upperCheeks'] }] })] },
+  },
+  'long-breath-hold': {
+    triggers: lines({ move: 'slow-belly-breaths', dose: breathing(11) }),
+    spares: lines({ move: 'slow-belly-breaths', dose: breathing(10) }),
   },
   'dry-grip-after-glide': {
     triggers: lines({ move: 'forehead-finger-sweeps' }, { move: 'jawline-pinches' }),
@@ -160,9 +173,9 @@ const CASES: Record<string, Case> = {
     spares: lines({ move: 'soft-jaw-drop' }, { move: 'gaze-up-hold' }),
   },
   'person-to-ask': {
-    triggers: lines({ move: 'temple-points' }),
-    spares: lines({ move: 'ear-squeeze-and-circles' }),
-    context: { people: [person({ cautions: [{ caution: 'pregnancy' }] })] },
+    triggers: lines({ move: 'forehead-finger-sweeps' }),
+    spares: lines({ move: 'palm-by-palm-drain' }),
+    context: { people: [person({ cautions: [{ caution: 'bleeding' }] })] },
   },
 };
 

@@ -1,6 +1,6 @@
 import { moveBlock, type Plan } from '../class';
-import { moveText } from '../move';
-import { type Check, lines, moveFor } from './check';
+import { type Move, moveText } from '../move';
+import { type Check, firstOf, lines, moveFor } from './check';
 import { bring } from './face';
 
 export const noWarmUp: Check = {
@@ -37,36 +37,51 @@ export const noWarmUp: Check = {
   },
 };
 
+/** What belongs to a massage: strokes, and the points that are pressed along with them. */
+const MASSAGING: readonly Move['kind'][] = ['massage', 'point'];
+
 export const noDrainAtTheEnd: Check = {
   id: 'no-drain',
   title: 'The massage does not end by draining',
   severity: 'should',
   find: (look) => {
-    const massage = lines(look).filter((l) => l.move.kind === 'massage' && l.phase !== 'warmUp');
+    const massage = lines(look).filter(
+      (l) => MASSAGING.includes(l.move.kind) && l.phase !== 'warmUp',
+    );
     const last = massage.at(-1);
-    if (!last || last.move.demands.includes('drain')) return [];
-    const drain = massage.find((l) => l.move.demands.includes('drain') && l.phase === last.phase);
+    const drains = (l: (typeof massage)[number]) =>
+      look.done.some((d) => d.turn.segment.id === l.segment.id && d.move.demands.includes('drain'));
+    // Points alone are no massage that has to be drained.
+    if (!last || drains(last) || massage.every((l) => l.move.kind === 'point')) return [];
+    const drain = massage.findLast((l) => drains(l) && l.phase === last.phase);
     const move = moveFor(
       look,
       (m) => m.demands.includes('drain'),
       (m) => Object.keys(m.areas).length,
     );
     const end = (plan: Plan) => plan.phases[last.phase].length;
-    const repair = drain
-      ? {
-          label: `Put ${look.nameOf(drain.move.id)} last`,
-          apply: (plan: Plan) =>
-            moveBlock(plan, drain.block.id, { phase: last.phase, index: end(plan) - 1 }),
-        }
-      : move && {
-          label: `Add ${moveText(move, look.plan.language).name}`,
-          apply: (plan: Plan) => bring(plan, move, last.phase),
-        };
+    const repair = firstOf([
+      drain && {
+        label: `Put ${look.nameOf(drain.move.id)} last`,
+        apply: (plan: Plan) =>
+          moveBlock(plan, drain.block.id, { phase: last.phase, index: end(plan) - 1 }),
+      },
+      move && {
+        label: `Add ${moveText(move, look.plan.language).name}`,
+        apply: (plan: Plan) => bring(plan, move, last.phase),
+      },
+    ]);
+    const point = drain && last.move.kind === 'point';
     return [
       {
         key: 'no-drain',
-        says: 'No drain at the end of the massage',
-        why: 'It ends from the centre to the sides, down the neck and to the collarbone.',
+        says: point
+          ? `${look.nameOf(last.move.id)} comes after the drain`
+          : 'No drain at the end of the massage',
+        why:
+          drain || move
+            ? 'It ends from the centre to the sides, down the neck and to the collarbone.'
+            : 'It would end by draining, but somebody booked must not be drained, or what it takes is not at hand.',
         segments: [last.segment.id],
         ...(repair && { repair }),
       },

@@ -15,6 +15,7 @@ import {
   AREA_NAMES,
   areasIn,
   doseMs,
+  inVariant,
   type Move,
   mainArea,
   mainRegion,
@@ -154,12 +155,14 @@ function heightOf(moveOf: MoveOf, block: Block): number | null {
 type MoveOf = Look['moveOf'];
 
 const drains = (moveOf: MoveOf, block: Block) =>
-  block.segments.some((s) => moveOf(s.move)?.demands.includes('drain'));
+  block.segments.some((s) => {
+    const move = moveOf(s.move);
+    return move !== undefined && inVariant(move, s.variant).demands.includes('drain');
+  });
 
 /** The sorting key of a block by the school of the class; null where the block may stand anywhere. */
 function keyOf(plan: Plan, moveOf: MoveOf, phase: PhaseName, block: Block): number | null {
   if (phase === 'massage') {
-    if (drains(moveOf, block)) return Number.POSITIVE_INFINITY;
     const height = heightOf(moveOf, block);
     return height === null ? null : -height;
   }
@@ -179,14 +182,18 @@ function keyOf(plan: Plan, moveOf: MoveOf, phase: PhaseName, block: Block): numb
 
 /** Sorts the blocks that have a place; the others keep the index they have. */
 function sorted(plan: Plan, moveOf: MoveOf, phase: PhaseName): Block[] {
-  const blocks = plan.phases[phase];
+  const all = plan.phases[phase];
+  // A massage ends by draining, whatever else has no place of its own on the face.
+  const last = phase === 'massage' ? all.filter((block) => drains(moveOf, block)) : [];
+  const blocks = all.filter((block) => !last.includes(block));
   const placed = blocks
     .map((block) => ({ block, key: keyOf(plan, moveOf, phase, block) }))
     .filter((b): b is { block: Block; key: number } => b.key !== null)
     .sort((a, b) => (a.key === b.key ? 0 : a.key < b.key ? -1 : 1));
-  return blocks.map((block) =>
+  const inOrder = blocks.map((block) =>
     keyOf(plan, moveOf, phase, block) === null ? block : (placed.shift()?.block ?? block),
   );
+  return [...inOrder, ...last];
 }
 
 /** The class with its work and massage in the order its school wants. */

@@ -1,9 +1,16 @@
-import { firmHandsInARow, headBackInARow, longHoldWithoutRelease, sidesUnequal } from './body';
+import type { Plan } from '../class';
+import {
+  firmHandsInARow,
+  headBackInARow,
+  longBreathHold,
+  longHoldWithoutRelease,
+  sidesUnequal,
+} from './body';
 import { type Check, type Checked, type Finding, lookAt, SEVERITIES } from './check';
 import { noDrainAtTheEnd, noWarmUp } from './course';
 import { areaWithoutWork, focusRatio, orderAgainstSchool, sameAreaInARow } from './face';
 import { claims, dryGripAfterGlide, missingProp, weeklyCap } from './kit';
-import { newToSomebody, personCaution, personToAsk } from './room';
+import { newToSomebody, personCaution, personRelease, personToAsk } from './room';
 import { cueTooLong, reminderWithoutRoom, slotOverrun } from './time';
 
 export type { BookedPerson, Check, Checked, Finding, Repair, Severity } from './check';
@@ -14,6 +21,8 @@ export { sortedByOrder } from './face';
 export const CHECKS: readonly Check[] = [
   slotOverrun,
   personCaution,
+  personRelease,
+  longBreathHold,
   headBackInARow,
   firmHandsInARow,
   sidesUnequal,
@@ -36,9 +45,47 @@ export const CHECKS: readonly Check[] = [
 
 /** What a teacher should know before leading a class, the gravest first. Pure. */
 export function check(checked: Checked): Finding[] {
+  return findWith(CHECKS, checked);
+}
+
+function findWith(checks: readonly Check[], checked: Checked): Finding[] {
   const look = lookAt(checked);
-  const all = CHECKS.flatMap(({ id, severity, find }) =>
+  const all = checks.flatMap(({ id, severity, find }) =>
     find(look).map((found): Finding => ({ check: id, severity, ...found })),
   );
   return all.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+}
+
+const MUSTS = CHECKS.filter((c) => c.severity === 'must');
+
+/** Only what must be changed, as quick as it can be had. */
+export const musts = (checked: Checked): Finding[] => findWith(MUSTS, checked);
+
+/** What must be changed in a class that was changed, and did not have to be before. */
+export function raises(checked: Checked, changed: Plan, but: readonly string[] = []): Finding[] {
+  const before = new Set(musts(checked).map((f) => f.key));
+  const after = musts({ ...checked, plan: changed, score: checked.compile(changed) });
+  return after.filter((f) => !before.has(f.key) && !but.includes(f.check));
+}
+
+export type Repaired =
+  | { kind: 'repaired'; plan: Plan; label: string }
+  /** No way to repair it leaves the rest of the class as safe as it was. */
+  | { kind: 'refused'; because: Finding[] };
+
+/**
+ * Carries a repair out: the first of its ways that raises nothing which must be changed. Every way is
+ * tried on the class before one is taken.
+ */
+export function repaired(checked: Checked, finding: Finding): Repaired {
+  const { repair } = finding;
+  if (!repair) return { kind: 'refused', because: [] };
+  let because: Finding[] = [];
+  for (const { label, apply } of [repair, ...(repair.others ?? [])]) {
+    const plan = apply(checked.plan);
+    const raised = raises(checked, plan);
+    if (raised.length === 0) return { kind: 'repaired', plan, label };
+    if (because.length === 0) because = raised;
+  }
+  return { kind: 'refused', because };
 }

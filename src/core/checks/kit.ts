@@ -1,50 +1,84 @@
 import {
+  allEasier,
   changeRules,
   moveBlock,
+  type PhaseName,
   type Plan,
-  removeSegment,
+  removeSegments,
   type Segment,
   updateSegment,
 } from '../class';
-import { inVariant, LANGUAGES, moveText } from '../move';
-import { type Check, lines } from './check';
+import { inVariant, LANGUAGES, type Move, moveText } from '../move';
+import { type Check, firstOf, type Look, lines, lookAt, segmentsDone } from './check';
 import { claimIn, withoutClaims } from './claims';
+
+/** Phases in which a class that oils for its closing massage has oil on the skin. */
+const OILED: readonly PhaseName[] = ['massage', 'close'];
+
+/** Whether a move as it is done cannot do without oil. */
+const needsOil = (move: Move) => move.surface === 'glide' && move.props.includes('oil');
+
+/**
+ * From which turn on there is oil on the skin: from the start, from the first stroke of the closing massage
+ * that needs it, or never. A stroke that could glide, or comes before, puts none on.
+ */
+function oiledFrom(look: Look): number {
+  const { skin } = look.plan.rules;
+  if (skin === 'oil') return 0;
+  if (skin !== 'oilToClose') return Number.POSITIVE_INFINITY;
+  const first = look.done.findIndex(
+    ({ turn, move }) => OILED.includes(turn.phase) && needsOil(move),
+  );
+  return first < 0 ? Number.POSITIVE_INFINITY : first;
+}
+
+const slipsIn = (look: Look) => {
+  const from = oiledFrom(look);
+  return look.done.filter(({ move }, i) => i >= from && move.surface === 'dry');
+};
 
 export const dryGripAfterGlide: Check = {
   id: 'dry-grip-after-glide',
   title: 'A dry grip is asked for on oiled skin',
   severity: 'must',
   find: (look) => {
-    const { skin } = look.plan.rules;
+    const from = oiledFrom(look);
+    const slips = slipsIn(look);
+    const ids = [...new Set(slips.map((d) => d.turn.segment.id))];
+    if (ids.length === 0) return [];
     const all = lines(look);
-    const glide = all.findIndex((l) => l.move.surface === 'glide');
-    const oiled = skin === 'oil' ? 0 : skin === 'oilToClose' ? glide : -1;
-    if (oiled < 0) return [];
-    const slips = all.slice(oiled).filter((l) => l.move.surface === 'dry');
-    if (slips.length === 0) return [];
+    const slipping = all.filter((l) => ids.includes(l.segment.id));
+    const first = all.find((l) => l.segment.id === look.done[from]?.turn.segment.id);
     const toFront = (plan: Plan): Plan => {
-      const first = all[glide];
-      const later = skin === 'oil' ? changeRules(plan, { skin: 'oilToClose' }) : plan;
-      if (!first) return later;
-      return slips
-        .filter((l) => all.indexOf(l) > glide)
-        .reduce((next, { block }) => {
-          if (block.id === first.block.id) return next;
-          const without = next.phases[first.phase].filter((b) => b.id !== block.id);
-          const index = without.findIndex((b) => b.id === first.block.id);
-          return moveBlock(next, block.id, { phase: first.phase, index });
-        }, later);
+      const later =
+        plan.rules.skin === 'oil' ? changeRules(plan, { skin: 'oilToClose' as const }) : plan;
+      if (!first || plan.rules.skin === 'oil') return later;
+      return slipping.reduce((next, { block }) => {
+        if (block.id === first.block.id) return next;
+        const without = next.phases[first.phase].filter((b) => b.id !== block.id);
+        const index = without.findIndex((b) => b.id === first.block.id);
+        return moveBlock(next, block.id, { phase: first.phase, index });
+      }, later);
     };
+    const out = (plan: Plan): Plan => removeSegments(plan, ids);
+    const helps = (apply: (plan: Plan) => Plan) => {
+      const plan = apply(look.plan);
+      return slipsIn(lookAt({ ...look, plan })).length === 0;
+    };
+    const repair = firstOf([
+      helps(toFront) && { label: 'Do them before the oil', apply: toFront },
+      { label: 'Take them out', apply: out },
+    ]);
     return [
       {
         key: 'dry-grip-after-glide',
-        says: `${slips
+        says: `${slipping
           .map((l) => look.nameOf(l.move.id))
           .slice(0, 3)
           .join(', ')}: a dry grip on oil`,
         why: 'Firm fingers slip on oily skin and drag it. Do dry grips before the oil goes on.',
-        segments: slips.map((l) => l.segment.id),
-        repair: { label: 'Do them before the oil', apply: toFront },
+        segments: ids,
+        ...(repair && { repair }),
       },
     ];
   },
@@ -75,18 +109,35 @@ export const missingProp: Check = {
         },
       };
     });
-    const gliding = plan.rules.skin === 'dry' ? all.filter((l) => l.move.surface === 'glide') : [];
-    if (gliding.length === 0) return found;
+    const dragging = look.done.filter(
+      ({ turn, move }) =>
+        move.surface === 'glide' &&
+        (plan.rules.skin === 'dry' ||
+          (plan.rules.skin === 'oilToClose' && needsOil(move) && !OILED.includes(turn.phase))),
+    );
+    const ids = [...new Set(dragging.map((d) => d.turn.segment.id))];
+    if (ids.length === 0) return found;
+    const dry = plan.rules.skin === 'dry';
+    const names = all.filter((l) => ids.includes(l.segment.id)).map((l) => look.nameOf(l.move.id));
+    const toMassage = (p: Plan) =>
+      all
+        .filter((l) => ids.includes(l.segment.id))
+        .reduce(
+          (next, { block }) => moveBlock(next, block.id, { phase: 'massage', index: 0 }),
+          changeRules(p, { skin: 'oilToClose' }),
+        );
     return [
       ...found,
       {
         key: 'missing-prop glide',
-        says: 'Strokes that need glide in a dry class',
-        why: `${gliding.map((l) => look.nameOf(l.move.id)).join(', ')} would drag the skin.`,
-        segments: gliding.map((l) => l.segment.id),
+        says: dry
+          ? 'Strokes that need glide in a dry class'
+          : 'Strokes that need oil before there is any',
+        why: `${names.join(', ')} would drag the skin.`,
+        segments: ids,
         repair: {
-          label: 'Oil for the closing massage',
-          apply: (p: Plan) => changeRules(p, { skin: 'oilToClose' }),
+          label: dry ? 'Oil for the closing massage' : 'Do them in the massage',
+          apply: dry ? (p: Plan) => changeRules(p, { skin: 'oilToClose' }) : toMassage,
         },
       },
     ];
@@ -99,38 +150,33 @@ export const weeklyCap: Check = {
   severity: 'must',
   find: (look) => {
     const uses = new Map<string, string[]>();
-    for (const { segment, move } of lines(look)) {
-      const done = inVariant(move, segment.variant);
-      // The cap is for strong pressure; the easier version without it may come as often as it likes.
+    for (const { segment, move, ways } of segmentsDone(look)) {
+      // The cap is for strong pressure; a version without it may come as often as it likes.
       const capped =
-        move.weeklyCap !== undefined && (move.pressure !== 'strong' || done.pressure === 'strong');
+        move.weeklyCap !== undefined &&
+        (move.pressure !== 'strong' || ways.some((way) => way.pressure === 'strong'));
       if (capped) uses.set(move.id, [...(uses.get(move.id) ?? []), segment.id]);
     }
+    const times = Math.max(1, look.sessionsAWeek);
     return [...uses].flatMap(([moveId, ids]) => {
       const move = look.moveOf(moveId);
       const cap = move?.weeklyCap ?? 7;
-      const times = ids.length * Math.max(1, look.sessionsAWeek);
       if (times <= cap || !move) return [];
-      const gentler = inVariant(move, 'easier').pressure !== 'strong' && move.variants.easier;
-      const keep = look.sessionsAWeek > cap ? 0 : Math.floor(cap / Math.max(1, look.sessionsAWeek));
-      const extra = ids.slice(keep);
+      const gentler = move.variants.easier && inVariant(move, 'easier').pressure !== 'strong';
+      const repair = firstOf([
+        gentler && {
+          label: 'Do the easier version',
+          apply: (plan: Plan) => ids.reduce((next, id) => updateSegment(next, id, allEasier), plan),
+        },
+        { label: 'Take it out', apply: (plan: Plan) => removeSegments(plan, ids) },
+      ]);
       return [
         {
           key: `weekly-cap ${moveId}`,
           says: `${look.nameOf(moveId)}: ${times} times a week`,
           why: `Strong knuckles and the like at most ${cap === 1 ? 'once' : `${cap} times`} a week; skin and muscle need the days between.`,
           segments: ids,
-          repair: {
-            label: gentler ? 'Do the easier version' : 'Take it out',
-            apply: (plan: Plan) =>
-              extra.reduce(
-                (next, id) =>
-                  gentler
-                    ? updateSegment(next, id, (s) => ({ ...s, variant: 'easier' as const }))
-                    : removeSegment(next, id),
-                plan,
-              ),
-          },
+          ...(repair && { repair }),
         },
       ];
     });

@@ -1,6 +1,14 @@
-import { changeRules, type Plan, removeSegment, updateSegment } from '../class';
-import { type CautionEffect, concerns, inVariant, mainArea, moveText } from '../move';
-import { type Check, lines, moveFor } from './check';
+import { allEasier, changeRules, type Plan, removeSegment, updateSegment } from '../class';
+import {
+  type Caution,
+  type CautionEffect,
+  concerns,
+  type Move,
+  mainArea,
+  moveText,
+  touchedAreas,
+} from '../move';
+import { type Check, firstOf, type Look, lines, moveFor, segmentsDone } from './check';
 
 const EFFECT_WORDS: Record<CautionEffect, string> = {
   leaveOut: 'should leave it out',
@@ -14,67 +22,109 @@ const TOLD: readonly CautionEffect[] = ['askFirst', 'feather', 'checkOil'];
 
 const people = (n: number) => (n === 1 ? '1 person' : `${n} people`);
 
+/** Who has something against the ways a segment is done, by what follows from it; the gravest for each. */
+function concerned(look: Look, ways: readonly Move[]) {
+  const byEffect = new Map<CautionEffect, { names: string[]; words: string }>();
+  for (const person of look.people) {
+    const all = ways.flatMap((way) => concerns(way, person.cautions));
+    const settled = new Map<Caution, (typeof all)[number]>();
+    for (const c of all) {
+      // Where one round can only be left out, an easier version of another does not settle it.
+      if (settled.get(c.caution)?.effect !== 'leaveOut') settled.set(c.caution, c);
+    }
+    for (const { effect, words } of settled.values()) {
+      if (TOLD.includes(effect)) continue;
+      const entry = byEffect.get(effect) ?? { names: [], words };
+      if (!entry.names.includes(person.name)) entry.names.push(person.name);
+      byEffect.set(effect, entry);
+    }
+  }
+  return byEffect;
+}
+
 export const personCaution: Check = {
   id: 'person-caution',
   title: 'Somebody booked carries a caution against a move',
   severity: 'must',
   find: (look) =>
-    lines(look).flatMap(({ segment, move }) => {
-      const done = inVariant(move, segment.variant);
-      const byEffect = new Map<CautionEffect, { names: string[]; words: string }>();
-      for (const person of look.people) {
-        for (const { effect, words } of concerns(done, person.cautions)) {
-          if (TOLD.includes(effect)) continue;
-          const entry = byEffect.get(effect) ?? { names: [], words };
-          if (!entry.names.includes(person.name)) entry.names.push(person.name);
-          byEffect.set(effect, entry);
-        }
-      }
+    segmentsDone(look).flatMap(({ segment, move, ways }) => {
       const name = look.nameOf(move.id);
-      return [...byEffect].map(([effect, { names, words }]) => {
+      return [...concerned(look, ways)].map(([effect, { names, words }]) => {
         const swap = moveFor(
           look,
           (m) => m.kind === move.kind && mainArea(m) === mainArea(move),
           (m) => (m.hands === move.hands ? 1 : 0),
         );
-        const repair =
-          effect === 'easier'
-            ? {
-                label: 'The easier version for all',
-                apply: (plan: Plan) =>
-                  updateSegment(plan, segment.id, (s) => ({
-                    ...s,
-                    variant: 'easier' as const,
-                    byRound: s.byRound?.map(({ variant: _, ...r }) => r),
-                  })),
-              }
-            : swap
-              ? {
-                  label: `Swap for ${moveText(swap, look.plan.language).name}`,
-                  apply: (plan: Plan) =>
-                    updateSegment(plan, segment.id, (s) => ({
-                      id: s.id,
-                      move: swap.id,
-                      dose: swap.dose,
-                      sides: swap.sides,
-                      rounds: swap.rounds,
-                      releaseSeconds: swap.releaseSeconds,
-                      restSeconds: s.restSeconds,
-                    })),
-                }
-              : {
-                  label: 'Take it out',
-                  apply: (plan: Plan) => removeSegment(plan, segment.id),
-                };
+        const swapIn = (plan: Plan, to: Move) =>
+          updateSegment(plan, segment.id, (s) => ({
+            id: s.id,
+            move: to.id,
+            dose: to.dose,
+            sides: to.sides,
+            rounds: to.rounds,
+            releaseSeconds: to.releaseSeconds,
+            restSeconds: s.restSeconds,
+          }));
+        const out = {
+          label: 'Take it out',
+          apply: (plan: Plan) => removeSegment(plan, segment.id),
+        };
+        const repair = firstOf([
+          effect === 'easier' && {
+            label: 'The easier version for all',
+            apply: (plan: Plan) => updateSegment(plan, segment.id, allEasier),
+          },
+          swap && {
+            label: `Swap for ${moveText(swap, look.plan.language).name}`,
+            apply: (plan: Plan) => swapIn(plan, swap),
+          },
+          out,
+        ]);
         return {
           key: `person-caution ${segment.id} ${effect}`,
           says: `${people(names.length)} ${EFFECT_WORDS[effect]}: ${name}`,
           why: words,
           segments: [segment.id],
           people: names,
-          repair,
+          ...(repair && { repair }),
         };
       });
+    }),
+};
+
+/** A release is touch as well: what may not be touched is not tapped off either. */
+export const personRelease: Check = {
+  id: 'person-release',
+  title: 'Somebody booked should not be tapped or stroked where a move is let go',
+  severity: 'must',
+  find: (look) =>
+    segmentsDone(look).flatMap(({ segment, move, releases }) => {
+      const all = concerned(look, releases);
+      const names = [...new Set([...all.values()].flatMap((c) => c.names))];
+      const [first] = all.values();
+      if (!first) return [];
+      const repair = firstOf([
+        {
+          label: 'Let go with two slow breaths',
+          apply: (plan: Plan) =>
+            updateSegment(plan, segment.id, (s) => ({ ...s, release: 'breaths' as const })),
+        },
+        {
+          label: 'Let go without hands',
+          apply: (plan: Plan) =>
+            updateSegment(plan, segment.id, (s) => ({ ...s, release: 'none' as const })),
+        },
+      ]);
+      return [
+        {
+          key: `person-release ${segment.id}`,
+          says: `${people(names.length)} should not be touched at the release: ${look.nameOf(move.id)}`,
+          why: first.words,
+          segments: [segment.id],
+          people: names,
+          ...(repair && { repair }),
+        },
+      ];
     }),
 };
 
@@ -84,13 +134,25 @@ export const personToAsk: Check = {
   title: 'Somebody booked should be asked or told something first',
   severity: 'may',
   find: (look) => {
-    const all = lines(look);
+    const all = segmentsDone(look);
+    const { skin } = look.plan.rules;
     return look.people.flatMap((person) => {
       const told = new Map<string, string[]>();
-      for (const { segment, move } of all) {
-        for (const c of concerns(inVariant(move, segment.variant), person.cautions)) {
-          if (TOLD.includes(c.effect))
-            told.set(c.words, [...(told.get(c.words) ?? []), segment.id]);
+      const tell = (words: string, id: string) => {
+        const ids = told.get(words) ?? [];
+        if (!ids.includes(id)) told.set(words, [...ids, id]);
+      };
+      for (const { segment, ways, releases } of all) {
+        for (const way of [...ways, ...releases]) {
+          for (const c of concerns(way, person.cautions)) {
+            if (TOLD.includes(c.effect)) tell(c.words, segment.id);
+          }
+        }
+        // What is on the skin from the start is on it in every move that hands do.
+        const onTheSkin = skin === 'serum' || skin === 'oil';
+        const allergic = person.cautions.some((c) => c.caution === 'allergy');
+        if (onTheSkin && allergic && ways.some((w) => touchedAreas(w).length > 0)) {
+          tell(`Check the ${skin}, which is on the skin from the start.`, segment.id);
         }
       }
       return [...told].map(([words, ids]) => ({

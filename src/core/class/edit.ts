@@ -297,16 +297,19 @@ export function changeRound(
   return rounds.length ? { ...rest, byRound: rounds } : rest;
 }
 
+/** The segment in its easier version throughout. */
+export function allEasier(segment: Segment): Segment {
+  const { byRound, ...rest } = segment;
+  const rounds = byRound?.map(({ variant: _, ...change }) => change);
+  return { ...rest, variant: 'easier', ...(rounds && { byRound: rounds }) };
+}
+
 /** The class with the easier version of every move that has one. */
 export function withEasier(plan: Plan, moveOf: (id: string) => Move | undefined): Plan {
   const own = new Map(plan.moves?.map((m) => [m.id, m]));
   return placedSegments(plan).reduce((all, { segment }) => {
     const move = own.get(segment.move) ?? moveOf(segment.move);
     if (!move || !hasVariant(move, 'easier')) return all;
-    return updateSegment(all, segment.id, (s) => {
-      const { byRound, ...rest } = s;
-      const rounds = byRound?.map(({ variant: _, ...change }) => change);
-      return { ...rest, variant: 'easier', ...(rounds && { byRound: rounds }) };
-    });
+    return updateSegment(all, segment.id, allEasier);
   }, plan);
 }

@@ -139,6 +139,8 @@ export const rulesSchema = z.strictObject({
   closingSeconds: wait(1800).default(0),
   /** Speaking rate in words a minute; read-aloud speech is about 150 to 160 (from memory). */
   wordsPerMinute: z.number().int().min(80, 'must be at least 80').max(260).default(150),
+  /** How every round is let go where its segment says nothing; as its move suggests where not set. */
+  release: releaseSchema.optional(),
   order: z.enum(FACE_ORDERS).default('upward'),
   skin: z.enum(SKINS).default('oilToClose'),
 });

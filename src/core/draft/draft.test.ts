@@ -40,7 +40,7 @@ const person = (id: string, more: Partial<BookedPerson> = {}): BookedPerson => (
 
 const drafted = (more: Partial<DraftWish> = {}) => {
   const found = draft(wish(more), LIBRARY, LIBRARY_BOOK, solver);
-  if (!found) throw new Error('there should be a draft');
+  if (found.kind === 'none') throw new Error(`no draft: ${found.missing.join('; ')}`);
   return found;
 };
 
@@ -152,7 +152,7 @@ describe('drafting a class', () => {
             }),
           );
           const found = draft(wish({ people, slotSeconds, seed }), LIBRARY, LIBRARY_BOOK, solver);
-          if (!found) return;
+          if (found.kind === 'none') return;
           for (const { segment } of placedSegments(found.plan)) {
             const move = libraryMove(segment.move);
             const done = move && inVariant(move, segment.variant);
@@ -179,10 +179,13 @@ describe('drafting a class', () => {
     const all = CAUTIONS.map((caution) => ({ caution }));
     const found = draft(
       wish({ people: [person('p', { cautions: all })], slotSeconds: 3600 }),
-      LIBRARY.filter((m) => m.kind !== 'breath'),
+      LIBRARY.filter((m) => m.kind === 'massage'),
       LIBRARY_BOOK,
       solver,
     );
-    expect(found).toBeNull();
+    expect(found).toMatchObject({
+      kind: 'none',
+      missing: expect.arrayContaining(['no move is left']),
+    });
   });
 });

@@ -1,1 +1,2 @@
-export { type Drafted, type DraftWish, draft, draftMoves } from './draft';
+export { draft, draftMoves } from './draft';
+export type { Drafted, DraftWish, NoDraft } from './wish';

@@ -3,12 +3,21 @@ import { countOf, type Dose, doseBeats, doseMs, doseRange, type Move } from '../
 import type { Limits } from './program';
 
 /** Limits that the fit keeps to, and that can be let go one by one to see which of them collide. */
-export const LIMITS = ['locks', 'floors', 'ceilings', 'rounds', 'balance'] as const;
+export const LIMITS = ['locks', 'floors', 'ceilings', 'rounds', 'balance', 'refusals'] as const;
 export type Limit = (typeof LIMITS)[number];
+/** What stands in the way of a fit: a limit, what would not be safe, or the slot itself. */
+export type Obstacle = Limit | 'safety' | 'slot';
 
 export interface FitOptions {
   /** Edits the teacher does not want, as `segmentId what`. */
   refused?: ReadonlySet<string>;
+  /** Segments that stay as they are, since changing them would raise something that must be changed. */
+  frozen?: ReadonlySet<string>;
+  /**
+   * The segments concerned where a changed class would have something that must be changed and does not
+   * have to be now. Their changes are not made.
+   */
+  unsafe?: (changed: Plan) => readonly string[];
   /** Limits that are let go. */
   without?: readonly Limit[];
   /** When the solver may stop looking for a smaller change; it finds the smallest where nothing is said. */
@@ -110,18 +119,21 @@ const USUAL_ROUNDS = 3;
 export function choicesOf(
   plan: Plan,
   moveOf: (id: string) => Move | undefined,
-  { refused = new Set(), without = [] }: FitOptions = {},
+  { refused: asked = new Set(), frozen = new Set(), without = [] }: FitOptions = {},
 ): BlockChoices[] {
+  const refused = without.includes('refusals') ? new Set<string>() : asked;
   const placed = placedSegments(plan);
   const uses = new Map<string, number>();
   for (const { segment } of placed) uses.set(segment.move, (uses.get(segment.move) ?? 0) + 1);
   const last = placed.at(-1)?.segment.id;
   const blocks = new Map(placed.map((p) => [p.block.id, p.block]));
   return [...blocks.values()].map((block) => {
-    const anyLocked = block.segments.some((s) => s.locked) && !without.includes('locks');
+    const isFixed = (s: Segment) =>
+      frozen.has(s.id) || (s.locked && !without.includes('locks')) || false;
+    const anyLocked = block.segments.some(isFixed);
     const segments = block.segments.map((segment): SegmentChoices => {
       const move = moveOf(segment.move);
-      const locked = (segment.locked ?? false) && !without.includes('locks');
+      const locked = isFixed(segment);
       const free = (what: string) => !locked && !refused.has(`${segment.id} ${what}`);
       const own = (segment.byRound?.length ?? 0) > 0;
       const { rounds, restSeconds, releaseSeconds } = segment;

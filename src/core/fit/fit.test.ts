@@ -261,6 +261,7 @@ describe('fitting a class to its slot', () => {
       nearest: plan,
       nearestMs: ms(plan),
       collide: ['locks'],
+      together: false,
     });
   });
 
@@ -301,9 +302,12 @@ describe('fitting a class to its slot', () => {
     expect(found.kind).toBe('fits');
   });
 
-  it('an empty class cannot be fitted, and nothing collides', () => {
+  it('an empty class cannot be fitted: the slot itself stands in the way', () => {
     const empty = { ...planOf([]), slotSeconds: 600 };
-    expect(fitToSlot(empty, LIBRARY_BOOK, solver)).toMatchObject({ kind: 'cannot', collide: [] });
+    expect(fitToSlot(empty, LIBRARY_BOOK, solver)).toMatchObject({
+      kind: 'cannot',
+      collide: ['slot'],
+    });
     expect(PHASES.every((p) => empty.phases[p].length === 0)).toBe(true);
   });
 });

@@ -3,10 +3,10 @@ import { type Area, doseMs, inVariant, type Move, REGIONS, regionOf, worksOn } f
 import {
   type Book,
   closingMs,
+  findIn,
   type LengthOptions,
   lengthOf,
-  performedSides,
-  roundsOf,
+  type Turn,
   turnLength,
   turnsOfBlock,
 } from '../score';
@@ -17,6 +17,7 @@ import {
   type FitOptions,
   LIMITS,
   type Limit,
+  type Obstacle,
   type SegmentChoices,
 } from './choices';
 import { type Program, type Row, type Solver, solve } from './program';
@@ -25,14 +26,24 @@ import { type Program, type Row, type Solver, solve } from './program';
 export const TOLERANCE_MS = 2000;
 
 export type Fitted =
-  | { kind: 'fits'; plan: Plan; cost: number }
+  | {
+      kind: 'fits';
+      plan: Plan;
+      cost: number;
+      /** False where the search was stopped before it could prove that no smaller change would do. */
+      proved: boolean;
+    }
   | {
       kind: 'cannot';
       /** The class nearest to the slot that the limits allow, and its length in ms. */
       nearest: Plan;
       nearestMs: number;
-      /** Limits that collide: letting go of any one of them would make it fit. */
-      collide: Limit[];
+      /**
+       * What stands in the way, never empty: letting go of any one of these would make it fit, or of all
+       * of them where `together`.
+       */
+      collide: Obstacle[];
+      together: boolean;
     };
 
 /** What a chosen variable does to the class. */
@@ -57,6 +68,9 @@ const LEAST_REGION_MS = 10_000;
 /** Least share of the work for the focus or the purpose of a class. */
 const FOCUS_SHARE = 0.5;
 
+/** The search stops after so much work; the best is nearly always proved long before. */
+const EFFORT = { nodes: 2000, absoluteGap: 0.99 };
+
 class Builder {
   readonly costs: number[] = [];
   readonly rows: Row[] = [];
@@ -76,22 +90,19 @@ class Builder {
 
 /** Builds the program of a class: one choice of work for each segment, linked to its pauses and laps. */
 function modelOf(plan: Plan, book: Book, options: FitOptions & LengthOptions): Model {
-  const own = new Map(plan.moves?.map((m) => [m.id, m]));
-  const moveOf = (id: string) => own.get(id) ?? book.move(id);
+  const moveOf = findIn(book, plan);
   const lengthOfTurn = turnLength(plan, book, options);
   const choices = new Map(choicesOf(plan, moveOf, options).map((c) => [c.block.id, c]));
   const builder = new Builder();
   const met = new Set<string>();
-  const lastBlock = PHASES.flatMap((p) => plan.phases[p]).at(-1);
   for (const phase of PHASES) {
     for (const block of plan.phases[phase]) {
       const before = new Set(met);
-      turnsOfBlock(block, phase, met);
+      turnsOfBlock(block, phase, met, moveOf);
       const of = choices.get(block.id);
       if (of) {
         addBlock(builder, of, phase, {
           before,
-          last: block === lastBlock,
           lengthOfTurn,
           moveOf,
           plan,
@@ -105,7 +116,6 @@ function modelOf(plan: Plan, book: Book, options: FitOptions & LengthOptions): M
 
 interface Around {
   before: ReadonlySet<string>;
-  last: boolean;
   lengthOfTurn: ReturnType<typeof turnLength>;
   moveOf: (id: string) => Move | undefined;
   plan: Plan;
@@ -150,34 +160,30 @@ function addRounds(
 ): number[] {
   const { segment } = choices;
   const move = around.moveOf(segment.move);
-  const measure = (change: Partial<Segment>): number => {
+  const turnsWith = (change: Partial<Segment>): Turn[] => {
     const changed = { ...segment, rounds: rounds.value, ...change };
-    const all = turnsOfBlock(
+    return turnsOfBlock(
       { ...block, segments: block.segments.map((s) => (s.id === segment.id ? changed : s)) },
       phase,
       new Set(around.before),
-    );
-    const last = around.last ? all.at(-1) : undefined;
-    return all
-      .filter((t) => t.segment.id === segment.id)
-      .reduce((sum, t) => sum + around.lengthOfTurn(t, t === last), 0);
+      around.moveOf,
+    ).filter((t) => t.segment.id === segment.id);
   };
+  const measure = (turns: readonly Turn[]): number =>
+    turns.reduce((sum, t) => sum + around.lengthOfTurn(t), 0);
   const works = choices.doses.map((dose) => {
+    const turns = turnsWith({ dose: dose.value });
     const at = builder.add(
       { kind: 'work', segmentId: segment.id, dose: dose.value, rounds: rounds.value },
       dose.cost + rounds.cost,
-      measure({ dose: dose.value }),
+      measure(turns),
     );
-    const done = move && inVariant(move, segment.variant);
-    if (done) {
-      const parts =
-        roundsOf(block, { ...segment, rounds: rounds.value }) *
-        performedSides(segment.sides).length;
-      noteWork(builder, at, done, parts * doseMs(dose.value), around.plan);
+    for (const t of turns) {
+      if (move) noteWork(builder, at, inVariant(move, t.variant), workOf(t), around.plan);
     }
     return at;
   });
-  const base = measure({});
+  const base = measure(turnsWith({}));
   const pauses = (
     list: readonly Choice<number>[],
     kind: 'rest' | 'release',
@@ -188,7 +194,7 @@ function addRounds(
       builder.add(
         { kind, segmentId: segment.id, seconds: value },
         cost,
-        measure({ [field]: value }) - base,
+        measure(turnsWith({ [field]: value })) - base,
       ),
     );
     const row: Row['of'] = chosen.map((at) => [at, 1]);
@@ -199,6 +205,8 @@ function addRounds(
   pauses(choices.releases, 'release', 'releaseSeconds');
   return works;
 }
+
+const workOf = (turn: Turn): number => turn.sides.length * doseMs(turn.dose);
 
 const serves = (plan: Plan, move: Move): boolean =>
   plan.aim.kind === 'focus'
@@ -244,12 +252,11 @@ export function currentWork(plan: Plan, moveOf: (id: string) => Move | undefined
   const builder = new Builder();
   for (const phase of PHASES) {
     for (const block of plan.phases[phase]) {
-      for (const segment of block.segments) {
-        const move = moveOf(segment.move);
+      for (const turn of turnsOfBlock(block, phase, new Set(), moveOf)) {
+        const move = moveOf(turn.segment.move);
         if (!move) continue;
-        const at = builder.add({ kind: 'out', segmentId: segment.id }, 0, 0);
-        const parts = roundsOf(block, segment) * performedSides(segment.sides).length;
-        noteWork(builder, at, inVariant(move, segment.variant), parts * doseMs(segment.dose), plan);
+        const at = builder.add({ kind: 'out', segmentId: turn.segment.id }, 0, 0);
+        noteWork(builder, at, inVariant(move, turn.variant), workOf(turn), plan);
       }
     }
   }
@@ -315,42 +322,124 @@ function attempt(plan: Plan, book: Book, solver: Solver, options: FitOptions & L
   return { model, slot, ...answer };
 }
 
-/** Whether an attempt fills the slot; one that ran out of time may still have found a way. */
+/** Whether an attempt fills the slot; one that was stopped may still have found a way. */
 function fills({ model, slot, status, taken }: ReturnType<typeof attempt>): boolean {
   if (status !== 'stopped') return status === 'optimal';
   const seconds = taken.reduce((sum, at) => sum + (model.lengths[at] ?? 0), 0) / 1000;
   return taken.length > 0 && seconds <= slot && seconds >= slot - TOLERANCE_MS / 1000;
 }
 
+/** Most goes at a fit whose changes would not be safe; each leaves more of the class as it is. */
+const MOST_GOES = 12;
+
+/** Tries until no change raises something that must be changed; what does stays as it is. */
+function safely(
+  plan: Plan,
+  options: FitOptions & LengthOptions,
+  go: (options: FitOptions & LengthOptions) => { changed: Plan } | null,
+): ReadonlySet<string> {
+  const frozen = new Set(options.frozen);
+  for (let n = 0; options.unsafe && n < MOST_GOES; n++) {
+    const made = go({ ...options, frozen });
+    const unsafe = made ? options.unsafe(made.changed) : [];
+    const before = frozen.size;
+    for (const id of unsafe) frozen.add(id);
+    if (unsafe.length === 0) return frozen;
+    // Nothing more to hold: the trouble is in no single segment, so nothing is changed at all.
+    if (frozen.size === before) for (const id of segmentIds(plan)) frozen.add(id);
+  }
+  return frozen;
+}
+
+const segmentIds = (plan: Plan): string[] =>
+  PHASES.flatMap((p) => plan.phases[p].flatMap((b) => b.segments.map((s) => s.id)));
+
+const changedBy = (plan: Plan, { model, taken }: ReturnType<typeof attempt>): Plan =>
+  planOf(
+    plan,
+    taken.flatMap((at) => model.effects[at] ?? []),
+  );
+
+/** The class as near to its slot as the limits allow. */
+function nearestTo(
+  plan: Plan,
+  book: Book,
+  solver: Solver,
+  options: FitOptions & LengthOptions,
+): Plan {
+  const model = modelOf(plan, book, options);
+  const slot = plan.slotSeconds - model.fixedMs / 1000;
+  const away = { of: lengthRow(model), least: slot, most: slot, slackCost: 1000 };
+  const rows = [...model.program.rows, away];
+  const near = solve({ costs: model.program.costs, rows }, solver, options.limits ?? EFFORT);
+  return changedBy(plan, { model, slot, ...near });
+}
+
+/** The limits that collide: any one that is enough, else a smallest set that is enough together. */
+function obstacles(
+  plan: Plan,
+  book: Book,
+  solver: Solver,
+  options: FitOptions & LengthOptions,
+): { collide: Obstacle[]; together: boolean } {
+  const letGo = options.without ?? [];
+  const fitsWithout = (without: readonly Obstacle[]): boolean => {
+    const limits = without.filter((o): o is Limit => o !== 'safety' && o !== 'slot');
+    const frozen = without.includes('safety') ? new Set<string>() : options.frozen;
+    return fills(
+      attempt(plan, book, solver, { ...options, without: [...letGo, ...limits], frozen }),
+    );
+  };
+  const held: Obstacle[] = LIMITS.filter(
+    (limit) =>
+      !letGo.includes(limit) &&
+      (limit !== 'refusals' || (options.refused?.size ?? 0) > 0) &&
+      (limit !== 'locks' || segmentsOf(plan).some((s) => s.locked)),
+  );
+  if (options.frozen?.size) held.push('safety');
+  const alone = held.filter((limit) => fitsWithout([limit]));
+  if (alone.length) return { collide: alone, together: false };
+  if (!fitsWithout(held)) return { collide: ['slot'], together: false };
+  let needed = held;
+  for (const limit of held) {
+    const fewer = needed.filter((l) => l !== limit);
+    if (fitsWithout(fewer)) needed = fewer;
+  }
+  return { collide: needed, together: true };
+}
+
+const segmentsOf = (plan: Plan): Segment[] =>
+  PHASES.flatMap((p) => plan.phases[p].flatMap((b) => b.segments));
+
 /**
  * Makes a class last its slot, ending at most 2 s before it, by the least change: an integer program
  * over doses, rounds, laps, rests, releases and segments that may be left out. Locks, floors, ceilings
- * and the balance of the class are kept. Where that cannot be done it says which limits collide and
- * how near the class can come.
+ * and the balance of the class are kept, and nothing is done that would raise what must be changed. Where
+ * that cannot be done it says what stands in the way and how near the class can come.
  */
 export function fitToSlot(
   plan: Plan,
   book: Book,
   solver: Solver,
-  options: FitOptions & LengthOptions = {},
+  asked: FitOptions & LengthOptions = {},
 ): Fitted {
-  const first = attempt(plan, book, solver, options);
-  if (fills(first)) {
-    const effects = first.taken.flatMap((at) => first.model.effects[at] ?? []);
-    const cost = first.taken.reduce((sum, at) => sum + (first.model.program.costs[at] ?? 0), 0);
-    return { kind: 'fits', plan: planOf(plan, effects), cost };
-  }
-  const { model, slot } = first;
-  const away = { of: lengthRow(model), least: slot, most: slot, slackCost: 1000 };
-  const near = solve({ costs: model.program.costs, rows: [...model.program.rows, away] }, solver);
-  const nearest = planOf(
-    plan,
-    near.taken.flatMap((at) => model.effects[at] ?? []),
-  );
-  const collide = LIMITS.filter((limit) => {
-    if (options.without?.includes(limit)) return false;
-    const without = [...(options.without ?? []), limit];
-    return fills(attempt(plan, book, solver, { ...options, without }));
+  const options = { limits: EFFORT, ...asked };
+  let last: ReturnType<typeof attempt> | null = null;
+  const frozen = safely(plan, options, (held) => {
+    last = attempt(plan, book, solver, held);
+    return fills(last) ? { changed: changedBy(plan, last) } : null;
   });
-  return { kind: 'cannot', nearest, nearestMs: lengthOf(nearest, book, options), collide };
+  const held = { ...options, frozen };
+  const first = last ?? attempt(plan, book, solver, held);
+  if (fills(first)) {
+    const changed = changedBy(plan, first);
+    if (!options.unsafe || options.unsafe(changed).length === 0) {
+      const cost = first.taken.reduce((sum, at) => sum + (first.model.program.costs[at] ?? 0), 0);
+      return { kind: 'fits', plan: changed, cost, proved: first.status === 'optimal' };
+    }
+  }
+  const near = safely(plan, held, (more) => ({ changed: nearestTo(plan, book, solver, more) }));
+  const nearest = nearestTo(plan, book, solver, { ...held, frozen: near });
+  const nearestMs = lengthOf(nearest, book, options);
+  return { kind: 'cannot', nearest, nearestMs, ...obstacles(plan, book, solver, held) };
 }

@@ -1,4 +1,4 @@
-export { choicesOf, type FitOptions, LIMITS, type Limit } from './choices';
+export { choicesOf, type FitOptions, LIMITS, type Limit, type Obstacle } from './choices';
 export { currentWork, type Fitted, fitToSlot, TOLERANCE_MS } from './fit';
 export {
   type Limits,

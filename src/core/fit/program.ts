@@ -15,14 +15,21 @@ export interface Program {
   rows: Row[];
 }
 
-/** How a solver is asked to stop: seconds, and how near to the best is near enough. */
+/**
+ * How a solver is asked to stop: after so much work, and how near to the best is near enough. Never after
+ * a time, so that the same program has the same answer on every machine.
+ */
 export interface Limits {
-  seconds?: number;
+  /** Nodes of the search tree looked at, at most. */
+  nodes?: number;
+  /** Relative to the cost of the best, from 0 on. */
   gap?: number;
+  /** In units of the cost: below 1 where all costs are whole, the best is still proved. */
+  absoluteGap?: number;
 }
 
 export interface Solved {
-  /** `stopped`: out of time; the choices are the best found so far, if any were. */
+  /** `stopped`: the work was used up; the choices are the best found so far, if any were. */
   status: 'optimal' | 'infeasible' | 'stopped';
   /** Values by variable name. */
   values: ReadonlyMap<string, number>;

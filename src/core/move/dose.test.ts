@@ -3,8 +3,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyDose } from '@/core/testing/arbitrary';
 import {
+  cuesOf,
   type Dose,
   doseBeats,
+  doseIn,
   doseLabel,
   doseMs,
   doseRange,
@@ -63,13 +65,32 @@ describe('versions of a move', () => {
 
   it('change what they say and how it is done, and keep the rest', () => {
     expect(hasVariant(move, 'easier') && !hasVariant(move, 'harder')).toBe(true);
-    expect(inVariant(move, 'easier').head).toBe('level');
+    expect(move.head).toBe('back');
+    expect(inVariant(move, 'easier').head).toBe('turned');
     expect(inVariant(move, 'harder')).toBe(move);
     const easier = variantText(move, 'en', 'easier');
     expect(easier.setup).toEqual([
-      'Look straight ahead, chin level. Tap the tongue tip against the palate, one tap a second.',
+      'Chin level. Turn the head only a little to the side, and tap the tongue tip against the palate.',
     ]);
-    expect(easier.form).toBe(moveText(move, 'en').form);
+    expect(easier.form).toEqual(moveText(move, 'en').form);
+  });
+
+  it('have reminders and a let-go of their own where the move has others', () => {
+    const lips = libraryMove('folded-lip-press');
+    if (!lips) throw new Error('the library lost folded-lip-press');
+    expect(variantText(lips, 'en', 'harder').form[0]).toMatch(/dizzy/);
+    expect(variantText(lips, 'en', 'harder').letGo).toMatch(/^Chin level/);
+    expect(variantText(lips, 'en', 'easier').letGo).toBe(moveText(lips, 'en').letGo);
+    expect(cuesOf(moveText(lips, 'en'))).toContain('Chin level, and let the lips flutter.');
+  });
+
+  it.each<[string, Dose, Dose]>([
+    ['20 pulses held', { kind: 'reps', reps: 20, secondsEach: 1 }, { kind: 'hold', seconds: 20 }],
+    ['a hold stays a hold', { kind: 'hold', seconds: 12.5 }, { kind: 'hold', seconds: 12.5 }],
+  ])('last as long as the segment asks: %s', (_, asked, done) => {
+    const pulses = libraryMove('smile-pulses');
+    expect(pulses && doseIn(pulses, 'easier', asked)).toEqual(done);
+    expect(doseMs(done)).toBe(doseMs(asked));
   });
 
   it('have a sensible range: their own, or half to twice the usual', () => {

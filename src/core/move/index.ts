@@ -5,4 +5,7 @@ export * from './move';
 export * from './muscles';
 export * from './points';
 export * from './regions';
+export * from './touch';
 export * from './type-dose';
+export * from './versions';
+export * from './words';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { areaSchema } from './areas';
+import { AREAS, areaSchema } from './areas';
 import { doseSchema } from './dose';
 import { muscleSchema } from './muscles';
 import { strokeSchema } from './points';
@@ -40,6 +40,8 @@ export const RELEASE_NAMES: Record<Release, string> = {
 
 export const PRESSURES = ['none', 'feather', 'light', 'medium', 'strong'] as const;
 export const HEADS = ['level', 'back', 'down', 'turned', 'leaning'] as const;
+/** What the skin has to be for the hands to hold or to glide. */
+export const SURFACES = ['dry', 'glide', 'either'] as const;
 export const PROPS = ['mirror', 'oil', 'pen', 'cushion'] as const;
 
 export const PURPOSES = [
@@ -68,14 +70,30 @@ export const PURPOSE_NAMES: Record<Purpose, string> = {
 export const DEMANDS = [
   'wideOpening',
   'resistedJaw',
+  'jawForward',
   'jawPressure',
   'breathHold',
+  'headBelowHeart',
   'squeezeShut',
   'nearEye',
   'drain',
   'insideMouth',
   'strongPoint',
 ] as const;
+export type Demand = (typeof DEMANDS)[number];
+export const DEMAND_NAMES: Record<Demand, string> = {
+  wideOpening: 'opens the mouth wide',
+  resistedJaw: 'works the jaw against resistance',
+  jawForward: 'pushes the jaw forward',
+  jawPressure: 'presses on the jaw',
+  breathHold: 'holds the breath',
+  headBelowHeart: 'takes the head below the heart',
+  squeezeShut: 'squeezes the eyes shut',
+  nearEye: 'touches near the eye',
+  drain: 'strokes that drain',
+  insideMouth: 'fingers inside the mouth',
+  strongPoint: 'a strong pressure point',
+};
 
 export const LANGUAGES = ['en', 'de'] as const;
 export const languageSchema = z.enum(LANGUAGES);
@@ -98,7 +116,11 @@ const variantTextSchema = z.strictObject({
   what: cueTextSchema,
   setup: z.array(cueTextSchema).min(1).max(8),
   short: cueTextSchema,
+  /** Reminders and a let-go of its own, where those of the move are not true of it. */
+  form: z.array(cueTextSchema).min(1, 'must have at least one reminder').max(8).optional(),
+  letGo: cueTextSchema.optional(),
 });
+export type VariantText = z.infer<typeof variantTextSchema>;
 
 /** What is said of a move in one language. */
 export const moveTextSchema = z.strictObject({
@@ -129,14 +151,31 @@ const bodySchema = {
   demands: z.array(z.enum(DEMANDS)),
 };
 
-/** What a variant changes of the move's own. */
+/** Shortest and longest sensible work part, in seconds. */
+const rangeSchema = z
+  .tuple([z.number().positive(), z.number().positive()])
+  .refine(([floor, ceiling]) => floor <= ceiling, { error: 'needs its floor below its ceiling' });
+const touchSchema = z.array(areaSchema).max(AREAS.length);
+const propsSchema = z.array(z.enum(PROPS));
+const strokesSchema = z.array(strokeSchema).max(6);
+
+/** What a version changes of the move's own; what it does not name must be true of it as it stands. */
 const variantShapeSchema = z.strictObject({
   hands: bodySchema.hands.optional(),
   pressure: bodySchema.pressure.optional(),
   head: bodySchema.head.optional(),
   demands: bodySchema.demands.optional(),
+  /** Done for as long as the segment asks, but counted and paced like this. */
   dose: doseSchema.optional(),
+  range: rangeSchema.optional(),
+  sides: sidesSchema.optional(),
+  release: releaseSchema.optional(),
+  touch: touchSchema.optional(),
+  strokes: strokesSchema.optional(),
+  surface: z.enum(SURFACES).optional(),
+  props: propsSchema.optional(),
 });
+export type VariantShape = z.infer<typeof variantShapeSchema>;
 
 /** An entry of the library: one warm-up, exercise, massage, pressure point, stretch or breath. */
 export const moveSchema = z.strictObject({
@@ -148,11 +187,7 @@ export const moveSchema = z.strictObject({
     .refine((areas) => Object.keys(areas).length > 0, { error: 'must have at least one area' }),
   muscles: z.array(muscleSchema).default([]),
   dose: doseSchema,
-  /** Shortest and longest sensible work part, in seconds. */
-  range: z
-    .tuple([z.number().positive(), z.number().positive()])
-    .refine(([floor, ceiling]) => floor <= ceiling, { error: 'needs its floor below its ceiling' })
-    .optional(),
+  range: rangeSchema.optional(),
   sides: sidesSchema,
   rounds: z.number().int().min(1).max(10),
   release: releaseSchema.default('tap'),
@@ -160,10 +195,12 @@ export const moveSchema = z.strictObject({
   ...bodySchema,
   pressure: bodySchema.pressure.default('none'),
   demands: bodySchema.demands.default([]),
-  surface: z.enum(['dry', 'glide', 'either']),
-  props: z.array(z.enum(PROPS)).default([]),
+  surface: z.enum(SURFACES),
+  props: propsSchema.default([]),
   purposes: z.array(z.enum(PURPOSES)).default([]),
-  strokes: z.array(strokeSchema).max(6).default([]),
+  strokes: strokesSchema.default([]),
+  /** Where the hands lie, where that is not where the move works. */
+  touch: touchSchema.optional(),
   /** How often a week it may be done at most. */
   weeklyCap: z.number().int().min(1).max(7).optional(),
   variants: z
@@ -180,33 +217,6 @@ export function moveText(move: Move, language: Language): MoveText {
   const text = move.text[language] ?? move.text.en;
   if (!text) throw new Error(`move ${move.id} has no English text`);
   return text;
-}
-
-/** Every cue that a move's text has, in all its versions. */
-export function cuesOf(text: MoveText): string[] {
-  const versions = [text.easier, text.harder].flatMap((v) => (v ? [...v.setup, v.short] : []));
-  return [...text.setup, text.short, ...text.form, text.letGo, ...versions];
-}
-
-/** The move as it is done in a variant; itself where it has no such variant. */
-export function inVariant(move: Move, variant: Variant | undefined): Move {
-  const change = variant && move.variants[variant];
-  return change ? { ...move, ...change, variants: {} } : move;
-}
-
-/** The words of a move in a variant. */
-export function variantText(
-  move: Move,
-  language: Language,
-  variant: Variant | undefined,
-): MoveText {
-  const text = moveText(move, language);
-  const change = variant && text[variant];
-  return change ? { ...text, setup: change.setup, short: change.short } : text;
-}
-
-export function hasVariant(move: Move, variant: Variant): boolean {
-  return move.text.en?.[variant] !== undefined;
 }
 
 /** Shortest and longest sensible work part in seconds; half to twice the usual where none is given. */

@@ -1,4 +1,5 @@
 import { type Program, type Solver, solve } from '../fit';
+import { version } from '../score';
 import { isPause, type Playback, type PlayStep, playLengthMs, remainingMs } from './playback';
 
 /** What a catch-up takes away from the steps to come. */
@@ -11,13 +12,18 @@ export interface CatchUp {
   lateMs: number;
 }
 
-/** The least change first: pauses, then the length of the work, then rounds, then whole moves. Ours. */
-const PRICE = { pauses: 1, work: 3, wholeWork: 20, round: 12, leaveOut: 60, leaveOutOptional: 25 };
+/**
+ * Repeats, rests and what the class can do without go first; then the length of the work, then a whole
+ * move. Ours.
+ */
+const PRICE = { pauses: 1, round: 8, leaveOutOptional: 10, work: 30, wholeWork: 30, leaveOut: 90 };
 const MOST_CUTS = 6;
 const PAUSE_SHARES = [0, 0.5, 1];
 /** What a second past the wanted end costs, and a second before it. */
 const SECOND = { late: 50, early: 3 };
 const EARLY_IS_FINE_S = 2;
+/** The search stops after so much work, not after a time, so that every machine trims alike. */
+const EFFORT = { nodes: 400, gap: 0.02 };
 
 interface Choice {
   cuts: { key: string; ms: number }[];
@@ -31,27 +37,38 @@ const seconds = (ms: number) => Math.round(ms / 1000);
 
 /** How much may be cut from a step. */
 const spare = (p: PlayStep): number => Math.max(0, playLengthMs(p) - p.leastMs);
+/** How often a step may be cut by the unit it is done in, so that no rep is left half done. */
+const unitsOf = (p: PlayStep): number => Math.floor(spare(p) / (p.step.unitMs ?? 1000));
+
+/** What is to come of one segment, with what has begun of it. */
+interface Coming {
+  ahead: PlayStep[];
+  begun: Set<number>;
+  /** Another segment to come leaves the explaining to this one. */
+  explains: boolean;
+}
 
 /**
  * The ways in which what is to come of one segment can be made shorter. A round that has begun keeps
- * its work, so that both of its sides stay equal.
- * @param all its parts in the whole queue
- * @param ahead those that have not begun
+ * its work, so that both of its sides stay equal; a drain, and what the teacher locked, stay whole.
  */
-function choicesOf(all: readonly PlayStep[], ahead: readonly PlayStep[]): Choice[] {
-  const begun = new Set(all.filter((p) => !ahead.includes(p)).map((p) => p.step.round));
+function choicesOf({ ahead, begun, explains }: Coming): Choice[] {
+  const first = ahead[0]?.step;
+  if (!first) return [];
+  if (first.locked || first.keep) {
+    return [{ cuts: [], dropped: [], words: [], savedMs: 0, cost: 0 }];
+  }
   const rounds = [...new Set(ahead.map((p) => p.step.round))]
     .filter((round) => !begun.has(round))
     .sort((a, b) => a - b);
-  const first = ahead[0]?.step;
-  if (!first) return [];
   const whole = begun.size === 0;
-  const work = ahead.find((p) => p.step.kind === 'work' && rounds.includes(p.step.round));
-  const unitMs = work?.step.unitMs ?? 1000;
-  const units = work ? Math.floor(spare(work) / unitMs) : 0;
-  const stepsOfCuts = Math.max(1, Math.ceil(units / MOST_CUTS));
+  const isNew = (p: PlayStep) => rounds.includes(p.step.round);
+  const work = ahead.filter((p) => p.step.kind === 'work' && isNew(p));
+  const levels = Math.min(MOST_CUTS, Math.max(0, ...work.map(unitsOf)));
   const pausesMs = ahead.filter(isPause).reduce((sum, p) => sum + spare(p), 0);
-  const mayLeaveOut = whole && first.phase !== 'close' && first.phase !== 'arrive';
+  const mayLeaveOut = whole && !explains && first.phase !== 'close' && first.phase !== 'arrive';
+  const leaving = first.optional ? PRICE.leaveOutOptional : PRICE.leaveOut;
+  const total = begun.size + rounds.length;
 
   const choices: Choice[] = [];
   for (let drop = 0; drop <= rounds.length; drop++) {
@@ -60,45 +77,37 @@ function choicesOf(all: readonly PlayStep[], ahead: readonly PlayStep[]): Choice
     const goneRounds = new Set(rounds.slice(rounds.length - drop));
     const gone = ahead.filter((p) => goneRounds.has(p.step.round));
     const kept = ahead.filter((p) => !goneRounds.has(p.step.round));
+    const keptWork = work.filter((p) => !goneRounds.has(p.step.round));
     const droppedMs = gone.reduce((sum, p) => sum + playLengthMs(p), 0);
-    const leaving = work?.step.optional ? PRICE.leaveOutOptional : PRICE.leaveOut;
-    const total = begun.size + rounds.length;
-    const allUnits = none || rounds.length === drop ? 0 : units;
-    for (let cut = 0; cut <= allUnits; cut += stepsOfCuts) {
+    for (let level = 0; level <= (keptWork.length ? levels : 0); level++) {
+      const workCuts = keptWork.flatMap((p) => {
+        const units = Math.floor((unitsOf(p) * level) / levels) || 0;
+        const ms = Math.round(units * (p.step.unitMs ?? 1000));
+        return ms > 0 ? [{ key: p.key, ms: Math.min(ms, spare(p)), of: p }] : [];
+      });
+      if (level > 0 && workCuts.length === 0) continue;
       for (const share of none || pausesMs < 1000 ? [0] : PAUSE_SHARES) {
-        const cuts = kept.flatMap((p) => {
-          const most = spare(p);
-          const ms =
-            p.step.kind === 'work'
-              ? rounds.includes(p.step.round)
-                ? Math.min(most, Math.round(cut * unitMs))
-                : 0
-              : isPause(p)
-                ? Math.floor((most * share) / 1000) * 1000
-                : 0;
+        const pauseCuts = kept.filter(isPause).flatMap((p) => {
+          const ms = Math.floor((spare(p) * share) / 1000) * 1000;
           return ms > 0 ? [{ key: p.key, ms }] : [];
         });
-        const pauseMs = kept
-          .filter(isPause)
-          .reduce((sum, p) => sum + Math.floor((spare(p) * share) / 1000) * 1000, 0);
-        if (share > 0 && pauseMs === 0) continue;
-        const length = work ? playLengthMs(work) : 0;
+        if (share > 0 && pauseCuts.length === 0) continue;
+        const sum = (all: readonly { ms: number }[]) => all.reduce((ms, c) => ms + c.ms, 0);
         const words: string[] = [];
         if (none) words.push('left out');
         else if (drop > 0) words.push(`${total - drop} of ${total} rounds`);
-        if (cut > 0) {
-          words.push(`${seconds(length - cut * unitMs)} s instead of ${seconds(length)} s`);
-        }
-        if (pauseMs > 0) words.push(`pauses ${seconds(pauseMs)} s shorter in all`);
+        if (workCuts.length) words.push(shorter(workCuts));
+        if (pauseCuts.length) words.push(`pauses ${seconds(sum(pauseCuts))} s shorter in all`);
+        const lengthMs = keptWork.reduce((ms, p) => ms + playLengthMs(p), 0);
         choices.push({
-          cuts,
+          cuts: [...workCuts.map(({ key, ms }) => ({ key, ms })), ...pauseCuts],
           dropped: gone.map((p) => p.key),
           words,
-          savedMs: droppedMs + cuts.reduce((sum, c) => sum + c.ms, 0),
+          savedMs: droppedMs + sum(workCuts) + sum(pauseCuts),
           cost:
             (none ? leaving : drop * PRICE.round) +
-            (cut > 0 ? PRICE.work + (PRICE.wholeWork * cut * unitMs) / length : 0) +
-            (pauseMs > 0 ? PRICE.pauses + seconds(pauseMs) / 4 : 0),
+            (workCuts.length ? PRICE.work + (PRICE.wholeWork * sum(workCuts)) / lengthMs : 0) +
+            (pauseCuts.length ? PRICE.pauses + seconds(sum(pauseCuts)) / 4 : 0),
         });
       }
     }
@@ -106,19 +115,58 @@ function choicesOf(all: readonly PlayStep[], ahead: readonly PlayStep[]): Choice
   return choices;
 }
 
+/** How much shorter the work gets, round by round where they differ. */
+function shorter(cuts: readonly { of: PlayStep; ms: number }[]): string {
+  const told = cuts.map(({ of, ms }) => {
+    const length = playLengthMs(of);
+    return `${seconds(length - ms)} s instead of ${seconds(length)} s`;
+  });
+  return [...new Set(told)].slice(0, 3).join(', then ');
+}
+
+/** The segments still to come, each with its parts, in the order they come. */
+function comingOf(queue: readonly PlayStep[], index: number): Coming[] {
+  const bySegment = new Map<string, Coming>();
+  const begun = new Map<string, Set<number>>();
+  queue.forEach((p, i) => {
+    const { segmentId, round } = p.step;
+    if (i <= index) {
+      begun.set(segmentId, (begun.get(segmentId) ?? new Set()).add(round));
+      return;
+    }
+    const coming = bySegment.get(segmentId) ?? {
+      ahead: [],
+      begun: begun.get(segmentId) ?? new Set(),
+      explains: false,
+    };
+    coming.ahead.push(p);
+    bySegment.set(segmentId, coming);
+  });
+  const all = [...bySegment.values()];
+  const seen = new Map<string, Coming>();
+  for (const coming of all) {
+    for (const p of coming.ahead) {
+      if (p.step.kind !== 'upbeat') continue;
+      const meets = version(p.step.moveId, p.step.variant);
+      const by = seen.get(meets);
+      if (p.step.explains) seen.set(meets, coming);
+      else if (by && by !== coming) by.explains = true;
+    }
+  }
+  return all;
+}
+
 /**
- * Trims the class that is still to come so that it ends at a time: floors and locks hold, sides stay
- * equal, the close stays, and as little as possible changes.
+ * Trims the class that is still to come so that it ends at a time: floors, locks and the drain hold, sides
+ * stay equal, nothing loses its only explanation, the close stays, and as little as possible changes. The
+ * same state is trimmed alike on every machine.
  * @param endAt epoch ms
  */
 export function catchUp(state: Playback, endAt: number, solver: Solver): CatchUp {
   const needMs = state.at + remainingMs(state) - endAt;
-  const ahead = state.queue.slice(state.index + 1);
   if (needMs <= 0) return { cuts: [], dropped: [], lines: [], lateMs: needMs };
-  const segments = [...new Set(ahead.map((p) => p.step.segmentId))];
-  const of = (parts: readonly PlayStep[], id: string) =>
-    parts.filter((p) => p.step.segmentId === id);
-  const groups = segments.map((id) => choicesOf(of(state.queue, id), of(ahead, id)));
+  const coming = comingOf(state.queue, state.index);
+  const groups = coming.map(choicesOf);
   const all = groups.flat();
   const saved: [number, number][] = all.map((c, i) => [i, c.savedMs / 1000]);
   const rows: Program['rows'] = [
@@ -131,14 +179,14 @@ export function catchUp(state: Playback, endAt: number, solver: Solver): CatchUp
     if (one.length) rows.push({ of: one, least: 1, most: 1 });
     from += group.length;
   }
-  const { taken } = solve({ costs: all.map((c) => c.cost), rows }, solver, { seconds: 2 });
+  const { taken } = solve({ costs: all.map((c) => c.cost), rows }, solver, EFFORT);
   const chosen = taken.flatMap((i) => all[i] ?? []);
-  const moveOf = new Map(ahead.map((p) => [p.key, p.step]));
+  const stepOf = new Map(coming.flatMap((c) => c.ahead.map((p) => [p.key, p.step] as const)));
   return {
     cuts: chosen.flatMap((c) => c.cuts),
     dropped: chosen.flatMap((c) => c.dropped),
     lines: chosen.flatMap((c) => {
-      const step = moveOf.get(c.cuts[0]?.key ?? c.dropped[0] ?? '');
+      const step = stepOf.get(c.cuts[0]?.key ?? c.dropped[0] ?? '');
       return step && c.words.length
         ? [{ segmentId: step.segmentId, moveId: step.moveId, words: c.words.join(', ') }]
         : [];

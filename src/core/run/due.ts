@@ -17,6 +17,7 @@ export function cuesByStep(score: Score, easier?: Score | null): Cue[][] {
     for (const _ of steps) groups.push([]);
     for (const cue of cues) groups[from + cue.step]?.push(cue);
   }
+  for (const spare of score.spares ?? []) groups.push(spare.cues);
   return groups;
 }
 
@@ -25,15 +26,12 @@ interface Placed {
   offsetMs: number;
 }
 
-/** An upbeat may open by letting go of the move before, which is long past when a move is swapped. */
-const isOfThisMove = (cue: Cue) => cue.kind !== 'letGo';
-
 /**
  * The cues of a step as it is played. Counts to the end move with the end, and so does what is said
  * between them; in a step that was made shorter what no longer fits is not said.
  */
 function placed(p: PlayStep, all: readonly Cue[] = []): Placed[] {
-  const group = p.swapped && p.step.kind === 'upbeat' ? all.filter(isOfThisMove) : all;
+  const group = p.put === 'letGo' ? all.filter((cue) => cue.kind === 'letGo') : all;
   if (p.extraMs === 0) return group.map((cue) => ({ cue, offsetMs: cue.offsetMs }));
   const firstEnd = Math.min(...group.flatMap((cue) => (cue.fromEnd ? cue.offsetMs : [])));
   const moves = (cue: Cue) => cue.offsetMs >= firstEnd;

@@ -1,4 +1,4 @@
-export { apply, position, replay, undoable } from './bends';
+export { apply, once, position, replay, replayer, undoable } from './bends';
 export * from './catch-up';
 export * from './due';
 export * from './events';

@@ -174,7 +174,11 @@ describe('bending', () => {
 
   it('skips what is left of the block, and from the last one goes to the end', () => {
     const events = log([work.startMs + 10, 'skipped']);
-    expect(where(twoSided, events, work.startMs + 20).step).toBe(
+    const { state } = where(twoSided, events, work.startMs + 20);
+    const letGo = state.queue[state.index];
+    expect(letGo).toMatchObject({ put: 'letGo', step: { segmentId: 's1', kind: 'release' } });
+    const after = work.startMs + 10 + (letGo?.step.durationMs ?? 0);
+    expect(where(twoSided, events, after + 5).step).toBe(
       twoSided.steps.find((s) => s.segmentId === 's2')?.id,
     );
     const end = log([work.startMs + 10, 'skipped'], [work.startMs + 20, 'skipped']);

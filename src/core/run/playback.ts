@@ -1,4 +1,4 @@
-import type { Score, Step } from '../score';
+import { CUE_GAP_MS, type Score, type SpareName, type Step } from '../score';
 import type { RunEventType } from './events';
 
 /** A step as this run plays it: the planned one, perhaps longer or shorter, perhaps in an added round. */
@@ -14,6 +14,16 @@ export interface PlayStep {
   leastMs: number;
   /** It was swapped to the easier version in the middle of the move. */
   swapped?: true;
+  /** Of a step in which the work is let go: how long the words for it take, in ms. */
+  letGoMs?: number;
+  /** A bend put it in: more of a side that had less, or the let-go of a move that was left. */
+  put?: 'even' | 'letGo';
+}
+
+/** An upbeat or a change of side that a bend may put in. */
+export interface SpareStep {
+  planned: number;
+  durationMs: number;
 }
 
 /**
@@ -45,6 +55,7 @@ export interface Playback {
   endedAt: number | null;
   /** The same steps in the easier version, where there is one. */
   easier: readonly PlayStep[];
+  spares: ReadonlyMap<SpareName, SpareStep>;
   /** The bend made last, while it can be taken back. */
   last: Undoable | null;
 }
@@ -57,7 +68,9 @@ const LEAST_RELEASE_MS = 3000;
 /** The steps of a score as they would be played undisturbed. */
 function playSteps(score: Score, from = 0): PlayStep[] {
   const saidMs = score.steps.map(() => 0);
+  const letGoMs = new Map<number, number>();
   for (const cue of score.cues) {
+    if (cue.kind === 'letGo') letGoMs.set(cue.step, cue.offsetMs + cue.durationMs + CUE_GAP_MS);
     saidMs[cue.step] = Math.max(saidMs[cue.step] ?? 0, cue.offsetMs + cue.durationMs);
   }
   return score.steps.map((step, i) => {
@@ -73,7 +86,15 @@ function playSteps(score: Score, from = 0): PlayStep[] {
       rest: Math.max(spill, said),
     }[kind];
     const leastMs = Math.max(0, Math.min(durationMs, least));
-    return { key: step.id, step, planned: from + i, extraMs: 0, leastMs };
+    const goMs = letGoMs.get(i);
+    return {
+      key: step.id,
+      step,
+      planned: from + i,
+      extraMs: 0,
+      leastMs,
+      ...(goMs !== undefined && { letGoMs: goMs }),
+    };
   });
 }
 
@@ -83,6 +104,12 @@ export function ready(score: Score, easier?: Score | null): Playback {
     status: 'ready',
     queue: playSteps(score),
     easier: easier ? playSteps(easier, score.steps.length) : [],
+    spares: new Map(
+      score.spares?.map(({ name, durationMs }, i) => [
+        name,
+        { planned: score.steps.length + (easier?.steps.length ?? 0) + i, durationMs },
+      ]),
+    ),
     last: null,
     index: 0,
     elapsedMs: 0,
@@ -127,6 +154,15 @@ export function advance(state: Playback, to: number, passes?: (pass: Pass) => vo
     index++;
   }
   return { ...state, index, elapsedMs: from + left, at: to };
+}
+
+/** A class bent over and over still ends: most rounds of one segment, planned and added. */
+export const MOST_ROUNDS = 20;
+
+/** The turn a part belongs to: one round of one segment, and in an order by side one side of it. */
+export function turnOf({ key }: PlayStep): string {
+  const [segment = '', round = ''] = key.split('.');
+  return `${segment}.${round}`;
 }
 
 export const isPause = (p: PlayStep): boolean =>

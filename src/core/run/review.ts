@@ -1,5 +1,5 @@
 import { type Plan, placedSegments, type Segment, updateSegment } from '../class';
-import { countOf, doseBeats, doseLabel } from '../move';
+import { countOf, type Dose, doseBeats, doseLabel, doseSchema } from '../move';
 import type { Score, StepKind } from '../score';
 import { playLengthMs } from './playback';
 import type { Spent } from './spent';
@@ -60,6 +60,8 @@ export function minutesOf(score: Score, parts: readonly Spent[]): SegmentTimes[]
 /** A step counts as played out when no more than this is missing, in ms. */
 const NEARLY_MS = 500;
 const MOST_ROUNDS = 10;
+/** A pause changed by less is not worth a change of the class, in ms. */
+const NOTABLE_MS = 1000;
 
 const median = (all: readonly number[]): number | undefined =>
   all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)];
@@ -70,49 +72,81 @@ export interface Lengths {
   lines: { segmentId: string; moveId: string; words: string }[];
 }
 
+/** Work of one side of one round: what was planned, what it came to, and whether all of it was played. */
+interface SideOfRound {
+  round: number;
+  plannedMs: number;
+  playedMs: number;
+  out: boolean;
+}
+
+function sidesOfRounds(parts: readonly Spent[]): SideOfRound[] {
+  const rows = new Map<string, SideOfRound>();
+  for (const { part, ms } of parts) {
+    const { kind, round, side, durationMs } = part.step;
+    if (kind !== 'work') continue;
+    const key = `${round} ${side}`;
+    const row = rows.get(key) ?? { round, plannedMs: 0, playedMs: 0, out: true };
+    // What a bend put in to make a side even belongs to it, though nobody had planned it.
+    if (!part.put) row.plannedMs += durationMs;
+    row.playedMs += playLengthMs(part);
+    row.out &&= ms >= playLengthMs(part) - NEARLY_MS;
+    rows.set(key, row);
+  }
+  return [...rows.values()];
+}
+
+/** The dose so much longer or shorter, in whole units; in even ones where left and right take turns. */
+function changedBy(segment: Segment, ms: number): Dose | null {
+  const { dose, sides } = segment;
+  const { count, beatMs } = doseBeats(dose);
+  const timed = dose.kind === 'hold' || dose.kind === 'open';
+  const unit = sides === 'alternating' && !timed ? 2 : 1;
+  const more = Math.round(ms / beatMs / unit) * unit;
+  const from = timed ? dose.seconds : count;
+  const changed = countOf(dose, Math.max(unit, from + more));
+  return more !== 0 && doseSchema.safeParse(changed).success ? changed : null;
+}
+
 /**
- * The class with the lengths it really had: holds, rounds, releases and rests as they were led. What
- * was not played out says nothing, and is left as it was.
+ * The class with the lengths it really had: holds, rounds, releases and rests as they were bent. A class
+ * that nobody bent stays as it is, and so does what was not played out, which says nothing.
  */
 export function withLengthsOf(plan: Plan, parts: readonly Spent[]): Lengths {
   const lines: Lengths['lines'] = [];
   let changed = plan;
   for (const { segment, block } of placedSegments(plan)) {
     const own = parts.filter((p) => p.part.step.segmentId === segment.id);
-    const out = own.filter((p) => p.ms >= playLengthMs(p.part) - NEARLY_MS);
-    const lengthOf = (kind: StepKind) =>
-      median(out.flatMap((p) => (p.part.step.kind === kind ? playLengthMs(p.part) : [])));
     const words: string[] = [];
     const change = (next: Partial<Segment>, said: string) => {
       changed = updateSegment(changed, segment.id, (s) => ({ ...s, ...next }));
       words.push(said);
     };
     if (!segment.byRound?.length) {
-      const workMs = lengthOf('work');
-      const { count, beatMs } = doseBeats(segment.dose);
-      const played = workMs && Math.max(1, Math.round(workMs / beatMs));
-      if (played && played !== count) {
-        const dose = countOf(segment.dose, played);
-        change({ dose }, `${doseLabel(dose)} instead of ${doseLabel(segment.dose)}`);
-      }
-      const rounds = new Set(
-        out.flatMap((p) => (p.part.step.kind === 'work' ? p.part.step.round : [])),
-      ).size;
-      const fits = rounds >= 1 && rounds <= MOST_ROUNDS;
-      if (block.order === 'straight' && fits && rounds !== segment.rounds) {
-        change({ rounds }, `${rounds} rounds instead of ${segment.rounds}`);
+      const sides = sidesOfRounds(own);
+      const out = sides.filter((s) => s.out);
+      const moreMs = median(out.map((s) => s.playedMs - s.plannedMs)) ?? 0;
+      const dose = changedBy(segment, moreMs);
+      if (dose) change({ dose }, `${doseLabel(dose)} instead of ${doseLabel(segment.dose)}`);
+      const rounds = new Set(sides.map((s) => s.round));
+      for (const side of sides) if (!side.out) rounds.delete(side.round);
+      const fits = rounds.size >= 1 && rounds.size <= MOST_ROUNDS;
+      if (block.order === 'straight' && fits && rounds.size !== segment.rounds) {
+        change({ rounds: rounds.size }, `${rounds.size} rounds instead of ${segment.rounds}`);
       }
     }
     for (const [kind, field] of [
       ['release', 'releaseSeconds'],
       ['rest', 'restSeconds'],
     ] as const) {
-      const ms = lengthOf(kind);
-      if (ms === undefined) continue;
-      const seconds = Math.round(ms / 1000);
-      if (Math.abs(seconds - segment[field]) >= 1) {
-        change({ [field]: seconds }, `${kind} of ${seconds} s instead of ${segment[field]} s`);
-      }
+      const pauses = own.filter(
+        ({ part, ms }) =>
+          part.step.kind === kind && !part.put && ms >= playLengthMs(part) - NEARLY_MS,
+      );
+      const moreMs = median(pauses.map(({ part }) => part.extraMs)) ?? 0;
+      if (Math.abs(moreMs) < NOTABLE_MS) continue;
+      const seconds = Math.max(0, Math.round(segment[field] + moreMs / 1000));
+      change({ [field]: seconds }, `${kind} of ${seconds} s instead of ${segment[field]} s`);
     }
     if (words.length) {
       lines.push({ segmentId: segment.id, moveId: segment.move, words: words.join(', ') });

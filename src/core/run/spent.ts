@@ -1,5 +1,5 @@
 import type { Score } from '../score';
-import { apply } from './bends';
+import { apply, once } from './bends';
 import type { RunEventDraft } from './events';
 import { advance, type Playback, type PlayStep, ready } from './playback';
 
@@ -47,7 +47,7 @@ export function spent(
     const part = after.queue[after.index];
     if (from !== null && part) standing = { part, from };
   };
-  for (const event of events) {
+  for (const event of once(events)) {
     const reached = advance(state, event.at, pass);
     stand(reached);
     const after = apply(reached, event);

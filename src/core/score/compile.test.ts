@@ -1,6 +1,8 @@
 import { LIBRARY_BOOK } from '@library';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { type Segment, updateSegment } from '@/core/class';
+import type { Move } from '@/core/move';
 import { anyPlan, RUNS } from '@/core/testing/arbitrary';
 import { planOf } from '@/core/testing/plans';
 import { CUE_GAP_MS, compile, lengthOf, type Score, UnknownMoveError } from '.';
@@ -178,18 +180,66 @@ describe('explaining', () => {
     expect(score.leftOut[0]?.reason).toMatch(/no room/);
   });
 
-  it('says a let-go that has no release before the next announcement', () => {
+  it('gives a let-go without release or rest a moment of its own, in its own turn', () => {
     const score = scoreOf([
       { move: 'tall-o-cheek-lift', rounds: 1, releaseSeconds: 0 },
-      { move: 'smile-pulses', rounds: 1 },
+      { move: 'smile-pulses', rounds: 1, releaseSeconds: 0 },
     ]);
-    const upbeat = score.steps.findIndex((s) => s.id === 's2.1.upbeat');
-    expect(score.cues.filter((c) => c.step === upbeat)[0]?.kind).toBe('letGo');
+    const letGos = score.cues.filter((c) => c.kind === 'letGo');
+    expect(letGos.map((c) => score.steps[c.step]?.id)).toEqual(['s1.1.release', 's2.1.release']);
+    expect(score.leftOut).toEqual([]);
   });
 
-  it('reports a let-go that nothing follows', () => {
-    const score = scoreOf([{ move: 'tall-o-cheek-lift', rounds: 1, releaseSeconds: 0 }]);
-    expect(score.leftOut.map((l) => l.kind)).toEqual(['letGo']);
+  it('lays what is said in a rest into the rest, where it is heard', () => {
+    const score = scoreOf([
+      { move: 'tall-o-cheek-lift', rounds: 2, releaseSeconds: 2, restSeconds: 10 },
+    ]);
+    const rest = score.steps.findIndex((s) => s.kind === 'rest');
+    expect(score.cues.filter((c) => c.step === rest).map((c) => c.kind)).toContain('release');
+    for (const cue of score.cues) {
+      expect(cue.offsetMs).toBeLessThan(score.steps[cue.step]?.durationMs ?? 0);
+    }
+  });
+
+  it('announces and counts a version as it is done, for as long', () => {
+    const line = { move: 'smile-pulses', rounds: 1, variant: 'easier' } as const;
+    const score = scoreOf([line]);
+    const work = score.steps.find((s) => s.kind === 'work');
+    expect(work?.durationMs).toBe(20_000);
+    expect(score.cues[0]?.text).toContain('20 seconds');
+    expect(score.cues.filter((c) => c.kind === 'count').map((c) => c.text)).toEqual([
+      'five',
+      'four',
+      'three',
+      'two',
+      'one',
+    ]);
+  });
+
+  it('paces no version with a breath held that does without', () => {
+    const held = scoreOf([{ move: 'arms-up-arms-down' }]);
+    const easier = scoreOf([{ move: 'arms-up-arms-down', variant: 'easier' }]);
+    const breath = (score: Score) => score.steps.find((s) => s.kind === 'work')?.breath;
+    expect([breath(held)?.hold, breath(easier)?.hold]).toEqual([2, 0]);
+  });
+
+  it('shares the sides as the version does, unless the teacher chose otherwise', () => {
+    const move = LIBRARY_BOOK.move('gaze-far-holds') as Move;
+    const own: Move = { ...move, id: 'gaze-at-ease', variants: { easier: { sides: 'together' } } };
+    const book = {
+      ...LIBRARY_BOOK,
+      move: (id: string) => (id === own.id ? own : LIBRARY_BOOK.move(id)),
+    };
+    const sidesOf = (line: Partial<Segment>) => {
+      const plan = planOf([{ move: 'gaze-far-holds', rounds: 1 }]);
+      const changed = updateSegment(plan, 's1', (s) => ({ ...s, move: own.id, ...line }));
+      const score = compile(changed, book);
+      expect(lengthOf(changed, book)).toBe(score.totalMs);
+      return score.steps.flatMap((s) => (s.kind === 'work' ? s.side : []));
+    };
+    expect(sidesOf({})).toEqual(['left', 'right']);
+    expect(sidesOf({ variant: 'easier' })).toEqual(['both']);
+    expect(sidesOf({ variant: 'easier', sides: 'alternating' })).toEqual(['alternating']);
   });
 });
 

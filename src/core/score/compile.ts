@@ -4,6 +4,7 @@ import {
   doseBeats,
   doseMs,
   doseRange,
+  inVariant,
   type Language,
   type Move,
   type Variant,
@@ -27,18 +28,20 @@ import {
   type StepKind,
   type Totals,
 } from './score';
+import { sparesOf } from './spares';
 import {
   BEAT_MS,
   COUNT_IN,
   type Length,
   longestWords,
+  releaseMs,
   switchMs,
   talkMs,
   timesOf,
   upbeatMs,
 } from './timing';
-import { type Turn, turns } from './turns';
-import { carriesLetGo, type Room, type Saying, Wording } from './wording';
+import { type MoveOf, type Turn, turns } from './turns';
+import { alwaysLetsGo, type Room, type Saying, Wording } from './wording';
 import { workCues } from './work-cues';
 
 /** Where the moves and the connecting words of a class are looked up. */
@@ -66,10 +69,16 @@ export interface CompileOptions {
   talkingFactor?: number;
 }
 
-export function lookUp(book: Book, plan: Plan): (id: string, segmentId: string) => Move {
+/** Where the moves of a class are found: among its own, else in the book. */
+export function findIn(book: Pick<Book, 'move'>, plan: Plan): MoveOf {
   const own = new Map(plan.moves?.map((m) => [m.id, m]));
+  return (id) => own.get(id) ?? book.move(id);
+}
+
+export function lookUp(book: Book, plan: Plan): (id: string, segmentId: string) => Move {
+  const find = findIn(book, plan);
   return (id, segmentId) => {
-    const move = own.get(id) ?? book.move(id);
+    const move = find(id);
     if (!move) throw new UnknownMoveError(id, segmentId);
     return move;
   };
@@ -96,14 +105,17 @@ interface StepMore {
   leastMs?: number;
   unitMs?: number;
   optional?: true;
+  locked?: true;
+  keep?: true;
+  explains?: true;
 }
 
 /** How short a teacher may make a work part while leading: the floor of its dose, in whole units. */
-function floorOf(turn: Turn, move: Move): Pick<StepMore, 'leastMs' | 'unitMs'> {
+function floorOf(turn: Turn, done: Move): Pick<StepMore, 'leastMs' | 'unitMs'> {
   const { dose, segment, sides } = turn;
   if (segment.locked) return {};
   const workMs = doseMs(dose);
-  const [floor] = dose.kind === 'open' ? [dose.floorSeconds] : doseRange(move, doseMs(move.dose));
+  const [floor] = dose.kind === 'open' ? [dose.floorSeconds] : doseRange(done, doseMs(done.dose));
   const { beatMs } = doseBeats(dose);
   const unitMs = sides[0] === 'alternating' ? 2 * beatMs : beatMs;
   const units = Math.floor((workMs - floor * 1000) / unitMs);
@@ -170,6 +182,34 @@ class Writer {
     return offsetMs + durationMs + CUE_GAP_MS;
   }
 
+  /**
+   * Lays what lets a turn go into its release and rest, each cue into the step it begins in.
+   * @returns what has no room
+   */
+  lettingGo(
+    sayings: readonly Saying[],
+    goMs: number,
+    restMs: number,
+    begin: (step: 'release' | 'rest') => void,
+  ): Saying[] {
+    const placed: { saying: Saying; at: number }[] = [];
+    const rest: Saying[] = [];
+    let from = 0;
+    for (const saying of sayings) {
+      const end = from + this.length(saying.text, saying.language) + CUE_GAP_MS;
+      if (end > goMs + restMs) rest.push(saying);
+      else {
+        placed.push({ saying, at: from });
+        from = end;
+      }
+    }
+    begin('release');
+    for (const { saying, at } of placed) if (at < goMs) this.cue(saying, at);
+    begin('rest');
+    for (const { saying, at } of placed) if (at >= goMs) this.cue(saying, at - goMs);
+    return rest;
+  }
+
   cuesInARow(sayings: readonly Saying[], from = 0): number {
     return sayings.reduce((at, saying) => this.cue(saying, at), from);
   }
@@ -215,19 +255,26 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     }
   };
 
-  /** A let-go that found no release or rest opens the next upbeat. */
-  let carried: Saying[] = [];
-  const order = turns(plan);
-  for (const turn of order) {
+  for (const turn of turns(plan, findIn(book, plan))) {
     const { segment, round, sides, dose, variant } = turn;
     const move = moveOf(segment.move, segment.id);
     const wording = new Wording(turn, move, plan, book.phrases, options.room);
-    const { workMs, releaseMs, restMs } = timesOf(turn);
+    const { workMs, restMs } = timesOf(turn);
+    const done = inVariant(move, variant);
+    const always: StepMore = {
+      ...(variant && { variant }),
+      ...(segment.optional && { optional: true as const }),
+      ...(segment.locked && { locked: true as const }),
+      ...(done.demands.includes('drain') && { keep: true as const }),
+    };
 
-    const sayings = [...carried, ...wording.upbeat()];
-    carried = [];
+    const sayings = wording.upbeat();
     const leadMs = upbeatMs(sayings, rules, length, talkingFactor);
-    writer.step(turn, 'upbeat', sides[0] ?? 'both', leadMs);
+    const explains = sayings.some((s) => s.kind === 'setup') || wording.explainsInWork();
+    writer.step(turn, 'upbeat', sides[0] ?? 'both', leadMs, {
+      ...always,
+      ...(explains && { explains: true as const }),
+    });
     writer.cuesInARow(sayings);
     countIn(turn, leadMs);
 
@@ -235,17 +282,16 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
       if (i > 0) {
         const said = wording.otherSide();
         const ms = switchMs(said, rules, length, talkingFactor);
-        writer.step(turn, 'switch', side, ms);
+        writer.step(turn, 'switch', side, ms, always);
         writer.cuesInARow(said);
         countIn(turn, ms);
       }
       const beat = rules.counting === 'beat' && dose.kind !== 'breaths';
       writer.step(turn, 'work', side, workMs, {
-        ...(variant && { variant }),
+        ...always,
         ...(dose.kind === 'breaths' && { breath: dose.pattern }),
         ...(beat && { beatMs: doseBeats(dose).beatMs }),
-        ...floorOf(turn, move),
-        ...(segment.optional && { optional: true as const }),
+        ...floorOf(turn, done),
       });
       const work = workCues({
         dose,
@@ -268,31 +314,23 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     });
 
     const letGo = wording.letGo();
-    if (releaseMs + restMs > 0) {
-      const breathing = segment.release === 'breaths' && releaseMs > 0;
-      const breath = {
-        in: 0.2 * segment.releaseSeconds,
-        hold: 0,
-        out: 0.3 * segment.releaseSeconds,
-        pause: 0,
-      };
-      writer.step(turn, 'release', 'both', releaseMs, breathing ? { breath } : undefined);
-      if (releaseMs === 0) writer.step(turn, 'rest', 'both', restMs);
-      let from = 0;
-      for (const saying of [...letGo, ...wording.release(move)]) {
-        const end = from + length(saying.text, saying.language) + CUE_GAP_MS;
-        if (end > releaseMs + restMs) {
-          const reason = 'The release and rest are too short for it.';
-          writer.omit(turn, saying, reason);
-        } else from = writer.cue(saying, from);
-      }
-      if (releaseMs > 0) writer.step(turn, 'rest', 'both', restMs);
-    } else if (carriesLetGo(plan)) {
-      if (turn !== order.at(-1)) carried = letGo;
-      else {
-        for (const saying of letGo) {
-          writer.omit(turn, saying, 'Nothing follows it; give it a release.');
-        }
+    const goMs = releaseMs(turn, letGo, alwaysLetsGo(plan), length, talkingFactor);
+    const breathing = wording.releaseKind === 'breaths' && segment.releaseSeconds > 0;
+    const breath = {
+      in: 0.2 * segment.releaseSeconds,
+      hold: 0,
+      out: 0.3 * segment.releaseSeconds,
+      pause: 0,
+    };
+    const said = [...letGo, ...wording.release()];
+    const rest = writer.lettingGo(said, goMs, restMs, (into) => {
+      if (into === 'release') {
+        writer.step(turn, 'release', 'both', goMs, { ...always, ...(breathing && { breath }) });
+      } else writer.step(turn, 'rest', 'both', restMs, always);
+    });
+    for (const saying of rest) {
+      if (goMs + restMs > 0) {
+        writer.omit(turn, saying, 'The release and rest are too short for it.');
       }
     }
   }
@@ -310,6 +348,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     steps: writer.steps,
     cues: writer.cues,
     leftOut: writer.leftOut,
+    spares: sparesOf(plan, book.phrases, length, talkingFactor),
   };
 }
 

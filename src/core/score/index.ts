@@ -2,6 +2,7 @@ export {
   type Book,
   type CompileOptions,
   compile,
+  findIn,
   UnknownMoveError,
 } from './compile';
 export { type Count, counts, thinning } from './counting';
@@ -11,5 +12,15 @@ export { samePlace, stepAt } from './place';
 export * from './score';
 export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './spans';
 export { BEAT_MS, COUNT_IN } from './timing';
-export { performedSides, roundsOf, type Turn, turns, turnsOfBlock, version } from './turns';
+export {
+  type MoveOf,
+  performedSides,
+  releaseOf,
+  roundsOf,
+  type Turn,
+  turns,
+  turnsOfBlock,
+  variantOf,
+  version,
+} from './turns';
 export type { Room } from './wording';

@@ -1,9 +1,9 @@
 import type { Plan } from '../class';
 import { estimateSpeech } from '../speech';
-import { type Book, type CompileOptions, lengthsOf, lookUp } from './compile';
-import { switchMs, talkMs, timesOf, upbeatMs } from './timing';
+import { type Book, type CompileOptions, findIn, lengthsOf, lookUp } from './compile';
+import { releaseMs, switchMs, timesOf, upbeatMs } from './timing';
 import { type Turn, turns } from './turns';
-import { carriesLetGo, Wording } from './wording';
+import { alwaysLetsGo, Wording } from './wording';
 
 export type LengthOptions = Pick<CompileOptions, 'meter' | 'room' | 'talkingFactor'>;
 
@@ -16,23 +16,22 @@ export function turnLength(
   plan: Plan,
   book: Book,
   { meter = estimateSpeech, room, talkingFactor = 1 }: LengthOptions = {},
-): (turn: Turn, last: boolean) => number {
+): (turn: Turn) => number {
   const { rules } = plan;
   const moveOf = lookUp(book, plan);
   const length = lengthsOf(plan, meter);
-  return (turn, last) => {
+  const saysIt = alwaysLetsGo(plan);
+  return (turn) => {
     const move = moveOf(turn.segment.move, turn.segment.id);
     const wording = new Wording(turn, move, plan, book.phrases, room);
-    const { workMs, releaseMs, restMs } = timesOf(turn);
+    const { workMs, restMs } = timesOf(turn);
     const changes = turn.sides.length - 1;
-    const silent = releaseMs + restMs === 0 && carriesLetGo(plan) && !last;
     return (
       upbeatMs(wording.upbeat(), rules, length, talkingFactor) +
       turn.sides.length * workMs +
       (changes ? changes * switchMs(wording.otherSide(), rules, length, talkingFactor) : 0) +
-      releaseMs +
-      restMs +
-      (silent ? talkMs(wording.letGo(), length, talkingFactor) : 0)
+      releaseMs(turn, wording.letGo(), saysIt, length, talkingFactor) +
+      restMs
     );
   };
 }
@@ -46,7 +45,8 @@ export const closingMs = (plan: Plan): number => Math.round(plan.rules.closingSe
  */
 export function lengthOf(plan: Plan, book: Book, options: LengthOptions = {}): number {
   const lengthOfTurn = turnLength(plan, book, options);
-  const order = turns(plan);
-  const last = order.at(-1);
-  return order.reduce((total, turn) => total + lengthOfTurn(turn, turn === last), closingMs(plan));
+  return turns(plan, findIn(book, plan)).reduce(
+    (total, turn) => total + lengthOfTurn(turn),
+    closingMs(plan),
+  );
 }

@@ -79,9 +79,18 @@ describe('a variant and a dose for a round', () => {
 });
 
 describe('the release', () => {
-  it('is said when the teacher chose another than the move suggests', () => {
+  it('is always said, as the segment, the class or the move has it, and only once', () => {
     expect(said(scoreOf(one({ release: 'massage' })), 'release')).toEqual(['Stroke it out.']);
-    expect(said(scoreOf(one({ release: 'tap' })), 'release')).toEqual([]);
+    expect(said(scoreOf(one({})), 'release')).toEqual(['Tap lightly, never on the eyes.']);
+    const quiet = one({}, { release: 'breaths' });
+    expect(said(scoreOf(quiet), 'release')).toEqual(['Two slow breaths.']);
+    expect(said(scoreOf(one({ release: 'none' })), 'release')).toEqual([]);
+    expect(said(scoreOf(one({ releaseSeconds: 0 })), 'release')).toEqual([]);
+  });
+
+  it('strokes a neck with one hand, never both at once', () => {
+    const score = scoreOf(planOf([{ move: 'anchored-jaw-forward', rounds: 1 }]));
+    expect(said(score, 'release')).toEqual(['Stroke lightly down the neck with one flat hand.']);
   });
 
   it('by breaths has breath marks that fill it', () => {
@@ -155,7 +164,7 @@ describe('two languages in one room', () => {
     const score = scoreOf({ ...plan, second: { language: 'de', how: 'show' } });
     expect(score.totalMs).toBe(scoreOf(plan).totalMs);
     expect(score.cues.find((c) => c.kind === 'letGo')?.also).toBe(
-      'Lass los und klopf leicht die Wangen.',
+      'Lass los und schließ weich den Mund.',
     );
   });
 

@@ -31,6 +31,12 @@ export interface Step {
   unitMs?: number;
   /** The class can do without this segment. */
   optional?: true;
+  /** The teacher wants this segment as it is. */
+  locked?: true;
+  /** The class is not to end without it: a drain at the end of the massage. */
+  keep?: true;
+  /** Of an upbeat: the move is explained here, and nowhere else in full. */
+  explains?: true;
   /** Where the beat is marked by a tone instead of counted: its length in ms. */
   beatMs?: number;
 }
@@ -87,6 +93,19 @@ export interface Totals {
   talkMs: number;
 }
 
+/** Upbeats of a round that is added, by what they have to say of the sides. */
+export const MORE = ['more', 'moreEach', 'moreDirections', 'moreRight'] as const;
+/** Changes to a side that had less. */
+export const EVEN = ['left', 'right', 'one', 'other'] as const;
+export type SpareName = (typeof MORE)[number] | (typeof EVEN)[number];
+
+/** An upbeat or a change of side that a bend puts in; its cues are measured like all others. */
+export interface Spare {
+  name: SpareName;
+  durationMs: number;
+  cues: Cue[];
+}
+
 /** The compiled timeline of a class: steps and cues on one clock, in whole ms from the start. */
 export interface Score {
   name: string;
@@ -102,4 +121,6 @@ export interface Score {
   steps: Step[];
   cues: Cue[];
   leftOut: LeftOut[];
+  /** What bends may need and no plan holds. Absent in scores from before there were any. */
+  spares?: Spare[];
 }

@@ -59,6 +59,19 @@ export const switchMs = (
     talkMs(sayings, length, talkingFactor) + countInMs(rules),
   );
 
+/** How a turn ends: the time it is let go in, and whether that is only the time its words take. */
+export function releaseMs(
+  turn: Turn,
+  letGo: readonly Saying[],
+  saysIt: boolean,
+  length: Length,
+  talkingFactor: number,
+): number {
+  const times = timesOf(turn);
+  if (times.releaseMs + times.restMs > 0 || !saysIt) return times.releaseMs;
+  return talkMs(letGo, length, talkingFactor);
+}
+
 export interface TurnTimes {
   workMs: number;
   releaseMs: number;

@@ -1,5 +1,13 @@
 import { type Block, PHASES, type PhaseName, type Plan, type Segment } from '../class';
-import type { Dose, Sides, Variant } from '../move';
+import {
+  type Dose,
+  doseIn,
+  inVariant,
+  type Move,
+  type Release,
+  type Sides,
+  type Variant,
+} from '../move';
 import type { Side } from './score';
 
 /** One round of one segment, where it stands in the running order. */
@@ -14,6 +22,8 @@ export interface Turn {
   rounds: number;
   dose: Dose;
   variant: Variant | undefined;
+  /** How the sides share the work, as it is done in this version. */
+  shared: Sides;
   /** The work parts of this turn, in order. */
   sides: readonly Side[];
   /** The class meets this move, in this version, for the first time. */
@@ -29,6 +39,27 @@ interface Place {
   segment: Segment;
   round: number;
 }
+
+/** Where a move is looked up; nothing where nobody knows it. */
+export type MoveOf = (id: string) => Move | undefined;
+
+/** The version that a round of a segment is done in. */
+export const variantOf = (segment: Segment, round: number): Variant | undefined =>
+  segment.byRound?.[round - 1]?.variant ?? segment.variant;
+
+/** How the sides share a round: as the segment says, or as its version does where nobody chose otherwise. */
+function sharedIn(segment: Segment, move: Move | undefined, variant: Variant | undefined): Sides {
+  const own = variant && move?.variants[variant]?.sides;
+  return own && segment.sides === move.sides ? own : segment.sides;
+}
+
+/** How a segment is let go: its own way, else the class's, else its move's, in the version it is done in. */
+export const releaseOf = (
+  segment: Pick<Segment, 'release'>,
+  plan: Pick<Plan, 'rules'>,
+  move: Move,
+  variant: Variant | undefined,
+): Release => segment.release ?? plan.rules.release ?? inVariant(move, variant).release;
 
 function* rounds(block: Block): Generator<Place> {
   const { segments } = block;
@@ -60,18 +91,24 @@ export const performedSides = (sides: Sides): readonly Side[] => PERFORMED[sides
  * The order of a block. One side first: everything that goes side by side is done on the left
  * throughout, then all of it on the right; what works both sides together comes once, with the left.
  */
-function* blockOrder(block: Block): Generator<Place & { key: string; sides: readonly Side[] }> {
+function* blockOrder(
+  block: Block,
+  moveOf: MoveOf,
+): Generator<Place & { key: string; shared: Sides; sides: readonly Side[] }> {
   const oneSide = block.oneSideFirst ?? false;
+  const sharing = ({ segment, round }: Place) =>
+    sharedIn(segment, moveOf(segment.move), variantOf(segment, round));
   for (const place of rounds(block)) {
-    const { segment, round } = place;
-    const left = oneSide && segment.sides === 'each';
-    const sides = left ? (['left'] as const) : performedSides(segment.sides);
-    yield { ...place, key: `${segment.id}.${round}`, sides };
+    const shared = sharing(place);
+    const left = oneSide && shared === 'each';
+    const sides = left ? (['left'] as const) : performedSides(shared);
+    yield { ...place, key: `${place.segment.id}.${place.round}`, shared, sides };
   }
   if (!oneSide) return;
   for (const place of rounds(block)) {
-    if (place.segment.sides !== 'each') continue;
-    yield { ...place, key: `${place.segment.id}.${place.round}r`, sides: ['right'] };
+    const shared = sharing(place);
+    if (shared !== 'each') continue;
+    yield { ...place, key: `${place.segment.id}.${place.round}r`, shared, sides: ['right'] };
   }
 }
 
@@ -80,12 +117,18 @@ export const version = (move: string, variant: Variant | undefined): string =>
   `${move} ${variant ?? ''}`;
 
 /** The turns of one block in order; adds what it meets to the versions met. */
-export function turnsOfBlock(block: Block, phase: PhaseName, met: Set<string>): Turn[] {
+export function turnsOfBlock(
+  block: Block,
+  phase: PhaseName,
+  met: Set<string>,
+  moveOf: MoveOf,
+): Turn[] {
   const all: Turn[] = [];
   let before: Segment | undefined;
-  for (const { segment, round, key, sides } of blockOrder(block)) {
-    const change = segment.byRound?.[round - 1];
-    const variant = change?.variant ?? segment.variant;
+  for (const { segment, round, key, shared, sides } of blockOrder(block, moveOf)) {
+    const asked = segment.byRound?.[round - 1]?.dose ?? segment.dose;
+    const variant = variantOf(segment, round);
+    const move = moveOf(segment.move);
     const meets = version(segment.move, variant);
     all.push({
       key,
@@ -94,8 +137,9 @@ export function turnsOfBlock(block: Block, phase: PhaseName, met: Set<string>): 
       segment,
       round,
       rounds: roundsOf(block, segment),
-      dose: change?.dose ?? segment.dose,
+      dose: move ? doseIn(move, variant, asked) : asked,
       variant,
+      shared,
       sides,
       firstOfMove: !met.has(meets),
       sameAsBefore: before === segment,
@@ -110,9 +154,9 @@ export function turnsOfBlock(block: Block, phase: PhaseName, met: Set<string>): 
 }
 
 /** Every turn of a class in running order. */
-export function turns(plan: Plan): Turn[] {
+export function turns(plan: Plan, moveOf: MoveOf): Turn[] {
   const met = new Set<string>();
   return PHASES.flatMap((phase) =>
-    plan.phases[phase].flatMap((block) => turnsOfBlock(block, phase, met)),
+    plan.phases[phase].flatMap((block) => turnsOfBlock(block, phase, met, moveOf)),
   );
 }

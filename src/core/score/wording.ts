@@ -1,8 +1,17 @@
 import type { Plan } from '../class';
-import { type Language, type Move, type MoveText, variantText } from '../move';
+import {
+  type Area,
+  type Language,
+  type Move,
+  type MoveText,
+  NECK,
+  type Release,
+  strongAreas,
+  variantText,
+} from '../move';
 import type { Phrases } from '../speech';
 import type { CueKind } from './score';
-import type { Turn } from './turns';
+import { releaseOf, type Turn } from './turns';
 
 /** Something to be said, with what is shown beside it in a second language. */
 export interface Saying {
@@ -36,7 +45,7 @@ export class Wording {
 
   constructor(
     private readonly turn: Turn,
-    move: Move,
+    private readonly move: Move,
     private readonly plan: Plan,
     phrasesOf: (language: Language) => Phrases,
     private readonly room?: Room,
@@ -106,8 +115,13 @@ export class Wording {
     return this.plan.rules.explain === 'throughout' ? this.explanation() : [];
   }
 
+  /** Whether the move is explained in full while the work runs. */
+  explainsInWork(): boolean {
+    return this.plan.rules.explain === 'throughout' && this.inFull();
+  }
+
   otherSide(): Saying[] {
-    const kind = this.turn.segment.sides === 'directions' ? 'directions' : 'each';
+    const kind = this.turn.shared === 'directions' ? 'directions' : 'each';
     return this.say('side', (v) => v.phrases.otherSide[kind]);
   }
 
@@ -115,11 +129,19 @@ export class Wording {
     return this.say('letGo', (v) => v.text.letGo);
   }
 
-  /** How the round is let go, where the teacher chose another way than the move's own. */
-  release(move: Move): Saying[] {
-    const kind = this.turn.segment.release;
-    if (!kind || kind === 'none' || kind === move.release) return [];
-    return this.say('release', (v) => v.phrases.release[kind]);
+  /** How the round is let go. */
+  get releaseKind(): Release {
+    return releaseOf(this.turn.segment, this.plan, this.move, this.turn.variant);
+  }
+
+  /** What is done in the release, said where there is one. */
+  release(): Saying[] {
+    const kind = this.releaseKind;
+    if (kind === 'none' || this.turn.segment.releaseSeconds === 0) return [];
+    const neck = kind === 'massage' && strongAreas(this.move).some(isNeck);
+    return this.say('release', ({ phrases }) =>
+      neck ? phrases.strokeNeck : phrases.release[kind],
+    );
   }
 
   /** Form reminders, beginning with the given one and going round. */
@@ -168,13 +190,14 @@ export class Wording {
   }
 
   private firstSide(): Saying[] {
-    const { segment, sides } = this.turn;
-    if (segment.sides !== 'each' && segment.sides !== 'directions') return [];
+    const { shared, sides } = this.turn;
+    if (shared !== 'each' && shared !== 'directions') return [];
     if (sides.length === 1 && sides[0] === 'right') return this.otherSide();
-    const kind = segment.sides;
-    return this.say('side', (v) => v.phrases.firstSide[kind]);
+    return this.say('side', (v) => v.phrases.firstSide[shared]);
   }
 }
+
+const isNeck = (area: Area): boolean => NECK.includes(area);
 
 /** The words of a segment: the teacher's own where they wrote some, else the library's. */
 function ownWords(text: MoveText, turn: Turn | undefined): MoveText {
@@ -190,8 +213,8 @@ function ownWords(text: MoveText, turn: Turn | undefined): MoveText {
 }
 
 /**
- * Whether a let-go without a release or rest of its own is said before the next announcement. Classes
- * that go by names or talk throughout run straight on instead (common practice).
+ * Whether a let-go without a release or rest has a moment of its own. Classes that go by names or talk
+ * throughout run straight on instead (common practice).
  */
-export const carriesLetGo = (plan: Plan): boolean =>
+export const alwaysLetsGo = (plan: Plan): boolean =>
   plan.rules.explain === 'first' || plan.rules.explain === 'new-in-room';

@@ -9,6 +9,12 @@ export interface Phrases {
   firstSide: Record<'each' | 'directions', string>;
   otherSide: Record<'each' | 'directions', string>;
   release: Record<Exclude<Release, 'none'>, string>;
+  /** How a neck is stroked out: one hand, never both at once beside the throat. */
+  strokeNeck: string;
+  /** Said before a round that the teacher adds while leading. */
+  oneMore: string;
+  /** Said before a side that gets what the other had more. */
+  evenOut: Record<'left' | 'right' | 'one' | 'other', string>;
   questions: string;
   breatheIn: string;
   breatheOut: string;

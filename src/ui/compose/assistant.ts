@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { BookedPerson } from '@/core/checks';
 import type { Plan } from '@/core/class';
 import type { DraftWish } from '@/core/draft';
-import type { Limit } from '@/core/fit';
+import type { Obstacle } from '@/core/fit';
 import type { Move } from '@/core/move';
 
 /** What Compose asks its worker, and what comes back. Everything can be copied between threads. */
@@ -22,6 +22,9 @@ export type Question =
       moves: readonly Move[];
       speech: KnownSpeech;
       refused: readonly string[];
+      /** Who is booked, and how often a week: nothing is done that would not be safe for them. */
+      people: readonly BookedPerson[];
+      sessionsAWeek: number;
     }
   | {
       kind: 'draft';
@@ -32,10 +35,21 @@ export type Question =
 
 export type Answer =
   | { kind: 'progress'; share: number; words: string }
-  | { kind: 'fits'; plan: Plan; cost: number }
-  | { kind: 'cannot'; nearest: Plan; nearestMs: number; collide: Limit[] }
-  | { kind: 'drafted'; plan: Plan; reasons: ReadonlyMap<string, string> }
-  | { kind: 'no draft' }
+  | { kind: 'fits'; plan: Plan; cost: number; proved: boolean }
+  | {
+      kind: 'cannot';
+      nearest: Plan;
+      nearestMs: number;
+      collide: Obstacle[];
+      together: boolean;
+    }
+  | {
+      kind: 'drafted';
+      plan: Plan;
+      reasons: ReadonlyMap<string, string>;
+      notes: readonly string[];
+    }
+  | { kind: 'none'; missing: readonly string[] }
   | { kind: 'failed'; message: string };
 
 /** An answer after which nothing more comes. */

@@ -1,8 +1,10 @@
 import { PHRASES } from '@library/phrases';
 import { workerSolver } from '@/browser/solver/in-worker';
+import { raises } from '@/core/checks';
+import type { Plan } from '@/core/class';
 import { draft } from '@/core/draft';
 import { fitToSlot } from '@/core/fit';
-import type { Book } from '@/core/score';
+import { type Book, compile } from '@/core/score';
 import { estimateSpeech, measuredMeter, rememberingMeter } from '@/core/speech';
 import type { Answer, Question } from './assistant';
 
@@ -21,16 +23,18 @@ async function answer(question: Question): Promise<Answer> {
   };
   if (question.kind === 'fit') {
     say({ kind: 'progress', share: 0.4, words: 'Looking for the smallest change' });
-    return fitToSlot(question.plan, book, solver, {
+    const { plan, people, sessionsAWeek, moves: shelf } = question;
+    const compiled = (p: Plan) => compile(p, book, options);
+    const checked = { book, shelf, people, sessionsAWeek, compile: compiled };
+    const now = { ...checked, plan, score: compiled(plan) };
+    return fitToSlot(plan, book, solver, {
       ...options,
       refused: new Set(question.refused),
+      unsafe: (changed) => raises(now, changed, ['slot-overrun']).flatMap((f) => f.segments),
     });
   }
   say({ kind: 'progress', share: 0.4, words: 'Choosing moves, order and amounts' });
-  const found = draft(question.wish, question.moves, book, solver, options);
-  return found
-    ? { kind: 'drafted', plan: found.plan, reasons: found.reasons }
-    : { kind: 'no draft' };
+  return draft(question.wish, question.moves, book, solver, options);
 }
 
 self.addEventListener('message', async ({ data }: MessageEvent<Question>) => {

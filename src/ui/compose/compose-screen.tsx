@@ -15,7 +15,7 @@ import { PHRASES } from '@library/phrases';
 import { Sparkles } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { check, type Finding } from '@/core/checks';
+import { type Checked, check, type Finding, repaired } from '@/core/checks';
 import {
   addSegment,
   duplicateSegments,
@@ -113,18 +113,18 @@ export function ComposeScreen(props: ComposeScreenProps) {
   const spans = useMemo(() => segmentSpans(seen.score), [seen]);
   const used = [...new Set(placedSegments(seen.plan).map((p) => p.segment.move))].sort().join(' ');
   const inClass = useMemo(() => new Set(used.split(' ')), [used]);
-  const findings = useMemo(
-    () =>
-      check({
-        ...seen,
-        book,
-        shelf: library,
-        people: room.people,
-        sessionsAWeek: room.sessionsAWeek,
-        compile: compileAlso,
-      }),
+  const checked = useMemo(
+    (): Checked => ({
+      ...seen,
+      book,
+      shelf: library,
+      people: room.people,
+      sessionsAWeek: room.sessionsAWeek,
+      compile: compileAlso,
+    }),
     [seen, book, library, room, compileAlso],
   );
+  const findings = useMemo(() => check(checked), [checked]);
 
   const nameOf = useCallback(
     (moveId: string) => {
@@ -135,8 +135,8 @@ export function ComposeScreen(props: ComposeScreenProps) {
   );
 
   // Lines act on the newest state without being drawn anew for it.
-  const latest = useRef({ plan, selection, rehearsal });
-  latest.current = { plan, selection, rehearsal };
+  const latest = useRef({ plan, selection, rehearsal, checked });
+  latest.current = { plan, selection, rehearsal, checked };
   const actions = useMemo((): ComposeActions => {
     const concerned = (id: string) => {
       const { ids } = latest.current.selection;
@@ -202,8 +202,23 @@ export function ComposeScreen(props: ComposeScreenProps) {
 
   const repair = useCallback(
     (finding: Finding) => {
-      const next = finding.repair?.apply(latest.current.plan);
-      if (next) edit(() => next);
+      const { plan: now, checked: seenLast } = latest.current;
+      const done = repaired({ ...seenLast, plan: now, score: seenLast.compile(now) }, finding);
+      if (done.kind === 'refused') {
+        const [first] = done.because;
+        toast.error(
+          first
+            ? `Nothing was changed: “${finding.repair?.label}” would bring up “${first.says}”.`
+            : 'Nothing was changed: there is no repair for this any more.',
+        );
+        return;
+      }
+      edit(() => done.plan);
+      if (done.label !== finding.repair?.label) {
+        toast.info(
+          `“${finding.repair?.label}” would have raised something else. Done instead: ${done.label}.`,
+        );
+      }
     },
     [edit],
   );
@@ -433,7 +448,9 @@ export function ComposeScreen(props: ComposeScreenProps) {
         </DndContext>
       </main>
       {rehearsal.on && <RehearseBar rehearsal={rehearsal} score={score} nameOf={nameOf} />}
-      {opened === 'fit' && <FitDialog {...dialog} totalMs={score.totalMs} onAccept={accept} />}
+      {opened === 'fit' && (
+        <FitDialog {...dialog} room={room} totalMs={score.totalMs} onAccept={accept} />
+      )}
       {opened === 'draft' && <DraftDialog {...dialog} room={room} book={book} onAccept={accept} />}
       {typeof opened === 'object' && opened && (
         <RecordDialog

@@ -29,6 +29,7 @@ export interface DraftDialogProps {
 interface Shown {
   plan: Plan;
   reasons: ReadonlyMap<string, string>;
+  notes: readonly string[];
   lengthMs: number;
   /** The length is the one of the real voice. */
   measured: boolean;
@@ -38,7 +39,7 @@ type State =
   | { kind: 'asking' }
   | { kind: 'working'; share: number; words: string }
   | { kind: 'shown'; shown: Shown }
-  | { kind: 'none'; message: string };
+  | { kind: 'none'; message: string; missing: readonly string[] };
 
 /** Drafts a class from what it is for and who is booked. Nothing changes until the draft is taken. */
 export function DraftDialog(props: DraftDialogProps) {
@@ -79,22 +80,23 @@ export function DraftDialog(props: DraftDialogProps) {
     if (mine !== turn.current) return;
     if (found.kind === 'drafted') {
       before.current = [...before.current, draftMoves(found.plan)];
-      await settle({ ...found.plan, ...(plan.second && { second: plan.second }) }, found.reasons);
+      await settle({ ...found.plan, ...(plan.second && { second: plan.second }) }, found);
     } else {
       setState({
         kind: 'none',
         message:
           found.kind === 'failed'
             ? `The draft did not work: ${found.message}`
-            : 'No class fits all of that. Give it a longer slot, more kit, or another aim.',
+            : 'No class fits all of that. Give it another slot, more kit, or another aim.',
+        missing: found.kind === 'none' ? found.missing : [],
       });
     }
   };
   /** Shows a draft at once, and brings it to its slot again when the voice has told how long it speaks. */
-  const settle = async (drafted: Plan, reasons: ReadonlyMap<string, string>) => {
+  const settle = async (drafted: Plan, { reasons, notes }: Pick<Shown, 'reasons' | 'notes'>) => {
     const mine = turn.current;
     const show = (of: Plan, lengthMs: number, measured: boolean) =>
-      setState({ kind: 'shown', shown: { plan: of, reasons, lengthMs, measured } });
+      setState({ kind: 'shown', shown: { plan: of, reasons, notes, lengthMs, measured } });
     show(drafted, lengthOf(drafted, props.book), false);
     const first = await props.measure(drafted);
     const speech = { ...props.speech, lengths: first.lengths };
@@ -105,6 +107,8 @@ export function DraftDialog(props: DraftDialogProps) {
       moves,
       speech,
       refused: [],
+      people: room.people,
+      sessionsAWeek: room.sessionsAWeek,
     });
     if (mine !== turn.current) return;
     const exact = fitted.kind === 'fits' ? fitted.plan : drafted;
@@ -186,7 +190,18 @@ export function DraftDialog(props: DraftDialogProps) {
               />
             </div>
           )}
-          {state.kind === 'none' && <p role="alert">{state.message}</p>}
+          {state.kind === 'none' && (
+            <div role="alert">
+              <p>{state.message}</p>
+              {state.missing.length > 0 && (
+                <ul className="quiet mt-1 list-disc pl-5">
+                  {state.missing.map((what) => (
+                    <li key={what}>{what}</li>
+                  ))}
+                </ul>
+              )}
+            </div>
+          )}
           {state.kind === 'shown' && <DraftList shown={state.shown} book={book} nameOf={nameOf} />}
         </div>
       </div>
@@ -206,6 +221,13 @@ function DraftList({
         <b className="figures">{clock(shown.lengthMs)}</b>, {lines.length} segments
         {!shown.measured && <span className="quiet"> · still measuring the voice</span>}
       </p>
+      {shown.notes.length > 0 && (
+        <ul className="border-accent mb-2 border-l-4 pl-3" aria-label="To know before you take it">
+          {shown.notes.map((note) => (
+            <li key={note}>{note}</li>
+          ))}
+        </ul>
+      )}
       <ol className="divide-base-300 divide-y" aria-label="The draft">
         {lines.map(({ segment }) => {
           const move = book.move(segment.move);

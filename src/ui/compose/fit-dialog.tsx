@@ -2,11 +2,12 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Difference, differences, type Plan } from '@/core/class';
-import { type Limit, TOLERANCE_MS } from '@/core/fit';
+import { type Obstacle, TOLERANCE_MS } from '@/core/fit';
 import { clock } from '@/core/formats';
 import type { Move } from '@/core/move';
 import { Dialog } from '../kit/dialog';
 import type { Assistant, KnownSpeech, Outcome } from './assistant';
+import type { Room } from './room';
 import type { MeasuredScore } from './use-score';
 
 export interface FitDialogProps {
@@ -14,6 +15,7 @@ export interface FitDialogProps {
   totalMs: number;
   moves: readonly Move[];
   speech: KnownSpeech;
+  room: Room;
   /** Measures what a class says: how long it then is, in ms, and all lengths known. */
   measure: MeasuredScore['measure'];
   nameOf: (moveId: string) => string;
@@ -22,12 +24,15 @@ export interface FitDialogProps {
   onClose: () => void;
 }
 
-const LIMIT_WORDS: Record<Limit, string> = {
+const OBSTACLE_WORDS: Record<Obstacle, string> = {
   locks: 'segments that are kept as they are',
   floors: 'the shortest sensible work of the moves',
   ceilings: 'the longest sensible work of the moves',
   rounds: 'how far rounds may change',
   balance: 'the balance of the class',
+  refusals: 'changes you did not want',
+  safety: 'changes that would not be safe for somebody',
+  slot: 'the slot itself: no change of these moves can reach it. Give it another slot, or add or take out a move',
 };
 
 /** Measured speech may differ from the estimate; as many goes are made to come out right by it. */
@@ -48,13 +53,14 @@ export function FitDialog(props: FitDialogProps) {
 
   const run = useCallback(async (without: readonly string[]) => {
     const mine = ++turn.current;
-    const { plan, moves, measure, assistant } = given.current;
+    const { plan, moves, measure, assistant, room } = given.current;
+    const { people, sessionsAWeek } = room;
     const slotMs = plan.slotSeconds * 1000;
     let { speech } = given.current;
     setOutcome(null);
     for (let go = 1; go <= MOST_GOES; go++) {
       const found = await assistant.ask(
-        { kind: 'fit', plan, moves, speech, refused: without },
+        { kind: 'fit', plan, moves, speech, refused: without, people, sessionsAWeek },
         (share, words) => setProgress({ share, words }),
       );
       if (mine !== turn.current) return;
@@ -127,9 +133,11 @@ export function FitDialog(props: FitDialogProps) {
             {clock(outcome.nearestMs)}.
           </p>
           <p className="quiet">
-            {outcome.collide.length
-              ? `What stands in the way: ${outcome.collide.map((l) => LIMIT_WORDS[l]).join(', or ')}.`
-              : 'Several limits stand in the way together. Give it another slot, or add or take out a move.'}
+            What stands in the way:{' '}
+            {outcome.collide
+              .map((o) => OBSTACLE_WORDS[o])
+              .join(outcome.together ? ', together with ' : ', or ')}
+            .
           </p>
         </div>
       )}
@@ -138,6 +146,8 @@ export function FitDialog(props: FitDialogProps) {
           {edits.length === 0
             ? 'It lasts its slot already.'
             : `${clock(totalMs)} becomes ${clock(length ?? 0)} by ${edits.length === 1 ? 'one change' : `${edits.length} changes`}.`}
+          {!outcome.proved &&
+            ' The search was stopped before it could prove that no smaller change would do.'}
         </p>
       )}
       {edits.length > 0 && (

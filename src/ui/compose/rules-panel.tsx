@@ -12,7 +12,7 @@ import {
   rulesSchema,
 } from '@/core/class';
 import { parseSeconds } from '@/core/formats';
-import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
+import { LANGUAGE_NAMES, LANGUAGES, type Language, RELEASE_NAMES, RELEASES } from '@/core/move';
 import { AmountField } from '../kit/amount-field';
 import { Choice } from '../kit/choice';
 import { AimFields } from './aim-fields';
@@ -82,6 +82,14 @@ export const RulesPanel = memo(function RulesPanel({ plan, edit, settle }: Rules
           options={COUNTING}
           names={COUNTING_NAMES}
           onChange={(counting) => change({ counting })}
+        />
+        <Choice
+          label="Let go"
+          width="w-full"
+          value={rules.release ?? ''}
+          options={['' as const, ...RELEASES]}
+          names={{ '': 'as each move suggests', ...RELEASE_NAMES }}
+          onChange={(release) => change({ release: release || undefined })}
         />
         <Choice
           label="Speak"

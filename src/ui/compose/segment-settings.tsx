@@ -107,10 +107,10 @@ export function SegmentSettings(props: SegmentSettingsProps) {
         )}
         <Choice
           label="Let go by"
-          value={segment.release ?? move.release}
-          options={RELEASES}
-          names={RELEASE_NAMES}
-          onChange={(release) => attempt({ release }, 'letGoBy')}
+          value={segment.release ?? ''}
+          options={['' as const, ...RELEASES]}
+          names={{ '': 'as usual', ...RELEASE_NAMES }}
+          onChange={(release) => attempt({ release: release || undefined }, 'letGoBy')}
           onSettle={actions.settle}
         />
         {seconds('Release', 'releaseSeconds')}

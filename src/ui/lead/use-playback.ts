@@ -7,7 +7,7 @@ import {
   type Playback,
   type RunEventDraft,
   ready,
-  replay,
+  replayer,
   SHOWN_MS,
   unchangedForMs,
 } from '@/core/run';
@@ -45,7 +45,8 @@ export function usePlayback(
 ): Live {
   const [now, setNow] = useState(() => clock.now());
   const [slept, setSlept] = useState<Slept | null>(null);
-  const base = useMemo(() => replay(ready(scores.score, scores.easier), events), [scores, events]);
+  const replayed = useMemo(() => replayer(ready(scores.score, scores.easier)), [scores]);
+  const base = useMemo(() => replayed(events), [replayed, events]);
   // A bend is stamped with the newest time, which the last tick may not have reached.
   const state = useMemo(() => advance(base, now), [base, now]);
   const latest = useRef({ base, state, groups, cameApart });

@@ -9,6 +9,7 @@ import { parseSeconds } from '@/core/formats';
 import {
   AREA_NAMES,
   type Area,
+  DEMAND_NAMES,
   DEMANDS,
   HEADS,
   KIND_NAMES,
@@ -40,17 +41,6 @@ export interface MoveEditorProps {
   takenIds: string[];
 }
 
-const DEMAND_NAMES: Record<(typeof DEMANDS)[number], string> = {
-  wideOpening: 'opens the mouth wide',
-  resistedJaw: 'works the jaw against resistance',
-  jawPressure: 'presses on the jaw',
-  breathHold: 'holds the breath',
-  squeezeShut: 'squeezes the eyes shut',
-  nearEye: 'touches near the eye',
-  drain: 'strokes that drain',
-  insideMouth: 'fingers inside the mouth',
-  strongPoint: 'a strong pressure point',
-};
 const FIELD_NAMES: Record<string, string> = {
   'text.en.name': 'The name',
   'text.en.setup': 'The set-up',

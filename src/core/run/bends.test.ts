@@ -1,0 +1,452 @@
+import { LIBRARY_BOOK, libraryMove } from '@library';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arrangeBlock, groupSegments, type Plan, updateSegment, withEasier } from '@/core/class';
+import type { Move } from '@/core/move';
+import { compile, QUESTIONS, type Score } from '@/core/score';
+import { RUNS } from '@/core/testing/arbitrary';
+import { eventId, planOf } from '@/core/testing/plans';
+import { anyBends, eventsOf, type Scores, scoresOf, smallPlan, T0 } from '@/core/testing/runs';
+import {
+  advance,
+  apply,
+  cuesAhead,
+  cuesByStep,
+  MOST_ROUNDS,
+  type Playback,
+  type PlayStep,
+  playLengthMs,
+  position,
+  type RunEventDraft,
+  ready,
+  replay,
+  replayer,
+} from '.';
+
+type What = { type: RunEventDraft['type']; ms?: number; stepId?: string; intoMs?: number };
+const log = (...bends: [offsetMs: number, what: What][]): RunEventDraft[] =>
+  [[0, { type: 'started' }] as [number, What], ...bends].map(
+    ([offset, what], i) => ({ id: eventId(i), at: T0 + offset, ...what }) as RunEventDraft,
+  );
+
+const step = (score: Score, id: string) => {
+  const found = score.steps.find((s) => s.id === id);
+  if (!found) throw new Error(`no step ${id}`);
+  return found;
+};
+const now = (state: Playback): PlayStep => {
+  const part = state.queue[state.index];
+  if (!part) throw new Error('the run stands nowhere');
+  return part;
+};
+const upTo = ({ score, easier }: Scores, events: RunEventDraft[], at: number) =>
+  position(score, events, T0 + at, easier);
+
+/** Rounds in which one side has more than the other, in words. */
+function unequal({ queue }: Playback): string[] {
+  const work = new Map<string, Map<string, number>>();
+  for (const p of queue) {
+    const { kind, side, segmentId, round } = p.step;
+    if (kind !== 'work' || side === 'both' || side === 'alternating') continue;
+    const key = `${segmentId} round ${round}`;
+    const sides = work.get(key) ?? new Map<string, number>();
+    sides.set(side, (sides.get(side) ?? 0) + playLengthMs(p));
+    work.set(key, sides);
+  }
+  return [...work].flatMap(([key, sides]) => {
+    const lengths = [...sides.values()];
+    return sides.size === 2 && new Set(lengths).size === 1 ? [] : [`${key}: ${[...sides]}`];
+  });
+}
+
+const neck = scoresOf(
+  planOf([{ move: 'chin-over-shoulder', rounds: 2 }, { move: 'soft-jaw-drop' }]),
+);
+const left = step(neck.score, 's1.1.work.left');
+const right = step(neck.score, 's1.1.work.right');
+
+describe('both sides', () => {
+  it('stay equal when the second is made longer: the first comes once more, and says so', () => {
+    const events = log([right.startMs + 1000, { type: 'extended', ms: 10_000 }]);
+    const state = upTo(neck, events, right.startMs + 1000);
+    expect(unequal(state)).toEqual([]);
+    const put = state.queue.filter((p) => p.put === 'even');
+    expect(put.map((p) => [p.step.kind, p.step.side])).toEqual([
+      ['switch', 'left'],
+      ['work', 'left'],
+    ]);
+    const groups = cuesByStep(neck.score, neck.easier);
+    const said = cuesAhead(state, groups, 60_000).map((d) => d.cue.text);
+    expect(said).toContain('And the left side, to make it even.');
+  });
+
+  it('stay equal when it is said in the switch, and when it is said three times', () => {
+    const change = step(neck.score, 's1.1.switch');
+    const longer: What = { type: 'extended', ms: 10_000 };
+    const events = log(
+      [change.startMs + 100, longer],
+      [change.startMs + 200, longer],
+      [change.startMs + 300, longer],
+    );
+    const state = upTo(neck, events, change.startMs + 300);
+    expect(unequal(state)).toEqual([]);
+    const even = state.queue.filter((p) => p.put === 'even' && p.step.kind === 'work');
+    expect(even.map(playLengthMs)).toEqual([30_000]);
+  });
+
+  it('keep the bends of before in the easier version', () => {
+    const events = log(
+      [left.startMs + 1000, { type: 'extended', ms: 10_000 }],
+      [right.startMs + 11_000, { type: 'eased' }],
+    );
+    const state = upTo(neck, events, right.startMs + 11_000);
+    const lengths = state.queue
+      .filter((p) => p.step.kind === 'work' && p.step.segmentId === 's1' && p.step.round === 1)
+      .map((p) => [p.step.side, p.step.variant ?? 'as usual', playLengthMs(p)]);
+    expect(lengths).toEqual([
+      ['left', 'as usual', left.durationMs + 10_000],
+      ['right', 'easier', left.durationMs + 10_000],
+    ]);
+  });
+
+  it('are finished as they were begun where the easier version shares them in another way', () => {
+    const like = libraryMove('gaze-far-holds') as Move;
+    const own: Move = { ...like, id: 'gaze-at-ease', variants: { easier: { sides: 'together' } } };
+    const book = {
+      ...LIBRARY_BOOK,
+      move: (id: string) => (id === own.id ? own : LIBRARY_BOOK.move(id)),
+    };
+    const plan = updateSegment(planOf([{ move: like.id, rounds: 2 }]), 's1', (s) => ({
+      ...s,
+      move: own.id,
+    }));
+    const score = compile(plan, book);
+    const easier = compile(withEasier(plan, book.move), book);
+    const at = step(score, 's1.1.work.right').startMs + 500;
+    const state = upTo({ score, easier }, log([at, { type: 'eased' }]), at);
+    const work = state.queue.filter((p) => p.step.kind === 'work');
+    expect(work.map((p) => `${p.step.round} ${p.step.side}`)).toEqual([
+      '1 left',
+      '1 right',
+      '2 both',
+    ]);
+  });
+
+  it('are equal after any sequence of bends, in any class, in any version', () => {
+    fc.assert(
+      fc.property(
+        smallPlan(80),
+        anyBends,
+        fc.nat(60_000),
+        fc.nat(9000),
+        (plan, bends, after, ms) => {
+          const scores = scoresOf(plan);
+          const events = eventsOf(bends, scores.score);
+          let state = replay(ready(scores.score, scores.easier), events);
+          expect(unequal(state)).toEqual([]);
+          expect(new Set(state.queue.map((p) => p.key)).size).toBe(state.queue.length);
+          // A trim that was worked out elsewhere, for another moment, does no harm either.
+          const cuts = state.queue.flatMap(({ key }, i) => (i % 3 ? [{ key, ms: ms + 1 }] : []));
+          const dropped = state.queue.flatMap(({ key }, i) => (i % 4 ? [] : [key]));
+          const at = state.at + after;
+          state = apply(state, { id: eventId(999), at, type: 'trimmed', cuts, dropped });
+          expect(unequal(state)).toEqual([]);
+          for (const p of state.queue) expect(playLengthMs(p)).toBeGreaterThanOrEqual(0);
+        },
+      ),
+      { numRuns: RUNS },
+    );
+  });
+});
+
+describe('a round that is added', () => {
+  const texts = (state: Playback, scores: Scores, ms = 200_000) =>
+    cuesAhead(state, cuesByStep(scores.score, scores.easier), ms).map((d) => d.cue.text);
+
+  it('says that it is one more, and explains nothing again', () => {
+    const scores = scoresOf(planOf([{ move: 'tall-o-cheek-lift', rounds: 1 }]));
+    const work = step(scores.score, 's1.1.work.both');
+    const state = upTo(scores, log([work.startMs, { type: 'roundAdded' }]), work.startMs);
+    const said = texts(state, scores);
+    expect(said.filter((t) => /round/i.test(t))).toEqual(['One more round.']);
+    const setup = libraryMove('tall-o-cheek-lift')?.text.en?.setup ?? [];
+    expect(said.filter((t) => setup.includes(t))).toEqual([]);
+  });
+
+  const bySide = () => {
+    const plan = groupSegments(
+      planOf([
+        { move: 'chin-over-shoulder', rounds: 1 },
+        { move: 'side-lean-with-hand', rounds: 1 },
+      ]),
+      ['s1', 's2'],
+      'straight',
+    );
+    const [block] = plan.phases.warmUp;
+    return scoresOf(arrangeBlock(plan, block?.id ?? '', { oneSideFirst: true }) as Plan);
+  };
+
+  it('comes on each side in an order by side, under a key of its own', () => {
+    const scores = bySide();
+    const at = step(scores.score, 's1.1.work.left').startMs + 10;
+    const state = upTo(scores, log([at, { type: 'roundAdded' }]), at);
+    const order = state.queue.filter((p) => p.step.kind === 'work').map((p) => p.key);
+    expect(order).toEqual([
+      's1.1.work.left',
+      's1.2.work.left',
+      's2.1.work.left',
+      's1.1r.work.right',
+      's1.2r.work.right',
+      's2.1r.work.right',
+    ]);
+    const jump = log(
+      [at, { type: 'roundAdded' }],
+      [at + 10, { type: 'jumped', stepId: 's1.2r.upbeat' }],
+    );
+    const there = upTo(scores, jump, at + 60_000);
+    expect(there.queue.slice(0, there.index + 1).map((p) => p.key)).toContain('s1.2r.upbeat');
+    expect(now(upTo(scores, jump, at + 3000)).step.side).not.toBe('left');
+  });
+
+  it('gives the side that is over its round as well', () => {
+    const scores = bySide();
+    const at = step(scores.score, 's1.1r.work.right').startMs + 10;
+    const state = upTo(scores, log([at, { type: 'roundAdded' }]), at);
+    expect(unequal(state)).toEqual([]);
+    const order = state.queue.slice(state.index).filter((p) => p.step.kind === 'work');
+    expect(order.map((p) => p.key)).toEqual([
+      's1.1r.work.right',
+      's1.2.work.left',
+      's1.2r.work.right',
+      's2.1r.work.right',
+    ]);
+  });
+
+  it('is none in the questions, and none past the most there can be', () => {
+    const plan = planOf([{ move: 'soft-jaw-drop', rounds: 1 }], { closingSeconds: 60 });
+    const scores = scoresOf(plan);
+    const end = step(scores.score, QUESTIONS).startMs + 5;
+    const asked = upTo(scores, log([end, { type: 'roundAdded' }]), end);
+    expect(asked.queue).toHaveLength(scores.score.steps.length);
+    const many = Array.from({ length: 40 }, (): [number, What] => [10, { type: 'roundAdded' }]);
+    const work = upTo(scores, log(...many), 10).queue.filter((p) => p.step.kind === 'work');
+    expect(work).toHaveLength(MOST_ROUNDS);
+  });
+});
+
+describe('a move that is left in the middle', () => {
+  const scores = scoresOf(
+    planOf([
+      { move: 'folded-lip-press', variant: 'harder', rounds: 1 },
+      { move: 'soft-jaw-drop', rounds: 1 },
+      { move: 'closing-face-drain' },
+    ]),
+  );
+  const work = step(scores.score, 's1.1.work.both');
+  const groups = cuesByStep(scores.score, scores.easier);
+  const heard = (state: Playback, ms: number) =>
+    cuesAhead(state, groups, ms).map((d) => d.cue.text);
+
+  it.each<[string, What]>([
+    ['a jump', { type: 'jumped', stepId: 's3.1.upbeat' }],
+    ['a skip', { type: 'skipped' }],
+  ])('is let go before %s goes on', (_, what) => {
+    const state = upTo(scores, log([work.startMs + 2000, what]), work.startMs + 2000);
+    expect(now(state).put).toBe('letGo');
+    expect(heard(state, 0)).toEqual(['Chin level, and let the lips flutter.']);
+    expect(state.queue[state.index + 1]?.step.kind).toBe('upbeat');
+  });
+
+  it('is not let go again when the place is passed once more', () => {
+    const jump: What = { type: 'jumped', stepId: 's3.1.upbeat' };
+    const back: What = { type: 'jumped', stepId: 's2.1.upbeat' };
+    const events = log([work.startMs + 2000, jump], [work.startMs + 20_000, back]);
+    const state = upTo(scores, events, work.startMs + 20_000);
+    expect(state.queue.filter((p) => p.put === 'letGo' && p.step.segmentId === 's1')).toEqual([]);
+  });
+
+  it('is not let go on the way back to where the class stood a moment ago', () => {
+    const slept: What = { type: 'jumped', stepId: 's2.1.work.both', intoMs: 500 };
+    const state = upTo(scores, log([work.startMs + 2000, slept]), work.startMs + 2000);
+    expect([now(state).key, state.elapsedMs]).toEqual(['s2.1.work.both', 500]);
+  });
+
+  it('is let go as itself, never as a move that nobody did, in any run', () => {
+    fc.assert(
+      fc.property(smallPlan(60), anyBends, (plan, bends) => {
+        const any = scoresOf(plan);
+        let state = ready(any.score, any.easier);
+        let worked: string | null = null;
+        const look = (part: PlayStep | undefined) => {
+          if (part?.step.kind === 'work') worked = part.step.segmentId;
+          const lets = part?.letGoMs !== undefined && part.step.kind !== 'work';
+          if (lets) expect(part.step.segmentId).toBe(worked);
+        };
+        for (const event of eventsOf(bends, any.score)) {
+          state = apply(state, event, ({ part }) => look(part));
+          // A class that was sent to its end stands at its last step without playing it.
+          if (state.status === 'running') look(state.queue[state.index]);
+        }
+        advance(state, state.at + 10 ** 7, ({ part }) => look(part));
+      }),
+      { numRuns: Math.min(RUNS, 400) },
+    );
+  });
+});
+
+describe('listening', () => {
+  it('hears every cue of a class that nobody bends, at its time, and none over another', () => {
+    fc.assert(
+      fc.property(smallPlan(60), fc.integer({ min: 50, max: 900 }), (plan, everyMs) => {
+        const { score, easier } = scoresOf(plan);
+        const groups = cuesByStep(score, easier);
+        let state = apply(ready(score, easier), log()[0] as RunEventDraft);
+        const said = new Map<string, { at: number; ms: number }>();
+        // As the stage does: it looks now and then, and asks for what begins until it looks again.
+        while (state.status === 'running') {
+          for (const { key, cue, at } of cuesAhead(state, groups, everyMs)) {
+            said.set(key, { at: at - T0, ms: cue.durationMs });
+          }
+          state = advance(state, state.at + everyMs);
+        }
+        const times = [...said.values()].sort((a, b) => a.at - b.at);
+        expect(times.map((t) => t.at)).toEqual(score.cues.map((c) => c.startMs));
+        times.forEach(({ at }, i) => {
+          const before = times[i - 1];
+          if (before) expect(at).toBeGreaterThanOrEqual(before.at + before.ms);
+        });
+      }),
+      { numRuns: Math.min(RUNS, 250) },
+    );
+  });
+});
+
+describe('a log', () => {
+  it('counts an event that came twice once', () => {
+    const events = log([left.startMs, { type: 'extended', ms: 10_000 }]);
+    const twice = [...events, events.at(-1) as RunEventDraft];
+    expect(upTo(neck, twice, left.startMs + 5)).toEqual(upTo(neck, events, left.startMs + 5));
+  });
+
+  it('that grows is replayed from where it was, and comes out the same', () => {
+    fc.assert(
+      fc.property(smallPlan(60), anyBends, fc.array(fc.nat(30)), (plan, bends, cuts) => {
+        const { score, easier } = scoresOf(plan);
+        const events = eventsOf(bends, score);
+        const replayed = replayer(ready(score, easier));
+        // What is waiting to be sent may be taken back, so a log may also get shorter.
+        for (const cut of [...cuts, events.length]) {
+          const known = events.slice(0, cut);
+          expect(replayed(known)).toEqual(replay(ready(score, easier), known));
+        }
+      }),
+      { numRuns: Math.min(RUNS, 150) },
+    );
+  });
+});
+
+/** A class as a kitchen clock would run it: ten milliseconds at a time, knowing only lengths and kinds. */
+class KitchenClock {
+  private readonly lengths: number[];
+  private readonly kinds: string[];
+  private at = 0;
+  private into = 0;
+  private running = true;
+  over = false;
+
+  constructor(score: Score) {
+    this.lengths = score.steps.map((s) => s.durationMs);
+    this.kinds = score.steps.map((s) => s.kind);
+  }
+
+  tick(): void {
+    if (!this.running || this.over) return;
+    this.into += 10;
+    if (this.into < (this.lengths[this.at] ?? 0)) return;
+    if (this.at === this.lengths.length - 1) this.over = true;
+    else {
+      this.at++;
+      this.into = 0;
+    }
+  }
+
+  private go(to: number): void {
+    if (this.over) {
+      this.over = false;
+      this.running = true;
+    }
+    this.at = to;
+    this.into = 0;
+  }
+
+  bend(type: string): void {
+    if (type === 'paused' && !this.over) this.running = false;
+    if (type === 'resumed') this.running = true;
+    if (type === 'next' && !this.over) {
+      if (this.at < this.lengths.length - 1) this.go(this.at + 1);
+      else {
+        this.over = true;
+        this.running = true;
+        this.into = this.lengths[this.at] ?? 0;
+      }
+    }
+    if (type === 'back') this.go(this.into < 1500 && this.at > 0 ? this.at - 1 : this.at);
+    if (type === 'again') {
+      let to = this.kinds.lastIndexOf('upbeat', this.at);
+      if (to === this.at && this.into < 1500 && to > 0)
+        to = this.kinds.lastIndexOf('upbeat', to - 1);
+      this.go(Math.max(0, to));
+    }
+    if (type === 'extended') {
+      const leads = ['upbeat', 'switch'].includes(this.kinds[this.at] ?? '');
+      const to = leads ? this.kinds.indexOf('work', this.at) : this.at;
+      if (to >= 0) this.lengths[to] = (this.lengths[to] ?? 0) + 1000;
+      if (this.over) {
+        this.over = false;
+        this.running = true;
+      }
+    }
+  }
+
+  get place(): [step: number, into: number, over: boolean] {
+    return [this.at, this.into, this.over];
+  }
+}
+
+describe('a kitchen clock', () => {
+  const tens = (score: Score): Score => ({
+    ...score,
+    steps: score.steps.map((s) => ({
+      ...s,
+      durationMs: Math.max(10, Math.round(s.durationMs / 10) * 10),
+    })),
+  });
+  const score = tens(
+    compile(planOf([{ move: 'tall-o-cheek-lift' }, { move: 'pucker-hold' }]), LIBRARY_BOOK),
+  );
+  const bends = fc.array(
+    fc.record({
+      ticks: fc.nat(900),
+      type: fc.constantFrom('paused', 'resumed', 'next', 'back', 'again', 'extended'),
+    }),
+    { minLength: 1, maxLength: 20 },
+  );
+
+  it('is where the run is after any bends', () => {
+    fc.assert(
+      fc.property(bends, (all) => {
+        const kitchen = new KitchenClock(score);
+        let state = apply(ready(score), log()[0] as RunEventDraft);
+        all.forEach(({ ticks, type }, i) => {
+          for (let n = 0; n < ticks; n++) kitchen.tick();
+          kitchen.bend(type);
+          const at = state.at + 10 * ticks;
+          const event = { id: eventId(i + 1), at, type, ms: 1000 } as RunEventDraft;
+          state = apply(state, event);
+          expect([state.index, state.elapsedMs, state.status === 'over']).toEqual(kitchen.place);
+        });
+      }),
+      { numRuns: Math.min(RUNS, 300) },
+    );
+  });
+});
