@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { emptyPlan, type Plan } from '@/core/class';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
-import { enterDemo, expect, START_IN_MS, stored } from './harness';
+import { Clock, enterDemo, expect, START_IN_MS, stored } from './harness';
 import { block, lead, projected, segment, shown, test } from './led';
 import { heard, noteSources } from './listen';
 
@@ -249,6 +249,40 @@ test('one device leads, another watches and takes over, and what came too late i
   await expect(page.getByTestId('round')).toHaveText('round 1 of 2');
   const { events } = await projected(app, sessionId, clock.now);
   expect(events.map((e) => e.type)).toEqual(['marked', 'started', 'paused', 'marked', 'extended']);
+  await context.close();
+});
+
+test('who took over still leads after a reload while the server is away', async ({
+  app,
+  browser,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  await expect(page.getByTestId('move')).toBeVisible();
+  const context = await browser.newContext({ baseURL: app.url });
+  const second = await context.newPage();
+  const theirs = new Clock(app, second);
+  await theirs.standAt(clock.now);
+  await enterDemo(second);
+  await second.goto(`/lead/${sessionId}`);
+  await expect(second.getByText('Another device leads this class.')).toBeVisible();
+  await expect.poll(() => keepsStage(second, sessionId)).toBe(true);
+  await theirs.pass(500);
+  await second.getByRole('button', { name: 'Take over here' }).click();
+  await expect(second.getByRole('button', { name: /^Pause/ })).toBeVisible();
+
+  await app.kill();
+  await second.reload();
+  await expect(second.getByText('No connection; the class goes on, nothing is lost')).toBeVisible();
+  await expect(second.getByText('Another device leads this class.')).toBeHidden();
+  await second.keyboard.press(' ');
+  await expect(second.getByTestId('doing')).toHaveText('Paused');
+  await app.up();
+  await theirs.passInSteps(3200);
+  await expect
+    .poll(async () => (await projected(app, sessionId, theirs.now)).events.map((e) => e.type))
+    .toEqual(['marked', 'started', 'paused']);
   await context.close();
 });
 

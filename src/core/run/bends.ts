@@ -77,6 +77,10 @@ function leaveFor(
   return goTo({ ...here, queue }, target);
 }
 
+/** The part the class stands in, or before while a move that was left is let go. */
+const standingAt = ({ queue, index }: Playback): PlayStep | undefined =>
+  queue[index]?.put === 'letGo' ? queue[index + 1] : queue[index];
+
 /** Index of the upbeat that leads into the step at an index. */
 function upbeatBefore(state: Playback, index: number): number {
   for (let i = index; i >= 0; i--) if (state.queue[i]?.step.kind === 'upbeat') return i;
@@ -99,9 +103,7 @@ function back(now: Playback): Playback {
 
 /** On to the first step of the next block, or to the end of the class. */
 function skip(state: Playback): Playback {
-  const current = state.queue[state.index];
-  // While a move that was left is let go, the class stands before the place it was sent to.
-  const ahead = current?.put === 'letGo' ? state.queue[state.index + 1] : current;
+  const ahead = standingAt(state);
   const further = (queue: readonly PlayStep[], from: number) =>
     queue.findIndex((p, i) => i > from && p !== ahead && p.step.blockId !== ahead?.step.blockId);
   if (further(state.queue, state.index) >= 0) return leaveFor(state, further);
@@ -378,7 +380,7 @@ function moreFor(turn: readonly PlayStep[]): (typeof MORE)[number] {
  * upbeat says that it is one more, since the words of no planned round are true of it.
  */
 function addRound(state: Playback): Playback {
-  const current = state.queue[state.index];
+  const current = standingAt(state);
   if (!current || current.step.segmentId === QUESTIONS) return state;
   const { segmentId } = current.step;
   const ofSegment = state.queue.filter((p) => p.step.segmentId === segmentId && !p.put);

@@ -53,7 +53,8 @@ export const logAnswerSchema = z.object({
 
 /** What a device keeps of a class, for a reload while the server is away. */
 export const keptScoresSchema = z.object({ scores: scoresSchema, fromWallMs: z.number() });
-export const keptLogSchema = logAnswerSchema.omit({ now: true });
+/** The log as it was last heard, who led it then, and when that was, on the server's clock. */
+export const keptLogSchema = logAnswerSchema;
 
 export interface LeadSession {
   id: string;

@@ -45,7 +45,9 @@ export interface Log {
 export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const runId = initial.id;
   const logName = `log ${runId}`;
-  const fromPage = useRef(initial.events.length);
+  const madeAt = useRef(initial.now);
+  /** The server's time when log and leader were last heard of. */
+  const [heardAt, setHeardAt] = useState(initial.now);
   const [log, setLog] = useState<readonly RunEvent[]>(initial.events);
   const [waiting, setWaiting] = useState<readonly RunEventDraft[]>([]);
   const [loaded, setLoaded] = useState(false);
@@ -58,8 +60,9 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   /** Events from before the outbox is open. */
   const early = useRef<RunEventDraft[]>([]);
 
-  const take = useCallback((answer: { events: RunEvent[]; leader: string | null }) => {
+  const take = useCallback((answer: { events: RunEvent[]; leader: string | null; now: number }) => {
     setLeaderId(answer.leader);
+    setHeardAt(answer.now);
     setLog((known) => {
       const seen = new Set(known.map((e) => e.seq));
       const fresh = answer.events.filter((e) => !seen.has(e.seq));
@@ -119,8 +122,8 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     let gone = false;
     void (async () => {
       const [id, before] = await Promise.all([deviceId(), kept.get(logName, keptLogSchema)]);
-      // A page that was kept is older than what was heard since.
-      if (before && before.events.length > fromPage.current) take(before);
+      // A page that was kept is older than what was heard since, also of who leads.
+      if (before && before.now > madeAt.current) take(before);
       const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere), (events) =>
         ask('POST', 'events', { device: id, events }),
       );
@@ -152,8 +155,9 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
 
   const over = log.some((e) => e.type === 'finished');
   useEffect(() => {
-    if (log.length > 0 && !over) void kept.put(logName, { events: log, leader: leaderId });
-  }, [logName, log, leaderId, over]);
+    if (over || (log.length === 0 && leaderId === null)) return;
+    void kept.put(logName, { events: log, leader: leaderId, now: heardAt });
+  }, [logName, log, leaderId, heardAt, over]);
 
   const lastSeq = useRef(0);
   lastSeq.current = log.at(-1)?.seq ?? 0;
