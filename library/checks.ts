@@ -126,8 +126,7 @@ const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
   'sends the hands only where its data say': eachVersion((done) => {
     const touched = touchedAreas(done);
     const { places } = readWords(done);
-    // Hands that are free are named where they lie in the lap or only feel for something.
-    const elsewhere = done.hands === 'free' ? [] : [...places].filter((a) => !touched.includes(a));
+    const elsewhere = [...places].filter((a) => !touched.includes(a));
     return elsewhere.map(
       (area) => `sends the hands to ${AREA_NAMES[area]}, where its data have none`,
     );

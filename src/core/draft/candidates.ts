@@ -74,7 +74,10 @@ interface Version {
 }
 
 /** The version of a move that everybody booked can do, or why there is none. */
-function versionForAll(move: Move, people: readonly Person[]): Version | { against: Caution[] } {
+export function versionForAll(
+  move: Move,
+  people: readonly Person[],
+): Version | { against: Caution[] } {
   const against = new Set<Caution>();
   for (const variant of [undefined, 'easier'] as const) {
     if (variant && !move.variants[variant]) continue;

@@ -1,6 +1,13 @@
 import { z } from 'zod';
-import { AREAS, type Area, areaSchema } from './areas';
-import { DEMANDS, type Demand, type Move, type Release } from './move';
+import { AREA_NAMES, AREAS, type Area, areaSchema } from './areas';
+import {
+  DEMAND_NAMES,
+  DEMANDS,
+  type Demand,
+  type Move,
+  type PRESSURES,
+  type Release,
+} from './move';
 import { FACE, NECK, presses, touchedAreas } from './touch';
 import { inVariant } from './versions';
 import { type Asked, readWords } from './words';
@@ -51,107 +58,137 @@ export type CautionEffect = 'leaveOut' | 'easier' | 'askFirst' | 'feather' | 'ch
 /** What follows where no easier version avoids the trouble. */
 type Effect = Exclude<CautionEffect, 'easier'>;
 
+/** What a caution has against a move as it is done, and what in the move it is. */
+interface Against {
+  effect: Effect;
+  because: string;
+}
+
 interface CautionRule {
   caution: Caution;
   /**
    * What a move as it is done leads to; null where the caution has nothing against it.
    * @param where the places the caution is about, for cautions that belong to a place
    */
-  effect: (move: Move, where: readonly Area[]) => Effect | null;
+  against: (move: Move, where: readonly Area[]) => Against | null;
   words: string;
 }
 
+/** A rule with one outcome: whatever it finds leads to the same. */
 const when =
-  (effect: Effect, concerns: (move: Move, where: readonly Area[]) => boolean) =>
-  (move: Move, where: readonly Area[]): Effect | null =>
-    concerns(move, where) ? effect : null;
-const demands = (move: Move, ...any: Demand[]): boolean =>
-  any.some((d) => move.demands.includes(d));
-const touches = (move: Move, where: readonly Area[]): boolean =>
-  touchedAreas(move).some((area) => where.includes(area));
+  (effect: Effect, finds: (move: Move, where: readonly Area[]) => (string | false)[]) =>
+  (move: Move, where: readonly Area[]): Against | null => {
+    const found = finds(move, where).filter((f) => f !== false);
+    return found.length ? { effect, because: found.join(', and ') } : null;
+  };
+const demanded = (move: Move, ...any: Demand[]): string[] =>
+  any.flatMap((d) => (move.demands.includes(d) ? `it ${DEMAND_NAMES[d]}` : []));
+const touched = (move: Move, where: readonly Area[]): Area[] =>
+  touchedAreas(move).filter((area) => where.includes(area));
+const named = (areas: readonly Area[]): string =>
+  areas.length > 4 ? 'most of the face' : areas.map((area) => AREA_NAMES[area]).join(', ');
+/** Hands on some places, with at least some pressure. */
+const handsOn = (
+  move: Move,
+  where: readonly Area[],
+  least: (typeof PRESSURES)[number],
+): string | false => {
+  const places = touched(move, where);
+  if (places.length === 0 || !presses(move, least)) return false;
+  const how = move.pressure === 'none' ? 'rest on' : `work on`;
+  return `hands ${how} ${named(places)}`;
+};
 
 /** A pause after the out-breath up to this length is no holding of the breath, in seconds. Ours. */
 const NATURAL_PAUSE_SECONDS = 2;
 
-/** Whether a move, in the amount it is done in, holds the breath. */
-export const holdsBreath = (move: Move): boolean =>
-  demands(move, 'breathHold') ||
-  (move.dose.kind === 'breaths' &&
-    (move.dose.pattern.hold > 0 || move.dose.pattern.pause > NATURAL_PAUSE_SECONDS));
+/** How a move, in the amount it is done in, holds the breath. */
+function heldBreath({ demands, dose }: Move): string | false {
+  if (demands.includes('breathHold')) return 'it holds the breath';
+  if (dose.kind !== 'breaths') return false;
+  const { hold, pause } = dose.pattern;
+  if (hold > 0) return `each breath is held for ${hold} s`;
+  return pause > NATURAL_PAUSE_SECONDS && `each breath stands still for ${pause} s`;
+}
 
-/** Whether hands or lids put pressure on or beside the eye. */
-const onTheEye = (move: Move): boolean =>
-  demands(move, 'nearEye', 'squeezeShut') || (presses(move, 'feather') && touches(move, ['eyes']));
-
-const THERAPY: readonly Move['kind'][] = ['exercise', 'massage', 'point', 'stretch'];
+const KINDS_OF_THERAPY: readonly Move['kind'][] = ['exercise', 'massage', 'point', 'stretch'];
 
 /** Common practice among careful teachers; every rule defers to licensed care. */
 const RULES: readonly CautionRule[] = [
   {
     caution: 'neck',
-    effect: when(
-      'leaveOut',
-      (m) => m.head === 'back' || (m.head === 'leaning' && m.hands !== 'free'),
-    ),
+    against: when('leaveOut', (m) => [
+      m.head === 'back' && 'the head goes back',
+      m.head === 'leaning' && m.hands !== 'free' && 'a hand lies on a leaning head',
+    ]),
     words: 'No tilting back and no hand on a leaning head.',
   },
   {
     caution: 'jaw',
-    effect: when('leaveOut', (m) =>
-      demands(m, 'wideOpening', 'resistedJaw', 'jawForward', 'jawPressure'),
+    against: when('leaveOut', (m) =>
+      demanded(m, 'wideOpening', 'resistedJaw', 'jawForward', 'jawPressure'),
     ),
     words:
       'No wide opening, no pushing forward, no resistance and no pressure on the jaw; soft release only.',
   },
   {
     caution: 'procedure',
-    effect: when('leaveOut', (m, where) => touches(m, where) && presses(m, 'feather')),
+    against: when('leaveOut', (m, where) => [handsOn(m, where, 'feather')]),
     words: 'No pressure or massage on that area until their clinician says so.',
   },
   {
     caution: 'eyes',
-    effect: when('leaveOut', onTheEye),
+    against: when('leaveOut', (m) => [
+      ...demanded(m, 'nearEye', 'squeezeShut'),
+      !m.demands.includes('nearEye') && handsOn(m, ['eyes'], 'feather'),
+    ]),
     words: 'No pressure on or near the eye and no squeezing shut.',
   },
   {
     caution: 'skin',
-    effect: when('leaveOut', touches),
+    against: when('leaveOut', (m, where) => [handsOn(m, where, 'none')]),
     words: 'No touch on that area.',
   },
   {
     caution: 'glands',
-    effect: when(
-      'leaveOut',
-      (m) => demands(m, 'drain') || (touches(m, NECK) && presses(m, 'feather')),
-    ),
+    against: when('leaveOut', (m) => [
+      ...demanded(m, 'drain'),
+      !m.demands.includes('drain') && handsOn(m, NECK, 'feather'),
+    ]),
     words: 'No drainage strokes and nothing on the neck; ask a clinician first.',
   },
   {
     caution: 'bleeding',
-    effect: (m) => {
+    against: (m) => {
       if (touchedAreas(m).length === 0 || !presses(m, 'light')) return null;
-      return presses(m, 'medium') ? 'leaveOut' : 'feather';
+      const effect = presses(m, 'medium') ? 'leaveOut' : 'feather';
+      return { effect, because: `the pressure is ${m.pressure}` };
     },
     words: 'Feather-light only.',
   },
   {
     caution: 'bloodPressure',
-    effect: when('leaveOut', (m) => holdsBreath(m) || demands(m, 'headBelowHeart')),
+    against: when('leaveOut', (m) => [heldBreath(m), ...demanded(m, 'headBelowHeart')]),
     words: 'No breath holding and no head below the heart.',
   },
   {
     caution: 'pregnancy',
-    effect: when('askFirst', (m) => demands(m, 'strongPoint')),
+    against: when('askFirst', (m) => demanded(m, 'strongPoint')),
     words: 'Leave strong pressure points out; ask first.',
   },
   {
     caution: 'palsy',
-    effect: when('askFirst', (m) => THERAPY.includes(m.kind) || touches(m, FACE)),
+    against: when('askFirst', (m) => [
+      KINDS_OF_THERAPY.includes(m.kind) && 'it works the face or the neck',
+      !KINDS_OF_THERAPY.includes(m.kind) && handsOn(m, FACE, 'none'),
+    ]),
     words: 'Only what their therapist set.',
   },
   {
     caution: 'allergy',
-    effect: when('checkOil', (m) => m.surface === 'glide' || m.props.includes('oil')),
+    against: when('checkOil', (m) => [
+      (m.surface === 'glide' || m.props.includes('oil')) && 'it is done with oil or cream',
+    ]),
     words: 'Check the oil or cream.',
   },
 ];
@@ -170,16 +207,21 @@ export function asWritten(move: Move): Move {
   const { asks, places } = readWords(move);
   const more = [...asks].filter((a): a is Demand => isDemand(a) && !move.demands.includes(a));
   const here = touchedAreas(move);
-  const elsewhere = move.hands === 'free' ? [] : [...places].filter((a) => !here.includes(a));
+  // Hands that are said to be free and are sent somewhere all the same are not free.
+  const unsaid = move.hands === 'free' && places.size > 0 && !asks.has('handsFree');
+  const elsewhere =
+    move.hands === 'free' && !unsaid ? [] : [...places].filter((a) => !here.includes(a));
   const back = asks.has('headBack') && move.head !== 'back';
-  const pinches = asks.has('pinching') && move.hands !== 'free' && !presses(move, 'medium');
-  const same = more.length + elsewhere.length === 0 && !back && !pinches;
+  const pinches =
+    asks.has('pinching') && (unsaid || move.hands !== 'free') && !presses(move, 'medium');
+  const same = more.length + elsewhere.length === 0 && !back && !pinches && !unsaid;
   const read: Move = same
     ? move
     : {
         ...move,
         demands: [...move.demands, ...more],
         ...(elsewhere.length && { touch: [...here, ...elsewhere] }),
+        ...(unsaid && { hands: 'light' as const, pressure: 'feather' as const }),
         ...(back && { head: 'back' as const }),
         ...(pinches && { pressure: 'medium' as const }),
       };
@@ -192,19 +234,22 @@ export interface MoveCaution {
   effect: CautionEffect;
   /** A sentence for the teacher. */
   words: string;
+  /** What in the move it is, in a few words. */
+  because: string;
 }
 
 /** How a rule ends for a move: where the easier version avoids the trouble, that is what it leads to. */
 function ending(rule: CautionRule, move: Move, where: readonly Area[]): MoveCaution | null {
   const { caution } = rule;
-  const effect = rule.effect(asWritten(move), where);
-  if (!effect) return null;
+  const found = rule.against(asWritten(move), where);
+  if (!found) return null;
+  const { effect, because } = found;
   const avoided =
     move.variants.easier !== undefined &&
-    rule.effect(asWritten(inVariant(move, 'easier')), where) === null;
+    rule.against(asWritten(inVariant(move, 'easier')), where) === null;
   return avoided
-    ? { caution, effect: 'easier', words: 'Do the easier version instead.' }
-    : { caution, effect, words: rule.words };
+    ? { caution, effect: 'easier', words: 'Do the easier version instead.', because }
+    : { caution, effect, words: rule.words, because };
 }
 
 /** The cautions that rule a move out or change it, wherever on the face they are, in the order above. */

@@ -148,8 +148,8 @@ const PLACES: Record<Language, readonly Pattern<readonly Area[]>[]> = {
 
 /** A cue in which hands lie on something or move over it. */
 const HANDS: Record<Language, RegExp> = {
-  en: /\b(fingers?|fingertips?|thumbs?|palms?|palm heels?|heels of the hands|knuckles?|fists?|tap|tapping|stroke|strokes|sweep|pinch|knead|slide (the )?(hands|fists|flat))\b|\b(lay|rest|set) (the |your |both |two )?(\w+ )?(hands?|fingers?|palms?|thumbs?)\b/i,
-  de: /\b(finger\w*|zeigefinger|mittelfinger|ringfinger|daumen|handfläche\w*|handballen|knöchel|fäuste?|klopf\w*|streich\w*|kneif\w*|knet\w*|zupf\w*)\b|\b(leg|lass|setz)\w* .*\bh(a|ä)nd(e|en)?\b/i,
+  en: /\b(fingers?(?! wide| width)|fingertips?|thumbs?|palms?|palm heels?|heels of the hands|knuckles?|fists?|tap|tapping|stroke|strokes|sweep|pinch|knead|slide (the )?(hands|fists|flat))\b|\b(lay|rest|set) (the |your |both |two )?(\w+ )?(hands?|fingers?|palms?|thumbs?)\b/i,
+  de: /\b(finger(?!breit| breit)\w*|zeigefinger|mittelfinger|ringfinger|daumen|handfläche\w*|handballen|knöchel|fäuste?|klopf\w*|streich\w*|kneif\w*|knet\w*|zupf\w*)\b|\b(leg|lass|setz)\w* .*\bh(a|ä)nd(e|en)?\b/i,
 };
 
 /** A version that does without the hands; here the "without" is what is meant. */

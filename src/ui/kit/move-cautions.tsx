@@ -10,9 +10,10 @@ export function MoveCautions({ move, className = '' }: { move: Move; className?:
         Cautions for {cautions.length} {cautions.length === 1 ? 'condition' : 'conditions'}
       </summary>
       <ul className="mt-2 grid gap-1.5">
-        {cautions.map(({ caution, words }) => (
+        {cautions.map(({ caution, words, because }) => (
           <li key={caution}>
-            <span className="font-medium">With {CAUTION_NAMES[caution]}:</span> {words}
+            <span className="font-medium">With {CAUTION_NAMES[caution]}:</span> {words}{' '}
+            <span className="quiet">Here {because}.</span>
           </li>
         ))}
       </ul>
