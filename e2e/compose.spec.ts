@@ -12,6 +12,8 @@ test('a class is changed, and every change can be undone', async ({ studio: page
   await makeClass(page, 'Undo me', 10);
   await addMove(page, 'tall o');
   await addMove(page, 'smile pulses');
+  // Once the voice is measured, nothing but an edit changes the length.
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
   const length = page.getByTestId('length');
   const before = await length.textContent();
   await page.getByLabel('Release').fill('20');

@@ -61,6 +61,7 @@ const said = (move: Move, words: RegExp) =>
 const has = (move: Move, asked: Asked): boolean => {
   if (asked === 'headBack') return move.head === 'back';
   if (asked === 'handsFree') return move.hands === 'free';
+  if (asked === 'featherLight') return move.hands === 'free' || !presses(move, 'light');
   if (asked === 'pinching') return move.hands === 'free' || presses(move, 'medium');
   return move.demands.includes(asked);
 };

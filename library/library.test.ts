@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { claimIn } from '@/core/checks';
 import {
   AREAS,
+  asWritten,
   cautionsOf,
   cuesOf,
   DOSE_KINDS,
@@ -14,6 +15,7 @@ import {
   moveSchema,
   PURPOSES,
   SIDES,
+  VARIANTS,
 } from '@/core/move';
 import { LIBRARY, libraryMove, SHAPES, WORDS } from '.';
 import { faultsOf } from './checks';
@@ -93,6 +95,76 @@ describe('the validator', () => {
       /without being feather-light/,
     ],
     ['the head back with no way out', { ...good, head: 'back' }, /without a chin-level version/],
+    ['a chin that words lift', text({ setup: ['Lift the chin and smile.'] }), /for headBack/],
+    [
+      'a wide mouth in words',
+      { ...text({ setup: ['Yawn slowly.'] }), demands: [], variants: {} },
+      /for wideOpening/,
+    ],
+    [
+      'hands sent where the data have none',
+      text({ setup: ['Lay the fingertips on the chin.'] }),
+      /sends the hands to chin/,
+    ],
+    ['a let-go that taps', text({ letGo: 'Let go, and tap the cheeks.' }), /taps or strokes/],
+    [
+      'a head that goes back without a word on dizziness',
+      { ...good, head: 'back', variants: { easier: { head: 'level' } } },
+      /nothing of dizziness/,
+    ],
+    [
+      'a mouth opened wide without a word on how wide',
+      text({ setup: ['Open the mouth.'], short: 'Open.', form: ['One.', 'Two.', 'Three.'] }),
+      /how wide to open/,
+    ],
+    [
+      'fingers inside the mouth that nobody washed',
+      { ...good, demands: ['wideOpening', 'insideMouth'] },
+      /clean hands/,
+    ],
+    ['tapping off the eyes', { ...move('gaze-up-hold'), release: 'tap' }, /lets go of the eyes/],
+    [
+      'hands on the eyes that are not said to be near them',
+      { ...move('lower-lid-lifts'), demands: [] },
+      /touches the eyes without saying so/,
+    ],
+    [
+      'strokes down the neck that are no drain',
+      { ...move('closing-face-drain'), demands: [] },
+      /without saying that it drains/,
+    ],
+    [
+      'pressure on the jaw that is not said',
+      { ...move('side-knuckle-rolls'), demands: [] },
+      /presses on the jaw without saying so/,
+    ],
+    [
+      'an arrow that drags the mouth corners down',
+      { ...good, strokes: [['mouthCorner', 'jawMid']] },
+      /drags the mouth corners down/,
+    ],
+    [
+      'a grip on both sides of the neck',
+      text({ short: 'Thumbs on both sides of the neck.' }),
+      /both sides of the neck/,
+    ],
+    ['a warning sign that is wanted', text({ letGo: 'Feel it tingle.' }), /tingling/],
+    [
+      'a hold that is counted out',
+      { ...move('smile-pulses'), variants: { easier: {} } },
+      /only holds, but is counted out/,
+    ],
+    [
+      'an easier version without hands that keeps them',
+      { ...move('corner-pull-against-fingers'), variants: { easier: {} } },
+      /for handsFree/,
+    ],
+    [
+      'feather-light words for more pressure',
+      { ...move('forehead-finger-sweeps'), variants: { easier: {} } },
+      /for featherLight/,
+    ],
+    ['a soft pinch', { ...move('cheek-pinches'), pressure: 'light' }, /for pinching/],
     [
       'strong knuckles every day',
       { ...move('forehead-fist-slides'), weeklyCap: undefined },
@@ -112,6 +184,16 @@ describe('the validator', () => {
     );
     expect(parse({ areas: {} }).error?.issues[0]?.message).toMatch(/at least one area/);
     expect(parse({ kind: undefined }).success).toBe(false);
+  });
+
+  it('proves that the words of no move ask for more than its data, so that cautions need only those', () => {
+    const unsaid = LIBRARY.flatMap((m) =>
+      [undefined, ...VARIANTS].flatMap((v) => {
+        const done = inVariant(m, v);
+        return asWritten(done) === done ? [] : [`${m.id} ${v}`];
+      }),
+    );
+    expect(unsaid).toEqual([]);
   });
 
   it('lets honest words pass, in both languages', () => {
@@ -136,7 +218,7 @@ describe('cautions (common practice; they defer to licensed care)', () => {
   it('leave out what has no version that avoids the trouble', () => {
     expect(effect('below-ear-press', 'glands')).toBe('leaveOut');
     expect(effect('closing-face-drain', 'glands')).toBe('easier');
-    expect(effect('closing-free-massage', 'eyes')).toBe('leaveOut');
+    expect(effect('staged-brow-hold', 'eyes')).toBe('leaveOut');
     expect(effect('under-eye-circles', 'eyes')).toBe('easier');
     expect(effect('lower-lid-lifts', 'eyes')).toBe('easier');
     expect(effect('forehead-finger-sweeps', 'skin')).toBe('leaveOut');
@@ -144,7 +226,7 @@ describe('cautions (common practice; they defer to licensed care)', () => {
 
   it('say ask first, feather-light and check the oil where that is enough', () => {
     expect(effect('front-neck-pulses', 'palsy')).toBe('askFirst');
-    expect(effect('forehead-finger-sweeps', 'bleeding')).toBe('feather');
+    expect(effect('alternate-cheek-lifts', 'bleeding')).toBe('feather');
     expect(effect('hair-root-circles', 'bleeding')).toBe('easier');
     expect(effect('forehead-finger-sweeps', 'allergy')).toBe('checkOil');
   });

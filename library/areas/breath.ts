@@ -28,7 +28,15 @@ export const breathMoves: MoveShape[] = [
   ),
   breath(
     'travelling-palms',
-    { eyes: 0.3, forehead: 0.3, upperCheeks: 0.3, jaw: 0.3, frontNeck: 0.2, chest: 0.3 },
+    {
+      eyes: 0.3,
+      forehead: 0.3,
+      upperCheeks: 0.3,
+      lowerCheeks: 0.3,
+      jaw: 0.3,
+      frontNeck: 0.2,
+      chest: 0.3,
+    },
     passes(6, 8, [24, 90]),
     {
       purposes: ['calm'],

@@ -23,6 +23,7 @@ export const jawMoves: MoveShape[] = [
     hands: 'light',
     pressure: 'light',
     touch: ['temples', 'jaw'],
+    variants: { easier: { pressure: 'feather' } },
     muscles: ['temporalis', 'masseter'],
     purposes: ['jaw', 'calm'],
   }),

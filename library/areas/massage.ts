@@ -46,6 +46,7 @@ export const massageMoves: MoveShape[] = [
     {
       muscles: ['occipitofrontalis, frontal belly'],
       strokes: [['midForehead', 'temple']],
+      variants: { easier: { pressure: 'feather' } },
     },
   ),
   massage('forehead-knuckle-fans', { forehead: 1, temples: 0.3 }, passes(6, 5, [15, 60]), {
@@ -152,6 +153,7 @@ export const massageMoves: MoveShape[] = [
   massage('corner-to-ear-pulls', { lowerCheeks: 1, mouth: 0.3 }, passes(8, 3, [9, 45]), {
     muscles: ['risorius', 'buccinator'],
     strokes: [['mouthCorner', 'midCheek', 'frontOfEar']],
+    variants: { easier: { pressure: 'feather' } },
   }),
   massage('chin-to-ear-hooks', { jaw: 0.8, chin: 0.5, lowerCheeks: 0.4 }, passes(8, 3, [9, 45]), {
     demands: ['jawPressure'],
@@ -336,6 +338,7 @@ export const massageMoves: MoveShape[] = [
       demands: ['nearEye'],
       muscles: ['masseter', 'zygomaticus major'],
       purposes: ['calm'],
+      variants: { easier: { pressure: 'none', demands: [], surface: 'either', props: [] } },
     },
   ),
 ];

@@ -173,7 +173,7 @@ const CASES: Record<string, Case> = {
     spares: lines({ move: 'soft-jaw-drop' }, { move: 'gaze-up-hold' }),
   },
   'person-to-ask': {
-    triggers: lines({ move: 'forehead-finger-sweeps' }),
+    triggers: lines({ move: 'alternate-cheek-lifts' }),
     spares: lines({ move: 'palm-by-palm-drain' }),
     context: { people: [person({ cautions: [{ caution: 'bleeding' }] })] },
   },

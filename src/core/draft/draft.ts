@@ -20,7 +20,7 @@ import { missingFor, notesOf, reasonsOf } from './words';
  * Near enough to the best: the difference is a matter of taste by then. The search stops after so much
  * work, never after a time, so that a seed gives the same class on every machine.
  */
-const LIMITS = { nodes: 400, gap: 0.1 };
+const LIMITS = { nodes: 400, gap: 0.03 };
 const FIT_LIMITS = { nodes: 200, gap: 0.5 };
 /** Most classes that are made and looked at before the moves that raise something are given up. */
 const MOST_GOES = 6;
@@ -61,7 +61,7 @@ export function draft(
     const wrong = musts(checked(made.plan));
     if (wrong.length === 0) {
       const ms = lengthOf(made.plan, book, options);
-      return { ...made, notes: notesOf(made, wish, found, ms) };
+      return { ...made, notes: notesOf(made, wish, found, shelf, ms) };
     }
     const concerned = new Set(wrong.flatMap((f) => f.segments));
     const moves = placedSegments(made.plan).filter((p) => concerned.has(p.segment.id));

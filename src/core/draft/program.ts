@@ -43,7 +43,7 @@ const COST = {
   newToAll: 4,
   chance: 3,
   firm: 2,
-  off: 1.5,
+  off: 3,
   toConfirm: 4,
   noNeckWarmUp: 20,
   missingSecond: 0.5,

@@ -4,6 +4,7 @@ import {
   AREA_NAMES,
   CAUTION_NAMES,
   type Caution,
+  concerns,
   type Move,
   mainRegion,
   PURPOSE_NAMES,
@@ -26,6 +27,7 @@ export function notesOf(
   made: Omit<Drafted, 'notes'>,
   wish: DraftWish,
   found: Found,
+  shelf: readonly Move[],
   lengthMs: number,
 ): string[] {
   const notes: string[] = [];
@@ -40,7 +42,8 @@ export function notesOf(
   const drains = found.candidates.some(
     (c) => used.has(c.move.id) && c.phase === 'massage' && c.done.demands.includes('drain'),
   );
-  if (massages && !drains) notes.push(`The massage does not end by draining: ${noDrain(found)}.`);
+  if (massages && !drains)
+    notes.push(`The massage does not end by draining: ${noDrain(wish, shelf)}.`);
   if (!made.proved) {
     notes.push('The search was stopped before it could prove that no better class could be made.');
   }
@@ -52,12 +55,14 @@ export function notesOf(
 }
 
 /** Why no drain could be had. */
-function noDrain(found: Found): string {
-  const isDrain = (m: Move) => m.demands.includes('drain');
-  const cautions = [...found.against].filter(([, moves]) => moves.some(isDrain)).map(([c]) => c);
-  if (cautions.length)
-    return `somebody booked carries ${cautions.map((c) => CAUTION_NAMES[c]).join('; ')}`;
-  return found.withoutKit.some(isDrain) ? 'what it takes is not at hand' : 'there is no such move';
+function noDrain(wish: DraftWish, shelf: readonly Move[]): string {
+  const drains = shelf.filter((m) => m.demands.includes('drain'));
+  const against = drains.flatMap((m) =>
+    wish.people.flatMap((p) => concerns(m, p.cautions).map((c) => c.caution)),
+  );
+  const cautions = [...new Set(against)].map((c) => CAUTION_NAMES[c]);
+  if (cautions.length) return `somebody booked carries ${cautions.join('; ')}`;
+  return drains.length ? 'what it takes is not at hand' : 'there is no such move';
 }
 
 /** What stands in the way of any class. */

@@ -1,6 +1,7 @@
 import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { type Checked, raises } from '@/core/checks';
 import {
   differences,
   groupSegments,
@@ -13,10 +14,11 @@ import {
   updateBlock,
   updateSegment,
 } from '@/core/class';
-import { doseMs } from '@/core/move';
-import { lengthOf } from '@/core/score';
-import { anyPlan } from '@/core/testing/arbitrary';
+import { type CarriedCaution, doseMs } from '@/core/move';
+import { compile, lengthOf } from '@/core/score';
+import { anyPlan, RUNS } from '@/core/testing/arbitrary';
 import { planOf } from '@/core/testing/plans';
+import { smallPlan } from '@/core/testing/runs';
 import { solver } from '@/core/testing/solver';
 import { choicesOf, currentWork, fitToSlot, TOLERANCE_MS } from '.';
 
@@ -309,5 +311,56 @@ describe('fitting a class to its slot', () => {
       collide: ['slot'],
     });
     expect(PHASES.every((p) => empty.phases[p].length === 0)).toBe(true);
+  });
+
+  it('never raises what must be changed, and names what stands in the way, in any class', () => {
+    fc.assert(
+      fc.property(
+        smallPlan(40),
+        fc.double({ min: 0.4, max: 1.5, noNaN: true }),
+        fc.constantFrom<CarriedCaution[]>(
+          [],
+          [{ caution: 'bloodPressure' }],
+          [{ caution: 'neck' }],
+        ),
+        (any, share, cautions) => {
+          const slotSeconds = Math.max(60, Math.round((ms(any) * share) / 1000));
+          const plan = { ...any, slotSeconds };
+          const people = [{ id: 'p', name: 'p', cautions, met: new Set<string>() }];
+          const checked: Checked = {
+            plan,
+            score: compile(plan, LIBRARY_BOOK),
+            book: LIBRARY_BOOK,
+            shelf: [],
+            people,
+            sessionsAWeek: 1,
+            compile: (p) => compile(p, LIBRARY_BOOK),
+          };
+          const unsafe = (changed: Plan) =>
+            raises(checked, changed, ['slot-overrun']).flatMap((f) => f.segments);
+          const fitted = fitToSlot(plan, LIBRARY_BOOK, solver, { unsafe });
+          const after = fitted.kind === 'fits' ? fitted.plan : fitted.nearest;
+          expect(unsafe(after)).toEqual([]);
+          if (fitted.kind === 'cannot') expect(fitted.collide).not.toEqual([]);
+        },
+      ),
+      { numRuns: Math.min(RUNS, 40) },
+    );
+  }, 240_000);
+
+  it('leaves as it is what would keep the head back too long', () => {
+    const tilted = planOf([
+      { move: 'tongue-to-ceiling', rounds: 1, dose: { kind: 'reps', reps: 13, secondsEach: 3 } },
+      { move: 'pucker-hold', rounds: 1 },
+    ]);
+    const plan = { ...tilted, slotSeconds: Math.round(ms(tilted) / 1000) + 20 };
+    const free = fitToSlot(plan, LIBRARY_BOOK, solver);
+    const guarded = fitToSlot(plan, LIBRARY_BOOK, solver, { unsafe: () => ['s1'] });
+    const doseOf = (f: typeof free) =>
+      placedSegments(f.kind === 'fits' ? f.plan : f.nearest)[0]?.segment.dose;
+    expect(doseOf(guarded)).toEqual(placedSegments(plan)[0]?.segment.dose);
+    expect(guarded.kind === 'cannot' && guarded.collide.includes('safety')).toBe(
+      free.kind === 'fits' && guarded.kind === 'cannot',
+    );
   });
 });

@@ -90,9 +90,9 @@ export const DEMAND_NAMES: Record<Demand, string> = {
   headBelowHeart: 'takes the head below the heart',
   squeezeShut: 'squeezes the eyes shut',
   nearEye: 'touches near the eye',
-  drain: 'strokes that drain',
-  insideMouth: 'fingers inside the mouth',
-  strongPoint: 'a strong pressure point',
+  drain: 'drains by strokes',
+  insideMouth: 'puts fingers inside the mouth',
+  strongPoint: 'presses a strong point',
 };
 
 export const LANGUAGES = ['en', 'de'] as const;

@@ -6,7 +6,7 @@ import { type Demand, LANGUAGES, type Language, type Move, type MoveText } from 
  * move cannot say what its cautions do not know of; a teacher's own move is read by them as well.
  */
 
-export type Asked = Demand | 'headBack' | 'pinching' | 'handsFree';
+export type Asked = Demand | 'headBack' | 'pinching' | 'handsFree' | 'featherLight';
 type Pattern<T> = readonly [words: RegExp, means: T];
 
 /** A word that turns what follows it into something that is not done. */
@@ -158,6 +158,18 @@ const FREE: Record<Language, RegExp> = {
   de: /\b(ohne|keine) (die )?(hände|hand|finger|ringe)\b|\bhände (bleiben |ruhen )?(in den|im) schoß\b|\bfinger bleiben weg\b/i,
 };
 
+/** Hands that are told to be as light as can be. */
+const FEATHER: Record<Language, RegExp> = {
+  en: /\bfeather-light\b|\blight as (a feather|foam|drizzle|silk|rain)\b/i,
+  de: /\bfederleicht|\bleicht wie (eine feder|schaum|seide|regen|nieselregen)\b/i,
+};
+
+/** A sentence that goes on with what the hands did in the one before. */
+const GOES_ON: Record<Language, RegExp> = {
+  en: /^(then|go on|and on|move on)\b/i,
+  de: /^(dann|danach|weiter|und weiter)\b/i,
+};
+
 /** The parts of a text that say one thing each: what a "not" belongs to goes no further. */
 const phrasesOf = (text: string): string[] =>
   text.split(/(?<=[.;:!?])\s+|,\s+(?=but|aber|and then)/i);
@@ -167,6 +179,7 @@ export function askedBy(text: string, language: Language): Asked[] {
   const found = new Set<Asked>();
   for (const phrase of phrasesOf(text)) {
     if (FREE[language].test(phrase)) found.add('handsFree');
+    if (FEATHER[language].test(phrase)) found.add('featherLight');
     for (const [words, asked] of ASKS[language]) {
       const at = words.exec(phrase);
       if (at && !NOT[language].test(phrase.slice(0, at.index + at[0].length))) found.add(asked);
@@ -175,11 +188,15 @@ export function askedBy(text: string, language: Language): Asked[] {
   return [...found];
 }
 
-/** The areas that a cue sends the hands to by its words. */
-export function placesIn(text: string, language: Language): Area[] {
+/**
+ * The areas that a cue sends the hands to by its words.
+ * @param before the cue before it, which it may go on with
+ */
+export function placesIn(text: string, language: Language, before = ''): Area[] {
+  const goesOn = GOES_ON[language].test(text) && HANDS[language].test(before);
   const found = new Set<Area>();
   for (const phrase of phrasesOf(text)) {
-    if (!HANDS[language].test(phrase)) continue;
+    if (!goesOn && !HANDS[language].test(phrase)) continue;
     for (const [words, areas] of PLACES[language]) {
       const at = words.exec(phrase);
       if (!at || NOT[language].test(phrase.slice(0, at.index))) continue;
@@ -209,9 +226,10 @@ export function readWords(move: Move): { asks: Set<Asked>; places: Set<Area> } {
     if (!text) continue;
     for (const cue of telling(text)) for (const asked of askedBy(cue, language)) asks.add(asked);
     // Reminders name places that hands have nothing to do with, as in "jaw loose".
-    for (const cue of [...text.setup, text.short]) {
-      for (const area of placesIn(cue, language)) places.add(area);
-    }
+    [...text.setup, text.short].forEach((cue, i) => {
+      const before = i < text.setup.length ? text.setup[i - 1] : undefined;
+      for (const area of placesIn(cue, language, before)) places.add(area);
+    });
   }
   return { asks, places };
 }

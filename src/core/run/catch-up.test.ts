@@ -5,7 +5,16 @@ import { compile, QUESTIONS, type Score } from '@/core/score';
 import { anyPlan, RUNS } from '@/core/testing/arbitrary';
 import { eventId, planOf } from '@/core/testing/plans';
 import { solver } from '@/core/testing/solver';
-import { apply, catchUp, type Playback, playLengthMs, position, remainingMs } from '.';
+import {
+  apply,
+  catchUp,
+  cuesAhead,
+  cuesByStep,
+  type Playback,
+  playLengthMs,
+  position,
+  remainingMs,
+} from '.';
 
 const T0 = 1_790_000_000_000;
 const at = (score: Score, ms: number): Playback =>
@@ -47,16 +56,78 @@ describe('catching up', () => {
     expect(told.lines.some((l) => /rounds|instead of/.test(l.words))).toBe(true);
   });
 
-  it('leaves a locked segment alone', () => {
+  it('leaves a locked segment alone: its work, its rounds and its pauses', () => {
     const lines = planOf([
       { move: 'slow-belly-breaths' },
-      { move: 'tall-o-cheek-lift', rounds: 2, locked: true },
+      { move: 'tall-o-cheek-lift', rounds: 3, restSeconds: 10, locked: true },
       { move: 'soft-jaw-drop', rounds: 2 },
     ]);
     const locked = compile(lines, LIBRARY_BOOK);
-    const { after } = trimmed(at(locked, 1000), T0 + locked.totalMs - 40_000);
-    const work = after.queue.filter((p) => p.step.segmentId === 's2' && p.step.kind === 'work');
-    for (const p of work) expect(p.extraMs).toBe(0);
+    const { after } = trimmed(at(locked, 1000), T0 + 30_000);
+    const kept = after.queue.filter((p) => p.step.segmentId === 's2');
+    expect(kept.map((p) => p.key)).toEqual(
+      locked.steps.filter((s) => s.segmentId === 's2').map((s) => s.id),
+    );
+    for (const p of kept) expect(p.extraMs).toBe(0);
+  });
+
+  it('keeps the drain whole, and gives up rounds before it shortens any work', () => {
+    const { after } = trimmed(at(score, 5000), T0 + 30_000);
+    const drain = after.queue.filter((p) => p.step.moveId === 'closing-face-drain');
+    expect(drain.map((p) => [p.key, p.extraMs])).toEqual(
+      score.steps.filter((s) => s.moveId === 'closing-face-drain').map((s) => [s.id, 0]),
+    );
+    const { after: less } = trimmed(at(score, 5000), T0 + score.totalMs - 45_000);
+    expect(less.queue.length).toBeLessThan(score.steps.length);
+    for (const p of less.queue) if (p.step.kind === 'work') expect(p.extraMs).toBe(0);
+  });
+
+  it('leaves out nothing that explains what comes again', () => {
+    const twice = compile(
+      planOf([
+        { move: 'slow-belly-breaths' },
+        { move: 'soft-jaw-drop', rounds: 1, optional: true },
+        { move: 'pucker-hold', rounds: 1, optional: true },
+        { move: 'soft-jaw-drop', rounds: 1, locked: true },
+      ]),
+      LIBRARY_BOOK,
+    );
+    const { after } = trimmed(at(twice, 1000), T0 + 20_000);
+    const left = new Set(after.queue.map((p) => p.step.segmentId));
+    expect([left.has('s2'), left.has('s3')]).toEqual([true, false]);
+  });
+
+  it('cuts by whole reps, whatever dose a round has', () => {
+    const reps = (n: number, secondsEach: number) =>
+      ({ kind: 'reps', reps: n, secondsEach }) as const;
+    const rounds = compile(
+      planOf([
+        { move: 'slow-belly-breaths' },
+        {
+          move: 'soft-jaw-drop',
+          rounds: 2,
+          dose: reps(6, 5),
+          byRound: [{}, { dose: reps(8, 7) }],
+          releaseSeconds: 0,
+        },
+      ]),
+      LIBRARY_BOOK,
+    );
+    for (const need of [5, 12, 20, 33, 47]) {
+      const { after } = trimmed(at(rounds, 1000), T0 + rounds.totalMs - need * 1000);
+      for (const p of after.queue.filter((q) => q.step.kind === 'work' && q.step.unitMs)) {
+        expect(Math.abs(p.extraMs) % (p.step.unitMs ?? 1)).toBe(0);
+      }
+    }
+  });
+
+  it('never says the let-go of a move that was left out, and says each that was done', () => {
+    const { after } = trimmed(at(score, 5000), T0 + 60_000);
+    const left = new Set(after.queue.map((p) => p.step.segmentId));
+    const said = cuesAhead(after, cuesByStep(score), 10 ** 7).flatMap(({ cue }) =>
+      cue.kind === 'letGo' ? (score.steps[cue.step]?.segmentId ?? '') : [],
+    );
+    expect(new Set(said)).toEqual(left);
   });
 
   it('says how late it stays when there is not enough to take', () => {

@@ -1,11 +1,13 @@
 import { LIBRARY_BOOK } from '@library';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { placedSegments } from '@/core/class';
 import { compile } from '@/core/score';
+import { RUNS } from '@/core/testing/arbitrary';
 import { eventId, planOf } from '@/core/testing/plans';
+import { smallPlan, T0 } from '@/core/testing/runs';
 import { minutesOf, type RunEventDraft, spent, totalOf, withLengthsOf } from '.';
 
-const T0 = 1_790_000_000_000;
 const plan = planOf([
   { move: 'tall-o-cheek-lift', rounds: 2 },
   { move: 'soft-jaw-drop', rounds: 1 },
@@ -45,6 +47,37 @@ describe('the lengths of a class that was led', () => {
 
   it('are what they were where nothing was bent', () => {
     expect(withLengthsOf(plan, led())).toEqual({ plan, lines: [] });
+  });
+
+  it('are what they were in any class that was led undisturbed', () => {
+    fc.assert(
+      fc.property(smallPlan(80), (any) => {
+        const made = compile(any, LIBRARY_BOOK);
+        const events = [{ id: eventId(0), at: T0, type: 'started' } as const];
+        const parts = spent(made, events, T0 + made.totalMs + 1000);
+        expect(withLengthsOf(any, parts)).toEqual({ plan: any, lines: [] });
+      }),
+      { numRuns: Math.min(RUNS, 400) },
+    );
+  });
+
+  it('stay even where left and right take turns, and leave a hold of half seconds alone', () => {
+    const turns = planOf([
+      { move: 'gaze-side-to-side', rounds: 1, dose: { kind: 'reps', reps: 6, secondsEach: 4 } },
+      { move: 'pucker-hold', rounds: 1, dose: { kind: 'hold', seconds: 10.5 } },
+    ]);
+    const made = compile(turns, LIBRARY_BOOK);
+    const start = made.steps.find((s) => s.kind === 'work')?.startMs ?? 0;
+    const events = [
+      { id: eventId(0), at: T0, type: 'started' },
+      { id: eventId(1), at: T0 + start + 100, type: 'extended', ms: 10_000 },
+    ] as RunEventDraft[];
+    const { plan: kept } = withLengthsOf(turns, spent(made, events, T0 + 10 ** 7));
+    const doses = placedSegments(kept).map((p) => p.segment.dose);
+    expect(doses).toEqual([
+      { kind: 'reps', reps: 8, secondsEach: 4 },
+      { kind: 'hold', seconds: 10.5 },
+    ]);
   });
 
   it('have the rounds, the work and the pauses as they were played', () => {

@@ -84,7 +84,7 @@ export const RulesPanel = memo(function RulesPanel({ plan, edit, settle }: Rules
           onChange={(counting) => change({ counting })}
         />
         <Choice
-          label="Let go"
+          label="Rounds end with"
           width="w-full"
           value={rules.release ?? ''}
           options={['' as const, ...RELEASES]}
