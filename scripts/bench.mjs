@@ -21,7 +21,7 @@ await main(async () => {
   requireNode();
   await ensurePackages();
   await ensureDebian(['espeak-ng'], { optional: true });
-  const computed = run('scripts/bench.ts', {}, ['--expose-gc']);
+  const computed = run('scripts/bench.ts', {}, ['--expose-gc']) || run('scripts/bench-core.ts');
   if (computed !== 0) return computed;
 
   await ensureDebian(['postgresql', 'chromium']);

@@ -71,13 +71,12 @@ export const longHoldWithoutRelease: Check = {
     lines(look).flatMap(({ segment, move }) => {
       if (move.kind !== 'exercise') return [];
       // A rest after the last turn of a block is not played, and any round may have a dose of its own.
-      const long = look.done.some(
-        ({ turn, pauseMs }) =>
-          turn.segment.id === segment.id &&
-          pauseMs === 0 &&
-          HELD.includes(turn.dose.kind) &&
-          doseMs(turn.dose) >= LONG_HOLD_MS,
-      );
+      const long = look
+        .turnsOf(segment.id)
+        .some(
+          ({ turn, pauseMs }) =>
+            pauseMs === 0 && HELD.includes(turn.dose.kind) && doseMs(turn.dose) >= LONG_HOLD_MS,
+        );
       if (!long) return [];
       const seconds = move.releaseSeconds || USUAL_RELEASE_SECONDS;
       return [
@@ -123,7 +122,10 @@ function tooLongInARow(rule: RunRule): Check {
           says: rule.says(Math.round(ms / 1000)),
           why: rule.why,
           segments: ids,
-          repair: { label: 'Ease it', apply: firstThatHelps(look, find, eases(look, ids, rule)) },
+          repair: {
+            label: 'Ease it',
+            apply: firstThatHelps(look, find, () => eases(look, ids, rule)),
+          },
         });
       }
       run = [];
@@ -200,11 +202,11 @@ export const longBreathHold: Check = {
     lines(look).flatMap(({ segment, move }) => {
       const longest = Math.max(
         0,
-        ...look.done.flatMap(({ turn: { segment: of, dose } }) =>
-          of.id === segment.id && dose.kind === 'breaths'
-            ? [dose.pattern.hold, dose.pattern.pause]
-            : [],
-        ),
+        ...look
+          .turnsOf(segment.id)
+          .flatMap(({ turn: { dose } }) =>
+            dose.kind === 'breaths' ? [dose.pattern.hold, dose.pattern.pause] : [],
+          ),
       );
       if (longest <= LONGEST_HELD_BREATH_SECONDS) return [];
       return [

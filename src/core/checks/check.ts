@@ -1,4 +1,4 @@
-import { type Plan, placedSegments, type Segment } from '../class';
+import { type Placed, type Plan, placedSegments, type Segment, segmentOf } from '../class';
 import {
   type CarriedCaution,
   concerns,
@@ -82,6 +82,8 @@ export interface Look extends Checked {
   moveOf: (id: string) => Move | undefined;
   nameOf: (moveId: string) => string;
   done: readonly DoneTurn[];
+  /** The turns of one segment, in running order. */
+  turnsOf: (segmentId: string) => readonly DoneTurn[];
 }
 
 export interface Check {
@@ -129,7 +131,14 @@ export function lookAt(checked: Checked): Look {
     const move = moveOf(id);
     return move ? moveText(move, plan.language).name : id;
   };
-  return { ...checked, moveOf, nameOf, done };
+  const bySegment = new Map<string, DoneTurn[]>();
+  for (const d of done) {
+    const { id } = d.turn.segment;
+    const before = bySegment.get(id);
+    if (before) before.push(d);
+    else bySegment.set(id, [d]);
+  }
+  return { ...checked, moveOf, nameOf, done, turnsOf: (id) => bySegment.get(id) ?? [] };
 }
 
 /** The ways in which segments are done; turns that are done alike share one move. */
@@ -174,65 +183,86 @@ export interface SegmentDone {
 
 /** The segments of a class with all the ways in which they are done. */
 export function segmentsDone(look: Look): SegmentDone[] {
-  const turnsOf = new Map<string, DoneTurn[]>();
-  for (const d of look.done) {
-    const { id } = d.turn.segment;
-    const before = turnsOf.get(id);
-    if (before) before.push(d);
-    else turnsOf.set(id, [d]);
-  }
   return lines(look).map(({ segment, move }) => {
-    const all = turnsOf.get(segment.id) ?? [];
+    const all = look.turnsOf(segment.id);
     const ways = [...new Set(all.map((d) => d.move))];
     const releases = [...new Set(all.flatMap((d) => d.release ?? []))];
     return { segment, move, ways, releases };
   });
 }
 
+/** A segment with where it stands and the move it names. */
+export type Line = Placed & { move: Move };
+
+/** Something that several rules ask of one look, worked out once. */
+function onceFor<T>(work: (look: Look) => T): (look: Look) => T {
+  const known = new WeakMap<Look, { found: T }>();
+  return (look) => {
+    const { found } = known.get(look) ?? { found: work(look) };
+    known.set(look, { found });
+    return found;
+  };
+}
+
 /** The segments of a class with the moves they name. */
-export function lines(look: Look) {
-  return placedSegments(look.plan).flatMap((placed) => {
+export const lines = onceFor((look): readonly Line[] =>
+  placedSegments(look.plan).flatMap((placed) => {
     const move = look.moveOf(placed.segment.move);
     return move ? [{ ...placed, move }] : [];
-  });
-}
+  }),
+);
 
 /** Whether anybody booked carries a caution that rules a move out as it is done. */
 export function ruledOut(look: Pick<Look, 'people'>, move: Move): boolean {
   return look.people.some((person) => concerns(move, person.cautions).length > 0);
 }
 
-/** A move to bring in: nobody booked has to leave it out, its kit is there, and the class has it not yet. */
+const usedMoves = onceFor((look) => new Set(lines(look).map((l) => l.move.id)));
+
+/** Moves of the shelf that nobody booked has to leave out, and whose kit is there. */
+const openMoves = onceFor((look) =>
+  look.shelf.filter(
+    (move) =>
+      !ruledOut(look, move) &&
+      move.props.every((prop) => look.plan.kit.includes(prop)) &&
+      !(look.plan.rules.skin === 'dry' && move.surface === 'glide') &&
+      move.pressure !== 'strong',
+  ),
+);
+
+/** A move to bring in: one that is open to everybody and that the class has not yet. */
 export function moveFor(
   look: Look,
   wanted: (move: Move) => boolean,
   better: (move: Move) => number = () => 0,
 ): Move | undefined {
-  const used = new Set(lines(look).map((l) => l.move.id));
-  const fits = look.shelf.filter(
-    (move) =>
-      wanted(move) &&
-      !used.has(move.id) &&
-      !ruledOut(look, move) &&
-      move.props.every((prop) => look.plan.kit.includes(prop)) &&
-      !(look.plan.rules.skin === 'dry' && move.surface === 'glide') &&
-      move.pressure !== 'strong',
-  );
-  return fits.reduce<Move | undefined>(
-    (best, move) => (best && better(best) >= better(move) ? best : move),
-    undefined,
-  );
+  const used = usedMoves(look);
+  return openMoves(look)
+    .filter((move) => !used.has(move.id) && wanted(move))
+    .reduce<Move | undefined>(
+      (best, move) => (best && better(best) >= better(move) ? best : move),
+      undefined,
+    );
+}
+
+/** The segment of a move that is brought in, let go so that nobody booked is touched where they must not be. */
+export function segmentFor(look: Look, move: Move, id: string): Segment {
+  const release = releaseAsMove(move, look.plan.rules.release ?? move.release);
+  return {
+    ...segmentOf(move, id),
+    ...(release && ruledOut(look, release) && { release: 'breaths' as const }),
+  };
 }
 
 /** The first of some edits after which a rule has nothing to say any more; the last where none helps wholly. */
 export function firstThatHelps(
   look: Look,
   find: Check['find'],
-  edits: readonly ((plan: Plan) => Plan)[],
+  edits: () => readonly ((plan: Plan) => Plan)[],
 ): (plan: Plan) => Plan {
   return (plan) => {
     let tried = plan;
-    for (const edit of edits) {
+    for (const edit of edits()) {
       tried = edit(plan);
       if (find(lookAt({ ...look, plan: tried, score: look.compile(tried) })).length === 0) break;
     }

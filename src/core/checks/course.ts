@@ -29,7 +29,7 @@ export const noWarmUp: Check = {
         ...(move && {
           repair: {
             label: `Add ${moveText(move, look.plan.language).name}`,
-            apply: (plan: Plan) => bring(plan, move),
+            apply: (plan: Plan) => bring(look, plan, move),
           },
         }),
       },
@@ -50,7 +50,7 @@ export const noDrainAtTheEnd: Check = {
     );
     const last = massage.at(-1);
     const drains = (l: (typeof massage)[number]) =>
-      look.done.some((d) => d.turn.segment.id === l.segment.id && d.move.demands.includes('drain'));
+      look.turnsOf(l.segment.id).some((d) => d.move.demands.includes('drain'));
     // Points alone are no massage that has to be drained.
     if (!last || drains(last) || massage.every((l) => l.move.kind === 'point')) return [];
     const drain = massage.findLast((l) => drains(l) && l.phase === last.phase);
@@ -68,7 +68,7 @@ export const noDrainAtTheEnd: Check = {
       },
       move && {
         label: `Add ${moveText(move, look.plan.language).name}`,
-        apply: (plan: Plan) => bring(plan, move, last.phase),
+        apply: (plan: Plan) => bring(look, plan, move, last.phase),
       },
     ]);
     const point = drain && last.move.kind === 'point';

@@ -8,7 +8,6 @@ import {
   type PhaseName,
   type Plan,
   phaseFor,
-  segmentOf,
   updateSegment,
 } from '../class';
 import {
@@ -26,12 +25,12 @@ import {
   type Region,
   worksOn,
 } from '../move';
-import { type Check, firstThatHelps, type Look, lines, moveFor } from './check';
+import { type Check, firstThatHelps, type Look, lines, moveFor, segmentFor } from './check';
 
 /** Adds a move of the shelf in the place it belongs to. */
-export function bring(plan: Plan, move: Move, phase = phaseFor(move), index?: number): Plan {
+export function bring(look: Look, plan: Plan, move: Move, phase = phaseFor(move)): Plan {
   const [id = 's'] = freeSegmentIds(plan, 1);
-  return addSegment(plan, segmentOf(move, id), phase, index);
+  return addSegment(plan, segmentFor(look, move, id), phase);
 }
 
 const secondsOf = (move: Move) => Math.round((doseMs(move.dose) * move.rounds) / 1000);
@@ -64,7 +63,7 @@ export const areaWithoutWork: Check = {
           ...(move && {
             repair: {
               label: `Add ${moveText(move, look.plan.language).name}`,
-              apply: (plan: Plan) => bring(plan, move),
+              apply: (plan: Plan) => bring(look, plan, move),
             },
           }),
         };
@@ -110,7 +109,7 @@ export const focusRatio: Check = {
           (m) => -secondsOf(m),
         );
         if (!move) break;
-        next = bring(next, move);
+        next = bring(look, next, move);
       }
       return next;
     };
@@ -259,7 +258,7 @@ export const sameAreaInARow: Check = {
           segments: ids,
           repair: {
             label: 'Spread it out',
-            apply: firstThatHelps(look, find, spreads(look, ids)),
+            apply: firstThatHelps(look, find, () => spreads(look, ids)),
           },
         });
       }

@@ -8,7 +8,7 @@ import {
   moveText,
   touchedAreas,
 } from '../move';
-import { type Check, firstOf, type Look, lines, moveFor, segmentsDone } from './check';
+import { type Check, firstOf, type Look, lines, moveFor, segmentFor, segmentsDone } from './check';
 
 const EFFECT_WORDS: Record<CautionEffect, string> = {
   leaveOut: 'should leave it out',
@@ -57,12 +57,7 @@ export const personCaution: Check = {
         );
         const swapIn = (plan: Plan, to: Move) =>
           updateSegment(plan, segment.id, (s) => ({
-            id: s.id,
-            move: to.id,
-            dose: to.dose,
-            sides: to.sides,
-            rounds: to.rounds,
-            releaseSeconds: to.releaseSeconds,
+            ...segmentFor(look, to, s.id),
             restSeconds: s.restSeconds,
           }));
         const out = {

@@ -104,7 +104,7 @@ const leftOut =
       const [first] = outs;
       if (!first) return [];
       const texts = [...new Set(outs.map((o) => `“${o.text}”`))];
-      const line = look.done.find((d) => d.turn.segment.id === first.segmentId);
+      const [line] = look.turnsOf(first.segmentId);
       const name = line ? look.nameOf(line.turn.segment.move) : '';
       return [
         {

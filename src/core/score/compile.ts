@@ -7,6 +7,7 @@ import {
   inVariant,
   type Language,
   type Move,
+  type Release,
   type Variant,
 } from '../move';
 import {
@@ -100,6 +101,7 @@ export function lengthsOf(plan: Plan, meter: SpeechMeter): Length {
 
 interface StepMore {
   variant?: Variant;
+  release?: Release;
   breath?: BreathPattern;
   beatMs?: number;
   leastMs?: number;
@@ -325,7 +327,12 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     const said = [...letGo, ...wording.release()];
     const rest = writer.lettingGo(said, goMs, restMs, (into) => {
       if (into === 'release') {
-        writer.step(turn, 'release', 'both', goMs, { ...always, ...(breathing && { breath }) });
+        const by = segment.releaseSeconds > 0 && { release: wording.releaseKind };
+        writer.step(turn, 'release', 'both', goMs, {
+          ...always,
+          ...by,
+          ...(breathing && { breath }),
+        });
       } else writer.step(turn, 'rest', 'both', restMs, always);
     });
     for (const saying of rest) {

@@ -1,5 +1,5 @@
 import type { PhaseName } from '../class';
-import type { BreathPattern, Language, Variant } from '../move';
+import type { BreathPattern, Language, Release, Variant } from '../move';
 import type { SpeechSource } from '../speech';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
@@ -24,6 +24,8 @@ export interface Step {
   startMs: number;
   durationMs: number;
   variant?: Variant;
+  /** Of a release: how the round is let go. */
+  release?: Release;
   /** In breath-paced work or release: one breath, repeated to the end of the step. */
   breath?: BreathPattern;
   /** Of work that may be made shorter: the floor of its dose, in ms, and the unit it is cut by. */

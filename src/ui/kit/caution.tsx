@@ -8,7 +8,7 @@ export function GeneralCaution({ className = '' }: { className?: string }) {
       <span>
         This is gentle movement and self-massage, not medical care. Stop if anything hurts. Ask a
         licensed clinician first if you have a condition or had a procedure. Local rules on massage
-        and health claims apply.
+        and health claims apply. Clean hands; glasses, earrings and hearing aids off.
       </span>
     </p>
   );

@@ -15,7 +15,7 @@ import {
   SkipBack,
   Timer,
 } from 'lucide-react';
-import type { RunEventType } from '@/core/run';
+import { MOST_ROUNDS, type RunEventType } from '@/core/run';
 import type { Happening } from './use-log';
 
 /** Something a teacher can do to a running class: one button, one key. */
@@ -37,16 +37,22 @@ export const REST_STEP_MS = 5_000;
 export const MORE_COUNTS = 5;
 const SECOND_MS = 1000;
 
+const NO_MORE_ROUNDS = `${MOST_ROUNDS} rounds of one move are the most. Press the ribbon to go back to it.`;
+
 export interface Hands {
   add: (what: Happening) => void;
   paused: boolean;
   /** Length of a beat of the work, in ms, where it has one of its own. */
   beatMs: number | undefined;
+  /** The move in work has as many rounds as it may have. */
+  full: boolean;
+  /** Tells the teacher why nothing happens. */
+  tell: (sentence: string) => void;
   catchUp: () => void;
   end: () => void;
 }
 
-export function controlsOf({ add, paused, beatMs, catchUp, end }: Hands): Control[] {
+export function controlsOf({ add, paused, beatMs, full, tell, catchUp, end }: Hands): Control[] {
   const plain = (
     type: 'again' | 'back' | 'next' | 'roundAdded' | 'skipped' | 'eased' | 'closing',
   ) => {
@@ -118,7 +124,7 @@ export function controlsOf({ add, paused, beatMs, catchUp, end }: Hands): Contro
       keys: ['r', 'R'],
       icon: Repeat,
       large: true,
-      act: plain('roundAdded'),
+      act: full ? () => tell(NO_MORE_ROUNDS) : plain('roundAdded'),
     },
     {
       label: 'Easier for all',

@@ -13,7 +13,7 @@ const nobody = { cautions: [], notes: [] };
 
 describe('who needs an eye on them', () => {
   it('is nobody without a caution or a note', () => {
-    for (const m of LIBRARY) expect(watchFor(nobody, m, undefined, libraryMove)).toEqual([]);
+    for (const m of LIBRARY) expect(watchFor(nobody, m, {}, libraryMove)).toEqual([]);
   });
 
   it('is somebody with a caution against the move as it is done, and not in its easier version', () => {
@@ -22,8 +22,24 @@ describe('who needs an eye on them', () => {
     );
     if (!back) throw new Error('no move with a level version');
     const neck = { cautions: [{ caution: 'neck' as const }], notes: [] };
-    expect(watchFor(neck, back, undefined, libraryMove)).toHaveLength(1);
-    expect(watchFor(neck, back, 'easier', libraryMove)).toEqual([]);
+    expect(watchFor(neck, back, {}, libraryMove)).toHaveLength(1);
+    expect(watchFor(neck, back, { variant: 'easier' }, libraryMove)).toEqual([]);
+  });
+
+  it('is somebody who must not be touched, while a round without hands is let go', () => {
+    const filler = { cautions: [{ caution: 'procedure' as const }], notes: [] };
+    const smile = move('smile-pulses');
+    expect(watchFor(filler, smile, {}, libraryMove)).toEqual([]);
+    expect(watchFor(filler, smile, { release: 'tap' }, libraryMove)).toHaveLength(1);
+    expect(watchFor(filler, smile, { release: 'breaths' }, libraryMove)).toEqual([]);
+  });
+
+  it('is somebody with high blood pressure where the class holds the breath', () => {
+    const pressure = { cautions: [{ caution: 'bloodPressure' as const }], notes: [] };
+    const belly = move('slow-belly-breaths');
+    const breath = { in: 4, hold: 4, out: 6, pause: 0 };
+    expect(watchFor(pressure, belly, { breath: { ...breath, hold: 0 } }, libraryMove)).toEqual([]);
+    expect(watchFor(pressure, belly, { breath }, libraryMove)).toHaveLength(1);
   });
 
   it('is somebody with a note on this move or on another one for the same area', () => {
@@ -32,11 +48,11 @@ describe('who needs an eye on them', () => {
       notes: [{ moveId, note: 'brow stays quiet', at: 0 }],
     });
     const tallO = move('tall-o-cheek-lift');
-    expect(watchFor(noted('tall-o-cheek-lift'), tallO, undefined, libraryMove)).toEqual([
+    expect(watchFor(noted('tall-o-cheek-lift'), tallO, {}, libraryMove)).toEqual([
       'brow stays quiet',
     ]);
-    expect(watchFor(noted('full-cheeks-hold'), tallO, undefined, libraryMove)).toHaveLength(1);
-    expect(watchFor(noted('shoulder-rolls'), tallO, undefined, libraryMove)).toEqual([]);
+    expect(watchFor(noted('full-cheeks-hold'), tallO, {}, libraryMove)).toHaveLength(1);
+    expect(watchFor(noted('shoulder-rolls'), tallO, {}, libraryMove)).toEqual([]);
   });
 });
 
@@ -54,11 +70,13 @@ describe('the breath line', () => {
 });
 
 describe('the controls of the stage', () => {
-  const controls = (paused: boolean, added: object[] = []) =>
+  const controls = (paused: boolean, added: unknown[] = [], full = false) =>
     controlsOf({
       add: (what) => added.push(what),
       paused,
       beatMs: 2000,
+      full,
+      tell: (sentence) => added.push(sentence),
       catchUp: () => {},
       end: () => {},
     });
@@ -70,7 +88,7 @@ describe('the controls of the stage', () => {
   });
 
   it('pause or go on, and count in beats of the work', () => {
-    const added: object[] = [];
+    const added: unknown[] = [];
     const press = (paused: boolean, key: string) =>
       controls(paused, added)
         .find((c) => c.keys.includes(key))
@@ -83,5 +101,12 @@ describe('the controls of the stage', () => {
       { type: 'resumed' },
       { type: 'extended', ms: 10_000 },
     ]);
+  });
+
+  it('say why there is no further round, where there are as many as there may be', () => {
+    const added: unknown[] = [];
+    const more = controls(false, added, true).find((c) => c.keys.includes('r'));
+    more?.act();
+    expect(added).toEqual([expect.stringMatching(/^20 rounds of one move are the most/)]);
   });
 });

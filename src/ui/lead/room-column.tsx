@@ -1,6 +1,7 @@
 import { MessageCircleQuestion, NotebookPen } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { type Area, concerns, inVariant, type Move, type Variant } from '@/core/move';
+import { type Area, concerns, inVariant, type Move, releaseAsMove } from '@/core/move';
+import type { Step } from '@/core/score';
 import { RollList } from './roll-list';
 import type { RollEntry } from './types';
 import { isHere, type Roll } from './use-roll';
@@ -15,14 +16,22 @@ const mainAreas = (move: Move): Area[] =>
     weight >= MAIN_AREA ? area : [],
   );
 
+/** How a move is being done at this moment. */
+export type AsDone = Pick<Step, 'variant' | 'release' | 'breath'>;
+
 /** What to watch for in a person while a move is in work; empty for most people and moves. */
 export function watchFor(
   person: Pick<RollEntry, 'cautions' | 'notes'>,
   move: Move,
-  variant: Variant | undefined,
+  { variant, release, breath }: AsDone,
   moveOf: (id: string) => Move | undefined,
 ): string[] {
-  const done = inVariant(move, variant);
+  const usual = inVariant(move, variant);
+  const paced: Move = breath
+    ? { ...usual, dose: { kind: 'breaths', breaths: 1, pattern: breath } }
+    : usual;
+  // While a round is let go, it is the hands of the release that a caution is about.
+  const done = (release && releaseAsMove(usual, release)) ?? paced;
   const areas = new Set(mainAreas(move));
   const cautions = concerns(done, person.cautions).map((c) => c.words);
   const notes = person.notes.flatMap((note) => {
@@ -36,7 +45,8 @@ export function watchFor(
 export interface RoomColumnProps {
   roll: Roll;
   move: Move | undefined;
-  variant: Variant | undefined;
+  /** The step that runs. */
+  step: AsDone;
   moveOf: (id: string) => Move | undefined;
   /** A person is to be picked for a correction. */
   picking: boolean;
@@ -47,17 +57,17 @@ export interface RoomColumnProps {
 
 /** Who is in the room, and who of them needs an eye on them in the move in work. Never on a projector. */
 export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
-  const { roll, move, variant, moveOf, picking, setPicking, parking, setParking } = props;
+  const { roll, move, step, moveOf, picking, setPicking, parking, setParking } = props;
   const here = roll.entries.filter(isHere);
   const watched = useMemo(
     () =>
       move
         ? roll.entries.filter(isHere).flatMap((person) => {
-            const words = watchFor(person, move, variant, moveOf);
+            const words = watchFor(person, move, step, moveOf);
             return words.length ? [{ person, words }] : [];
           })
         : [],
-    [roll.entries, move, variant, moveOf],
+    [roll.entries, move, step, moveOf],
   );
   const keys = useMemo(
     () => new Map(roll.entries.filter(isHere).map((p, i) => [p.participantId, PERSON_KEYS[i]])),

@@ -2,10 +2,11 @@
 
 import { MonitorUp, Undo2, Volume2, VolumeX, WifiOff } from 'lucide-react';
 import { memo, useCallback, useMemo, useState } from 'react';
+import { toast } from 'sonner';
 import type { Sound } from '@/browser/cue-player';
 import { clock } from '@/core/formats';
 import { type Move, moveText } from '@/core/move';
-import { UNDO_MS, undoable } from '@/core/run';
+import { MOST_ROUNDS, UNDO_MS, undoable } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
 import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
@@ -62,12 +63,21 @@ export function Stage(props: StageProps) {
     if (last) add({ type: 'undone', of: last.id });
   }, [last, add]);
   const beatMs = current?.step.unitMs;
+  const full = (current?.step.rounds ?? 0) >= MOST_ROUNDS;
   const controls = useMemo(
     () =>
       leads
-        ? controlsOf({ add, paused, beatMs, catchUp: () => setCatching(true), end: onEnd })
+        ? controlsOf({
+            add,
+            paused,
+            beatMs,
+            full,
+            tell: (sentence) => toast.info(sentence),
+            catchUp: () => setCatching(true),
+            end: onEnd,
+          })
         : [],
-    [leads, add, paused, beatMs, onEnd],
+    [leads, add, paused, beatMs, full, onEnd],
   );
   const pick = (key: string): boolean => {
     if (!picking) return false;
@@ -123,7 +133,7 @@ export function Stage(props: StageProps) {
         <RoomColumn
           roll={roll}
           move={move}
-          variant={current.step.variant}
+          step={current.step}
           moveOf={moveOf}
           picking={picking}
           setPicking={setPicking}

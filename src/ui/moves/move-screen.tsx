@@ -206,7 +206,12 @@ function Words({ language, words }: { language: Language; words: MoveText }) {
           <Cues
             key={variant}
             name={name}
-            cues={[...version.setup, version.short]}
+            cues={[
+              ...version.setup,
+              version.short,
+              ...(version.form ?? []),
+              ...(version.letGo ? [version.letGo] : []),
+            ]}
             language={language}
           />
         );
