@@ -222,6 +222,17 @@ describe('a round that is added', () => {
     ]);
   });
 
+  it('is still one more when the class is eased', () => {
+    const scores = scoresOf(planOf([{ move: 'tall-o-cheek-lift', rounds: 2 }]));
+    const work = step(scores.score, 's1.1.work.both');
+    const events = log([work.startMs, { type: 'roundAdded' }], [work.startMs, { type: 'eased' }]);
+    const said = texts(upTo(scores, events, work.startMs), scores, 400_000);
+    expect(said.filter((t) => /^(round|last round|one more)/i.test(t))).toEqual([
+      'Round 2.',
+      'One more round.',
+    ]);
+  });
+
   it('is none in the questions, and none past the most there can be', () => {
     const plan = planOf([{ move: 'soft-jaw-drop', rounds: 1 }], { closingSeconds: 60 });
     const scores = scoresOf(plan);
@@ -290,7 +301,8 @@ describe('a move that is left in the middle', () => {
         };
         for (const event of eventsOf(bends, any.score)) {
           state = apply(state, event, passing(state));
-          if (state.status === 'running') meet(now(state), state.elapsedMs === 0);
+          // A class that was sent to its end stands at its last step without playing it.
+          if (state.status !== 'over') meet(now(state), state.elapsedMs === 0);
         }
         advance(state, state.at + 10 ** 7, passing(state));
       }),

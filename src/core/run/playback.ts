@@ -16,6 +16,8 @@ export interface PlayStep {
   swapped?: true;
   /** Of a step in which the work is let go: how long the words for it take, in ms. */
   letGoMs?: number;
+  /** The upbeat of a round that a bend added. */
+  spare?: true;
   /** A bend put it in: more of a side that had less, or the let-go of a move that was left. */
   put?: 'even' | 'letGo';
 }
@@ -56,6 +58,8 @@ export interface Playback {
   /** The same steps in the easier version, where there is one. */
   easier: readonly PlayStep[];
   spares: ReadonlyMap<SpareName, SpareStep>;
+  /** The turn that was worked last, if only for a moment; it is let go when the class leaves it. */
+  worked: string | null;
   /** The bend made last, while it can be taken back. */
   last: Undoable | null;
 }
@@ -110,6 +114,7 @@ export function ready(score: Score, easier?: Score | null): Playback {
         { planned: score.steps.length + (easier?.steps.length ?? 0) + i, durationMs },
       ]),
     ),
+    worked: null,
     last: null,
     index: 0,
     elapsedMs: 0,
@@ -133,13 +138,14 @@ export interface Pass {
 export function advance(state: Playback, to: number, passes?: (pass: Pass) => void): Playback {
   if (to <= state.at) return state;
   if (state.status !== 'running') return { ...state, at: to };
-  let { index } = state;
+  let { index, worked } = state;
   let left = to - state.at;
   let from = state.elapsedMs;
   for (;;) {
     const current = state.queue[index];
     if (!current) break;
     const rest = Math.max(0, playLengthMs(current) - from);
+    if (current.step.kind === 'work' && Math.min(left, rest) > 0) worked = turnOf(current);
     if (left < rest) {
       passes?.({ part: current, ms: left });
       break;
@@ -148,12 +154,12 @@ export function advance(state: Playback, to: number, passes?: (pass: Pass) => vo
     left -= rest;
     if (index === state.queue.length - 1) {
       const elapsedMs = from + rest;
-      return { ...state, status: 'over', index, elapsedMs, at: to, endedAt: to - left };
+      return { ...state, status: 'over', index, elapsedMs, at: to, worked, endedAt: to - left };
     }
     from = 0;
     index++;
   }
-  return { ...state, index, elapsedMs: from + left, at: to };
+  return { ...state, index, elapsedMs: from + left, at: to, worked };
 }
 
 /** A class bent over and over still ends: most rounds of one segment, planned and added. */

@@ -1,0 +1,80 @@
+import { goTo } from './places';
+import { isPause, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
+
+/** Where the way into the work begins that is running or is being led up to. */
+function leadIn(state: Playback): number {
+  const kind = state.queue[state.index]?.step.kind;
+  if (kind === 'release' || kind === 'rest') return -1;
+  for (let i = state.index; i >= 0; i--) {
+    const at = state.queue[i]?.step.kind;
+    if (at === 'upbeat' || at === 'switch') return i;
+  }
+  return 0;
+}
+
+/**
+ * Swaps what is left of the move in work to its easier version and leads into it again. In a release
+ * or rest it is the move to come that is swapped. Bends made before stay, and a side whose other side
+ * is over gets as much as that one had.
+ */
+export function ease(state: Playback): Playback {
+  if (state.status === 'over') return state;
+  const lead = leadIn(state);
+  const from = lead < 0 ? state.queue.findIndex((p, i) => i > state.index && !isPause(p)) : lead;
+  const segment = state.queue[from]?.step.segmentId;
+  const easier = state.easier.filter((p) => p.step.segmentId === segment);
+  const isOwn = (p: PlayStep, i: number) => i >= from && p.step.segmentId === segment;
+  const work = easier.find((p) => p.step.kind === 'work');
+  const now = state.queue.find((p, i) => isOwn(p, i) && p.step.kind === 'work');
+  if (!work || !now || work.step.variant === now.step.variant) return state;
+
+  const begunTurns = new Set<string>();
+  const begunRounds = new Set<number>();
+  state.queue.slice(0, from).forEach((p) => {
+    if (p.step.segmentId !== segment) return;
+    begunTurns.add(turnOf(p));
+    if (p.step.kind === 'work') begunRounds.add(p.step.round);
+  });
+  const byTurn = new Map<string, PlayStep[]>();
+  for (const p of easier) byTurn.set(turnOf(p), [...(byTurn.get(turnOf(p)) ?? []), p]);
+  const byId = new Map(easier.map((p) => [p.step.id, p]));
+  const explained = easier.find((p) => p.step.kind === 'upbeat');
+
+  const swap = (p: PlayStep, to: PlayStep, key: string): PlayStep => {
+    const { round, rounds } = p.step;
+    const extraMs = begunRounds.has(round)
+      ? playLengthMs(p) - to.step.durationMs
+      : Math.max(to.leastMs - to.step.durationMs, p.extraMs);
+    const step = { ...to.step, round, rounds };
+    const bent = p.step.kind === 'work' || isPause(p) ? extraMs : 0;
+    return { ...to, key, step, extraMs: bent, swapped: true };
+  };
+  const doneTurns = new Set<string>();
+  const queue = state.queue.flatMap((p, i): PlayStep[] => {
+    if (!isOwn(p, i) || p.put) return [p];
+    const turn = turnOf(p);
+    const inEasier = byTurn.get(p.step.id.split('.').slice(0, 2).join('.'));
+    const same =
+      inEasier &&
+      sidesOf(inEasier) === sidesOf(state.queue.filter((q) => turnOf(q) === turn && !q.put));
+    if (begunTurns.has(turn) || begunRounds.has(p.step.round) || same) {
+      const first = i === from && p.step.kind === 'upbeat';
+      // An added round is still announced as one more, since the words of no planned round are true of it.
+      if (p.spare && !first) return [{ ...p, step: { ...p.step, variant: work.step.variant } }];
+      const to = (first ? explained : undefined) ?? byId.get(p.step.id);
+      return to && (to.step.side === p.step.side || first) ? [swap(p, to, `${p.key}~easier`)] : [p];
+    }
+    // A version that shares its sides in another way replaces a round that has not begun as a whole.
+    if (doneTurns.has(turn)) return [];
+    doneTurns.add(turn);
+    return (inEasier ?? []).map((to) => {
+      const like = state.queue.find((q) => turnOf(q) === turn && q.step.kind === to.step.kind) ?? p;
+      return swap(like, to, `${turn}.${to.key.split('.').slice(2).join('.')}~easier`);
+    });
+  });
+  return lead < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);
+}
+
+/** The sides of some parts of one turn, to tell apart how versions share them. */
+const sidesOf = (parts: readonly PlayStep[]): string =>
+  parts.flatMap((p) => (p.step.kind === 'work' ? p.step.side : [])).join(' ');

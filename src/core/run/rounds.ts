@@ -1,0 +1,108 @@
+import { type MORE, QUESTIONS } from '../score';
+import { goTo, standingAt } from './places';
+import { MOST_ROUNDS, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
+
+/** Bends that take rounds away or put one in. */
+
+/**
+ * Takes away what a catch-up has worked out: never from what has begun, never below a floor, whole
+ * rounds only, and from both sides alike.
+ */
+export function trim(
+  state: Playback,
+  cuts: readonly { key: string; ms: number }[],
+  dropped: readonly string[],
+): Playback {
+  const cutBy = new Map(cuts.map((cut) => [cut.key, cut.ms]));
+  const gone = new Set(dropped);
+  const roundOf = (p: PlayStep) => `${p.step.segmentId}.${p.step.round}`;
+  const begun = new Set(state.queue.slice(0, state.index + 1).map(roundOf));
+  const kept = new Set(state.queue.flatMap((p) => (gone.has(p.key) ? [] : roundOf(p))));
+  const cutOf = (p: PlayStep): number =>
+    Math.max(0, Math.min(cutBy.get(p.key) ?? 0, playLengthMs(p) - p.leastMs));
+  const least = new Map<string, number>();
+  for (const p of state.queue) {
+    if (p.step.kind !== 'work') continue;
+    least.set(roundOf(p), Math.min(least.get(roundOf(p)) ?? Number.POSITIVE_INFINITY, cutOf(p)));
+  }
+  const queue = state.queue.flatMap((p, i) => {
+    if (i <= state.index) return [p];
+    const round = roundOf(p);
+    if (!begun.has(round) && !kept.has(round)) return [];
+    const isWork = p.step.kind === 'work';
+    const ms = isWork ? (begun.has(round) ? 0 : (least.get(round) ?? 0)) : cutOf(p);
+    return ms > 0 ? [{ ...p, extraMs: p.extraMs - ms }] : [p];
+  });
+  return { ...state, queue };
+}
+
+/** A part of a copied round, under a key of its own. */
+function inRound(p: PlayStep, round: number): string {
+  const [segment, of = '', ...rest] = p.key.split('.');
+  return [segment, `${round}${of.endsWith('r') ? 'r' : ''}`, ...rest].join('.');
+}
+
+/** Which upbeat leads into a turn of an added round. */
+function moreFor(turn: readonly PlayStep[]): (typeof MORE)[number] {
+  const sides = turn.flatMap((p) => (p.step.kind === 'work' ? p.step.side : []));
+  if (sides[0] === 'right') return 'moreRight';
+  if (sides[0] === 'left') return 'moreEach';
+  return sides[0] === 'one' ? 'moreDirections' : 'more';
+}
+
+/**
+ * Plays the segment's last round once more, after it; in an order by side, each side after its own. Its
+ * upbeat says that it is one more, since the words of no planned round are true of it.
+ */
+export function addRound(state: Playback): Playback {
+  const current = standingAt(state);
+  if (!current || current.step.segmentId === QUESTIONS) return state;
+  const { segmentId } = current.step;
+  const ofSegment = state.queue.filter((p) => p.step.segmentId === segmentId && !p.put);
+  const lastRound = Math.max(...ofSegment.map((p) => p.step.round));
+  if (lastRound >= MOST_ROUNDS) return state;
+  const model = ofSegment.filter((p) => p.step.round === lastRound);
+  const workMs = Math.max(...model.map((p) => (p.step.kind === 'work' ? p.step.durationMs : 0)));
+  const copy = (turn: readonly PlayStep[]): PlayStep[] => {
+    const spare = state.spares.get(moreFor(turn));
+    return turn.map((p) => {
+      const { explains: _, ...step } = { ...p.step, round: lastRound + 1 };
+      const key = inRound(p, lastRound + 1);
+      if (p.step.kind === 'upbeat' && spare) {
+        const { durationMs, planned } = spare;
+        return {
+          ...p,
+          key,
+          planned,
+          extraMs: 0,
+          leastMs: durationMs,
+          step: { ...step, durationMs },
+          spare: true,
+        };
+      }
+      // Where a round was done half in one version and half in another, both sides are equal again.
+      const extraMs = p.step.kind === 'work' ? workMs - p.step.durationMs : 0;
+      return { ...p, key, step, extraMs };
+    });
+  };
+  const turns = [...new Set(model.map(turnOf))].map((key) =>
+    model.filter((p) => turnOf(p) === key),
+  );
+  /** Copies go after the last part of their turn, or of the next one where the class is past it. */
+  const copies = new Map<number, PlayStep[]>();
+  let waiting: PlayStep[] = [];
+  for (const turn of turns) {
+    const key = turnOf(turn[0] ?? current);
+    const after = state.queue.findLastIndex((p) => turnOf(p) === key && p.put !== 'letGo');
+    waiting = [...waiting, ...copy(turn)];
+    if (after < state.index && turn !== turns.at(-1)) continue;
+    copies.set(after, waiting);
+    waiting = [];
+  }
+  const queue = state.queue.flatMap((p, i) => [p, ...(copies.get(i) ?? [])]);
+  const counted = queue.map((p) =>
+    p.step.segmentId === segmentId ? { ...p, step: { ...p.step, rounds: lastRound + 1 } } : p,
+  );
+  const added = { ...state, queue: counted };
+  return state.status === 'over' ? goTo(added, state.index + 1) : added;
+}
