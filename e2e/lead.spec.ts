@@ -44,7 +44,7 @@ test('every bend shows at once, moves the finish, and is taken back', async ({
   // A press on the ribbon jumps there, and is taken back as well.
   await page.getByRole('button', { name: /^Slow belly breaths, / }).click();
   // People are in the middle of a hold: they are let go first.
-  await expect(page.getByTestId('doing')).toHaveText('Release');
+  await expect(page.getByTestId('doing')).toHaveText('Let go');
   await expect(page.getByTestId('move')).toHaveText(before.move ?? '');
   await clock.pass(5000);
   await expect(page.getByTestId('move')).toHaveText('Slow belly breaths');
