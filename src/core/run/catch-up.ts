@@ -10,6 +10,8 @@ export interface CatchUp {
   lines: { segmentId: string; moveId: string; words: string }[];
   /** How far past the wanted end the class still ends, in ms; below nought where it ends before. */
   lateMs: number;
+  /** False where the search was stopped before it could prove that no smaller change would do. */
+  proved: boolean;
 }
 
 /**
@@ -164,7 +166,7 @@ function comingOf(queue: readonly PlayStep[], index: number): Coming[] {
  */
 export function catchUp(state: Playback, endAt: number, solver: Solver): CatchUp {
   const needMs = state.at + remainingMs(state) - endAt;
-  if (needMs <= 0) return { cuts: [], dropped: [], lines: [], lateMs: needMs };
+  if (needMs <= 0) return { cuts: [], dropped: [], lines: [], lateMs: needMs, proved: true };
   const coming = comingOf(state.queue, state.index);
   const groups = coming.map(choicesOf);
   const all = groups.flat();
@@ -179,7 +181,7 @@ export function catchUp(state: Playback, endAt: number, solver: Solver): CatchUp
     if (one.length) rows.push({ of: one, least: 1, most: 1 });
     from += group.length;
   }
-  const { taken } = solve({ costs: all.map((c) => c.cost), rows }, solver, EFFORT);
+  const { taken, status } = solve({ costs: all.map((c) => c.cost), rows }, solver, EFFORT);
   const chosen = taken.flatMap((i) => all[i] ?? []);
   const stepOf = new Map(coming.flatMap((c) => c.ahead.map((p) => [p.key, p.step] as const)));
   return {
@@ -192,5 +194,6 @@ export function catchUp(state: Playback, endAt: number, solver: Solver): CatchUp
         : [];
     }),
     lateMs: needMs - chosen.reduce((sum, c) => sum + c.savedMs, 0),
+    proved: status === 'optimal',
   };
 }

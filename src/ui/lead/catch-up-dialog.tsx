@@ -70,6 +70,7 @@ export function CatchUpDialog({ state, endAt, nameOf, onTrim, onClose }: CatchUp
               : trims.lateMs > 0
                 ? `Even with this it ends ${clock(trims.lateMs)} past the slot.`
                 : `With this it ends ${clock(-trims.lateMs)} inside the slot.`}
+            {!trims.proved && ' A smaller change may be possible; the search was stopped.'}
           </p>
           <ul className="divide-base-300 mt-3 divide-y" aria-label="What is trimmed">
             {trims.lines.map(({ segmentId, moveId, words }) => (
