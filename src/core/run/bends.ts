@@ -1,15 +1,17 @@
-import type { Score } from '../score';
+import { QUESTIONS, type Score } from '../score';
 import { ease } from './easier';
 import { isRoomEvent, type RunEventDraft, type RunEventType, UNDO_MS } from './events';
 import { again, back, close, goTo, leaveFor, next, skip } from './places';
 import {
   advance,
   endOf,
+  isPause,
   type Pass,
   type Playback,
   type PlayStep,
   playLengthMs,
   ready,
+  turnOf,
   type Undoable,
 } from './playback';
 import { addRound, trim } from './rounds';
@@ -50,6 +52,19 @@ function undo(state: Playback, of: string): Playback {
   };
 }
 
+/**
+ * Where a jump to a step leads. Nobody changes sides or lets go in a round that they have not begun: such a
+ * jump leads to the upbeat of that round.
+ */
+function beginning(state: Playback, queue: readonly PlayStep[], key: string): number {
+  const index = queue.findIndex((p) => p.key === key);
+  const part = queue[index];
+  if (!part || part.step.segmentId === QUESTIONS) return index;
+  const inside = isPause(part) || part.step.kind === 'switch';
+  if (!inside || state.worked === turnOf(part)) return index;
+  return queue.findIndex((p) => turnOf(p) === turnOf(part));
+}
+
 function bent(state: Playback, event: RunEventDraft): Playback {
   switch (event.type) {
     case 'paused':
@@ -85,7 +100,7 @@ function bent(state: Playback, event: RunEventDraft): Playback {
       const part = state.queue[index];
       if (!part) return state;
       // Into the middle of a step: the class was there a moment ago, and nobody has left it.
-      if (intoMs === undefined) return leaveFor(state, find);
+      if (intoMs === undefined) return leaveFor(state, (queue) => beginning(state, queue, stepId));
       return { ...goTo(state, index), elapsedMs: Math.min(intoMs, playLengthMs(part)) };
     }
     default:

@@ -104,8 +104,8 @@ describe('bending', () => {
   it('goes on to the next step, and from the last one to the end', () => {
     const events = log([100, 'next']);
     expect(where(twoSided, events, 150)).toMatchObject({ step: work.id, elapsed: 50 });
-    const last = twoSided.steps.at(-1);
-    const end = log([100, { type: 'jumped', stepId: last?.id }], [200, 'next']);
+    const last = at(twoSided, 'work', 3);
+    const end = log([100, { type: 'jumped', stepId: last.id }], [150, 'next'], [200, 'next']);
     expect(where(twoSided, end, 300).state).toMatchObject({ status: 'over', endedAt: T0 + 200 });
   });
 
@@ -222,6 +222,15 @@ describe('bending', () => {
       elapsed: 100,
     });
     expect(where(twoSided, log([500, 'closing']), 600).elapsed).toBe(600);
+  });
+
+  it('leads a jump into a round that nobody has begun to its upbeat', () => {
+    for (const into of ['s2.2.release', 's1.1.switch']) {
+      const events = log([100, { type: 'jumped', stepId: into }]);
+      expect(where(twoSided, events, 150).step).toBe(`${into.slice(0, 4)}.upbeat`);
+    }
+    const worked = log([work.startMs + 500, { type: 'jumped', stepId: 's1.1.release' }]);
+    expect(where(twoSided, worked, work.startMs + 600).step).toBe('s1.1.release');
   });
 
   it('ignores a jump to a step that is not there', () => {

@@ -31,7 +31,7 @@ type Bend =
   | { type: 'extended' | 'restChanged'; ms: number }
   | { type: 'jumpedTo'; share: number };
 
-/** Bends at waits after one another; a jump goes to an upbeat, as on the stage. */
+/** Bends at waits after one another; a jump goes to any step of the plan, as on the ribbon. */
 export const anyBends: fc.Arbitrary<{ wait: number; bend: Bend }[]> = fc.array(
   fc.record({
     wait: fc.oneof(fc.nat(2000), fc.nat(40_000)),
@@ -71,13 +71,15 @@ export function eventsOf(
   bends: readonly { wait: number; bend: Bend }[],
   score: Score,
 ): RunEventDraft[] {
-  const upbeats = score.steps.filter((s) => s.kind === 'upbeat');
   let at = T0;
   const all = bends.map(({ wait, bend }, i) => {
     at += wait;
     const what =
       'share' in bend
-        ? { type: 'jumped', stepId: upbeats[Math.floor(bend.share * upbeats.length)]?.id ?? 'none' }
+        ? {
+            type: 'jumped',
+            stepId: score.steps[Math.floor(bend.share * score.steps.length)]?.id ?? 'none',
+          }
         : bend;
     return { id: eventId(i + 1), at, ...what } as RunEventDraft;
   });

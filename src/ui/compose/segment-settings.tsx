@@ -129,7 +129,10 @@ export function SegmentSettings(props: SegmentSettingsProps) {
         />
       </div>
       <Rounds block={block} segment={segment} move={move} onChange={change} />
-      <MoveCautions move={inVariant(move, segment.variant)} />
+      <MoveCautions
+        move={inVariant(move, segment.variant)}
+        release={span?.steps.find((step) => step.release)?.release}
+      />
       <details className="mt-4" open>
         <summary className="cursor-pointer font-medium">Cues</summary>
         <div className="mt-2">

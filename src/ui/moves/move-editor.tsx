@@ -119,7 +119,7 @@ export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
               ? (Object.keys(move.areas) as Area[]).map((a) => AREA_NAMES[a]).join(', ')
               : 'Click on the face, or Tab to an area and press Enter.'}
           </p>
-          <MoveCautions move={move} />
+          <MoveCautions move={move} release={move.releaseSeconds ? move.release : undefined} />
         </div>
         <div className="grid gap-5">
           <TextLine

@@ -74,7 +74,11 @@ export function MoveScreen({ move, own, usedIn }: MoveScreenProps) {
               return words ? <Words key={language} language={language} words={words} /> : null;
             })}
           </div>
-          <MoveCautions move={move} className="text-base" />
+          <MoveCautions
+            move={move}
+            release={move.releaseSeconds ? move.release : undefined}
+            className="text-base"
+          />
           <h2 className="mt-6 text-lg font-semibold">Used in</h2>
           {usedIn.length === 0 ? (
             <p className="quiet">No class of yours uses it yet.</p>
