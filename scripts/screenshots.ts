@@ -77,7 +77,7 @@ async function pictures(): Promise<void> {
   }
   await shoot('roll');
   await page.getByRole('button', { name: 'Start the class' }).click();
-  for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 11; i++) await page.keyboard.press('ArrowRight');
   await page
     .getByTestId('cue')
     .filter({ hasText: 'Let the shoulders sink' })

@@ -75,6 +75,8 @@ describe('both sides', () => {
       ['switch', 'left'],
       ['work', 'left'],
     ]);
+    // The work is breathed as before; nobody is paced while they change sides.
+    expect(put.map((p) => p.step.breath !== undefined)).toEqual([false, true]);
     const groups = cuesByStep(neck.score, neck.easier);
     const said = cuesAhead(state, groups, 60_000).map((d) => d.cue.text);
     expect(said).toContain('And the left side, to make it even.');

@@ -67,7 +67,7 @@ function onceMore(
   const spare = EVENED.includes(side) ? spares.get(side as (typeof EVEN)[number]) : undefined;
   const turn = turnOf(queue[after] ?? model);
   const nth = queue.filter((p) => p.put === 'even' && sameRound(p, model)).length;
-  const { beatMs: _, ...step } = model.step;
+  const { beatMs: _beat, breath: _breath, unitMs: _unit, leastMs: _least, ...step } = model.step;
   const change: PlayStep[] = spare
     ? [
         {
