@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Dose, MoveText, moveSchema } from '@/core/move';
+import type { Area, Dose, MoveText, moveSchema } from '@/core/move';
 
 /** A move without its words; those stand in a folder a language. */
 export type MoveShape = Omit<z.input<typeof moveSchema>, 'text'>;
@@ -107,3 +107,16 @@ export const point = usual('point', {
   demands: ['strongPoint'],
   purposes: ['calm'],
 });
+
+/** What hands reach on their way over the whole face, the eyes left out. */
+export const OVER_THE_FACE: Area[] = [
+  'forehead',
+  'brows',
+  'temples',
+  'nose',
+  'upperCheeks',
+  'lowerCheeks',
+  'mouth',
+  'chin',
+  'jaw',
+];

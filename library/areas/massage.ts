@@ -1,5 +1,5 @@
 import type { Area } from '@/core/move';
-import { hold, type MoveShape, massage, open, passes, reps } from '../shape';
+import { hold, type MoveShape, massage, OVER_THE_FACE, open, passes, reps } from '../shape';
 
 const dry = { surface: 'dry', props: [] } satisfies Partial<MoveShape>;
 /** A pinch can bruise, however soft; its easier version taps or strokes. */
@@ -27,15 +27,27 @@ const nearEye = {
 
 /** What a drain reaches on its way from the middle of the face to the ears. */
 const FROM_THE_MIDDLE_OUT: Area[] = [
-  'forehead',
-  'temples',
+  ...OVER_THE_FACE.filter((area) => area !== 'brows' && area !== 'mouth'),
   'ears',
-  'nose',
-  'upperCheeks',
-  'lowerCheeks',
-  'chin',
-  'jaw',
 ];
+const OUT: NonNullable<MoveShape['strokes']> = [
+  ['midForehead', 'temple'],
+  ['nostril', 'frontOfEar'],
+];
+/** From the middle of the face out to the ears, then down the neck; the easier version leaves the neck out. */
+const outThenDown = {
+  ...drain,
+  touch: [...FROM_THE_MIDDLE_OUT, 'sideNeck', 'chest'],
+  muscles: ['platysma', 'sternocleidomastoid'],
+  strokes: [...OUT, ['chin', 'jawAngle', 'sideNeck', 'collarbone']],
+  variants: {
+    easier: {
+      demands: [],
+      touch: FROM_THE_MIDDLE_OUT,
+      strokes: [...OUT, ['chin', 'jawAngle']],
+    },
+  },
+} satisfies Partial<MoveShape>;
 
 /** Massage: forehead, brows, eyes, cheeks, jaw line, ears, neck, drain. */
 export const massageMoves: MoveShape[] = [
@@ -247,56 +259,13 @@ export const massageMoves: MoveShape[] = [
     'closing-face-drain',
     { forehead: 0.4, upperCheeks: 0.4, lowerCheeks: 0.4, sideNeck: 0.6, chest: 0.4 },
     passes(4, 15, [30, 120]),
-    {
-      ...drain,
-      releaseSeconds: 5,
-      touch: [...FROM_THE_MIDDLE_OUT, 'sideNeck', 'chest'],
-      variants: {
-        easier: {
-          demands: [],
-          touch: FROM_THE_MIDDLE_OUT,
-          strokes: [
-            ['midForehead', 'temple'],
-            ['nostril', 'frontOfEar'],
-            ['chin', 'jawAngle'],
-          ],
-        },
-      },
-      muscles: ['platysma', 'sternocleidomastoid'],
-      strokes: [
-        ['midForehead', 'temple'],
-        ['nostril', 'frontOfEar'],
-        ['chin', 'jawAngle', 'sideNeck', 'collarbone'],
-      ],
-    },
+    { ...outThenDown, releaseSeconds: 5 },
   ),
   massage(
     'palm-by-palm-drain',
     { forehead: 0.4, upperCheeks: 0.4, lowerCheeks: 0.4, sideNeck: 0.6, chest: 0.4 },
     passes(3, 20, [40, 120]),
-    {
-      ...drain,
-      surface: 'either',
-      props: [],
-      touch: [...FROM_THE_MIDDLE_OUT, 'sideNeck', 'chest'],
-      muscles: ['platysma', 'sternocleidomastoid'],
-      strokes: [
-        ['midForehead', 'temple'],
-        ['nostril', 'frontOfEar'],
-        ['chin', 'jawAngle', 'sideNeck', 'collarbone'],
-      ],
-      variants: {
-        easier: {
-          demands: [],
-          touch: FROM_THE_MIDDLE_OUT,
-          strokes: [
-            ['midForehead', 'temple'],
-            ['nostril', 'frontOfEar'],
-            ['chin', 'jawAngle'],
-          ],
-        },
-      },
-    },
+    { ...outThenDown, surface: 'either', props: [] },
   ),
   massage(
     'one-hand-feather-drain',
@@ -323,18 +292,7 @@ export const massageMoves: MoveShape[] = [
     { forehead: 0.4, upperCheeks: 0.5, lowerCheeks: 0.5, jaw: 0.5 },
     open(40, [15, 90]),
     {
-      touch: [
-        'forehead',
-        'brows',
-        'temples',
-        'nose',
-        'upperCheeks',
-        'lowerCheeks',
-        'mouth',
-        'chin',
-        'jaw',
-        'eyes',
-      ],
+      touch: [...OVER_THE_FACE, 'eyes'],
       demands: ['nearEye'],
       muscles: ['masseter', 'zygomaticus major'],
       purposes: ['calm'],

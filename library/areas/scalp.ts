@@ -1,5 +1,4 @@
-import type { Area } from '@/core/move';
-import { hold, type MoveShape, passes, reps, warmup } from '../shape';
+import { hold, type MoveShape, OVER_THE_FACE, passes, reps, warmup } from '../shape';
 
 const scalp = {
   hands: 'firm',
@@ -9,19 +8,6 @@ const scalp = {
   purposes: ['wakeUp', 'calm'],
   variants: { easier: { hands: 'light', pressure: 'feather' } },
 } satisfies Partial<MoveShape>;
-
-/** What a tapping over the whole face reaches, the eyes left out. */
-const OVER_THE_FACE: Area[] = [
-  'forehead',
-  'brows',
-  'temples',
-  'nose',
-  'upperCheeks',
-  'lowerCheeks',
-  'mouth',
-  'chin',
-  'jaw',
-];
 
 /** Tapping and scalp. */
 export const scalpMoves: MoveShape[] = [

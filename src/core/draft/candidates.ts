@@ -26,8 +26,8 @@ import {
 import { type Book, type LengthOptions, turnLength, turnsOfBlock } from '../score';
 import type { DraftWish } from './wish';
 
-export /** A move in one amount and version that a class could have. */
-interface Candidate {
+/** A move in one amount and version that a class could have. */
+export interface Candidate {
   move: Move;
   done: Move;
   variant: Variant | undefined;

@@ -1,5 +1,6 @@
 export { choicesOf, type FitOptions, LIMITS, type Limit, type Obstacle } from './choices';
-export { currentWork, type Fitted, fitToSlot, TOLERANCE_MS } from './fit';
+export { type Fitted, fitToSlot, TOLERANCE_MS } from './fit';
+export { currentWork } from './model';
 export {
   type Limits,
   type Program,
