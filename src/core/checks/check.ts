@@ -213,7 +213,7 @@ export const lines = onceFor((look): readonly Line[] =>
 );
 
 /** Whether anybody booked carries a caution that rules a move out as it is done. */
-export function ruledOut(look: Pick<Look, 'people'>, move: Move): boolean {
+function ruledOut(look: Pick<Look, 'people'>, move: Move): boolean {
   return look.people.some((person) => concerns(move, person.cautions).length > 0);
 }
 

@@ -271,9 +271,6 @@ export function concerns(move: Move, carried: readonly CarriedCaution[]): MoveCa
   });
 }
 
-/** The releases that hands do. */
-export const TOUCHING_RELEASES = ['tap', 'massage'] as const satisfies readonly Release[];
-
 /**
  * A release as a move of its own, so that cautions look at it as they look at a move: it touches what
  * was worked, by tapping feather-light or by light strokes.

@@ -175,7 +175,6 @@ const variantShapeSchema = z.strictObject({
   surface: z.enum(SURFACES).optional(),
   props: propsSchema.optional(),
 });
-export type VariantShape = z.infer<typeof variantShapeSchema>;
 
 /** An entry of the library: one warm-up, exercise, massage, pressure point, stretch or breath. */
 export const moveSchema = z.strictObject({
