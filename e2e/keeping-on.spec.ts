@@ -1,10 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { emptyPlan, type Plan } from '@/core/class';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
+import type { App } from './app';
 import { Clock, enterDemo, expect, START_IN_MS, stored } from './harness';
 import { block, lead, projected, segment, shown, test } from './led';
 import { heard, noteSources } from './listen';
+
+/** Another device that opens a class, on the same clock. */
+async function secondDevice(browser: Browser, app: App, sessionId: string, now: number) {
+  const context = await browser.newContext({ baseURL: app.url });
+  const second = await context.newPage();
+  const theirs = new Clock(app, second);
+  await theirs.standAt(now);
+  await enterDemo(second);
+  await second.goto(`/lead/${sessionId}`);
+  await expect(second.getByText('Another device leads this class.')).toBeVisible();
+  return { context, second, theirs };
+}
 
 /** Whether the page of a session is on the device. */
 const keepsStage = (page: Page, sessionId: string) =>
@@ -218,13 +231,7 @@ test('one device leads, another watches and takes over, and what came too late i
   clock,
   held: { sessionId },
 }) => {
-  const context = await browser.newContext({ baseURL: app.url });
-  const second = await context.newPage();
-  await second.clock.install({ time: clock.now - 60_000 });
-  await second.clock.pauseAt(clock.now);
-  await enterDemo(second);
-  await second.goto(`/lead/${sessionId}`);
-  await expect(second.getByText('Another device leads this class.')).toBeVisible();
+  const { context, second } = await secondDevice(browser, app, sessionId, clock.now);
   await expect(second.getByRole('button', { name: /^Pause/ })).toBeHidden();
   await second.keyboard.press('ArrowRight');
   await stored(page, () => page.keyboard.press(' '));
@@ -260,13 +267,7 @@ test('who took over still leads after a reload while the server is away', async 
   held: { sessionId },
 }) => {
   await expect(page.getByTestId('move')).toBeVisible();
-  const context = await browser.newContext({ baseURL: app.url });
-  const second = await context.newPage();
-  const theirs = new Clock(app, second);
-  await theirs.standAt(clock.now);
-  await enterDemo(second);
-  await second.goto(`/lead/${sessionId}`);
-  await expect(second.getByText('Another device leads this class.')).toBeVisible();
+  const { context, second, theirs } = await secondDevice(browser, app, sessionId, clock.now);
   await expect.poll(() => keepsStage(second, sessionId)).toBe(true);
   await theirs.pass(500);
   await second.getByRole('button', { name: 'Take over here' }).click();

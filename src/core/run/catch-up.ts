@@ -57,7 +57,7 @@ interface Coming {
 function choicesOf({ ahead, begun, explains }: Coming): Choice[] {
   const first = ahead[0]?.step;
   if (!first) return [];
-  if (first.locked || first.keep) {
+  if (ahead.some((p) => p.step.locked || p.step.keep)) {
     return [{ cuts: [], dropped: [], words: [], savedMs: 0, cost: 0 }];
   }
   const rounds = [...new Set(ahead.map((p) => p.step.round))]

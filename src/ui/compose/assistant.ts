@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { BookedPerson } from '@/core/checks';
 import type { Plan } from '@/core/class';
-import type { DraftWish } from '@/core/draft';
-import type { Obstacle } from '@/core/fit';
+import type { Drafted, DraftWish, NoDraft } from '@/core/draft';
+import type { Fitted } from '@/core/fit';
 import type { Move } from '@/core/move';
 
 /** What Compose asks its worker, and what comes back. Everything can be copied between threads. */
@@ -35,21 +35,9 @@ export type Question =
 
 export type Answer =
   | { kind: 'progress'; share: number; words: string }
-  | { kind: 'fits'; plan: Plan; cost: number; proved: boolean }
-  | {
-      kind: 'cannot';
-      nearest: Plan;
-      nearestMs: number;
-      collide: Obstacle[];
-      together: boolean;
-    }
-  | {
-      kind: 'drafted';
-      plan: Plan;
-      reasons: ReadonlyMap<string, string>;
-      notes: readonly string[];
-    }
-  | { kind: 'none'; missing: readonly string[] }
+  | Fitted
+  | Drafted
+  | NoDraft
   | { kind: 'failed'; message: string };
 
 /** An answer after which nothing more comes. */

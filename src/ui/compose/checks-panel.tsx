@@ -7,12 +7,19 @@ import type { Finding, Severity } from '@/core/checks';
 import { clock } from '@/core/formats';
 import { GeneralCaution } from '../kit/caution';
 
+/** A repair that was not made, by the key of its finding, and why. */
+export interface Refused {
+  key: string;
+  why: string;
+}
+
 export interface ChecksPanelProps {
   findings: readonly Finding[];
   slotMs: number;
   selected: readonly string[];
   onSelect: (segments: readonly string[]) => void;
   onRepair: (finding: Finding) => void;
+  refused: Refused | null;
   onFit: () => void;
 }
 
@@ -85,6 +92,11 @@ export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
               )}
               {finding.repair && (
                 <Repair label={finding.repair.label} onClick={() => props.onRepair(finding)} />
+              )}
+              {props.refused?.key === finding.key && (
+                <p role="alert" className="text-sm">
+                  {props.refused.why}
+                </p>
               )}
             </li>
           );

@@ -38,7 +38,7 @@ import { RecordDialog } from '../voice/record-dialog';
 import { type ComposeActions, ComposeActionsProvider } from './actions';
 import { type KnownSpeech, useAssistant } from './assistant';
 import { BalancePanel } from './balance-panel';
-import { ChecksPanel } from './checks-panel';
+import { ChecksPanel, type Refused } from './checks-panel';
 import { copiedSegments, copySegments } from './clipboard';
 import { ComposeHeader } from './compose-header';
 import { DraftDialog } from './draft-dialog';
@@ -89,6 +89,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
   const { plan, edit, undo, redo, settle, replace } = editing;
   const selection = useSelection();
   const [opened, setOpened] = useState<Opened>(null);
+  const [refused, setRefused] = useState<(Refused & { plan: Plan }) | null>(null);
   const assistant = useAssistant();
   const autosave = useAutosave(classId, plan, version, replace);
   const searchRef = useRef<HTMLInputElement>(null);
@@ -206,13 +207,13 @@ export function ComposeScreen(props: ComposeScreenProps) {
       const done = repaired({ ...seenLast, plan: now, score: seenLast.compile(now) }, finding);
       if (done.kind === 'refused') {
         const [first] = done.because;
-        toast.error(
-          first
-            ? `Nothing was changed: “${finding.repair?.label}” would bring up “${first.says}”.`
-            : 'Nothing was changed: there is no repair for this any more.',
-        );
+        const why = first
+          ? `Nothing was changed: this would bring up “${first.says}”. Make room for it, or change it by hand.`
+          : 'Nothing was changed: there is no repair for this any more.';
+        setRefused({ key: finding.key, why, plan: now });
         return;
       }
+      setRefused(null);
       edit(() => done.plan);
       if (done.label !== finding.repair?.label) {
         toast.info(
@@ -433,6 +434,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
                 selected={selection.ids}
                 onSelect={select}
                 onRepair={repair}
+                refused={refused?.plan === plan ? refused : null}
                 onFit={openFit}
               />
               <RulesPanel plan={plan} edit={edit} settle={settle} />

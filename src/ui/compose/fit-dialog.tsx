@@ -32,7 +32,7 @@ const OBSTACLE_WORDS: Record<Obstacle, string> = {
   balance: 'the balance of the class',
   refusals: 'changes you did not want',
   safety: 'changes that would not be safe for somebody',
-  slot: 'the slot itself: no change of these moves can reach it. Give it another slot, or add or take out a move',
+  slot: 'the slot itself, which no change of these moves can reach. Give it another slot, or add or take out a move',
 };
 
 /** Measured speech may differ from the estimate; as many goes are made to come out right by it. */
@@ -151,44 +151,46 @@ export function FitDialog(props: FitDialogProps) {
         </p>
       )}
       {edits.length > 0 && (
-        <table className="table">
-          <caption className="sr-only">Changes, each of which can be refused</caption>
-          <thead className="text-base-content">
-            <tr>
-              <th scope="col">Move</th>
-              <th scope="col">What</th>
-              <th scope="col">Before</th>
-              <th scope="col">After</th>
-              <th scope="col">
-                <span className="sr-only">Refuse</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody className="text-base">
-            {edits.map((d) => (
-              <tr key={keyOf(d)}>
-                <td className="font-medium">{nameOf(d.moveId ?? '')}</td>
-                <td>{d.what}</td>
-                <td className="quiet">{d.before}</td>
-                <td className="font-medium">{d.after}</td>
-                <td className="text-right">
-                  <button
-                    type="button"
-                    className="btn btn-sm"
-                    aria-label={`Not this: ${nameOf(d.moveId ?? '')}, ${d.what}`}
-                    onClick={() => {
-                      const next = [...refused, keyOf(d)];
-                      setRefused(next);
-                      void run(next);
-                    }}
-                  >
-                    Not this
-                  </button>
-                </td>
+        <div className="overflow-x-auto">
+          <table className="table">
+            <caption className="sr-only">Changes, each of which can be refused</caption>
+            <thead className="text-base-content">
+              <tr>
+                <th scope="col">Move</th>
+                <th scope="col">What</th>
+                <th scope="col">Before</th>
+                <th scope="col">After</th>
+                <th scope="col">
+                  <span className="sr-only">Refuse</span>
+                </th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody className="text-base">
+              {edits.map((d) => (
+                <tr key={keyOf(d)}>
+                  <td className="font-medium">{nameOf(d.moveId ?? '')}</td>
+                  <td>{d.what}</td>
+                  <td className="quiet">{d.before}</td>
+                  <td className="font-medium">{d.after}</td>
+                  <td className="text-right">
+                    <button
+                      type="button"
+                      className="btn btn-sm"
+                      aria-label={`Not this: ${nameOf(d.moveId ?? '')}, ${d.what}`}
+                      onClick={() => {
+                        const next = [...refused, keyOf(d)];
+                        setRefused(next);
+                        void run(next);
+                      }}
+                    >
+                      Not this
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </Dialog>
   );
