@@ -15,8 +15,8 @@ export default {
       comment:
         'The core imports itself, Zod and small pure libraries; no React, Next, Node, DOM or database.',
       severity: 'error',
-      from: { path: layer('core'), pathNot: ['\\.test\\.ts$', '/testing/'] },
-      to: { pathNot: [layer('core'), 'node_modules/(zod|date-fns|@date-fns)/'] },
+      from: { path: layer('core'), pathNot: ['\\.test\\.ts$'] },
+      to: { pathNot: [layer('core'), 'node_modules/(zod|date-fns|@date-fns|dequal)/'] },
     },
     {
       name: 'browser-knows-only-core',
@@ -51,6 +51,12 @@ export default {
       severity: 'error',
       from: { path: '^(library|demo)/' },
       to: { path: [layer('app'), layer('ui'), layer('browser'), layer('server')] },
+    },
+    {
+      name: 'only-tests-know-testing',
+      severity: 'error',
+      from: { path: '^(src|library|demo)/', pathNot: ['\\.test\\.tsx?$', '/testing/'] },
+      to: { path: '^testing/' },
     },
     { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
   ],

@@ -6,6 +6,7 @@ const alias = {
   '@library/': path.join(here, 'library/'),
   '@library': path.join(here, 'library/index.ts'),
   '@demo': path.join(here, 'demo/index.ts'),
+  '@testing/': path.join(here, 'testing/'),
   '@migrations': path.join(here, 'migrations/index.ts'),
   '@': path.join(here, 'src'),
 };
@@ -21,6 +22,7 @@ export default defineConfig({
           name: 'unit',
           testTimeout: 180_000,
           include: [
+            'src/*.test.ts',
             'src/{core,browser,ui}/**/*.test.{ts,tsx}',
             'library/**/*.test.ts',
             'scripts/**/*.test.ts',
@@ -32,7 +34,7 @@ export default defineConfig({
         test: {
           name: 'database',
           include: ['src/server/**/*.test.ts', 'demo/**/*.test.ts', 'src/app/**/*.test.ts'],
-          fileParallelism: false,
+          globalSetup: 'src/server/testing/prepare.ts',
           testTimeout: 20_000,
           hookTimeout: 30_000,
         },

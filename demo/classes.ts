@@ -1,11 +1,11 @@
-import { libraryMove } from '@library';
+import { LIBRARY_BOOK } from '@library';
 import { type ClassLine, classOf, emptyPlan, type Plan } from '@/core/class';
 
 type Line = [move: string, change?: Omit<ClassLine, 'move'>];
 
 function assemble(name: string, minutes: number, lines: Line[]): Plan {
   const all = lines.map(([move, change]) => ({ move, ...change }));
-  return classOf(emptyPlan(name, minutes * 60), all, libraryMove);
+  return classOf(emptyPlan(name, minutes * 60), all, LIBRARY_BOOK);
 }
 
 const hold = (seconds: number) => ({ kind: 'hold', seconds }) as const;

@@ -42,13 +42,16 @@ test('a wrong password is told so, and what was typed stays', async ({ page }) =
   await expect(page.getByLabel('Email')).toHaveValue('ines@tern-quay.example');
 });
 
-test('signing out ends the sign-in on the server too', async ({ studio: page }) => {
+test('signing out ends the sign-in on the server too', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: 'Enter the demo studio' }).click();
+  await page.getByRole('heading', { name: 'Today' }).waitFor();
   const cookies = await page.context().cookies();
   expect(cookies).toContainEqual(
     expect.objectContaining({ name: 'upbeat_sign_in', httpOnly: true, sameSite: 'Lax' }),
   );
-  await page.locator('summary').click();
-  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await page.getByRole('button', { name: /Account of/ }).click();
+  await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
   await expect(page).toHaveURL(/\/sign-in$/);
   await page.context().addCookies(cookies);
   await page.goto('/');
@@ -136,6 +139,10 @@ test('handlers refuse what is not as it should be, and say what', async ({ app, 
     headers: { 'Content-Type': 'application/json' },
   });
   expect(noJson.status()).toBe(400);
+  const large = await page.request.put(`/api/classes/${id}`, {
+    data: { plan: { name: 'x'.repeat(2_000_001) }, basedOn: 1 },
+  });
+  expect([large.status(), (await large.json()).code]).toEqual([413, 'too-large']);
   const foreign = await page.request.put(`/api/classes/${id}`, {
     data: {},
     headers: { 'Sec-Fetch-Site': 'cross-site' },
@@ -143,10 +150,23 @@ test('handlers refuse what is not as it should be, and say what', async ({ app, 
   expect(foreign.status()).toBe(403);
 });
 
-test('every page carries the security headers, and no inline script may run', async ({
+test('every page carries the security headers, keeps to them, and no inline script may run', async ({
   studio: page,
 }) => {
+  await page.addInitScript(() => {
+    const breaches: string[] = [];
+    Object.assign(window, { breaches });
+    document.addEventListener('securitypolicyviolation', (e) => {
+      breaches.push(`${e.violatedDirective} ${e.blockedURI}`);
+    });
+  });
+  const breaches = () => page.evaluate(() => (window as never as { breaches: string[] }).breaches);
+  for (const path of ['/', '/moves', '/people', '/voice']) {
+    await page.goto(path);
+    expect(await breaches(), path).toEqual([]);
+  }
   const response = await page.goto('/classes');
+  expect(await breaches()).toEqual([]);
   const headers = response?.headers() ?? {};
   const csp = headers['content-security-policy'] ?? '';
   expect(/script-src [^;]*/.exec(csp)?.[0]).toMatch(/'self' 'nonce-[\w+/=]+' 'strict-dynamic'$/);

@@ -1,17 +1,17 @@
-import { addMove, axe, expect, makeClass, stored, test } from './harness';
+import { addMove, axe, expect, openNewClass, openRules, stored, test } from './harness';
 
 test('axe finds nothing on any page', async ({ app, page, studio }) => {
-  test.setTimeout(180_000);
   const look = async (name: string) => expect(await axe(page), name).toEqual([]);
+  await studio.goto('/');
   await look('Today');
-  await studio.locator('summary').click();
+  await studio.getByRole('button', { name: /Account of/ }).click();
   await look('account');
   await page.goto('/classes');
   await look('Classes');
-  await makeClass(page, 'Looked at', 10);
+  await openNewClass(app, page, 'Looked at', 10);
   await look('Compose, empty');
   await addMove(page, 'chin over');
-  await page.getByText('Aim and house rules').click();
+  await openRules(page);
   await page
     .getByLabel('Hold for')
     .or(page.getByLabel('Breaths', { exact: true }))
@@ -38,28 +38,28 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await page.keyboard.press('Escape');
   await page.getByText('More', { exact: true }).click();
   await look('Compose, its menu');
-  await page.getByRole('button', { name: 'Draft a class for me' }).click();
+  await page.getByRole('menuitem', { name: 'Draft a class for me' }).click();
   await page.getByRole('button', { name: 'Draft it' }).click();
   await page.getByRole('button', { name: 'Take this draft' }).waitFor();
   await look('Draft');
   await page.keyboard.press('Escape');
   await page.getByText('More', { exact: true }).click();
-  await page.getByRole('button', { name: 'Saved versions' }).click();
+  await page.getByRole('menuitem', { name: 'Saved versions' }).click();
   await page.getByRole('list', { name: 'Versions' }).getByRole('listitem').first().waitFor();
   await look('Saved versions');
   const compose = page.url();
   await page.goto(`${compose}/print`);
   await look('Run sheet');
   await page.goto('/');
-  await page.locator('summary').click();
-  await page.getByRole('button', { name: 'Day or night look' }).click();
+  await page.getByRole('button', { name: /Account of/ }).click();
+  await page.getByRole('menuitem', { name: 'Day or night look' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'upbeat-night');
   await look('Today by night');
   await page.goto(compose);
   await page.locator('[data-segment]').first().click();
   await look('Compose by night');
-  await page.locator('summary').first().click();
-  await page.getByRole('button', { name: 'Day or night look' }).click();
+  await page.getByRole('button', { name: /Account of/ }).click();
+  await page.getByRole('menuitem', { name: 'Day or night look' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'upbeat-day');
   await page.goto('/people');
   await look('People');
@@ -73,7 +73,7 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await page.keyboard.press('Escape');
   const session = await app.db('sessions').where({ status: 'planned' }).first('id');
   await page.goto(`/lead/${session.id}`);
-  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await page.getByText('The voice is ready.').waitFor();
   await look('before the start');
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
   await look('stage');
@@ -111,8 +111,10 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     `/lead/${held}`,
   ]) {
     await studio.goto(path);
-    await studio.waitForLoadState('networkidle');
-    const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+    const over = await page.evaluate(async () => {
+      await document.fonts.ready;
+      return document.documentElement.scrollWidth - innerWidth;
+    });
     if (over > 0) wide.push(`${path} by ${over} px`);
   }
   expect(wide).toEqual([]);

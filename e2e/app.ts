@@ -1,7 +1,7 @@
-import { spawnSync } from 'node:child_process';
 import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { connect, type Db } from '@/server/db';
+import { copyTemplate } from '@/server/testing/database';
 import { startApp } from '../scripts/lib/app.mjs';
 import { freePort } from '../scripts/lib/ports.mjs';
 
@@ -19,19 +19,18 @@ export class App {
   private constructor(
     private readonly databaseUrl: string,
     private readonly port: number,
+    slot: string,
   ) {
     this.db = connect(databaseUrl);
-    this.clockFile = path.join(dataDir, 'browser-clock');
+    this.clockFile = path.join(dataDir, `browser-clock-${slot}`);
   }
 
+  /** Starts it on a copy of the database that `make-demo.ts` has made. */
   static async start(env: Record<string, string> = {}): Promise<App> {
-    const url = process.env.DATABASE_URL;
-    if (!url) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
-    const app = new App(url, await freePort());
+    const slot = process.env.TEST_PARALLEL_INDEX ?? '0';
+    const app = new App(await copyTemplate(slot), await freePort(), slot);
     mkdirSync(dataDir, { recursive: true });
     app.runClock(NOON);
-    await app.db.raw('drop schema public cascade; create schema public');
-    app.prepareDatabase();
     await app.up(env);
     return app;
   }
@@ -49,20 +48,8 @@ export class App {
     };
   }
 
-  private prepareDatabase(): void {
-    const done = spawnSync(
-      'node_modules/.bin/tsx',
-      ['scripts/prepare-database.ts', '--reset-demo'],
-      {
-        env: { ...process.env, ...this.env },
-        encoding: 'utf8',
-      },
-    );
-    if (done.status !== 0) throw new Error(done.stderr);
-  }
-
   async up(env: Record<string, string> = {}): Promise<void> {
-    const logFile = path.join(dataDir, 'browser-app.log');
+    const logFile = `${this.clockFile}.log`;
     this.running = await startApp({ port: this.port, env: { ...this.env, ...env }, logFile });
     if (!this.running) throw new Error(`The application did not answer; see ${logFile}.`);
   }

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { type Plan, placedSegments } from '@/core/class';
 import { concerns, inVariant, type Move } from '@/core/move';
 import type { App } from './app';
-import { addMove, enterDemo, expect, makeClass, saved, test } from './harness';
+import { addMove, expect, openNewClass, saved, signIn, test } from './harness';
 
 const LIBRARY: Move[] = JSON.parse(
   execFileSync('node_modules/.bin/tsx', ['scripts/library.ts', '--json'], {
@@ -30,7 +30,7 @@ const seconds = async (page: Page): Promise<number> => {
 };
 const menu = async (page: Page, entry: string) => {
   await page.getByText('More', { exact: true }).click();
-  await page.getByRole('button', { name: entry }).click();
+  await page.getByRole('menuitem', { name: entry }).click();
 };
 
 test('a class is fitted to its slot, and every change can be refused', async ({
@@ -40,13 +40,13 @@ test('a class is fitted to its slot, and every change can be refused', async ({
   await openChoir(app, page);
   await page.keyboard.press('f');
   const dialog = page.getByRole('dialog', { name: 'Fit to 20:00' });
-  await expect(dialog.getByText(/becomes/)).toBeVisible({ timeout: 20_000 });
+  await expect(dialog.getByText(/becomes/)).toBeVisible();
   const first = await dialog.getByRole('row').nth(1).textContent();
   await dialog
     .getByRole('button', { name: /^Not this/ })
     .first()
     .click();
-  await expect(dialog.getByText(/becomes/)).toBeVisible({ timeout: 20_000 });
+  await expect(dialog.getByText(/becomes/)).toBeVisible();
   expect(await dialog.getByRole('row').allTextContents()).not.toContain(first);
   await dialog.getByRole('button', { name: 'Make these changes' }).click();
   await page.getByText('Speech measured as it will be heard').waitFor();
@@ -58,9 +58,10 @@ test('a class is fitted to its slot, and every change can be refused', async ({
 });
 
 test('what cannot fit says what stands in the way and how near it comes', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Locked', 9);
+  await openNewClass(app, page, 'Locked', 9);
   await addMove(page, 'tall o');
   await page.getByLabel('Keep as it is when fitting').check();
   await page
@@ -78,22 +79,21 @@ test('a draft keeps to the cautions of who is booked, and another is clearly dif
   app,
   studio: page,
 }) => {
-  test.setTimeout(90_000);
   const id = await openChoir(app, page);
   await menu(page, 'Draft a class for me');
   const dialog = page.getByRole('dialog', { name: 'Draft a class for me' });
   await expect(dialog.getByText(/2 of them carry a caution/)).toBeVisible();
   await dialog.getByRole('button', { name: 'Draft it' }).click();
-  await dialog.getByRole('button', { name: 'Take this draft' }).waitFor({ timeout: 20_000 });
+  await dialog.getByRole('button', { name: 'Take this draft' }).waitFor();
   const lines = dialog.getByRole('list', { name: 'The draft' }).locator('span.font-medium');
   const first = await lines.allTextContents();
   await dialog.getByRole('button', { name: 'Another' }).click();
-  await dialog.getByRole('button', { name: 'Take this draft' }).waitFor({ timeout: 20_000 });
+  await dialog.getByRole('button', { name: 'Take this draft' }).waitFor();
   const second = await lines.allTextContents();
   expect(second.filter((name) => first.includes(name)).length).toBeLessThanOrEqual(
     second.length / 2 + 2,
   );
-  await dialog.getByText('still measuring').waitFor({ state: 'hidden', timeout: 30_000 });
+  await dialog.getByText('still measuring').waitFor({ state: 'hidden' });
   await dialog.getByRole('button', { name: 'Take this draft' }).click();
   await page.getByText('Speech measured as it will be heard').waitFor();
   expect(await seconds(page)).toBeGreaterThan(1170);
@@ -116,8 +116,8 @@ test('a draft keeps to the cautions of who is booked, and another is clearly dif
   await saved(page);
 });
 
-test('a draft can be stopped, and nothing has changed', async ({ studio: page }) => {
-  await makeClass(page, 'Stopped', 60);
+test('a draft can be stopped, and nothing has changed', async ({ app, studio: page }) => {
+  await openNewClass(app, page, 'Stopped', 60);
   await page.getByRole('button', { name: 'Draft a class for me' }).click();
   await page.getByRole('button', { name: 'Draft it' }).click();
   await page.getByRole('button', { name: 'Stop' }).click();
@@ -147,7 +147,7 @@ test('a rehearsal plays at any speed, goes anywhere and goes on while the class 
   page,
 }) => {
   app.runClock(Date.now());
-  await enterDemo(page);
+  await signIn(app, page);
   await openChoir(app, page);
   await page.keyboard.press('r');
   const bar = page.getByRole('region', { name: 'Rehearsal' });

@@ -1,4 +1,4 @@
-import { addMove, enterDemo, expect, makeClass, saved, test } from './harness';
+import { addMove, expect, openNewClass, saved, signIn, test } from './harness';
 
 const names = (page: import('@playwright/test').Page) =>
   page
@@ -8,8 +8,8 @@ const names = (page: import('@playwright/test').Page) =>
     .locator('span.font-semibold')
     .allTextContents();
 
-test('a class is changed, and every change can be undone', async ({ studio: page }) => {
-  await makeClass(page, 'Undo me', 10);
+test('a class is changed, and every change can be undone', async ({ app, studio: page }) => {
+  await openNewClass(app, page, 'Undo me', 10);
   await addMove(page, 'tall o');
   await addMove(page, 'smile pulses');
   // Once the voice is measured, nothing but an edit changes the length.
@@ -37,9 +37,10 @@ test('a class is changed, and every change can be undone', async ({ studio: page
 });
 
 test('what cannot be read stays as typed, with a sentence that says what to do', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Typing', 10);
+  await openNewClass(app, page, 'Typing', 10);
   await addMove(page, 'tall o');
   const hold = page.getByLabel('Hold for');
   await hold.fill('a while');
@@ -55,9 +56,10 @@ test('what cannot be read stays as typed, with a sentence that says what to do',
 });
 
 test('cues are written, moved, muted and given back where they are spoken', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Own words', 10);
+  await openNewClass(app, page, 'Own words', 10);
   await addMove(page, 'folded lip');
   const cues = page.getByRole('list', { name: 'Cues' });
   const talk = page.getByTestId('total-talk');
@@ -94,8 +96,8 @@ test('cues are written, moved, muted and given back where they are spoken', asyn
   );
 });
 
-test('segments are reordered by dragging and by keyboard', async ({ studio: page }) => {
-  await makeClass(page, 'Order', 10);
+test('segments are reordered by dragging and by keyboard', async ({ app, studio: page }) => {
+  await openNewClass(app, page, 'Order', 10);
   for (const move of ['tall o', 'smile pulses', 'nostril flares']) await addMove(page, move);
   await page.keyboard.press('Escape');
   const handle = (name: string) => page.getByRole('button', { name: `Drag ${name}` });
@@ -111,8 +113,9 @@ test('segments are reordered by dragging and by keyboard', async ({ studio: page
   await expect
     .poll(() => names(page))
     .toEqual(['Smile pulses', 'Nostril flares', 'Tall O cheek lift']);
-  await page.getByRole('button', { name: /Tall O cheek lift/, expanded: false }).focus();
-  await page.keyboard.press('Alt+ArrowUp');
+  await page
+    .getByRole('button', { name: /Tall O cheek lift/, expanded: false })
+    .press('Alt+ArrowUp');
   await expect
     .poll(() => names(page))
     .toEqual(['Smile pulses', 'Tall O cheek lift', 'Nostril flares']);
@@ -123,9 +126,10 @@ test('segments are reordered by dragging and by keyboard', async ({ studio: page
 });
 
 test('two tabs on one class: the later one is told and loses nothing silently', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Two tabs', 10);
+  await openNewClass(app, page, 'Two tabs', 10);
   await addMove(page, 'tall o');
   await saved(page);
   const other = await page.context().newPage();
@@ -149,9 +153,10 @@ test('two tabs on one class: the later one is told and loses nothing silently', 
 });
 
 test('a tab that comes back into sight is told that the class was changed', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Out of sight', 10);
+  await openNewClass(app, page, 'Out of sight', 10);
   await addMove(page, 'tall o');
   await saved(page);
   const other = await page.context().newPage();
@@ -164,9 +169,10 @@ test('a tab that comes back into sight is told that the class was changed', asyn
 });
 
 test('what could not be saved before the page was closed is there again', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Closed', 10);
+  await openNewClass(app, page, 'Closed', 10);
   await page.context().setOffline(true);
   await addMove(page, 'tall o');
   await page.getByText('No connection. Kept here, saved when it is back.').waitFor();
@@ -181,12 +187,12 @@ test('what could not be saved before the page was closed is there again', async 
   await expect.poll(() => names(next)).toEqual(['Tall O cheek lift']);
 });
 
-test('saved versions tell what differs and lead back', async ({ studio: page }) => {
-  await makeClass(page, 'With a past', 10);
+test('saved versions tell what differs and lead back', async ({ app, studio: page }) => {
+  await openNewClass(app, page, 'With a past', 10);
   await addMove(page, 'tall o');
   await saved(page);
   await page.getByText('More', { exact: true }).click();
-  await page.getByRole('button', { name: 'Saved versions' }).click();
+  await page.getByRole('menuitem', { name: 'Saved versions' }).click();
   const versions = page.getByRole('list', { name: 'Versions' });
   await expect(versions.getByRole('listitem').first()).toContainText(
     'Tall O cheek lift: segment not there → added to work',
@@ -198,9 +204,10 @@ test('saved versions tell what differs and lead back', async ({ studio: page }) 
 });
 
 test('editing goes on without a connection and is saved when it is back', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Offline', 10);
+  await openNewClass(app, page, 'Offline', 10);
   await page.context().setOffline(true);
   await addMove(page, 'tall o');
   await expect(page.getByText('No connection. Kept here, saved when it is back.')).toBeVisible();
@@ -211,14 +218,14 @@ test('editing goes on without a connection and is saved when it is back', async 
   await expect.poll(() => names(page)).toEqual(['Tall O cheek lift', 'Smile pulses']);
 });
 
-test('an empty class cannot be led, and says what to do first', async ({ studio: page }) => {
-  await makeClass(page, 'Nothing yet', 10);
+test('an empty class cannot be led, and says what to do first', async ({ app, studio: page }) => {
+  await openNewClass(app, page, 'Nothing yet', 10);
   await page.getByRole('button', { name: 'Lead class' }).click();
   await expect(page.getByText('Add a move from the shelf first.')).toBeVisible();
 });
 
-test('a bad slot is told where it was typed', async ({ page }) => {
-  await enterDemo(page);
+test('a bad slot is told where it was typed', async ({ app, page }) => {
+  await signIn(app, page);
   await page.goto('/classes');
   await page.getByLabel('Name of a new class').fill('Too long');
   await page.getByLabel('Slot, in minutes').fill('nine hours');

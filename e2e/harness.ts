@@ -1,13 +1,35 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { test as base, type Page, type Request } from '@playwright/test';
+import { emptyPlan } from '@/core/class';
+import { SIGN_IN_COOKIE, signInToDemo } from '@/server/auth/sign-ins';
+import { createClass } from '@/server/classes/classes';
 import { App, NOON } from './app';
 
 export { expect } from '@playwright/test';
 export { NOON };
 
 const STEP_MS = 100;
+/** Shorter than what a device is taken to have slept for. */
+const STRIDE_MS = 15_000;
 const TELLS_THE_TIME = /\/(events|prepare|lead)$/;
+
+/** Loads of a page are over when its script runs: before that, nobody hears what is pressed. */
+export function untilReady(page: Page): void {
+  const ready = () => page.locator('html[data-ready]').waitFor({ state: 'attached' });
+  const goto = page.goto.bind(page);
+  const reload = page.reload.bind(page);
+  page.goto = async (...args) => {
+    const response = await goto(...args);
+    await ready();
+    return response;
+  };
+  page.reload = async (...args) => {
+    const response = await reload(...args);
+    await ready();
+    return response;
+  };
+}
 
 /** Browser and server on one clock that stands still until a test moves it. */
 export class Clock {
@@ -31,8 +53,11 @@ export class Clock {
   private async answered(): Promise<void> {
     const turn = () => this.page.evaluate(() => {});
     await turn();
-    await Promise.all([...this.asking].map(async (r) => (await r.response())?.finished()));
-    await turn();
+    // One answer may lead to the next question.
+    while (this.asking.size > 0) {
+      await Promise.all([...this.asking].map(async (r) => (await r.response())?.finished()));
+      await turn();
+    }
   }
 
   get now(): number {
@@ -75,6 +100,18 @@ export class Clock {
     for (let left = ms; left > 0; left -= STEP_MS) await this.pass(Math.min(left, STEP_MS));
   }
 
+  /**
+   * Lets time pass on both in strides, each looked at once, as on a device with little time for the page:
+   * a quick way to get somewhere, where nobody asks what is said on the way.
+   */
+  async passInStrides(ms: number): Promise<void> {
+    for (let left = ms; left > 0; left -= STRIDE_MS) {
+      await this.answered();
+      await this.sleep(Math.min(left, STRIDE_MS));
+    }
+    await this.pass(0);
+  }
+
   /** Lets time pass on both; the browser's timers run as they would. */
   async pass(ms: number): Promise<void> {
     await this.answered();
@@ -86,7 +123,7 @@ export class Clock {
 
 interface Fixtures {
   clock: Clock;
-  /** A page inside the demo studio. */
+  /** A page that is signed in to the demo studio; nothing is loaded yet. */
   studio: Page;
 }
 
@@ -101,18 +138,23 @@ export const test = base.extend<Fixtures, { app: App }>({
     { scope: 'worker' },
   ],
   baseURL: async ({ app }, use) => use(app.url),
+  context: async ({ context }, use) => {
+    context.on('page', untilReady);
+    await use(context);
+  },
   clock: async ({ app, page }, use) => use(new Clock(app, page)),
   studio: async ({ app, page }, use) => {
     app.runClock(NOON);
-    await enterDemo(page);
+    await signIn(app, page);
     await use(page);
   },
 });
 
-export async function enterDemo(page: Page): Promise<void> {
-  await page.goto('/sign-in');
-  await page.getByRole('button', { name: 'Enter the demo studio' }).click();
-  await page.getByRole('heading', { name: 'Today' }).waitFor();
+/** Signs a browser in as the demo's teacher, as the button on the sign-in page does. */
+export async function signIn(app: App, page: Page): Promise<void> {
+  const value = await signInToDemo(app.db, NOON);
+  if (!value) throw new Error('the demo studio is not there');
+  await page.context().addCookies([{ name: SIGN_IN_COOKIE, value, url: app.url }]);
 }
 
 const axeSource = readFileSync(
@@ -124,17 +166,28 @@ const axeSource = readFileSync(
 export async function axe(page: Page): Promise<string[]> {
   await page.evaluate(axeSource);
   return page.evaluate(async () => {
-    const found = await (window as unknown as { axe: typeof import('axe-core') }).axe.run();
+    // A colour half way from one to another is none that anybody reads by.
+    for (const sliding of document.getAnimations()) {
+      if (sliding instanceof CSSTransition) sliding.finish();
+    }
+    const found = await (window as unknown as { axe: typeof import('axe-core') }).axe.run({
+      // What passed is not asked about, which makes it several times as quick.
+      resultTypes: ['violations'],
+    });
     return found.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}`));
   });
 }
 
-/** Makes a class through the interface and opens it. */
-export async function makeClass(page: Page, name: string, minutes: number): Promise<void> {
-  await page.goto('/classes');
-  await page.getByLabel('Name of a new class').fill(name);
-  await page.getByLabel('Slot, in minutes').fill(String(minutes));
-  await page.getByRole('button', { name: 'Make the class' }).click();
+/** Makes an empty class, and opens it in Compose. */
+export async function openNewClass(
+  app: App,
+  page: Page,
+  name: string,
+  minutes: number,
+): Promise<void> {
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  const id = await createClass(app.db, { studioId }, emptyPlan(name, minutes * 60), NOON);
+  await page.goto(`/classes/${id}`);
   await page.getByRole('region', { name: 'Running order' }).waitFor();
 }
 
@@ -145,13 +198,21 @@ export async function addMove(page: Page, name: string): Promise<void> {
   await search.press('Enter');
 }
 
+/** Opens the aim and the house rules of a class, where they are not open yet. */
+export async function openRules(page: Page): Promise<void> {
+  const line = page.getByRole('button', { name: /^Aim and house rules/ });
+  if ((await line.getAttribute('aria-expanded')) === 'false') await line.click();
+}
+
 export async function saved(page: Page): Promise<void> {
   await page.getByText('Saved', { exact: true }).waitFor();
 }
 
 /** Does something to a run and waits until the server has answered for it. */
 export async function stored(page: Page, act: () => Promise<unknown>): Promise<void> {
-  const answered = page.waitForResponse((r) => r.url().endsWith('/events') && r.ok());
+  const answered = page.waitForResponse(
+    (r) => r.url().endsWith('/events') && r.request().method() === 'POST' && r.ok(),
+  );
   await act();
   await (await answered).finished();
 }

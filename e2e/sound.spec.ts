@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import type { Db } from '@/server/db';
 import { planSession } from '@/server/sessions/sessions';
-import { enterDemo, expect, NOON, stored, test } from './harness';
+import { begin, expect, NOON, signIn, stored, test } from './harness';
 import { heard, noteSources } from './listen';
 
 /** Opens a new session of a demo class in Lead. */
@@ -17,14 +17,11 @@ test('cues are spoken from rendered audio, ahead on the audio clock, never over 
 }) => {
   app.runClock(NOON);
   await noteSources(page);
-  await enterDemo(page);
+  await signIn(app, page);
   await openSession(page, app.db);
-  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
-  await page.waitForLoadState('networkidle');
+  await page.getByText('The voice is ready.').waitFor();
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
-  await expect
-    .poll(async () => (await heard(page)).sources.length, { timeout: 20_000 })
-    .toBeGreaterThanOrEqual(3);
+  await expect.poll(async () => (await heard(page)).sources.length).toBeGreaterThanOrEqual(3);
   const cues = (await heard(page)).sources.sort((a, b) => a.when - b.when);
   const over = cues.filter((cue, i) => {
     const next = cues[i + 1];
@@ -42,7 +39,7 @@ test('without a voice on the server and in the browser, tones mark the cues and 
   await app.up({ UPBEAT_SPEECH: 'off' });
   try {
     await noteSources(page);
-    await enterDemo(page);
+    await signIn(app, page);
     await openSession(page, app.db);
     await expect(page.getByText(/The server has no voice/)).toBeVisible();
     await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
@@ -64,7 +61,7 @@ test('a browser that keeps the sound off after a reload says so, and any press b
   studio: page,
 }) => {
   await openSession(page, app.db);
-  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
+  await page.getByText('The voice is ready.').waitFor();
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
   await page.addInitScript(() => {
     window.AudioContext = class extends AudioContext {
@@ -89,7 +86,7 @@ declare global {
   }
 }
 
-test('media keys lead the class and agree with what it does', async ({ app, page }) => {
+test('media keys lead the class and agree with what it does', async ({ app, page, clock }) => {
   await page.addInitScript(() => {
     window.mediaKeys = new Map();
     window.playing = [];
@@ -109,10 +106,11 @@ test('media keys lead the class and agree with what it does', async ({ app, page
       state: navigator.mediaSession.playbackState,
       title: navigator.mediaSession.metadata?.title,
     }));
-  await enterDemo(page);
+  await signIn(app, page);
+  await clock.stand();
   await openSession(page, app.db);
-  await page.getByText('The voice is ready.').waitFor({ timeout: 30_000 });
-  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  await page.getByText('The voice is ready.').waitFor();
+  await begin(page, clock);
   const move = (await page.getByTestId('move').textContent()) ?? '';
   expect(await session()).toEqual({ state: 'playing', title: move });
   // A page has the keys as long as it plays something of some length.

@@ -1,4 +1,4 @@
-import { enterDemo, expect, NOON, test } from './harness';
+import { expect, NOON, signIn, test } from './harness';
 
 test('a cancelled session neither breaks a streak nor can be led', async ({
   app,
@@ -37,7 +37,7 @@ test('a studio where nothing has happened yet says what will stand where', async
   page,
 }) => {
   app.runClock(NOON);
-  await enterDemo(page);
+  await signIn(app, page);
   const { id: demo } = await app.db('studios').where({ is_demo: true }).first('id');
   const { id: teacher } = await app.db('teachers').where({ studio_id: demo }).first('id');
   const empty = crypto.randomUUID();
@@ -64,6 +64,31 @@ test('a studio where nothing has happened yet says what will stand where', async
   } finally {
     await app.db('teachers').where({ id: teacher }).update({ studio_id: demo });
   }
+});
+
+test('what somebody carries is kept only with their consent, and what was ticked stays', async ({
+  app,
+  studio: page,
+}) => {
+  const { id } = await app.db('participants').where({ name: 'Odile' }).first('id');
+  await app.db('participants').where({ id }).update({ cautions: '[]', cautions_consent_on: null });
+  await page.goto(`/people/${id}`);
+  const carried = () => app.db('participants').where({ id }).first('cautions');
+  const consent = page.getByLabel(/^They agree to have this kept/);
+  await page.getByText('Cautions, private').click();
+  const ticked = page.getByRole('group', { name: 'Cautions' }).getByRole('checkbox').first();
+  await ticked.check();
+  const keep = page.getByRole('button', { name: 'Keep the cautions' });
+  await keep.click();
+  await expect(
+    page.getByText('Ask for their consent first, and tick it; else nothing is kept.'),
+  ).toBeVisible();
+  await expect(ticked).toBeChecked();
+  expect((await carried()).cautions).toEqual([]);
+  await consent.check();
+  await keep.click();
+  await expect(page.getByText(/, since Tue 24 Nov 2026/)).toBeVisible();
+  expect((await carried()).cautions).toHaveLength(1);
 });
 
 test('somebody without a name is not taken in, and what was typed stays', async ({

@@ -1,16 +1,16 @@
 import { claimIn } from '@/core/checks';
+import { LANGUAGE_NAMES, LANGUAGES } from '@/core/language';
 import {
   AREA_NAMES,
   type Asked,
   cuesOf,
   type FacePoint,
   inVariant,
-  LANGUAGE_NAMES,
-  LANGUAGES,
   type Move,
   presses,
   readWords,
   releasesIn,
+  releaseTraits,
   type Stroke,
   strongAreas,
   touchedAreas,
@@ -151,7 +151,7 @@ const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
   ]),
   'keeps hands off the eyes after the work': eachVersion((done) => [
     strongAreas(done).includes('eyes') &&
-      (done.release === 'tap' || done.release === 'massage') &&
+      releaseTraits(done.release).hands !== undefined &&
       `lets go of the eyes by ${done.release}`,
   ]),
   'says it is near the eye where hands are': eachVersion((done) => [

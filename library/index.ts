@@ -1,4 +1,5 @@
-import { type Language, type Move, type MoveText, moveSchema } from '@/core/move';
+import type { Language } from '@/core/language';
+import { type Move, type MoveText, moveSchema } from '@/core/move';
 import type { Book } from '@/core/score';
 import type { Phrases } from '@/core/speech';
 import { bodyMoves } from './areas/body';

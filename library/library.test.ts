@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { claimIn } from '@/core/checks';
+import { LANGUAGES } from '@/core/language';
 import {
   AREAS,
   asWritten,
@@ -9,7 +10,6 @@ import {
   doseMs,
   inVariant,
   KINDS,
-  LANGUAGES,
   type Move,
   MUSCLES_BY_AREA,
   moveSchema,

@@ -1,4 +1,4 @@
-import type { Language } from '@/core/move';
+import type { Language } from '@/core/language';
 import type { Phrases } from '@/core/speech';
 import { phrases as de } from './de/phrases';
 import { phrases as en } from './en/phrases';

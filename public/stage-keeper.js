@@ -28,7 +28,10 @@ async function fresh(request, keep) {
   return answer ?? (await kept(request)) ?? fetch(request);
 }
 
-/** Without its address, since a worker would take that for its own and lose what stands behind the #. */
+/**
+ * A part of a page, as an answer without an address. A web worker takes the address of its answer for its
+ * own, and would lose what stands behind the # in the one it was started with.
+ */
 async function part(request) {
   const answer = (await kept(request)) ?? (await fetch(request));
   return new Response(answer.body, answer);

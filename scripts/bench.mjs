@@ -21,7 +21,7 @@ await main(async () => {
   requireNode();
   await ensurePackages();
   await ensureDebian(['espeak-ng'], { optional: true });
-  const computed = run('scripts/bench.ts', {}, ['--expose-gc']) || run('scripts/bench-core.ts');
+  const computed = run('bench/compile.ts', {}, ['--expose-gc']) || run('bench/core.ts');
   if (computed !== 0) return computed;
 
   await ensureDebian(['postgresql', 'chromium']);
@@ -31,7 +31,10 @@ await main(async () => {
     ensureDatabase(postgres, 'upbeat_bench');
     await ensureBuild();
     const env = { DATABASE_URL: postgres.urlOf('upbeat_bench'), UPBEAT_DATA_DIR: BENCH_DIR };
-    return run('scripts/bench-compose.ts', env) || run('scripts/bench-lead.ts', env);
+    const made = run('e2e/make-demo.ts', env);
+    return (
+      made || ['pages', 'compose', 'lead'].reduce((bad, b) => bad || run(`bench/${b}.ts`, env), 0)
+    );
   } finally {
     await postgres.stop();
   }

@@ -1,14 +1,14 @@
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { LANGUAGES, type Language } from '@/core/move';
-import { FEATURES, featuresOf } from '@/core/speech/estimate';
+import { FEATURES, LANGUAGES, type Language } from '@/core/language';
+import { featuresOf } from '@/core/speech/estimate';
 import { espeak } from '@/server/speech/engine';
 import { Voice } from '@/server/speech/voice';
 import { sampleOf } from './speech-sample';
 
 /**
  * Fits the speech estimate to measured lengths and prints the coefficients for
- * src/core/speech/estimate.ts. Run it when the library or the speech program has changed:
+ * the `speech` of a language in src/core/language. Run it when the library or the speech program has changed:
  * node scripts/run-ts.mjs scripts/calibrate.ts
  */
 const RATE = 150;

@@ -79,7 +79,7 @@ function drafted(move: Move): string {
 const row = (...cells: string[]): string => `| ${cells.join(' | ')} |`;
 
 function rowsOf(move: Move): string[] {
-  const { name } = moveText(move, 'en');
+  const { name } = moveText(move);
   const versions = [undefined, ...VARIANTS].filter((v) => v === undefined || move.variants[v]);
   const done = versions.map((v) => {
     const as = inVariant(move, v);

@@ -4,12 +4,14 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { planJsonSchema } from './schema';
+import { scoreFile } from './score-file';
 
 const root = path.resolve(import.meta.dirname, '..');
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-score-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
-function score(...args: string[]) {
+/** The command itself, as somebody runs it; what it says of a file is asked of `scoreFile`. */
+function run(...args: string[]) {
   const env = { ...process.env, DATABASE_URL: '' };
   return spawnSync('npm', ['run', '-s', 'score', '--', ...args], {
     cwd: root,
@@ -17,6 +19,10 @@ function score(...args: string[]) {
     env,
   });
 }
+const problemsOf = (of: string | undefined): string[] => {
+  const scored = scoreFile(of);
+  return scored.ok ? [] : scored.problems;
+};
 function file(name: string, content: string): string {
   const at = path.join(folder, name);
   writeFileSync(at, content);
@@ -25,23 +31,32 @@ function file(name: string, content: string): string {
 const examples = readdirSync(path.join(root, 'examples'));
 
 describe('npm run score', () => {
-  it.each(examples)('prints the score of %s as JSON', (name) => {
-    const done = score(path.join('examples', name));
+  it('prints the score of a file as JSON, or what is wrong with it and nothing else', () => {
+    const [example = ''] = examples;
+    const done = run(path.join('examples', example));
     expect([done.status, done.stderr]).toEqual([0, '']);
-    const printed = JSON.parse(done.stdout);
-    const { workMs, upbeatMs, switchMs, releaseMs, restMs } = printed.totals;
-    expect(workMs + upbeatMs + switchMs + releaseMs + restMs).toBe(printed.totalMs);
-    expect(printed.totalMs).toBeLessThanOrEqual(printed.slotMs);
+    const scored = scoreFile(path.join(root, 'examples', example));
+    expect(scored.ok && JSON.parse(done.stdout)).toEqual(scored.ok && scored.score);
+    const wrong = run(file('broken.json', '{ "name": '));
+    expect([wrong.status, wrong.stdout]).toEqual([1, '']);
+    expect(wrong.stderr).toMatch(/not JSON/);
+  });
+
+  it.each(examples)('adds up for %s, within its slot', (name) => {
+    const scored = scoreFile(path.join(root, 'examples', name));
+    if (!scored.ok) throw new Error(scored.problems.join());
+    const { totals, totalMs, slotMs } = scored.score;
+    const { workMs, upbeatMs, switchMs, releaseMs, restMs } = totals;
+    expect(workMs + upbeatMs + switchMs + releaseMs + restMs).toBe(totalMs);
+    expect(totalMs).toBeLessThanOrEqual(slotMs);
   });
 
   it('names the field of a wrong file and what was expected', () => {
     const plan = JSON.parse(readFileSync(path.join(root, 'examples', examples[0] ?? ''), 'utf8'));
     plan.phases.arrive[0].segments[0].rounds = 0;
     plan.phases.arrive[0].segments[0].move = 'moon-walk';
-    const done = score(file('wrong.upbeat.json', JSON.stringify(plan)));
-    expect(done.status).toBe(1);
-    expect(done.stdout).toBe('');
-    expect(done.stderr).toContain('phases.arrive[0].segments[0].rounds must be at least 1 round');
+    const [problem] = problemsOf(file('wrong.upbeat.json', JSON.stringify(plan)));
+    expect(problem).toContain('phases.arrive[0].segments[0].rounds must be at least 1 round');
   });
 
   const segment = (change: string): string =>
@@ -87,16 +102,18 @@ describe('npm run score', () => {
       /5000000 characters; a plan file has at most 1 000 000/,
     ],
   ])('has a message of its own for %s', (_, content, message) => {
-    const done = score(file('bad.upbeat.json', content));
-    expect([done.status, done.stdout]).toEqual([1, '']);
-    expect(done.stderr).toMatch(message);
-    expect(done.stderr.trim().split('\n')).toHaveLength(1);
+    const problems = problemsOf(file('bad.upbeat.json', content));
+    expect(problems).toHaveLength(1);
+    expect(problems[0]).toMatch(message);
+    expect(problems[0]).not.toContain('\n');
   });
 
   it('says in one sentence what is wrong with a file that is no plan at all', () => {
-    expect(score(file('broken.json', '{ "name": ')).stderr).toMatch(/not JSON/);
-    expect(score(path.join(folder, 'missing.json')).stderr).toMatch(/cannot be read/);
-    expect(score().stderr).toMatch(/Name a plan file/);
+    expect(problemsOf(file('broken.json', '{ "name": '))).toEqual([
+      expect.stringMatching(/not JSON/),
+    ]);
+    expect(problemsOf(path.join(folder, 'missing.json'))[0]).toMatch(/cannot be read/);
+    expect(problemsOf(undefined)[0]).toMatch(/Name a plan file/);
   });
 });
 

@@ -47,7 +47,7 @@ async function pictures(): Promise<void> {
   await shoot('fit');
   await page.keyboard.press('Escape');
   await page.getByText('More', { exact: true }).click();
-  await page.getByRole('button', { name: 'Draft a class for me' }).click();
+  await page.getByRole('menuitem', { name: 'Draft a class for me' }).click();
   await page.getByRole('button', { name: 'Draft it' }).click();
   await page.getByRole('button', { name: 'Take this draft' }).waitFor();
   await shoot('draft');

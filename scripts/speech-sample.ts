@@ -1,6 +1,7 @@
 import { LIBRARY } from '@library';
 import { PHRASES } from '@library/phrases';
-import { cuesOf, type Language } from '@/core/move';
+import type { Language } from '@/core/language';
+import { cuesOf } from '@/core/move';
 
 /** The cues the estimate is fitted to, and others that it never saw, to judge it by. */
 export interface Sample {

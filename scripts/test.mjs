@@ -4,14 +4,15 @@ import { ensureBuild } from './lib/build.mjs';
 import { ensureDebian } from './lib/debian.mjs';
 import { ensurePackages, requireNode } from './lib/packages.mjs';
 import { bin, DATA_DIR } from './lib/paths.mjs';
-import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
+import { startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
-import { single, Tally } from './lib/suites.mjs';
+import { playwrightResult, single, Tally, vitestResult } from './lib/suites.mjs';
 
 /**
  * Everything that must hold: format and lint, types, layers, unit, database and browser tests.
- * With names as arguments, only those suites: npm test -- unit browser
+ * With names as arguments, only those suites: npm test -- unit browser. Files of browser tests may
+ * follow: npm test -- browser e2e/lead.spec.ts
  */
 const ASKED = process.argv.slice(2);
 const FILES = ASKED.filter((name) => name.startsWith('e2e/'));
@@ -19,34 +20,28 @@ const ONLY = ASKED.filter((name) => !FILES.includes(name));
 /** Enough for every run; `npx vitest --project unit` runs each property a thousand times. */
 const PROPERTY_RUNS = process.env.UPBEAT_PROPERTY_RUNS ?? '300';
 const TEST_DIR = path.join(DATA_DIR, 'test');
-const result = (name) => path.join(TEST_DIR, `${name}.json`);
 
+/** Runs one project of Vitest and reads its report. */
 async function vitest(project, env) {
-  const file = result(project);
+  const file = path.join(TEST_DIR, `${project}.json`);
   rmSync(file, { force: true });
-  const args = [
-    'run',
-    '--project',
-    project,
-    '--reporter=dot',
-    '--reporter=json',
-    `--outputFile.json=${file}`,
-  ];
-  const code = await run(bin('vitest'), args, { env });
-  const report = JSON.parse(readFileSync(file, 'utf8'));
-  const failed = report.numFailedTests + (report.numFailedTests === 0 && code !== 0 ? 1 : 0);
-  return { passed: report.numPassedTests, failed };
+  const args = ['run', '--project', project, '--reporter=dot', '--reporter=json'];
+  const code = await run(bin('vitest'), [...args, `--outputFile.json=${file}`], { env });
+  return vitestResult(JSON.parse(readFileSync(file, 'utf8')), code);
 }
 
+/** Runs the browser tests and reads their report. */
 async function playwright(env) {
-  const file = result('browser');
+  const file = path.join(TEST_DIR, 'browser.json');
   rmSync(file, { force: true });
-  const code = await run(bin('playwright'), ['test', ...FILES], {
-    env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
-  });
-  const { stats } = JSON.parse(readFileSync(file, 'utf8'));
-  const failed = stats.unexpected + (stats.unexpected === 0 && code !== 0 ? 1 : 0);
-  return { passed: stats.expected + stats.flaky, failed };
+  const code = await run(
+    bin('playwright'),
+    ['test', ...(FILES.length ? ['--no-deps', ...FILES] : [])],
+    {
+      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+    },
+  );
+  return playwrightResult(JSON.parse(readFileSync(file, 'utf8')), code);
 }
 
 await main(async () => {
@@ -60,42 +55,44 @@ await main(async () => {
 
   await suite('lint', async () =>
     single(await run(bin('biome'), ['ci', '--error-on-warnings', '.'])));
-  await suite('types', async () => {
-    await run(bin('next'), ['typegen']);
-    return single(await run(bin('tsc'), ['--noEmit']));
-  });
-  await suite('layers', async () =>
-    single(
-      await run(bin('depcruise'), [
-        '--config',
-        '.dependency-cruiser.mjs',
-        'src',
-        'library',
-        'demo',
-      ]),
-    ));
+  await Promise.all([
+    suite('types', async () => {
+      await run(bin('next'), ['typegen']);
+      return single(await run(bin('tsc'), ['--noEmit']));
+    }),
+    suite('layers', async () => {
+      const cruise = (config, ...args) => run(bin('depcruise'), ['--config', config, ...args]);
+      const layers = await cruise('.dependency-cruiser.mjs', 'src', 'library', 'demo', 'testing');
+      const folders = await cruise(
+        '.dependency-folders.mjs',
+        '--metrics',
+        ...['src', 'library', 'demo', 'e2e', 'bench', 'scripts'],
+      );
+      return single(layers || folders);
+    }),
+  ]);
   await suite('unit', () => vitest('unit', { UPBEAT_PROPERTY_RUNS: PROPERTY_RUNS }));
 
   if (wanted('database') || wanted('browser')) {
     const postgres = await startPostgres(TEST_DIR);
     try {
-      for (const name of ['upbeat_test', 'upbeat_browser']) ensureDatabase(postgres, name);
-      await suite('database', () =>
-        vitest('database', {
-          DATABASE_URL: postgres.urlOf('upbeat_test'),
-          UPBEAT_DATA_DIR: TEST_DIR,
-        }));
-      await suite('browser', async () => {
-        await ensureBuild();
-        return playwright({
-          DATABASE_URL: postgres.urlOf('upbeat_browser'),
-          UPBEAT_DATA_DIR: TEST_DIR,
-        });
+      const built = wanted('browser') ? ensureBuild() : Promise.resolve();
+      // Who needs it hears of its failure; until then nobody does.
+      built.catch(() => {});
+      const on = (name) => ({
+        DATABASE_URL: postgres.urlOf(name),
+        UPBEAT_DATA_DIR: TEST_DIR,
       });
+      await suite('database', () => vitest('database', on('upbeat_test')));
+      if (wanted('browser')) {
+        const env = on('upbeat_browser');
+        await built;
+        await tally.suite('browser', () => playwright(env));
+      }
     } finally {
       await postgres.stop();
     }
   }
-  say(`\n${tally.passed} passed, ${tally.failed} failed`);
+  say(`\n${tally.closing()}`);
   return tally.failed === 0 ? 0 : 1;
 });

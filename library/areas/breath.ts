@@ -23,6 +23,7 @@ export const breathMoves: MoveShape[] = [
     breaths(5, { in: 3, out: 4 }, [14, 120]),
     {
       purposes: ['calm', 'eyes'],
+      closes: true,
       variants: { easier: { hands: 'free' } },
     },
   ),
@@ -40,6 +41,7 @@ export const breathMoves: MoveShape[] = [
     passes(6, 8, [24, 90]),
     {
       purposes: ['calm'],
+      closes: true,
       variants: { easier: { touch: ['chest'] } },
     },
   ),
@@ -60,5 +62,6 @@ export const breathMoves: MoveShape[] = [
   breath('closing-word', { chest: 0.3, mouth: 0.2 }, hold(15, [5, 60]), {
     hands: 'free',
     purposes: ['calm', 'voice'],
+    closes: true,
   }),
 ];

@@ -3,24 +3,21 @@ import type { Phrases } from '@/core/speech';
 
 const plural = (n: number, one: string, many: string) => (n === 1 ? one : `${n} ${many}`);
 
-function amount(dose: Dose): string {
-  switch (dose.kind) {
-    case 'hold':
-      return plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden');
-    case 'open':
-      return `etwa ${plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden')}`;
-    case 'counts':
-      return plural(dose.counts, 'ein Zähler', 'Zähler');
-    case 'taps':
-      return plural(dose.taps, 'einmal tippen', 'mal tippen');
-    case 'breaths':
-      return plural(dose.breaths, 'ein Atemzug', 'Atemzüge');
-    case 'reps':
-      return plural(dose.reps, 'einmal', 'mal');
-    case 'passes':
-      return plural(dose.passes, 'ein Durchgang', 'Durchgänge');
-  }
-}
+type Amounts = { [K in Dose['kind']]: (dose: Extract<Dose, { kind: K }>) => string };
+
+/** How much of a move is announced, by kind of dose. */
+const AMOUNTS: Amounts = {
+  hold: (dose) => plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden'),
+  open: (dose) => `etwa ${plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden')}`,
+  counts: (dose) => plural(dose.counts, 'ein Zähler', 'Zähler'),
+  taps: (dose) => plural(dose.taps, 'einmal tippen', 'mal tippen'),
+  breaths: (dose) => plural(dose.breaths, 'ein Atemzug', 'Atemzüge'),
+  reps: (dose) => plural(dose.reps, 'einmal', 'mal'),
+  passes: (dose) => plural(dose.passes, 'ein Durchgang', 'Durchgänge'),
+};
+
+const amount = <K extends Dose['kind']>(dose: Extract<Dose, { kind: K }>): string =>
+  AMOUNTS[dose.kind as K](dose);
 
 export const phrases: Phrases = {
   dose: (dose, rounds) => (rounds === 1 ? amount(dose) : `${rounds} Runden, je ${amount(dose)}`),

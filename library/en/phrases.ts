@@ -3,24 +3,21 @@ import type { Phrases } from '@/core/speech';
 
 const plural = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
-function amount(dose: Dose): string {
-  switch (dose.kind) {
-    case 'hold':
-      return plural(Math.round(dose.seconds), 'second', 'seconds');
-    case 'open':
-      return `about ${plural(Math.round(dose.seconds), 'second', 'seconds')}`;
-    case 'counts':
-      return plural(dose.counts, 'count', 'counts');
-    case 'taps':
-      return plural(dose.taps, 'tap', 'taps');
-    case 'breaths':
-      return plural(dose.breaths, 'breath', 'breaths');
-    case 'reps':
-      return plural(dose.reps, 'time', 'times');
-    case 'passes':
-      return plural(dose.passes, 'pass', 'passes');
-  }
-}
+type Amounts = { [K in Dose['kind']]: (dose: Extract<Dose, { kind: K }>) => string };
+
+/** How much of a move is announced, by kind of dose. */
+const AMOUNTS: Amounts = {
+  hold: (dose) => plural(Math.round(dose.seconds), 'second', 'seconds'),
+  open: (dose) => `about ${plural(Math.round(dose.seconds), 'second', 'seconds')}`,
+  counts: (dose) => plural(dose.counts, 'count', 'counts'),
+  taps: (dose) => plural(dose.taps, 'tap', 'taps'),
+  breaths: (dose) => plural(dose.breaths, 'breath', 'breaths'),
+  reps: (dose) => plural(dose.reps, 'time', 'times'),
+  passes: (dose) => plural(dose.passes, 'pass', 'passes'),
+};
+
+const amount = <K extends Dose['kind']>(dose: Extract<Dose, { kind: K }>): string =>
+  AMOUNTS[dose.kind as K](dose);
 
 export const phrases: Phrases = {
   dose: (dose, rounds) => (rounds === 1 ? amount(dose) : `${rounds} rounds of ${amount(dose)}`),

@@ -1,19 +1,17 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
-import { SIGN_IN_DAYS, type Teacher, teacherOf } from '@/server/auth/sign-ins';
+import { SIGN_IN_COOKIE, SIGN_IN_DAYS, type Teacher, teacherOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 
-const COOKIE = 'upbeat_sign_in';
-
 export async function signInToken(): Promise<string | undefined> {
-  return (await cookies()).get(COOKIE)?.value;
+  return (await cookies()).get(SIGN_IN_COOKIE)?.value;
 }
 
 export async function keepToken(token: string): Promise<void> {
   const secure = (await headers()).get('x-forwarded-proto') === 'https';
-  (await cookies()).set(COOKIE, token, {
+  (await cookies()).set(SIGN_IN_COOKIE, token, {
     httpOnly: true,
     sameSite: 'lax',
     secure,
@@ -23,7 +21,7 @@ export async function keepToken(token: string): Promise<void> {
 }
 
 export async function dropToken(): Promise<void> {
-  (await cookies()).delete(COOKIE);
+  (await cookies()).delete(SIGN_IN_COOKIE);
 }
 
 /** The signed-in teacher, looked up once a request; null for a stranger. */

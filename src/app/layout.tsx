@@ -4,6 +4,7 @@ import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
+import { Ready } from '@/ui/kit/ready';
 import { Toaster } from '@/ui/kit/toaster';
 import './globals.css';
 import { LOOK_COOKIE } from './look';
@@ -24,6 +25,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body>
         {children}
         <Toaster />
+        <Ready />
       </body>
     </html>
   );

@@ -1,10 +1,20 @@
 import { z } from 'zod';
+import { addressOf, type Call, REFUSALS, type RefusalCode } from '@/core/calls';
+
+const refusalSchema = z.object({
+  code: z
+    .enum(Object.keys(REFUSALS) as [RefusalCode, ...RefusalCode[]])
+    .optional()
+    .catch(undefined),
+  message: z.string(),
+});
 
 /** A refusal the server explained; the message is written for the teacher. */
 export class Refused extends Error {
   constructor(
-    readonly status: number,
+    readonly code: RefusalCode | undefined,
     message: string,
+    /** The answer as it came. */
     readonly body: unknown,
   ) {
     super(message);
@@ -14,42 +24,57 @@ export class Refused extends Error {
 /** Thrown where no answer came at all: the connection or the server is away for now. */
 export class Unreachable extends Error {}
 
-const messageSchema = z.object({ message: z.string() });
+/** Statuses of whoever stands before a server that is away. */
+const AWAY = [502, 503, 504];
 
 /**
- * Calls the app's own server with JSON and reads the answer through a schema.
+ * Makes a call to the app's own server and reads the answer as the contract has it.
  * @throws Refused where the server said no, Unreachable where it did not answer
  */
-export async function call<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
-  url: string,
-  body: unknown,
-  schema: z.ZodType<T>,
-  options: { keepalive?: boolean } = {},
-): Promise<T> {
+export async function ask<Asks extends z.ZodType, Answers extends z.ZodType>(
+  call: Call<Asks, Answers>,
+  { id, body }: { id?: string; body?: z.input<Asks> } = {},
+): Promise<z.output<Answers>> {
   let response: Response;
   try {
-    response = await fetch(url, {
-      method,
+    response = await fetch(addressOf(call, id, body as Record<string, unknown>), {
+      method: call.method,
       headers: { 'Content-Type': 'application/json' },
-      body: method === 'GET' ? undefined : JSON.stringify(body),
-      ...options,
+      body: call.method === 'GET' ? undefined : JSON.stringify(body ?? {}),
     });
   } catch (error) {
     throw new Unreachable(error instanceof Error ? error.message : String(error));
   }
   const text = await response.text();
-  if (response.status >= 502 && response.status <= 504) throw new Unreachable(text.slice(0, 200));
+  if (AWAY.includes(response.status)) throw new Unreachable(text.slice(0, 200));
   let json: unknown = null;
   try {
     json = JSON.parse(text);
   } catch {
+    // Whoever stands before the server may answer with a page of its own.
     json = null;
   }
   if (!response.ok) {
-    const said = messageSchema.safeParse(json);
-    const message = said.success ? said.data.message : `The server answered ${response.status}.`;
-    throw new Refused(response.status, message, json);
+    const said = refusalSchema.safeParse(json).data;
+    const message = said?.message ?? `The server answered ${response.status}.`;
+    throw new Refused(said?.code, message, json);
   }
-  return schema.parse(json);
+  return call.answers.parse(json);
+}
+
+/** Whether a call failed for a reason that a person can be told. */
+export const isExpected = (problem: unknown): problem is Refused | Unreachable =>
+  problem instanceof Refused || problem instanceof Unreachable;
+
+/**
+ * What a person reads when a call failed: what went wrong and what to do.
+ * @param kept what has not been lost, where the server is away, as a sentence
+ * @throws the problem itself where it is a fault of the program
+ */
+export function toldOf(problem: unknown, kept = ''): string {
+  if (problem instanceof Refused) return problem.message;
+  if (problem instanceof Unreachable) {
+    return `${kept && `${kept} `}The server does not answer. Try again in a moment.`;
+  }
+  throw problem;
 }

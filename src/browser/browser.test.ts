@@ -1,16 +1,17 @@
 import 'fake-indexeddb/auto';
+import { eventId } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import type { RunEventDraft } from '@/core/run';
-import { eventId } from '@/core/testing/plans';
+import { MOST_EVENTS } from '@/core/calls';
+import type { NewRunEvent } from '@/core/run';
 import { kept } from './database';
 import { eventShelf } from './event-shelf';
 import { forgetStages } from './kept-stage';
 import { Outbox } from './outbox';
 import { ServerClock } from './server-clock';
 
-const event = (n: number): RunEventDraft => ({ id: eventId(n), at: n, type: 'next' });
-const ids = (events: readonly RunEventDraft[]) => events.map((e) => e.at);
+const event = (n: number): NewRunEvent => ({ id: eventId(n), at: n, type: 'next' });
+const ids = (events: readonly NewRunEvent[]) => events.map((e) => e.at);
 const nobody = async () => false;
 const shelf = (run = 'run', device = 'here', open: (d: string) => Promise<boolean> = nobody) =>
   eventShelf(run, device, open);
@@ -19,7 +20,7 @@ describe('the outbox', () => {
   it('keeps what could not be sent and sends it later in order, once', async () => {
     const sent: number[][] = [];
     let away = true;
-    const send = async (events: RunEventDraft[]) => {
+    const send = async (events: NewRunEvent[]) => {
       if (away) throw new Error('away');
       sent.push(ids(events));
     };
@@ -48,6 +49,17 @@ describe('the outbox', () => {
     void box.add(event(1));
     await Promise.all([box.flush(), box.flush()]);
     expect(sent).toEqual([[1], [2]]);
+  });
+
+  it('sends no more at once than the server takes', async () => {
+    const sent: number[] = [];
+    const box = new Outbox(
+      { load: async () => [], add: async () => {}, drop: async () => {} },
+      async (events) => void sent.push(events.length),
+    );
+    for (let n = 0; n <= MOST_EVENTS; n++) void box.add(event(n));
+    await box.flush();
+    expect(sent).toEqual([MOST_EVENTS, 1]);
   });
 
   it('keeps runs apart, and tabs that are open, and takes over from one that is gone', async () => {

@@ -160,7 +160,7 @@ export class CueAudio {
     } catch {
       return this.tryLater();
     }
-    // Of a server in trouble as much as of none: what it has just now no answer to is not failed.
+    // The server is in trouble, which passes: it may still have this audio when it is asked again.
     if (response.status >= 500 && response.status !== NO_VOICE) return this.tryLater();
     if (!response.ok) this.failed.add(url);
     if (response.status === NO_VOICE) this.on.voiceless();

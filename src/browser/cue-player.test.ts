@@ -14,6 +14,9 @@ class FakeOutput {
   }
   async resume() {}
   async close() {}
+  createMediaElementSource() {
+    return new FakeGain();
+  }
   async decodeAudioData(data: ArrayBuffer) {
     return { name: new TextDecoder().decode(data), duration: 0.4 };
   }
@@ -53,6 +56,8 @@ class FakeGain {
   }
 }
 const SILENT_PARAM = {
+  setTargetAtTime: () => {},
+  cancelScheduledValues: () => {},
   setValueAtTime: () => {},
   linearRampToValueAtTime: () => {},
   exponentialRampToValueAtTime: () => {},
@@ -89,12 +94,15 @@ const cue = (text: string): Cue => ({
   fromEnd: false,
 });
 const due = (text: string, at: number): DueCue => ({ key: text, cue: cue(text), at });
-const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
+/** Lets answers that are there be read and decoded: so many turns of the event loop, and no time. */
+const settled = async () => {
+  for (let turn = 0; turn < 20; turn++) await new Promise((resolve) => setImmediate(resolve));
+};
 const heard = () => FakeOutput.started.filter((s) => !s.stopped).map((s) => [s.source, s.when]);
 
 async function ready(texts: string[], onSound?: (sound: Sound) => void): Promise<CuePlayer> {
   const player = new CuePlayer(150, onSound);
-  await player.unlock();
+  await player.mixer.unlock();
   player.fetchAhead(texts.map(cue));
   await settled();
   return player;
@@ -210,21 +218,48 @@ describe('the cue player', () => {
 
   it('mutes the voice and lets the counts be heard', async () => {
     const player = await ready(['a', 'three']);
-    player.muted = true;
+    player.mixer.muted = true;
     const three = { ...due('three', 2000), cue: { ...cue('three'), kind: 'count' as const } };
     player.follow([due('a', 1000), three], [], () => 0);
     const [voice, counts] = FakeOutput.started.map((s) => s.to as FakeGain);
     expect([voice?.gain.value, counts?.gain.value]).toEqual([0, 1]);
-    player.muted = false;
+    player.mixer.muted = false;
     expect(voice?.gain.value).toBe(1);
+  });
+
+  it('makes the music step back from before a cue until after it, and come back when silenced', async () => {
+    vi.stubGlobal(
+      'Audio',
+      class {
+        play = async () => {};
+        pause = () => {};
+      },
+    );
+    vi.stubGlobal('URL', Object.assign(URL, { createObjectURL: () => 'blob:music' }));
+    const player = await ready(['a']);
+    await player.mixer.playMusic(new Blob(['music']));
+    // What the element plays goes through the gain that ducks, then through the one for its volume.
+    const duck = FakeGain.made.at(-3);
+    const targets: [value: number, at: number][] = [];
+    Object.assign(duck?.gain ?? {}, {
+      setTargetAtTime: (value: number, at: number) => targets.push([value, at]),
+    });
+    player.follow([due('a', 1000)], [], () => 0);
+    expect(targets).toEqual([
+      [expect.closeTo(0.2), expect.closeTo(10.85)],
+      [1, expect.closeTo(11.6)],
+    ]);
+    FakeOutput.now = 10.9;
+    player.silence();
+    expect(targets.at(-1)).toEqual([1, 10.9]);
   });
 
   it('is as loud as it is set to be, within bounds', async () => {
     const player = await ready([]);
-    player.volume = 0.3;
+    player.mixer.volume = 0.3;
     expect(FakeGain.made[0]?.gain.value).toBe(0.3);
-    player.volume = 7;
-    expect([player.volume, FakeGain.made[0]?.gain.value]).toEqual([1, 1]);
+    player.mixer.volume = 7;
+    expect([player.mixer.volume, FakeGain.made[0]?.gain.value]).toEqual([1, 1]);
   });
 
   it('marks beats by a tone, each once', async () => {
@@ -261,7 +296,7 @@ describe('the cue player', () => {
     );
     answer = () => new Response('no voice', { status: 503 });
     const player = new CuePlayer(150);
-    await player.unlock();
+    await player.mixer.unlock();
     player.fetchAhead([cue('a')]);
     await vi.waitFor(() => expect(player.sound).toBe('browser'));
     player.follow([due('a', 1000), due('b', 2000)], [], () => 0);
@@ -382,7 +417,7 @@ describe('the cue player', () => {
     let late = (_: Response) => {};
     vi.stubGlobal('fetch', () => new Promise((resolve) => (late = resolve)));
     const player = new CuePlayer(150);
-    await player.unlock();
+    await player.mixer.unlock();
     player.fetchAll([cue('a')]);
     const answerOld = late;
     player.changeVoice();

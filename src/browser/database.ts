@@ -1,12 +1,12 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { z } from 'zod';
-import type { RunEventDraft } from '@/core/run';
+import type { NewRunEvent } from '@/core/run';
 
 /** An event that was not sent yet. */
 export interface WaitingRow {
   runId: string;
   device: string;
-  event: RunEventDraft;
+  event: NewRunEvent;
 }
 
 interface Stored extends DBSchema {

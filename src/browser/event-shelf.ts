@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { type RunEventDraft, runEventDraftSchema } from '@/core/run';
+import { type NewRunEvent, newRunEventSchema } from '@/core/run';
 import { database } from './database';
 import type { Shelf } from './outbox';
 
-const rowSchema = z.object({ device: z.string(), event: runEventDraftSchema });
+const rowSchema = z.object({ device: z.string(), event: newRunEventSchema });
 
 /**
  * Events of a run in the browser's database, in the order they happened. A tab keeps its own, and
@@ -19,7 +19,7 @@ export function eventShelf(
   return {
     async load() {
       const db = await database();
-      const events: RunEventDraft[] = [];
+      const events: NewRunEvent[] = [];
       const store = db.transaction('outbox').store.index('run');
       const rows: { key: number; value: unknown }[] = [];
       for (let at = await store.openCursor(runId); at; at = await at.continue()) {

@@ -1,8 +1,8 @@
+import { addressOf, CALLS } from '@/core/calls';
 import type { Utterance } from '@/core/speech';
 
 export function speechUrl({ text, language, wordsPerMinute }: Utterance): string {
-  const query = new URLSearchParams({ text, language, rate: String(wordsPerMinute) });
-  return `/api/speech?${query}`;
+  return addressOf(CALLS.hear, undefined, { text, language, rate: wordsPerMinute });
 }
 
 /** The browser's own voice speaks; false where it has none. */

@@ -50,14 +50,14 @@ it('says what it hears, and when the line is there or lost', () => {
   const said: string[] = [];
   const stop = listenToRun('run', {
     after: () => 0,
-    heard: (data) => said.push(data),
+    heard: (log) => said.push(`${log.events.length} new at ${log.now}`),
     opened: () => said.push('opened'),
     lost: () => said.push('lost'),
   });
   const [source] = FakeSource.made;
   source?.onopen();
-  source?.onmessage({ data: 'new' });
+  source?.onmessage({ data: '{"events":[],"leader":null,"now":7}' });
   source?.onerror();
-  expect(said).toEqual(['opened', 'new', 'lost']);
+  expect(said).toEqual(['opened', '0 new at 7', 'lost']);
   stop();
 });

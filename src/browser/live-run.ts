@@ -1,9 +1,11 @@
+import { addressOf, CALLS, type LogAnswer } from '@/core/calls';
+
 const RETRY_MS = 1500;
 
 export interface LiveRun {
   /** The number of the newest event known, asked at every opening. */
   after: () => number;
-  heard: (data: string) => void;
+  heard: (log: LogAnswer) => void;
   opened?: () => void;
   lost?: () => void;
 }
@@ -16,9 +18,9 @@ export function listenToRun(runId: string, { after, heard, opened, lost }: LiveR
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const open = () => {
-    const live = new EventSource(`/api/runs/${runId}/live?after=${after()}`);
+    const live = new EventSource(addressOf(CALLS.followLog, runId, { after: after() }));
     source = live;
-    live.onmessage = ({ data }) => heard(data);
+    live.onmessage = ({ data }) => heard(CALLS.followLog.answers.parse(JSON.parse(data)));
     live.onopen = () => opened?.();
     live.onerror = () => {
       lost?.();

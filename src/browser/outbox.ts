@@ -1,9 +1,10 @@
-import type { RunEventDraft } from '@/core/run';
+import { MOST_EVENTS } from '@/core/calls';
+import type { NewRunEvent } from '@/core/run';
 
 /** Where an outbox keeps what is not sent yet, so that it survives a reload or a crash. */
 export interface Shelf {
-  load(): Promise<RunEventDraft[]>;
-  add(event: RunEventDraft): Promise<void>;
+  load(): Promise<NewRunEvent[]>;
+  add(event: NewRunEvent): Promise<void>;
   drop(ids: readonly string[]): Promise<void>;
 }
 
@@ -12,14 +13,14 @@ export interface Shelf {
  * dropped only when the server has answered for them.
  */
 export class Outbox {
-  private kept: readonly RunEventDraft[] = [];
+  private kept: readonly NewRunEvent[] = [];
   private sending: Promise<void> | null = null;
   /** Fulfilled when what was left from before has been read. */
   readonly loaded: Promise<void>;
 
   constructor(
     private readonly shelf: Shelf,
-    private readonly send: (events: RunEventDraft[]) => Promise<void>,
+    private readonly send: (events: NewRunEvent[]) => Promise<void>,
   ) {
     this.loaded = shelf.load().then((left) => {
       const known = new Set(this.kept.map((e) => e.id));
@@ -27,18 +28,18 @@ export class Outbox {
     });
   }
 
-  waiting(): readonly RunEventDraft[] {
+  waiting(): readonly NewRunEvent[] {
     return this.kept;
   }
 
   /** Waits to be sent from now on; fulfilled when it would survive a crash. */
-  add(event: RunEventDraft): Promise<void> {
+  add(event: NewRunEvent): Promise<void> {
     this.kept = [...this.kept, event];
     return this.shelf.add(event);
   }
 
   /** Takes events out that are not to be sent any more, and hands them back. */
-  async take(which: (event: RunEventDraft) => boolean): Promise<RunEventDraft[]> {
+  async take(which: (event: NewRunEvent) => boolean): Promise<NewRunEvent[]> {
     const taken = this.kept.filter(which);
     this.kept = this.kept.filter((e) => !taken.includes(e));
     await this.shelf.drop(taken.map((e) => e.id));
@@ -56,7 +57,7 @@ export class Outbox {
   private async sendAll(): Promise<void> {
     await this.loaded;
     while (this.kept.length > 0) {
-      const events = [...this.kept];
+      const events = this.kept.slice(0, MOST_EVENTS);
       await this.send(events);
       const sent = new Set(events.map((e) => e.id));
       await this.take((e) => sent.has(e.id));

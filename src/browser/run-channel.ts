@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type RunEventDraft, runEventDraftSchema } from '@/core/run';
+import { type NewRunEvent, newRunEventSchema } from '@/core/run';
 
 const saidSchema = z.union([
   z.object({ events: z.array(z.looseObject({ id: z.string() })) }),
@@ -8,9 +8,9 @@ const saidSchema = z.union([
 
 export interface RunChannel {
   /** Tells other windows what has happened, now and whenever one asks. Returns how to fall silent. */
-  tell(events: readonly RunEventDraft[]): () => void;
+  tell(events: readonly NewRunEvent[]): () => void;
   /** Hears what has happened from the window that leads. Returns how to stop. */
-  hear(heard: (events: readonly RunEventDraft[]) => void): () => void;
+  hear(heard: (events: readonly NewRunEvent[]) => void): () => void;
 }
 
 /** How the windows of one browser tell each other of a run, without a server between them. */
@@ -32,7 +32,7 @@ export function runChannel(runId: string): RunChannel {
         const said = saidSchema.safeParse(data);
         if (!said.success || !('events' in said.data)) return;
         const parsed = said.data.events.flatMap(({ seq: _, ...event }) => {
-          const known = runEventDraftSchema.safeParse(event);
+          const known = newRunEventSchema.safeParse(event);
           return known.success ? [known.data] : [];
         });
         heard(parsed);

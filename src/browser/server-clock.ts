@@ -1,6 +1,9 @@
-/** How far a device's clock may drift from the last measurement before it is believed to have jumped, in ms. */
+/** When a measurement differs from the one before by more than that, the device's clock has jumped, in ms. */
 const JUMP_MS = 50;
-/** How sure the time is that came with the page, in ms: as if the answer had taken so long. */
+/**
+ * The time that came with the page is not sure, since nobody knows how long the page took. It counts like
+ * an answer that took so long, in ms.
+ */
 const PAGE_TRIP_MS = 10_000;
 
 /** A clock that runs on evenly, whatever is done to the time of day of the device. Epoch ms. */

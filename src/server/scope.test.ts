@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
+import { Refusal } from '@/core/calls';
 import { getClass, listClasses, savePlan, versionsOf } from './classes/classes';
 import { addParticipant, book, getPerson, keepCautions, listPeople } from './people/people';
 import {
@@ -11,8 +12,7 @@ import {
   prepareRun,
   runOfSession,
   takeLead,
-} from './runs/runs';
-import { NotFound } from './scope';
+} from './runs';
 import { mark, roll, walkIn } from './sessions/register';
 import { cancelSession, getSession, planSession, sessionsBetween } from './sessions/sessions';
 import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from './testing/studio';
@@ -61,7 +61,7 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
   for (const [name, attempt] of Object.entries(attempts)) {
     const refused = await attempt().then(
       () => false,
-      (error: unknown) => error instanceof NotFound,
+      (error: unknown) => error instanceof Refusal && error.code === 'not-found',
     );
     if (!refused) answered.push(name);
   }

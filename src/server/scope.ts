@@ -1,15 +1,15 @@
+import { Refusal } from '@/core/calls';
+
 /** Whose data a query may touch. Every repository function takes one and filters by it. */
 export interface Scope {
   studioId: string;
 }
 
-/** Thrown where something is not there or belongs to another studio: a caller cannot tell which. */
-export class NotFound extends Error {}
-
-/** Thrown where a request is well-formed but does not fit what is stored. */
-export class Conflict extends Error {}
-
+/**
+ * What a query found.
+ * @throws Refusal `not-found` where there is nothing, or only in another studio: nobody can tell which
+ */
 export function found<T>(row: T | undefined, what: string): T {
-  if (row === undefined) throw new NotFound(`This ${what} is not in your studio.`);
+  if (row === undefined) throw new Refusal('not-found', what);
   return row;
 }

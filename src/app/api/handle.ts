@@ -1,15 +1,13 @@
 import { NextResponse } from 'next/server';
 import type { z } from 'zod';
+import { type Call, Refusal } from '@/core/calls';
 import { problemsOf } from '@/core/class';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
-import { Conflict, NotFound } from '@/server/scope';
 import { currentTeacher } from '../auth';
 
+/** Most bytes that the body of a request may have. */
 const MOST_BYTES = 2_000_000;
-
-const refuse = (status: number, message: string, more: object = {}) =>
-  NextResponse.json({ message, ...more }, { status });
 
 /** A request from another site's page: its cookie alone must not be enough. */
 function crossSite(request: Request): boolean {
@@ -17,46 +15,67 @@ function crossSite(request: Request): boolean {
   return site !== null && site !== 'same-origin' && site !== 'none';
 }
 
-export interface Asked<T> {
+/** What a handler is told of a request. */
+export interface Asked<Asks extends z.ZodType> {
   teacher: Teacher;
-  body: T;
+  /** The id in the path; empty where the path has none. */
+  id: string;
+  body: z.output<Asks>;
   now: number;
+  request: Request;
+}
+
+interface Context {
+  /** Nothing where the path has no part that varies. */
+  params: Promise<{ id?: string } | undefined>;
 }
 
 /**
- * The edge of every route handler: who is asking, is the body what it should be, and which answer
- * does an error deserve. A teacher reads the message, so it says what to do.
+ * A route handler that keeps to a call of the contract: it finds out who is asking, reads what is
+ * asked, and sends nothing but what the contract says. A handler that answers with a file or a stream
+ * returns the response itself.
  */
-export async function handle<T>(
-  request: Request,
-  schema: z.ZodType<T>,
-  work: (asked: Asked<T>) => Promise<unknown>,
-): Promise<Response> {
-  const teacher = await currentTeacher();
-  if (!teacher) return refuse(401, 'Sign in again; your sign-in has run out.');
-  if (crossSite(request)) return refuse(403, 'This request came from another site.');
-  let json: unknown = {};
-  if (request.method !== 'GET') {
-    const text = await request.text();
-    if (text.length > MOST_BYTES) return refuse(413, 'This is too large to be stored.');
+export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
+  call: Call<Asks, Answers>,
+  work: (asked: Asked<Asks>) => Promise<z.input<Answers> | Response>,
+): (request: Request, context: Context) => Promise<Response> {
+  return async (request, { params }) => {
     try {
-      json = text ? JSON.parse(text) : {};
-    } catch {
-      return refuse(400, 'The request is not JSON.');
+      const teacher = await currentTeacher();
+      if (!teacher) throw new Refusal('signed-out');
+      if (crossSite(request)) throw new Refusal('cross-site');
+      const body = call.asks.safeParse(await bodyOf(request));
+      if (!body.success) {
+        throw new Refusal('not-as-asked', '', { problems: problemsOf(body.error) });
+      }
+      const id = idOf(call, (await params)?.id);
+      const answer = await work({ teacher, id, body: body.data, now: now(), request });
+      return answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      const { code, message, status, more } = error;
+      return NextResponse.json({ ...more, code, message }, { status });
     }
-  } else json = Object.fromEntries(new URL(request.url).searchParams);
-  const parsed = schema.safeParse(json);
-  if (!parsed.success) {
-    return refuse(400, 'Something in the request is not as it should be.', {
-      problems: problemsOf(parsed.error),
-    });
-  }
+  };
+}
+
+async function bodyOf(request: Request): Promise<unknown> {
+  if (request.method === 'GET') return Object.fromEntries(new URL(request.url).searchParams);
+  if (Number(request.headers.get('content-length')) > MOST_BYTES) throw new Refusal('too-large');
+  const bytes = await request.arrayBuffer();
+  if (bytes.byteLength > MOST_BYTES) throw new Refusal('too-large');
+  if (bytes.byteLength === 0) return {};
   try {
-    const answer = await work({ teacher, body: parsed.data, now: now() });
-    return answer instanceof Response ? answer : NextResponse.json(answer);
-  } catch (error) {
-    if (error instanceof NotFound) return refuse(404, error.message);
-    if (error instanceof Conflict) return refuse(409, error.message);
-    throw error;
+    return JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    throw new Refusal('not-json');
   }
+}
+
+/** The id of a route; one that is no id at all is as good as not found. */
+function idOf(call: Call, given: string | undefined): string {
+  if (!call.id) return '';
+  const id = call.id.safeParse(given);
+  if (!id.success) throw new Refusal('not-found', 'address');
+  return id.data;
 }

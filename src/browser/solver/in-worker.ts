@@ -1,5 +1,5 @@
 import highsLoader from 'highs';
-import type { Solver } from '@/core/fit';
+import type { Solver } from '@/core/program';
 import { solverOn } from './solver';
 
 const wasm = new URL('highs/runtime', import.meta.url).href;

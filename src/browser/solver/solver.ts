@@ -1,5 +1,5 @@
 import type { LegacyHighs } from 'highs';
-import type { Solved, Solver } from '@/core/fit';
+import type { Solved, Solver } from '@/core/program';
 
 /** Statuses after which what was found is the best there is (within the gap asked for). */
 const DONE = ['Optimal'];

@@ -5,12 +5,13 @@ export const markSchema = z.enum(MARKS);
 export type Mark = z.infer<typeof markSchema>;
 export const MARK_NAMES: Record<Mark, string> = { here: 'here', late: 'late', absent: 'not here' };
 
-export interface Attendance {
-  mark: Mark;
+export const attendanceSchema = z.object({
+  mark: markSchema,
   /** Epoch ms; null for somebody who did not come. */
-  arrivedAt: number | null;
-  leftAt: number | null;
-}
+  arrivedAt: z.number().nullable(),
+  leftAt: z.number().nullable(),
+});
+export type Attendance = z.infer<typeof attendanceSchema>;
 
 /** A teacher's mark for one person, as the register stores it. */
 export function marked(before: Attendance | undefined, mark: Mark, now: number): Attendance {

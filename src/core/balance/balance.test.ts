@@ -1,11 +1,14 @@
-import { LIBRARY_BOOK, libraryMove } from '@library';
+import { LIBRARY_BOOK } from '@library';
+import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { compile } from '@/core/score';
-import { planOf } from '@/core/testing/plans';
+import { resolve } from '../class';
 import { workByArea } from '.';
 
-const balance = (...lines: Parameters<typeof planOf>[0]) =>
-  workByArea(compile(planOf(lines), LIBRARY_BOOK), libraryMove);
+const balance = (...lines: Parameters<typeof planOf>[0]) => {
+  const plan = planOf(lines);
+  return workByArea(compile(plan, LIBRARY_BOOK), resolve(plan, LIBRARY_BOOK).moves);
+};
 
 describe('the balance of a class', () => {
   it('gives each area the work of its moves, by their weights', () => {

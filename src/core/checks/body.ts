@@ -1,5 +1,5 @@
-import { allEasier, type Plan, type Segment, updateSegment } from '../class';
-import { countOf, type Dose, doseBeats, doseMs, hasVariant } from '../move';
+import { allEasier, moveIn, type Plan, type Segment, updateSegment } from '../class';
+import { countOf, type Dose, doseBeats, doseMs, hasVariant, isTimed, traitsOf } from '../move';
 import { type Check, type DoneTurn, firstThatHelps, type Look, lines } from './check';
 
 export const sidesUnequal: Check = {
@@ -42,8 +42,7 @@ export const sidesUnequal: Check = {
     }),
 };
 
-const COUNTED: readonly Dose['kind'][] = ['reps', 'taps', 'passes', 'counts', 'breaths'];
-const odd = (dose: Dose) => COUNTED.includes(dose.kind) && doseBeats(dose).count % 2 === 1;
+const odd = (dose: Dose) => !isTimed(dose) && doseBeats(dose).count % 2 === 1;
 /** One fewer, so that nothing gets longer; one more where only one was asked for. */
 const even = (dose: Dose): Dose => {
   if (!odd(dose)) return dose;
@@ -61,7 +60,6 @@ const evenly = (segment: Segment): Segment => ({
 /** A hold of this length is let go before the next thing begins (common practice: 30 s is the usual ideal). */
 const LONG_HOLD_MS = 30_000;
 const USUAL_RELEASE_SECONDS = 8;
-const HELD: readonly Dose['kind'][] = ['hold', 'counts', 'open'];
 
 export const longHoldWithoutRelease: Check = {
   id: 'long-hold-without-release',
@@ -75,7 +73,7 @@ export const longHoldWithoutRelease: Check = {
         .turnsOf(segment.id)
         .some(
           ({ turn, pauseMs }) =>
-            pauseMs === 0 && HELD.includes(turn.dose.kind) && doseMs(turn.dose) >= LONG_HOLD_MS,
+            pauseMs === 0 && traitsOf(turn.dose).isHeld && doseMs(turn.dose) >= LONG_HOLD_MS,
         );
       if (!long) return [];
       const seconds = move.releaseSeconds || USUAL_RELEASE_SECONDS;
@@ -148,10 +146,7 @@ function tooLongInARow(rule: RunRule): Check {
 function eases(look: Look, ids: readonly string[], rule: RunRule): ((plan: Plan) => Plan)[] {
   const all = (change: (s: Segment) => Segment) => (plan: Plan) =>
     ids.reduce((next, id) => updateSegment(next, id, change), plan);
-  const easierExists = (s: Segment) => {
-    const move = look.moveOf(s.move);
-    return move !== undefined && hasVariant(move, 'easier');
-  };
+  const easierExists = (s: Segment) => hasVariant(moveIn(look.moves, s), 'easier');
   const released = (s: Segment) => ({
     ...s,
     releaseSeconds: Math.max(s.releaseSeconds, rule.breakSeconds),

@@ -1,16 +1,23 @@
-import { type Placed, type Plan, placedSegments, type Segment, segmentOf } from '../class';
+import {
+  moveIn,
+  type Placed,
+  type Plan,
+  placedSegments,
+  type ResolvedClass,
+  resolve,
+  type Segment,
+  segmentOf,
+} from '../class';
+import type { Language } from '../language';
 import {
   type CarriedCaution,
   concerns,
-  type Dose,
-  inVariant,
-  type Language,
+  HANDS_FREE_RELEASE,
   type Move,
   moveText,
   releaseAsMove,
-  type Variant,
 } from '../move';
-import { type Book, findIn, releaseOf, type Score, type Turn, turns } from '../score';
+import { type Book, releaseOf, type Score, type Turn, turnOfStep, turns } from '../score';
 
 /** Must: somebody could be hurt or the promise broken. Should: the class would be better. May: good to know. */
 export const SEVERITIES = ['must', 'should', 'may'] as const;
@@ -79,7 +86,8 @@ export interface DoneTurn {
 
 /** What a rule sees: the class, with what several rules need worked out once. */
 export interface Look extends Checked {
-  moveOf: (id: string) => Move | undefined;
+  /** The moves of the class, by id. */
+  moves: ResolvedClass['moves'];
   nameOf: (moveId: string) => string;
   done: readonly DoneTurn[];
   /** The turns of one segment, in running order. */
@@ -102,33 +110,30 @@ export function firstOf(repairs: readonly (Repair | undefined | false)[]): Repai
 
 export function lookAt(checked: Checked): Look {
   const { plan, book, score } = checked;
-  const moveOf = findIn(book, plan);
+  const resolved = resolve(plan, book);
+  const { moves } = resolved;
   const ways = new Ways(plan.language);
   const workMs = new Map<string, number>();
   for (const step of score.steps) {
     if (step.kind !== 'work') continue;
-    const key = step.id.slice(0, step.id.lastIndexOf('.work.'));
+    const key = turnOfStep(step.id);
     workMs.set(key, (workMs.get(key) ?? 0) + step.durationMs);
   }
-  const done = turns(plan, moveOf).flatMap((turn): DoneTurn[] => {
-    const move = moveOf(turn.segment.move);
-    if (!move) return [];
-    const { segment, variant, lastInBlock } = turn;
+  const done = turns(resolved).map((turn): DoneTurn => {
+    const { segment, lastInBlock } = turn;
     const pause = segment.releaseSeconds + (lastInBlock ? 0 : segment.restSeconds);
-    return [
-      {
-        turn,
-        move: ways.of(move, segment, variant, turn.dose),
-        release: segment.releaseSeconds
-          ? releaseAsMove(inVariant(move, variant), releaseOf(segment, plan, move, variant))
-          : null,
-        pauseMs: Math.round(pause * 1000),
-        workMs: workMs.get(turn.key) ?? 0,
-      },
-    ];
+    return {
+      turn,
+      move: ways.of(turn),
+      release: segment.releaseSeconds
+        ? releaseAsMove(turn.done, releaseOf(segment, plan, turn.done))
+        : null,
+      pauseMs: Math.round(pause * 1000),
+      workMs: workMs.get(turn.key) ?? 0,
+    };
   });
   const nameOf = (id: string) => {
-    const move = moveOf(id);
+    const move = moves.get(id);
     return move ? moveText(move, plan.language).name : id;
   };
   const bySegment = new Map<string, DoneTurn[]>();
@@ -138,7 +143,7 @@ export function lookAt(checked: Checked): Look {
     if (before) before.push(d);
     else bySegment.set(id, [d]);
   }
-  return { ...checked, moveOf, nameOf, done, turnsOf: (id) => bySegment.get(id) ?? [] };
+  return { ...checked, moves, nameOf, done, turnsOf: (id) => bySegment.get(id) ?? [] };
 }
 
 /** The ways in which segments are done; turns that are done alike share one move. */
@@ -148,8 +153,7 @@ class Ways {
 
   constructor(private readonly language: Language) {}
 
-  of(move: Move, segment: Segment, variant: Variant | undefined, dose: Dose): Move {
-    const done = inVariant(move, variant);
+  of({ done, segment, variant, dose }: Turn): Move {
     const worded = this.inWordsOf(done, segment);
     // Of an amount only the breath matters to a body: whether it is held.
     if (dose.kind !== 'breaths') return worded;
@@ -206,10 +210,10 @@ function onceFor<T>(work: (look: Look) => T): (look: Look) => T {
 
 /** The segments of a class with the moves they name. */
 export const lines = onceFor((look): readonly Line[] =>
-  placedSegments(look.plan).flatMap((placed) => {
-    const move = look.moveOf(placed.segment.move);
-    return move ? [{ ...placed, move }] : [];
-  }),
+  placedSegments(look.plan).map((placed) => ({
+    ...placed,
+    move: moveIn(look.moves, placed.segment),
+  })),
 );
 
 /** Whether anybody booked carries a caution that rules a move out as it is done. */
@@ -250,7 +254,7 @@ export function segmentFor(look: Look, move: Move, id: string): Segment {
   const release = releaseAsMove(move, look.plan.rules.release ?? move.release);
   return {
     ...segmentOf(move, id),
-    ...(release && ruledOut(look, release) && { release: 'breaths' as const }),
+    ...(release && ruledOut(look, release) && { release: HANDS_FREE_RELEASE }),
   };
 }
 

@@ -1,8 +1,8 @@
 import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
+import { type Line, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { changeRules, type Plan, placedSegments, type Rules } from '@/core/class';
 import { compile, type Score } from '@/core/score';
-import { type Line, planOf } from '@/core/testing/plans';
 import { type BookedPerson, CHECKS, type Checked, check, type Finding, withoutClaims } from '.';
 
 /** Slot and kit are ample, so that a class shows only what its test is about. */

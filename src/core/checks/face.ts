@@ -1,7 +1,6 @@
-import { workByArea } from '../balance';
+import { sortedByOrder, workByArea } from '../balance';
 import {
   addSegment,
-  type Block,
   freeSegmentIds,
   moveBlock,
   PHASES,
@@ -14,7 +13,6 @@ import {
   AREA_NAMES,
   areasIn,
   doseMs,
-  inVariant,
   type Move,
   mainArea,
   mainRegion,
@@ -41,7 +39,7 @@ export const areaWithoutWork: Check = {
   severity: 'should',
   find: (look) => {
     if (look.plan.aim.kind !== 'whole' || look.done.length === 0) return [];
-    const work = workByArea(look.score, look.moveOf);
+    const work = workByArea(look.score, look.moves);
     return REGIONS.filter((region) => areasIn(region).every((area) => work[area] === 0)).map(
       (region) => {
         const move = moveFor(
@@ -138,73 +136,6 @@ function mostInOneRegion(moves: readonly Move[]): number {
   return Math.max(0, ...counts.values());
 }
 
-/** Where a block stands on the face, from the collarbone up; null where it has no one place. */
-function heightOf(moveOf: MoveOf, block: Block): number | null {
-  const heights = block.segments.map((s) => {
-    const move = moveOf(s.move);
-    const region = move && mainRegion(move);
-    return region ? REGIONS.indexOf(region) : null;
-  });
-  const known = heights.filter((h) => h !== null);
-  return known.length === heights.length && known.length
-    ? known.reduce((sum, h) => sum + h, 0) / known.length
-    : null;
-}
-
-type MoveOf = Look['moveOf'];
-
-const drains = (moveOf: MoveOf, block: Block) =>
-  block.segments.some((s) => {
-    const move = moveOf(s.move);
-    return move !== undefined && inVariant(move, s.variant).demands.includes('drain');
-  });
-
-/** The sorting key of a block by the school of the class; null where the block may stand anywhere. */
-function keyOf(plan: Plan, moveOf: MoveOf, phase: PhaseName, block: Block): number | null {
-  if (phase === 'massage') {
-    const height = heightOf(moveOf, block);
-    return height === null ? null : -height;
-  }
-  const { order } = plan.rules;
-  if (order === 'focus') {
-    const { aim } = plan;
-    if (aim.kind !== 'focus') return null;
-    const about = block.segments.some((s) => {
-      const move = moveOf(s.move);
-      return move && worksOn(move, aim.areas);
-    });
-    return about ? 0 : 1;
-  }
-  const height = heightOf(moveOf, block);
-  return height === null ? null : order === 'upward' ? height : -height;
-}
-
-/** Sorts the blocks that have a place; the others keep the index they have. */
-function sorted(plan: Plan, moveOf: MoveOf, phase: PhaseName): Block[] {
-  const all = plan.phases[phase];
-  // A massage ends by draining, whatever else has no place of its own on the face.
-  const last = phase === 'massage' ? all.filter((block) => drains(moveOf, block)) : [];
-  const blocks = all.filter((block) => !last.includes(block));
-  const placed = blocks
-    .map((block) => ({ block, key: keyOf(plan, moveOf, phase, block) }))
-    .filter((b): b is { block: Block; key: number } => b.key !== null)
-    .sort((a, b) => (a.key === b.key ? 0 : a.key < b.key ? -1 : 1));
-  const inOrder = blocks.map((block) =>
-    keyOf(plan, moveOf, phase, block) === null ? block : (placed.shift()?.block ?? block),
-  );
-  return [...inOrder, ...last];
-}
-
-/** The class with its work and massage in the order its school wants. */
-export const sortedByOrder = (plan: Plan, moveOf: MoveOf): Plan => ({
-  ...plan,
-  phases: {
-    ...plan.phases,
-    work: sorted(plan, moveOf, 'work'),
-    massage: sorted(plan, moveOf, 'massage'),
-  },
-});
-
 const ORDER_WORDS = {
   upward: 'This class goes from the collarbone up, and its massage drains downward.',
   downward: 'This class goes from the forehead down.',
@@ -218,7 +149,7 @@ export const orderAgainstSchool: Check = {
   find: (look) => {
     const out = WORKING.flatMap((phase) => {
       const blocks = look.plan.phases[phase];
-      const wanted = sorted(look.plan, look.moveOf, phase);
+      const wanted = sortedByOrder(look).phases[phase];
       return blocks.filter((block, i) => wanted[i] !== block).map((block) => ({ phase, block }));
     });
     if (out.length === 0) return [];
@@ -230,7 +161,7 @@ export const orderAgainstSchool: Check = {
         segments: out.flatMap(({ block }) => block.segments.map((s) => s.id)),
         repair: {
           label: 'Put them in order',
-          apply: (plan) => sortedByOrder(plan, look.moveOf),
+          apply: (plan) => sortedByOrder({ plan, moves: look.moves }),
         },
       },
     ];

@@ -13,9 +13,16 @@ import { claims, dryGripAfterGlide, missingProp, weeklyCap } from './kit';
 import { newToSomebody, personCaution, personRelease, personToAsk } from './room';
 import { cueTooLong, reminderWithoutRoom, slotOverrun } from './time';
 
-export type { BookedPerson, Check, Checked, Finding, Repair, Severity } from './check';
+export {
+  type BookedPerson,
+  type Check,
+  type Checked,
+  type Finding,
+  type Repair,
+  SEVERITIES,
+  type Severity,
+} from './check';
 export { claimIn, withoutClaims } from './claims';
-export { sortedByOrder } from './face';
 
 /** Every check there is. A new one is a new entry. */
 export const CHECKS: readonly Check[] = [
@@ -43,9 +50,16 @@ export const CHECKS: readonly Check[] = [
   reminderWithoutRoom,
 ];
 
-/** What a teacher should know before leading a class, the gravest first. Pure. */
+/** Whether there is anything to judge yet: what is merely still empty is no fault. */
+export const hasBegun = ({ phases }: Plan): boolean =>
+  phases.work.length > 0 || phases.massage.length > 0;
+
+/**
+ * What a teacher should know before leading a class, the gravest first. Until the class has a segment
+ * of work or massage, only what must be changed. Pure.
+ */
 export function check(checked: Checked): Finding[] {
-  return findWith(CHECKS, checked);
+  return findWith(hasBegun(checked.plan) ? CHECKS : MUSTS, checked);
 }
 
 function findWith(checks: readonly Check[], checked: Checked): Finding[] {

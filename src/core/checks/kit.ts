@@ -8,7 +8,8 @@ import {
   type Segment,
   updateSegment,
 } from '../class';
-import { inVariant, LANGUAGES, type Move, moveText } from '../move';
+import { LANGUAGES } from '../language';
+import { inVariant, type Move, moveText } from '../move';
 import { type Check, firstOf, type Look, lines, lookAt, segmentsDone } from './check';
 import { claimIn, withoutClaims } from './claims';
 
@@ -159,7 +160,7 @@ export const weeklyCap: Check = {
     }
     const times = Math.max(1, look.sessionsAWeek);
     return [...uses].flatMap(([moveId, ids]) => {
-      const move = look.moveOf(moveId);
+      const move = look.moves.get(moveId);
       const cap = move?.weeklyCap ?? 7;
       if (times <= cap || !move) return [];
       const gentler = move.variants.easier && inVariant(move, 'easier').pressure !== 'strong';

@@ -3,6 +3,7 @@ import {
   type Caution,
   type CautionEffect,
   concerns,
+  HANDS_FREE_RELEASE,
   type Move,
   mainArea,
   moveText,
@@ -102,7 +103,7 @@ export const personRelease: Check = {
         {
           label: 'Let go with two slow breaths',
           apply: (plan: Plan) =>
-            updateSegment(plan, segment.id, (s) => ({ ...s, release: 'breaths' as const })),
+            updateSegment(plan, segment.id, (s) => ({ ...s, release: HANDS_FREE_RELEASE })),
         },
         {
           label: 'Let go without hands',

@@ -30,7 +30,10 @@ const mute = (segment: Segment, refs: readonly string[]): Segment => {
 const leftOutOf = (look: Look, plan: Plan, segmentId: string) =>
   look.compile(plan).leftOut.filter((l) => l.segmentId === segmentId);
 
-/** As many goes as it takes: a reminder that makes room may let another come up that has none either. */
+/**
+ * Most times that cues are made room for. When one reminder goes, another may take its turn that does not
+ * fit either, so it is looked again.
+ */
 const MOST_GOES = 12;
 
 /** How each kind of cue that finds no place is given one, or is left unsaid on purpose. */

@@ -1,8 +1,8 @@
 import { libraryMove } from '@library';
+import { anyPlan } from '@testing/arbitrary';
+import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyPlan } from '@/core/testing/arbitrary';
-import { planOf } from '@/core/testing/plans';
 import {
   arrangeBlock,
   blocksOf,

@@ -1,8 +1,8 @@
 import { LIBRARY_BOOK, libraryMove } from '@library';
+import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { moveText } from '@/core/move';
 import { compile } from '@/core/score';
-import { planOf } from '@/core/testing/plans';
 import {
   changeRules,
   isMovable,
@@ -14,6 +14,7 @@ import {
   pinCue,
   placedSegments,
   type Segment,
+  unmuteCue,
   updateSegment,
   writeCue,
 } from '.';
@@ -40,7 +41,7 @@ describe('the words of a segment', () => {
   });
 
   it('an emptied sentence is taken out, and what refers to later ones follows', () => {
-    const pinned = muteCue(pinCue(base, 'form:2', 7), 'form:1', true);
+    const pinned = muteCue(pinCue(base, 'form:2', 7), 'form:1');
     const without = writeCue(pinned, words, 'form:0', ' ');
     expect(without.cues?.form).toEqual(words.form.slice(1));
     expect(without.cues?.pins).toEqual([{ cue: 'form:1', atSeconds: 7 }]);
@@ -73,16 +74,16 @@ describe('muting', () => {
   it.each(['announce', 'setup:0', 'short', 'form:0', 'letGo', 'count'])('leaves %s out', (ref) => {
     const said = scoreOf(base).cues.filter((c) => c.ref === ref);
     expect(said.length).toBeGreaterThan(0);
-    expect(scoreOf(muteCue(base, ref, true)).cues.filter((c) => c.ref === ref)).toEqual([]);
-    expect(muteCue(muteCue(base, ref, true), ref, false)).toEqual(base);
+    expect(scoreOf(muteCue(base, ref)).cues.filter((c) => c.ref === ref)).toEqual([]);
+    expect(unmuteCue(muteCue(base, ref), ref)).toEqual(base);
   });
 
   it('an announcement that is not made takes no time', () => {
-    expect(scoreOf(muteCue(base, 'announce', true)).totalMs).toBeLessThan(scoreOf(base).totalMs);
+    expect(scoreOf(muteCue(base, 'announce')).totalMs).toBeLessThan(scoreOf(base).totalMs);
   });
 
   it('a muted reminder gives its place to another', () => {
-    const forms = scoreOf(muteCue(base, 'form:0', true)).cues.filter((c) => c.kind === 'form');
+    const forms = scoreOf(muteCue(base, 'form:0')).cues.filter((c) => c.kind === 'form');
     expect(forms.length).toBeGreaterThan(0);
   });
 });

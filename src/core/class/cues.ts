@@ -1,33 +1,31 @@
 import type { MoveText } from '../move';
+import { type CueRef, isListedRef, type ListedKind, parseRef, printRef } from './cue-ref';
 import type { Segment, SegmentCues } from './plan';
 
-/** Pure edits of what is said in one segment. Cues are named as in `form:2`; see `cueRefSchema`. */
+/** Pure edits of what is said in one segment. Cues are named as in `form:2`; see `CueRef`. */
 
 type Words = Pick<MoveText, 'setup' | 'short' | 'form' | 'letGo'>;
-const LISTS = ['setup', 'form'] as const;
-const SINGLES = ['announce', 'short', 'letGo'] as const;
 
-const part = (ref: string): [kind: string, index: number] => {
-  const [kind = '', index] = ref.split(':');
-  return [kind, Number(index ?? 0)];
-};
-const isList = (kind: string): kind is (typeof LISTS)[number] => LISTS.some((l) => l === kind);
-const isSingle = (kind: string): kind is (typeof SINGLES)[number] =>
-  SINGLES.some((s) => s === kind);
+/** The kinds whose words a teacher can write. Connecting words and counts stay as they are. */
+const WRITABLE = ['announce', 'setup', 'short', 'form', 'letGo'] as const;
+type Writable = (typeof WRITABLE)[number];
 
-/** Whether a teacher can write a cue in their own words. Connecting words and counts stay as they are. */
-export const isWritable = (ref: string): boolean => {
-  const [kind] = part(ref);
-  return isList(kind) || isSingle(kind);
-};
+const writable = (ref: CueRef | null): Writable | undefined =>
+  WRITABLE.find((k) => k === ref?.kind);
+
+/** Whether a teacher can write a cue in their own words. */
+export const isWritable = (ref: string): boolean => writable(parseRef(ref)) !== undefined;
 
 /** Whether a cue can be said at a time of its own. */
-export const isMovable = (ref: string): boolean => isList(part(ref)[0]);
+export const isMovable = (ref: string): boolean => {
+  const of = parseRef(ref);
+  return of !== null && isListedRef(of);
+};
 
 /** Whether the words of a cue are the teacher's own. */
 export function isOwn(segment: Segment, ref: string): boolean {
-  const [kind] = part(ref);
-  return (isList(kind) || isSingle(kind)) && segment.cues?.[kind] !== undefined;
+  const kind = writable(parseRef(ref));
+  return kind !== undefined && segment.cues?.[kind] !== undefined;
 }
 
 function withCues(segment: Segment, cues: SegmentCues): Segment {
@@ -41,10 +39,10 @@ function withCues(segment: Segment, cues: SegmentCues): Segment {
 }
 
 /** References of a list shift down by one where an entry before them is taken out. */
-function shifted(ref: string, kind: string, taken: number): string | null {
-  const [of, index] = part(ref);
-  if (of !== kind) return ref;
-  return index === taken ? null : index > taken ? `${kind}:${index - 1}` : ref;
+function shifted(text: string, kind: ListedKind, taken: number): string | null {
+  const ref = parseRef(text);
+  if (!ref || !isListedRef(ref) || ref.kind !== kind || ref.index < taken) return text;
+  return ref.index === taken ? null : printRef({ kind, index: ref.index - 1 });
 }
 
 /**
@@ -52,10 +50,11 @@ function shifted(ref: string, kind: string, taken: number): string | null {
  * takes a sentence out of its list, or gives a single cue its own words back.
  */
 export function writeCue(segment: Segment, words: Words, ref: string, text: string): Segment {
-  const [kind, index] = part(ref);
+  const of = parseRef(ref);
   const said = text.trim();
-  if (isSingle(kind)) return withCues(segment, { ...segment.cues, [kind]: said || undefined });
-  if (!isList(kind)) return segment;
+  if (!of || !writable(of)) return segment;
+  if (!isListedRef(of)) return withCues(segment, { ...segment.cues, [of.kind]: said || undefined });
+  const { kind, index } = of;
   const list = [...(segment.cues?.[kind] ?? words[kind])];
   if (said) list[index] = said;
   else list.splice(index, 1);
@@ -74,9 +73,10 @@ export function writeCue(segment: Segment, words: Words, ref: string, text: stri
 
 /** Gives a cue, or the whole list it belongs to, the words of the library back. */
 export function libraryWords(segment: Segment, ref: string): Segment {
-  const [kind] = part(ref);
+  const kind = parseRef(ref)?.kind;
   const { cues = {} } = segment;
-  const others = (of: string) => part(of)[0] !== kind;
+  if (!kind) return segment;
+  const others = (other: string) => parseRef(other)?.kind !== kind;
   return withCues(segment, {
     ...cues,
     [kind]: undefined,
@@ -85,11 +85,16 @@ export function libraryWords(segment: Segment, ref: string): Segment {
   });
 }
 
-/** Keeps a cue from being said, or lets it be said again. */
-export function muteCue(segment: Segment, ref: string, muted: boolean): Segment {
-  const before = segment.cues?.muted?.filter((m) => m !== ref) ?? [];
-  return withCues(segment, { ...segment.cues, muted: muted ? [...before, ref] : before });
-}
+const mutedBut = (segment: Segment, ref: string): string[] =>
+  segment.cues?.muted?.filter((m) => m !== ref) ?? [];
+
+/** Keeps a cue from being said. */
+export const muteCue = (segment: Segment, ref: string): Segment =>
+  withCues(segment, { ...segment.cues, muted: [...mutedBut(segment, ref), ref] });
+
+/** Lets a cue be said again that was muted. */
+export const unmuteCue = (segment: Segment, ref: string): Segment =>
+  withCues(segment, { ...segment.cues, muted: mutedBut(segment, ref) });
 
 /** Says a cue at a time of the work, in seconds, or lets the score place it again with null. */
 export function pinCue(segment: Segment, ref: string, atSeconds: number | null): Segment {

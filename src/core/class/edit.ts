@@ -9,6 +9,7 @@ import {
   type Rules,
   type Segment,
 } from './plan';
+import { type Moves, moveIn, type ResolvedClass } from './resolve';
 
 /** Pure edits of a class. Each returns a new plan and leaves the old one as it was, so undo is free. */
 
@@ -95,13 +96,9 @@ export interface ClassLine extends Partial<Omit<Segment, 'id'>> {
  * A class of the given lines, each in a block of its own, in the phase its move belongs to.
  * @throws Error for a move that is not found
  */
-export function classOf(
-  start: Plan,
-  lines: readonly ClassLine[],
-  moveOf: (id: string) => Move | undefined,
-): Plan {
+export function classOf(start: Plan, lines: readonly ClassLine[], studio: Moves): Plan {
   return lines.reduce((plan, { phase, ...line }, i) => {
-    const move = moveOf(line.move);
+    const move = studio.move(line.move);
     if (!move) throw new Error(`There is no move "${line.move}".`);
     const segment = { ...segmentOf(move, `s${i + 1}`), ...line };
     return addSegment(plan, segment, phase ?? phaseFor(move));
@@ -305,11 +302,9 @@ export function allEasier(segment: Segment): Segment {
 }
 
 /** The class with the easier version of every move that has one. */
-export function withEasier(plan: Plan, moveOf: (id: string) => Move | undefined): Plan {
-  const own = new Map(plan.moves?.map((m) => [m.id, m]));
+export function withEasier({ plan, moves }: ResolvedClass): Plan {
   return placedSegments(plan).reduce((all, { segment }) => {
-    const move = own.get(segment.move) ?? moveOf(segment.move);
-    if (!move || !hasVariant(move, 'easier')) return all;
+    if (!hasVariant(moveIn(moves, segment), 'easier')) return all;
     return updateSegment(all, segment.id, allEasier);
   }, plan);
 }

@@ -1,7 +1,7 @@
+import { anyPlan } from '@testing/arbitrary';
+import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyPlan } from '@/core/testing/arbitrary';
-import { planOf } from '@/core/testing/plans';
 import {
   addSegment,
   changeRules,
@@ -44,6 +44,14 @@ describe('joining two classes that grew from one', () => {
     expect(segment(plan, 's1')?.rounds).toBe(2);
     expect(plan.name).toBe('Mine');
     expect(collisions).toEqual(['name', 'the segment “tall-o-cheek-lift”']);
+  });
+
+  it('does not take the same change for two, however its fields stand', () => {
+    const mine = with_(base(), 's1', { variant: 'easier', release: 'none' });
+    const theirs = with_(base(), 's1', { release: 'none', variant: 'easier', cues: undefined });
+    expect(mergePlans(base(), mine, theirs)).toMatchObject({ collisions: [] });
+    const untouched = with_(base(), 's1', { cues: undefined });
+    expect(segment(mergePlans(base(), untouched, mine).plan, 's1')?.variant).toBe('easier');
   });
 
   it('keeps what both added, also under the same id', () => {

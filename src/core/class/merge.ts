@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { addSegment, freeSegmentIds, removeSegments, updateSegment } from './edit';
 import { PHASES, type Plan, placedSegments, type Segment } from './plan';
 
@@ -7,7 +8,13 @@ export interface Merged {
   collisions: string[];
 }
 
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+/** As it is stored: what is not there and what is undefined are the same. */
+const stored = (value: unknown): unknown =>
+  value === undefined ? undefined : JSON.parse(JSON.stringify(value));
+const same = (a: unknown, b: unknown): boolean => dequal(stored(a), stored(b));
+
+/** Whether two classes are the same once they are stored. */
+export const samePlan: (a: Plan, b: Plan) => boolean = same;
 
 /** The order and grouping of a class without what its segments say. */
 const structure = (plan: Plan) =>
@@ -59,9 +66,9 @@ export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
   for (const [id, segment] of was) {
     const [my, their] = [here.get(id), there.get(id)];
     if (!my || !their) {
-      const left = my ?? their;
+      const kept = my ?? their;
       // Removed on one side: it stays where the other side has changed it since.
-      if (left && same(left, segment)) plan = removeSegments(plan, [id]);
+      if (kept && same(kept, segment)) plan = removeSegments(plan, [id]);
       continue;
     }
     const joined = mergeSegments(segment, my, their, () =>

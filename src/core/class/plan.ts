@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MAIN_LANGUAGE } from '../language';
 import {
   areaSchema,
   cueTextSchema,
@@ -12,6 +13,7 @@ import {
   sidesSchema,
   variantSchema,
 } from '../move';
+import { COUNTING } from './counting';
 
 export const PHASES = ['arrive', 'warmUp', 'work', 'massage', 'close'] as const;
 export type PhaseName = (typeof PHASES)[number];
@@ -116,8 +118,6 @@ export type Block = z.infer<typeof blockSchema>;
 
 export const EXPLAIN = ['first', 'throughout', 'names-only', 'new-in-room'] as const;
 export type Explain = (typeof EXPLAIN)[number];
-export const COUNTING = ['last-five', 'up', 'down', 'every-rep', 'beat', 'none'] as const;
-export type Counting = (typeof COUNTING)[number];
 
 /** The order over the face (three schools, common practice). Massage and drain go downward in all of them. */
 export const FACE_ORDERS = ['upward', 'downward', 'focus'] as const;
@@ -169,7 +169,7 @@ export const planSchema = z
       .int()
       .min(60, 'must be at least 60 seconds')
       .max(4 * 3600, 'must be at most 4 hours'),
-    language: languageSchema.default('en'),
+    language: languageSchema.default(MAIN_LANGUAGE),
     /** A second language: every cue is said in it as well, or only shown. */
     second: z.strictObject({ language: languageSchema, how: z.enum(['speak', 'show']) }).optional(),
     aim: aimSchema.default({ kind: 'whole' }),

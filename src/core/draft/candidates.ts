@@ -15,7 +15,9 @@ import {
   doseBeats,
   doseMs,
   doseRange,
+  HANDS_FREE_RELEASE,
   inVariant,
+  isTimed,
   type Move,
   type Purpose,
   presses,
@@ -23,8 +25,8 @@ import {
   releaseAsMove,
   type Variant,
 } from '../move';
-import { type Book, type LengthOptions, turnLength, turnsOfBlock } from '../score';
-import type { DraftWish } from './wish';
+import { turnLength, turnsOfBlock } from '../score';
+import type { DraftFrom, DraftWish } from './wish';
 
 /** A move in one amount and version that a class could have. */
 export interface Candidate {
@@ -46,8 +48,6 @@ const LONGER = 1.3;
 
 /** Work with the head back, in ms, as much as the check allows. */
 const MOST_HEAD_BACK_MS = 45_000;
-
-const CLOSING = ['warm-palms-over-eyes', 'travelling-palms', 'closing-word'];
 
 /** How a purpose is felt: the length of the work and the rounds it would like. Ours. */
 const STYLES: Partial<Record<Purpose, { dose: 'shorter' | 'longer'; rounds: -1 | 0 | 1 }>> = {
@@ -101,7 +101,7 @@ function releaseFor(done: Move, plan: Plan, people: readonly Person[]): Release 
   const asMove = releaseAsMove(done, usual);
   const against = (m: Move) =>
     people.some((p) => concerns(m, p.cautions).some((c) => !FOR_THE_THERAPIST.includes(c.caution)));
-  return asMove && against(asMove) ? 'breaths' : undefined;
+  return asMove && against(asMove) ? HANDS_FREE_RELEASE : undefined;
 }
 
 interface Amount {
@@ -117,7 +117,7 @@ interface Amount {
 function amounts(move: Move, aim: Aim): Amount[] {
   const [floor, ceiling] = doseRange(move, doseMs(move.dose));
   const { count, beatMs } = doseBeats(move.dose);
-  const timed = move.dose.kind === 'hold' || move.dose.kind === 'open';
+  const timed = isTimed(move.dose);
   const step = (timed && count >= 20) || (move.sides === 'alternating' && !timed) ? 2 : 1;
   const inSteps = (share: number) => Math.round((count * share) / step) * step;
   const style = aim.kind === 'purpose' ? STYLES[aim.purpose] : undefined;
@@ -158,7 +158,7 @@ function usable(done: Move, phase: PhaseName, wish: DraftWish, rules: Rules): bo
 
 function phasesOf(move: Move): PhaseName[] {
   if (move.kind !== 'breath') return [phaseFor(move)];
-  return CLOSING.includes(move.id) ? ['close'] : ['arrive'];
+  return [move.closes ? 'close' : 'arrive'];
 }
 
 /** What a class could be made of, and what stands against the rest. */
@@ -170,13 +170,9 @@ export interface Found {
   against: Map<Caution, Move[]>;
 }
 
-export function candidatesOf(
-  wish: DraftWish,
-  plan: Plan,
-  shelf: readonly Move[],
-  book: Book,
-  options: LengthOptions,
-): Found {
+/** @param plan the class as it is before anything is in it */
+export function candidatesOf(wish: DraftWish, plan: Plan, from: DraftFrom): Found {
+  const { shelf, book, ...options } = from;
   const lengthOfTurn = turnLength(plan, book, options);
   const found: Found = { candidates: [], withoutKit: [], against: new Map() };
   for (const move of shelf) {
@@ -204,7 +200,7 @@ export function candidatesOf(
           ...(release && move.releaseSeconds > 0 && { release }),
         };
         const block = { id: 'b', order: 'straight' as const, laps: 1, segments: [segment] };
-        const turns = turnsOfBlock(block, phase, new Set(), book.move);
+        const turns = turnsOfBlock(block, phase, new Set(), new Map([[move.id, move]]));
         const lengthMs = turns.reduce((sum, t) => sum + lengthOfTurn(t), 0);
         const workMs = turns.reduce((sum, t) => sum + t.sides.length * doseMs(t.dose), 0);
         if (done.head === 'back' && workMs > MOST_HEAD_BACK_MS) continue;

@@ -1,4 +1,6 @@
 import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
+import { RUNS } from '@testing/arbitrary';
+import { solver } from '@testing/solver';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type BookedPerson, type Checked, check } from '@/core/checks';
@@ -18,8 +20,6 @@ import {
   worksOn,
 } from '@/core/move';
 import { compile, lengthOf } from '@/core/score';
-import { RUNS } from '@/core/testing/arbitrary';
-import { solver } from '@/core/testing/solver';
 import { type DraftWish, draft, draftMoves } from '.';
 
 const wish = (more: Partial<DraftWish> = {}): DraftWish => ({
@@ -45,7 +45,7 @@ const person = (id: string, more: Partial<BookedPerson> = {}): BookedPerson => (
 });
 
 const drafted = (more: Partial<DraftWish> = {}) => {
-  const found = draft(wish(more), LIBRARY, LIBRARY_BOOK, solver);
+  const found = draft(wish(more), { shelf: LIBRARY, book: LIBRARY_BOOK }, solver);
   if (found.kind === 'none') throw new Error(`no draft: ${found.missing.join('; ')}`);
   return found;
 };
@@ -235,7 +235,11 @@ describe('drafting a class', () => {
             })),
           }),
         );
-        const found = draft(wish({ ...wished, people }), LIBRARY, LIBRARY_BOOK, solver);
+        const found = draft(
+          wish({ ...wished, people }),
+          { shelf: LIBRARY, book: LIBRARY_BOOK },
+          solver,
+        );
         if (found.kind === 'none') {
           expect(found.missing.length).toBeGreaterThan(0);
           return;
@@ -265,8 +269,7 @@ describe('drafting a class', () => {
     const all = CAUTIONS.map((caution) => ({ caution }));
     const found = draft(
       wish({ people: [person('p', { cautions: all })], slotSeconds: 3600 }),
-      LIBRARY.filter((m) => m.kind === 'massage'),
-      LIBRARY_BOOK,
+      { shelf: LIBRARY.filter((m) => m.kind === 'massage'), book: LIBRARY_BOOK },
       solver,
     );
     expect(found).toMatchObject({

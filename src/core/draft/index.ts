@@ -1,3 +1,3 @@
 export { versionForAll } from './candidates';
 export { draft, draftMoves } from './draft';
-export type { Drafted, DraftWish, NoDraft } from './wish';
+export type { Drafted, DraftFrom, DraftWish, NoDraft } from './wish';

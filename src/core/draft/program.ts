@@ -1,6 +1,6 @@
 import { PHASES, type PhaseName } from '../class';
-import type { Program, Row } from '../fit';
 import { type Move, mainRegion, REGIONS, type Region } from '../move';
+import type { Program, Row } from '../program';
 import type { Candidate } from './candidates';
 import { type DraftWish, serves } from './wish';
 
@@ -61,9 +61,15 @@ function chance(text: string, seed: number): number {
 export function programOf(
   wish: DraftWish,
   candidates: readonly Candidate[],
-  fixedMs: number,
-  /** Asks for less: any number of segments, and only so much of the slot. */
-  relaxed: boolean,
+  {
+    fixedMs,
+    relaxed,
+  }: {
+    /** What the class takes besides. */
+    fixedMs: number;
+    /** Asks for less: any number of segments, and only so much of the slot. */
+    relaxed: boolean;
+  },
 ): Program {
   const met = (move: Move) => wish.people.filter((p) => p.met.has(move.id)).length;
   const costs = candidates.map(({ move, done, off, toConfirm }) => {

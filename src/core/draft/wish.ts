@@ -1,6 +1,8 @@
 import type { BookedPerson } from '../checks';
 import type { Aim, Plan, Rules } from '../class';
-import { type Language, type Move, worksOn } from '../move';
+import type { Language } from '../language';
+import { type Move, worksOn } from '../move';
+import type { Book, LengthOptions } from '../score';
 
 /** What a class is to be drafted from. */
 export interface DraftWish {
@@ -17,6 +19,13 @@ export interface DraftWish {
   shown: readonly (readonly string[])[];
   /** Makes equal choices fall differently; the same seed gives the same draft. */
   seed: number;
+}
+
+/** What a draft is made from. */
+export interface DraftFrom extends LengthOptions {
+  /** The moves that may be taken. */
+  shelf: readonly Move[];
+  book: Book;
 }
 
 export interface Drafted {

@@ -25,11 +25,9 @@ const FULL = 0.97;
 /** What the teacher should know of a draft as a whole. */
 export function notesOf(
   made: Omit<Drafted, 'notes'>,
-  wish: DraftWish,
-  found: Found,
-  shelf: readonly Move[],
-  lengthMs: number,
+  of: { wish: DraftWish; found: Found; shelf: readonly Move[]; lengthMs: number },
 ): string[] {
+  const { wish, found, shelf, lengthMs } = of;
   const notes: string[] = [];
   const used = new Set(placedSegments(made.plan).map((p) => p.segment.move));
   const palsy = carrying(wish, 'palsy');

@@ -1,8 +1,26 @@
-import { type Block, type Plan, placedSegments, type Segment } from '../class';
-import { countOf, type Dose, doseBeats, doseMs, doseRange, type Move } from '../move';
-import type { Limits } from './program';
+import {
+  type Block,
+  moveIn,
+  type Plan,
+  placedSegments,
+  type ResolvedClass,
+  type Segment,
+} from '../class';
+import {
+  countOf,
+  type Dose,
+  doseBeats,
+  doseMs,
+  doseRange,
+  isTimed,
+  type Move,
+  type MoveText,
+  ownRange,
+  variantText,
+} from '../move';
+import type { SearchLimits } from '../program';
 
-/** Limits that the fit keeps to, and that can be let go one by one to see which of them collide. */
+/** SearchLimits that the fit keeps to, and that can be let go one by one to see which of them collide. */
 export const LIMITS = ['locks', 'floors', 'ceilings', 'rounds', 'balance', 'refusals'] as const;
 export type Limit = (typeof LIMITS)[number];
 /** What stands in the way of a fit: a limit, what would not be safe, or the slot itself. */
@@ -18,33 +36,33 @@ export interface FitOptions {
    * have to be now. Their changes are not made.
    */
   unsafe?: (changed: Plan) => readonly string[];
-  /** Limits that are let go. */
+  /** SearchLimits that are let go. */
   without?: readonly Limit[];
   /** When the solver may stop looking for a smaller change; it finds the smallest where nothing is said. */
-  limits?: Limits;
+  limits?: SearchLimits;
 }
 
 /** A value that a segment may take, and what changing to it costs. */
-export interface Choice<T> {
+export interface Option<T> {
   value: T;
   cost: number;
 }
 
 /** What of one segment may be changed. The first of each list is how it is now, at no cost. */
-export interface SegmentChoices {
+export interface SegmentOptions {
   segment: Segment;
-  doses: Choice<Dose>[];
-  rounds: Choice<number>[];
-  rests: Choice<number>[];
-  releases: Choice<number>[];
+  doses: Option<Dose>[];
+  rounds: Option<number>[];
+  rests: Option<number>[];
+  releases: Option<number>[];
   /** What leaving it out costs; undefined where it has to stay. */
   leaveOut?: number;
 }
 
-export interface BlockChoices {
+export interface BlockOptions {
   block: Block;
-  laps: Choice<number>[];
-  segments: SegmentChoices[];
+  laps: Option<number>[];
+  segments: SegmentOptions[];
 }
 
 /**
@@ -70,18 +88,17 @@ const LEAST_RELEASE_SECONDS = 3;
 const MOST_RELEASE_SECONDS = 15;
 
 /** The amounts of a dose between its move's floor and ceiling that a teacher would choose. */
-function dosesOf(segment: Segment, move: Move, without: readonly Limit[]): Choice<Dose>[] {
+function dosesOf(segment: Segment, move: Move, without: readonly Limit[]): Option<Dose>[] {
   const { dose, sides } = segment;
   const now = doseMs(dose);
   const usual = doseMs(move.dose);
-  const [floor, ceiling] =
-    dose.kind === 'open' ? [dose.floorSeconds, dose.ceilingSeconds] : doseRange(move, usual);
+  const [floor, ceiling] = ownRange(dose) ?? doseRange(move, usual);
   const least = (without.includes('floors') ? floor / 2 : floor) * 1000;
   const most = Math.min(600, without.includes('ceilings') ? ceiling * 2 : ceiling) * 1000;
   const { count, beatMs } = doseBeats(dose);
-  const timed = dose.kind === 'hold' || dose.kind === 'open';
+  const timed = isTimed(dose);
   const step = timed && most > FINE_UP_TO_SECONDS * 1000 ? HOLD_STEP_SECONDS : 1;
-  const all: Choice<Dose>[] = [];
+  const all: Option<Dose>[] = [];
   const first = Math.max(1, Math.ceil(least / beatMs / step) * step);
   for (let n = first; n * beatMs <= most; n += step) {
     if (n === count || (sides === 'alternating' && !timed && n % 2)) continue;
@@ -94,8 +111,8 @@ function dosesOf(segment: Segment, move: Move, without: readonly Limit[]): Choic
   return [{ value: dose, cost: 0 }, ...nearest.filter((_, i) => i % Math.max(1, every) === 0)];
 }
 
-function seconds(now: number, least: number, most: number, price: number): Choice<number>[] {
-  const list: Choice<number>[] = [{ value: now, cost: 0 }];
+function seconds(now: number, least: number, most: number, price: number): Option<number>[] {
+  const list: Option<number>[] = [{ value: now, cost: 0 }];
   for (let by = 1; by <= REST_REACH_SECONDS; by++) {
     for (const value of [now - by, now + by]) {
       if (value >= least && value <= most) list.push({ value, cost: price + by });
@@ -104,8 +121,8 @@ function seconds(now: number, least: number, most: number, price: number): Choic
   return list;
 }
 
-function whole(now: number, least: number, most: number, price: number): Choice<number>[] {
-  const list: Choice<number>[] = [{ value: now, cost: 0 }];
+function whole(now: number, least: number, most: number, price: number): Option<number>[] {
+  const list: Option<number>[] = [{ value: now, cost: 0 }];
   for (let value = least; value <= most; value++) {
     if (value !== now) list.push({ value, cost: price * Math.abs(value - now) });
   }
@@ -117,10 +134,9 @@ const USUAL_ROUNDS = 3;
 
 /** What may be changed in a class, block by block and segment by segment. */
 export function choicesOf(
-  plan: Plan,
-  moveOf: (id: string) => Move | undefined,
+  { plan, moves }: ResolvedClass,
   { refused: asked = new Set(), frozen = new Set(), without = [] }: FitOptions = {},
-): BlockChoices[] {
+): BlockOptions[] {
   const refused = without.includes('refusals') ? new Set<string>() : asked;
   const placed = placedSegments(plan);
   const uses = new Map<string, number>();
@@ -131,8 +147,8 @@ export function choicesOf(
     const isFixed = (s: Segment) =>
       frozen.has(s.id) || (s.locked && !without.includes('locks')) || false;
     const anyLocked = block.segments.some(isFixed);
-    const segments = block.segments.map((segment): SegmentChoices => {
-      const move = moveOf(segment.move);
+    const segments = block.segments.map((segment): SegmentOptions => {
+      const move = moveIn(moves, segment);
       const locked = isFixed(segment);
       const free = (what: string) => !locked && !refused.has(`${segment.id} ${what}`);
       const own = (segment.byRound?.length ?? 0) > 0;
@@ -155,7 +171,7 @@ export function choicesOf(
       return {
         segment,
         doses:
-          move && !own && free('dose')
+          !own && free('dose')
             ? dosesOf(segment, move, without)
             : [{ value: segment.dose, cost: 0 }],
         rounds: free('rounds')
@@ -174,7 +190,10 @@ export function choicesOf(
           releaseSeconds > 0 && free('release')
             ? seconds(
                 releaseSeconds,
-                Math.min(releaseSeconds, leastRelease(segment, move)),
+                Math.min(
+                  releaseSeconds,
+                  leastRelease(segment, variantText(move, plan.language, segment.variant)),
+                ),
                 Math.max(releaseSeconds, MOST_RELEASE_SECONDS),
                 PRICE.release,
               )
@@ -196,8 +215,8 @@ export function choicesOf(
   });
 }
 
-/** A let-go takes time to say: no shorter release than that, nor than is any use. */
-function leastRelease(segment: Segment, move: Move | undefined): number {
-  const words = segment.cues?.letGo ?? move?.text.en?.letGo ?? '';
+/** The shortest release of a segment, in seconds: long enough to say its let-go, and to be of any use. */
+function leastRelease(segment: Segment, text: MoveText): number {
+  const words = segment.cues?.letGo ?? text.letGo;
   return Math.max(LEAST_RELEASE_SECONDS, Math.ceil(words.length / 12) + 1);
 }

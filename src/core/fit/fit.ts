@@ -1,8 +1,8 @@
 import { PHASES, type Plan, type Segment } from '../class';
+import { type Row, type Solver, solve } from '../program';
 import { type Book, type LengthOptions, lengthOf } from '../score';
 import { type FitOptions, LIMITS, type Limit, type Obstacle } from './choices';
 import { type Model, modelOf, planOf } from './model';
-import { type Row, type Solver, solve } from './program';
 
 /** A class lasts its slot when it ends at most this much before it. */
 export const TOLERANCE_MS = 2000;
@@ -34,15 +34,21 @@ const EFFORT = { nodes: 2000, absoluteGap: 0.99 };
 const lengthRow = (model: Model): Row['of'] =>
   model.lengths.flatMap((ms, at): Row['of'] => (ms ? [[at, ms / 1000]] : []));
 
-function attempt(plan: Plan, book: Book, solver: Solver, options: FitOptions & LengthOptions) {
+/** @param any whether any way will do, which is found sooner than the cheapest */
+function attempt(
+  plan: Plan,
+  book: Book,
+  solver: Solver,
+  { any = false, ...options }: FitOptions & LengthOptions & { any?: boolean },
+) {
   const model = modelOf(plan, book, options);
   const slot = plan.slotSeconds - model.fixedMs / 1000;
   const rows = [
     ...model.program.rows,
     { of: lengthRow(model), least: slot - TOLERANCE_MS / 1000, most: slot },
   ];
-  const answer = solve({ costs: model.program.costs, rows }, solver, options.limits);
-  return { model, slot, ...answer };
+  const costs = any ? model.program.costs.map(() => 0) : model.program.costs;
+  return { model, slot, ...solve({ costs, rows }, solver, options.limits) };
 }
 
 /** Whether an attempt fills the slot; one that was stopped may still have found a way. */
@@ -106,12 +112,11 @@ function obstacles(
   options: FitOptions & LengthOptions,
 ): { collide: Obstacle[]; together: boolean } {
   const letGo = options.without ?? [];
-  const fitsWithout = (without: readonly Obstacle[]): boolean => {
-    const limits = without.filter((o): o is Limit => o !== 'safety' && o !== 'slot');
-    const frozen = without.includes('safety') ? new Set<string>() : options.frozen;
-    return fills(
-      attempt(plan, book, solver, { ...options, without: [...letGo, ...limits], frozen }),
-    );
+  const fitsWithout = (some: readonly Obstacle[]): boolean => {
+    const limits = some.filter((o): o is Limit => o !== 'safety' && o !== 'slot');
+    const frozen = some.includes('safety') ? new Set<string>() : options.frozen;
+    const without = [...letGo, ...limits];
+    return fills(attempt(plan, book, solver, { ...options, without, frozen, any: true }));
   };
   const held: Obstacle[] = LIMITS.filter(
     (limit) =>

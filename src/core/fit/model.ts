@@ -1,22 +1,29 @@
-import { type Block, PHASES, type PhaseName, type Plan, type Segment } from '../class';
-import { type Area, doseMs, inVariant, type Move, REGIONS, regionOf, worksOn } from '../move';
+import {
+  type Block,
+  PHASES,
+  type PhaseName,
+  type Plan,
+  type ResolvedClass,
+  resolve,
+  type Segment,
+} from '../class';
+import { type Area, doseMs, type Move, REGIONS, regionOf, worksOn } from '../move';
+import type { Program, Row } from '../program';
 import {
   type Book,
   closingMs,
-  findIn,
   type LengthOptions,
   type Turn,
   turnLength,
   turnsOfBlock,
 } from '../score';
 import {
-  type BlockChoices,
-  type Choice,
+  type BlockOptions,
   choicesOf,
   type FitOptions,
-  type SegmentChoices,
+  type Option,
+  type SegmentOptions,
 } from './choices';
-import type { Program, Row } from './program';
 
 /** What a chosen variable does to the class. */
 type Effect =
@@ -59,38 +66,36 @@ class Builder {
 
 /** Builds the program of a class: one choice of work for each segment, linked to its pauses and laps. */
 export function modelOf(plan: Plan, book: Book, options: FitOptions & LengthOptions): Model {
-  const moveOf = findIn(book, plan);
+  const resolved = resolve(plan, book);
   const lengthOfTurn = turnLength(plan, book, options);
-  const choices = new Map(choicesOf(plan, moveOf, options).map((c) => [c.block.id, c]));
+  const choices = new Map(choicesOf(resolved, options).map((c) => [c.block.id, c]));
   const builder = new Builder();
   const met = new Set<string>();
   for (const phase of PHASES) {
     for (const block of plan.phases[phase]) {
       const before = new Set(met);
-      turnsOfBlock(block, phase, met, moveOf);
+      turnsOfBlock(block, phase, met, resolved.moves);
       const of = choices.get(block.id);
       if (of) {
         addBlock(builder, of, phase, {
           before,
           lengthOfTurn,
-          moveOf,
-          plan,
+          resolved,
         });
       }
     }
   }
-  if (!options.without?.includes('balance')) balance(builder, plan, moveOf);
+  if (!options.without?.includes('balance')) balance(builder, resolved);
   return { ...builder, program: builder, fixedMs: closingMs(plan) };
 }
 
 interface Around {
   before: ReadonlySet<string>;
   lengthOfTurn: ReturnType<typeof turnLength>;
-  moveOf: (id: string) => Move | undefined;
-  plan: Plan;
+  resolved: ResolvedClass;
 }
 
-function addBlock(builder: Builder, of: BlockChoices, phase: PhaseName, around: Around): void {
+function addBlock(builder: Builder, of: BlockOptions, phase: PhaseName, around: Around): void {
   const { block, laps, segments } = of;
   const byLaps = laps.map(({ value, cost }) => ({
     value,
@@ -106,7 +111,7 @@ function addBlock(builder: Builder, of: BlockChoices, phase: PhaseName, around: 
       const lapsBlock = { ...block, laps: lap.value };
       const works: number[] = [];
       for (const rounds of choices.rounds) {
-        const inRounds = addRounds(builder, lapsBlock, choices, rounds, phase, around);
+        const inRounds = addRounds(builder, around, { block: lapsBlock, choices, rounds, phase });
         works.push(...inRounds);
       }
       // Exactly one way to do the segment in this many laps if the block is done in as many, none if not.
@@ -121,21 +126,18 @@ function addBlock(builder: Builder, of: BlockChoices, phase: PhaseName, around: 
 /** The choices of one segment at a number of rounds; returns its choices of dose. */
 function addRounds(
   builder: Builder,
-  block: Block,
-  choices: SegmentChoices,
-  rounds: Choice<number>,
-  phase: PhaseName,
   around: Around,
+  of: { block: Block; choices: SegmentOptions; rounds: Option<number>; phase: PhaseName },
 ): number[] {
+  const { block, choices, rounds, phase } = of;
   const { segment } = choices;
-  const move = around.moveOf(segment.move);
   const turnsWith = (change: Partial<Segment>): Turn[] => {
     const changed = { ...segment, rounds: rounds.value, ...change };
     return turnsOfBlock(
       { ...block, segments: block.segments.map((s) => (s.id === segment.id ? changed : s)) },
       phase,
       new Set(around.before),
-      around.moveOf,
+      around.resolved.moves,
     ).filter((t) => t.segment.id === segment.id);
   };
   const measure = (turns: readonly Turn[]): number =>
@@ -147,14 +149,12 @@ function addRounds(
       dose.cost + rounds.cost,
       measure(turns),
     );
-    for (const t of turns) {
-      if (move) noteWork(builder, at, inVariant(move, t.variant), workOf(t), around.plan);
-    }
+    for (const t of turns) noteWork(builder, at, t, around.resolved.plan);
     return at;
   });
   const base = measure(turnsWith({}));
   const pauses = (
-    list: readonly Choice<number>[],
+    list: readonly Option<number>[],
     kind: 'rest' | 'release',
     field: 'restSeconds' | 'releaseSeconds',
   ) => {
@@ -182,8 +182,10 @@ const serves = (plan: Plan, move: Move): boolean =>
     ? worksOn(move, plan.aim.areas)
     : plan.aim.kind === 'purpose' && move.purposes.includes(plan.aim.purpose);
 
-function noteWork(builder: Builder, at: number, move: Move, ms: number, plan: Plan): void {
+function noteWork(builder: Builder, at: number, turn: Turn, plan: Plan): void {
   const work = builder.work[at];
+  const { done: move } = turn;
+  const ms = workOf(turn);
   if (!work || move.kind === 'breath') return;
   work.all += ms;
   if (serves(plan, move)) work.aimed += ms;
@@ -194,8 +196,9 @@ function noteWork(builder: Builder, at: number, move: Move, ms: number, plan: Pl
 }
 
 /** What the class is for has to survive the fit: no part of the face lost, the focus kept. */
-function balance(builder: Builder, plan: Plan, moveOf: (id: string) => Move | undefined): void {
-  const now = currentWork(plan, moveOf);
+function balance(builder: Builder, resolved: ResolvedClass): void {
+  const { plan } = resolved;
+  const now = currentWork(resolved);
   if (plan.aim.kind === 'whole') {
     for (const region of REGIONS) {
       const least = Math.min(LEAST_REGION_MS, now.byRegion.get(region) ?? 0);
@@ -217,15 +220,13 @@ function balance(builder: Builder, plan: Plan, moveOf: (id: string) => Move | un
 }
 
 /** Work of a class by region, and on what it is for, in ms. */
-export function currentWork(plan: Plan, moveOf: (id: string) => Move | undefined) {
+export function currentWork({ plan, moves }: ResolvedClass) {
   const builder = new Builder();
   for (const phase of PHASES) {
     for (const block of plan.phases[phase]) {
-      for (const turn of turnsOfBlock(block, phase, new Set(), moveOf)) {
-        const move = moveOf(turn.segment.move);
-        if (!move) continue;
+      for (const turn of turnsOfBlock(block, phase, new Set(), moves)) {
         const at = builder.add({ kind: 'out', segmentId: turn.segment.id }, 0, 0);
-        noteWork(builder, at, inVariant(move, turn.variant), workOf(turn), plan);
+        noteWork(builder, at, turn, plan);
       }
     }
   }

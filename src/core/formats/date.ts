@@ -1,14 +1,28 @@
 import { tz } from '@date-fns/tz';
-import { format, startOfDay } from 'date-fns';
+import { addDays, format, formatISO, parseISO, startOfDay } from 'date-fns';
 
 /** Time of day in a studio's time zone, as in "12:15". @param ms epoch ms */
 export const timeOfDay = (ms: number, timeZone: string): string =>
   format(ms, 'HH:mm', { in: tz(timeZone) });
 
-/** Day in a studio's time zone, as in "Tue 24 Nov". @param ms epoch ms */
-export const dayLabel = (ms: number, timeZone: string): string =>
-  format(ms, 'EEE d MMM', { in: tz(timeZone) });
+const DAY = 'EEE d MMM yyyy';
 
-/** Start of the day an instant falls on, in a studio's time zone, in epoch ms. */
-export const dayStart = (ms: number, timeZone: string): number =>
-  startOfDay(ms, { in: tz(timeZone) }).getTime();
+/** Day in a studio's time zone, as in "Tue 24 Nov 2026". @param ms epoch ms */
+export const dayLabel = (ms: number, timeZone: string): string =>
+  format(ms, DAY, { in: tz(timeZone) });
+
+/** A day that is stored as a date, as in "2026-11-24", shown as every other day is. */
+export const dateLabel = (date: string): string => format(parseISO(date), DAY);
+
+/** The date on which an instant falls in a studio's time zone, as in "2026-11-24". @param ms epoch ms */
+export const dateOn = (ms: number, timeZone: string): string =>
+  formatISO(ms, { representation: 'date', in: tz(timeZone) });
+
+/**
+ * The day an instant falls on, in a studio's time zone: from its start to the start of the next, in
+ * epoch ms. It is 23 or 25 hours long when the clocks change.
+ */
+export function dayOf(ms: number, timeZone: string): { start: number; end: number } {
+  const start = startOfDay(ms, { in: tz(timeZone) });
+  return { start: start.getTime(), end: addDays(start, 1).getTime() };
+}

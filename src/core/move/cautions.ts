@@ -1,13 +1,7 @@
 import { z } from 'zod';
 import { AREA_NAMES, AREAS, type Area, areaSchema } from './areas';
-import {
-  DEMAND_NAMES,
-  DEMANDS,
-  type Demand,
-  type Move,
-  type PRESSURES,
-  type Release,
-} from './move';
+import { DEMAND_NAMES, DEMANDS, type Demand, type Move, type PRESSURES } from './move';
+import { type Release, releaseTraits } from './releases';
 import { FACE, NECK, presses, touchedAreas } from './touch';
 import { inVariant } from './versions';
 import { type Asked, readWords } from './words';
@@ -277,14 +271,15 @@ export function concerns(move: Move, carried: readonly CarriedCaution[]): MoveCa
  * @returns null for a release without hands
  */
 export function releaseAsMove(move: Move, release: Release): Move | null {
-  if (release !== 'tap' && release !== 'massage') return null;
+  const { hands: pressure } = releaseTraits(release);
+  if (!pressure) return null;
   const known = releases.get(move) ?? {};
   releases.set(move, known);
   known[release] ??= {
     ...move,
     kind: 'massage',
     hands: 'light',
-    pressure: release === 'tap' ? 'feather' : 'light',
+    pressure,
     head: 'level',
     demands: [],
     strokes: [],

@@ -1,7 +1,7 @@
 import { libraryMove } from '@library';
+import { anyDose } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyDose } from '@/core/testing/arbitrary';
 import {
   cuesOf,
   type Dose,

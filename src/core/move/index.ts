@@ -1,11 +1,13 @@
 export * from './areas';
 export * from './cautions';
 export * from './dose';
+export { type CountedBy, type DoseField, MAX_WORK_SECONDS } from './dose-table';
+export { type BreathPattern, breathMs, breathPatternSchema, type Dose } from './doses';
 export * from './move';
 export * from './muscles';
 export * from './points';
 export * from './regions';
+export * from './releases';
 export * from './touch';
-export * from './type-dose';
 export * from './versions';
 export * from './words';

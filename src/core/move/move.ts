@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { LANGUAGE_NAMES, LANGUAGES, MAIN_LANGUAGE } from '../language';
 import { AREAS, areaSchema } from './areas';
 import { doseSchema } from './dose';
 import { muscleSchema } from './muscles';
 import { strokeSchema } from './points';
+import { releaseSchema } from './releases';
 
 export const KINDS = ['warmup', 'exercise', 'massage', 'point', 'stretch', 'breath'] as const;
 export const kindSchema = z.enum(KINDS);
@@ -25,17 +27,6 @@ export const SIDES_NAMES: Record<Sides, string> = {
   each: 'left, then right',
   directions: 'one way, then the other',
   alternating: 'left and right in turn',
-};
-
-/** What is done when the work ends, before the next round. */
-export const RELEASES = ['tap', 'massage', 'breaths', 'none'] as const;
-export const releaseSchema = z.enum(RELEASES);
-export type Release = z.infer<typeof releaseSchema>;
-export const RELEASE_NAMES: Record<Release, string> = {
-  tap: 'tap it off',
-  massage: 'stroke it out',
-  breaths: 'two slow breaths',
-  none: 'straight on',
 };
 
 export const PRESSURES = ['none', 'feather', 'light', 'medium', 'strong'] as const;
@@ -95,10 +86,7 @@ export const DEMAND_NAMES: Record<Demand, string> = {
   strongPoint: 'presses a strong point',
 };
 
-export const LANGUAGES = ['en', 'de'] as const;
 export const languageSchema = z.enum(LANGUAGES);
-export type Language = z.infer<typeof languageSchema>;
-export const LANGUAGE_NAMES: Record<Language, string> = { en: 'English', de: 'German' };
 
 const hasControlCharacter = (text: string) =>
   [...text].some((c) => (c.codePointAt(0) ?? 0) < 32 || c.codePointAt(0) === 127);
@@ -197,6 +185,8 @@ export const moveSchema = z.strictObject({
   surface: z.enum(SURFACES),
   props: propsSchema.default([]),
   purposes: z.array(z.enum(PURPOSES)).default([]),
+  /** Belongs to the end of a class, and never to its beginning. */
+  closes: z.literal(true).optional(),
   strokes: strokesSchema.default([]),
   /** Where the hands lie, where that is not where the move works. */
   touch: touchSchema.optional(),
@@ -205,16 +195,18 @@ export const moveSchema = z.strictObject({
   variants: z
     .strictObject({ easier: variantShapeSchema.optional(), harder: variantShapeSchema.optional() })
     .default({}),
-  text: z.partialRecord(languageSchema, moveTextSchema).refine((t) => t.en !== undefined, {
-    error: 'needs its English text',
-  }),
+  text: z
+    .partialRecord(languageSchema, moveTextSchema)
+    .refine((t) => t[MAIN_LANGUAGE] !== undefined, {
+      error: `needs its ${LANGUAGE_NAMES[MAIN_LANGUAGE]} text`,
+    }),
 });
 export type Move = z.infer<typeof moveSchema>;
 
-/** The text of a move in a language, or in English where that language is not written yet. */
-export function moveText(move: Move, language: Language): MoveText {
-  const text = move.text[language] ?? move.text.en;
-  if (!text) throw new Error(`move ${move.id} has no English text`);
+/** The text of a move in a language, or in the main one where that language is not written yet. */
+export function moveText(move: Move, language = MAIN_LANGUAGE): MoveText {
+  const text = move.text[language] ?? move.text[MAIN_LANGUAGE];
+  if (!text) throw new Error(`move ${move.id} has no ${LANGUAGE_NAMES[MAIN_LANGUAGE]} text`);
   return text;
 }
 

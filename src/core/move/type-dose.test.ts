@@ -1,6 +1,6 @@
+import { anyDose } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyDose } from '@/core/testing/arbitrary';
 import { type Dose, doseLabel, doseMs, typeDose } from '.';
 
 const hold: Dose = { kind: 'hold', seconds: 20 };

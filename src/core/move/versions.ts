@@ -1,14 +1,7 @@
-import { type Dose, doseBeats, doseMs } from './dose';
-import {
-  LANGUAGES,
-  type Language,
-  type Move,
-  type MoveText,
-  moveText,
-  type Variant,
-  type VariantText,
-} from './move';
-import { countOf } from './type-dose';
+import { LANGUAGES, type Language } from '../language';
+import { countOf, doseBeats, doseMs, isTimed } from './dose';
+import type { Dose } from './doses';
+import { type Move, type MoveText, moveText, type Variant, type VariantText } from './move';
 
 /** Every cue that a move's text has, in all its versions. */
 export function cuesOf(text: MoveText): string[] {
@@ -62,7 +55,7 @@ export const variantText = (
 ): MoveText => moveText(inVariant(move, variant), language);
 
 export function hasVariant(move: Move, variant: Variant): boolean {
-  return move.text.en?.[variant] !== undefined;
+  return LANGUAGES.some((l) => move.text[l]?.[variant] !== undefined);
 }
 
 /**
@@ -79,16 +72,7 @@ export function doseIn(move: Move, variant: Variant | undefined, asked: Dose): D
   }
   if (own.kind === asked.kind) return asked;
   const ms = doseMs(asked);
-  if (own.kind === 'hold') return { kind: 'hold', seconds: ms / 1000 };
-  if (own.kind === 'open') {
-    const seconds = ms / 1000;
-    return {
-      kind: 'open',
-      seconds,
-      floorSeconds: Math.min(own.floorSeconds, seconds),
-      ceilingSeconds: Math.max(own.ceilingSeconds, seconds),
-    };
-  }
+  if (isTimed(own)) return countOf(own, ms / 1000);
   const { beatMs } = doseBeats(own);
   return countOf(own, Math.max(1, Math.round(ms / beatMs)));
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Area, Language } from '.';
+import type { Language } from '../language';
+import type { Area } from '.';
 import { type Asked, askedBy, placesIn, releasesIn } from './words';
 
 describe('what a cue asks of the body', () => {

@@ -1,32 +1,40 @@
 import { LIBRARY_BOOK, libraryMove } from '@library';
+import { RUNS, smallPlan } from '@testing/arbitrary';
+import { eventId, planOf } from '@testing/plans';
+import { anyBends, eventsOf, type Scores, scoresOf, T0 } from '@testing/runs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrangeBlock, groupSegments, type Plan, updateSegment, withEasier } from '@/core/class';
+import {
+  arrangeBlock,
+  groupSegments,
+  muteCue,
+  type Plan,
+  resolve,
+  updateSegment,
+  withEasier,
+} from '@/core/class';
 import type { Move } from '@/core/move';
 import { compile, QUESTIONS, type Score } from '@/core/score';
-import { RUNS } from '@/core/testing/arbitrary';
-import { eventId, planOf } from '@/core/testing/plans';
-import { anyBends, eventsOf, type Scores, scoresOf, smallPlan, T0 } from '@/core/testing/runs';
 import {
   advance,
   apply,
   cuesAhead,
   cuesByStep,
   MOST_ROUNDS,
+  type NewRunEvent,
   type Playback,
   type PlayStep,
   playLengthMs,
   position,
-  type RunEventDraft,
   ready,
   replay,
   replayer,
 } from '.';
 
-type What = { type: RunEventDraft['type']; ms?: number; stepId?: string; intoMs?: number };
-const log = (...bends: [offsetMs: number, what: What][]): RunEventDraft[] =>
+type What = { type: NewRunEvent['type']; ms?: number; stepId?: string; intoMs?: number };
+const log = (...bends: [offsetMs: number, what: What][]): NewRunEvent[] =>
   [[0, { type: 'started' }] as [number, What], ...bends].map(
-    ([offset, what], i) => ({ id: eventId(i), at: T0 + offset, ...what }) as RunEventDraft,
+    ([offset, what], i) => ({ id: eventId(i), at: T0 + offset, ...what }) as NewRunEvent,
   );
 
 const step = (score: Score, id: string) => {
@@ -39,7 +47,7 @@ const now = (state: Playback): PlayStep => {
   if (!part) throw new Error('the run stands nowhere');
   return part;
 };
-const upTo = ({ score, easier }: Scores, events: RunEventDraft[], at: number) =>
+const upTo = ({ score, easier }: Scores, events: NewRunEvent[], at: number) =>
   position(score, events, T0 + at, easier);
 
 /** Rounds in which one side has more than the other, in words. */
@@ -123,7 +131,7 @@ describe('both sides', () => {
       move: own.id,
     }));
     const score = compile(plan, book);
-    const easier = compile(withEasier(plan, book.move), book);
+    const easier = compile(withEasier(resolve(plan, book)), book);
     const at = step(score, 's1.1.work.right').startMs + 500;
     const state = upTo({ score, easier }, log([at, { type: 'eased' }]), at);
     const work = state.queue.filter((p) => p.step.kind === 'work');
@@ -247,6 +255,28 @@ describe('a round that is added', () => {
   });
 });
 
+describe('a move that nothing leads into', () => {
+  // Its announcement and explanation are muted, and nobody counts in.
+  const plan = planOf([{ move: 'folded-lip-press', rounds: 1 }, { move: 'soft-jaw-drop' }], {
+    countIn: false,
+    explain: 'names-only',
+  });
+  const scores = scoresOf(updateSegment(plan, 's2', (s) => muteCue(s, 'announce')));
+  const work = step(scores.score, 's2.1.work.both');
+
+  it.each<[string, What]>([
+    ['is begun again', { type: 'again' }],
+    ['is made easier', { type: 'eased' }],
+  ])('%s where its own work begins, not with the move before', (_, what) => {
+    expect(scores.score.steps.some((s) => s.id === 's2.1.upbeat')).toBe(false);
+    const at = work.startMs + 4000;
+    const state = upTo(scores, log([at, what]), at);
+    expect([now(state).step.id, state.elapsedMs]).toEqual(['s2.1.work.both', 0]);
+    const before = state.queue.filter((p) => p.step.segmentId === 's1');
+    expect(before.some((p) => p.swapped)).toBe(false);
+  });
+});
+
 describe('a move that is left in the middle', () => {
   const scores = scoresOf(
     planOf([
@@ -268,6 +298,24 @@ describe('a move that is left in the middle', () => {
     expect(now(state).put).toBe('letGo');
     expect(heard(state, 0)).toEqual(['Chin level, and let the lips flutter.']);
     expect(state.queue[state.index + 1]?.step.kind).toBe('upbeat');
+  });
+
+  it('is let go once, and the close begins with its work, however often it is asked for', () => {
+    const closing: What = { type: 'closing' };
+    const plan = planOf([{ move: 'folded-lip-press', rounds: 1 }, { move: 'closing-word' }], {
+      countIn: false,
+      explain: 'names-only',
+    });
+    const quiet = updateSegment(plan, 's2', (s) => muteCue(s, 'announce'));
+    const inClose = {
+      ...quiet,
+      phases: { ...quiet.phases, arrive: [], close: quiet.phases.arrive },
+    };
+    const short = scoresOf(inClose);
+    const early = step(short.score, 's1.1.work.both').startMs + 1000;
+    const state = upTo(short, log([early, closing], [early, closing]), early);
+    expect(now(state).put).toBe('letGo');
+    expect(state.queue[state.index + 1]?.key).toBe('s2.1.work.both');
   });
 
   it('is not let go again when the place is passed once more', () => {
@@ -319,7 +367,7 @@ describe('listening', () => {
       fc.property(smallPlan(60), fc.integer({ min: 50, max: 900 }), (plan, everyMs) => {
         const { score, easier } = scoresOf(plan);
         const groups = cuesByStep(score, easier);
-        let state = apply(ready(score, easier), log()[0] as RunEventDraft);
+        let state = apply(ready(score, easier), log()[0] as NewRunEvent);
         const said = new Map<string, { at: number; ms: number }>();
         // As the stage does: it looks now and then, and asks for what begins until it looks again.
         while (state.status === 'running') {
@@ -343,7 +391,7 @@ describe('listening', () => {
 describe('a log', () => {
   it('counts an event that came twice once', () => {
     const events = log([left.startMs, { type: 'extended', ms: 10_000 }]);
-    const twice = [...events, events.at(-1) as RunEventDraft];
+    const twice = [...events, events.at(-1) as NewRunEvent];
     expect(upTo(neck, twice, left.startMs + 5)).toEqual(upTo(neck, events, left.startMs + 5));
   });
 
@@ -455,12 +503,12 @@ describe('a kitchen clock', () => {
     fc.assert(
       fc.property(bends, (all) => {
         const kitchen = new KitchenClock(score);
-        let state = apply(ready(score), log()[0] as RunEventDraft);
+        let state = apply(ready(score), log()[0] as NewRunEvent);
         all.forEach(({ ticks, type }, i) => {
           for (let n = 0; n < ticks; n++) kitchen.tick();
           kitchen.bend(type);
           const at = state.at + 10 * ticks;
-          const event = { id: eventId(i + 1), at, type, ms: 1000 } as RunEventDraft;
+          const event = { id: eventId(i + 1), at, type, ms: 1000 } as NewRunEvent;
           state = apply(state, event);
           expect([state.index, state.elapsedMs, state.status === 'over']).toEqual(kitchen.place);
         });

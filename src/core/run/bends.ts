@@ -1,6 +1,6 @@
 import { QUESTIONS, type Score } from '../score';
 import { ease } from './easier';
-import { isRoomEvent, type RunEventDraft, type RunEventType, UNDO_MS } from './events';
+import { isRoomEvent, type NewRunEvent, type RunEventType, UNDO_MS } from './events';
 import { again, back, close, goTo, leaveFor, next, skip } from './places';
 import {
   advance,
@@ -43,7 +43,7 @@ function undo(state: Playback, of: string): Playback {
   if (last?.id !== of) return state;
   const { before, type } = last;
   const after = MOVES.includes(type) ? { ...before, at: state.at } : advance(before, state.at);
-  // What was played is played: a class that stands again, or is over again, is so from now on.
+  // Time does not run back: where taking back makes the class stand or end again, it does so from now on.
   const again = after.status !== state.status;
   return {
     ...after,
@@ -65,7 +65,7 @@ function beginning(state: Playback, queue: readonly PlayStep[], key: string): nu
   return queue.findIndex((p) => turnOf(p) === turnOf(part));
 }
 
-function bent(state: Playback, event: RunEventDraft): Playback {
+function bent(state: Playback, event: NewRunEvent): Playback {
   switch (event.type) {
     case 'paused':
       return state.status === 'running'
@@ -111,7 +111,7 @@ function bent(state: Playback, event: RunEventDraft): Playback {
 /** Applies one event. An event that makes no sense in the state it meets changes nothing but the clock. */
 export function apply(
   before: Playback,
-  event: RunEventDraft,
+  event: NewRunEvent,
   passes?: (pass: Pass) => void,
 ): Playback {
   const state = advance(before, event.at, passes);
@@ -143,14 +143,14 @@ function stillUndoable(last: Undoable | null, at: number): Undoable | null {
 }
 
 /** The events without those that came twice: an event is known by its id. */
-export function once<E extends RunEventDraft>(events: readonly E[]): readonly E[] {
+export function once<E extends NewRunEvent>(events: readonly E[]): readonly E[] {
   const seen = new Set<string>();
   const first = events.filter(({ id }) => !seen.has(id) && seen.add(id));
   return first.length === events.length ? events : first;
 }
 
 /** @param events in order; one that came twice counts once */
-export function replay(state: Playback, events: readonly RunEventDraft[]): Playback {
+export function replay(state: Playback, events: readonly NewRunEvent[]): Playback {
   return once(events).reduce((at, event) => apply(at, event), state);
 }
 
@@ -158,8 +158,8 @@ export function replay(state: Playback, events: readonly RunEventDraft[]): Playb
  * Replays a log that grows, and keeps its place: what was replayed before is not replayed again, so that
  * a long run costs as much at its end as at its beginning.
  */
-export function replayer(start: Playback): (events: readonly RunEventDraft[]) => Playback {
-  let known: readonly RunEventDraft[] = [];
+export function replayer(start: Playback): (events: readonly NewRunEvent[]) => Playback {
+  let known: readonly NewRunEvent[] = [];
   let state = start;
   return (events) => {
     const all = once(events);
@@ -179,7 +179,7 @@ export function replayer(start: Playback): (events: readonly RunEventDraft[]) =>
  */
 export function position(
   score: Score,
-  events: readonly RunEventDraft[],
+  events: readonly NewRunEvent[],
   now: number,
   easier?: Score | null,
 ): Playback {

@@ -1,10 +1,10 @@
 import { LIBRARY_BOOK } from '@library';
+import { RUNS, smallPlan } from '@testing/arbitrary';
+import { eventId, planOf } from '@testing/plans';
+import { solver } from '@testing/solver';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { compile, QUESTIONS, type Score } from '@/core/score';
-import { anyPlan, RUNS } from '@/core/testing/arbitrary';
-import { eventId, planOf } from '@/core/testing/plans';
-import { solver } from '@/core/testing/solver';
 import {
   apply,
   catchUp,
@@ -140,7 +140,7 @@ describe('catching up', () => {
   it('keeps floors, sides, the close and what has begun, in every class', () => {
     fc.assert(
       fc.property(
-        anyPlan.filter((p) => compile(p, LIBRARY_BOOK).steps.length < 60),
+        smallPlan(60),
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.double({ min: 0.2, max: 1.2, noNaN: true }),
         (any, where, share) => {

@@ -1,5 +1,5 @@
-import { type Program, type Solver, solve } from '../fit';
-import { version } from '../score';
+import { type Program, type Solver, solve } from '../program';
+import { meeting } from '../score';
 import { isPause, type Playback, type PlayStep, playLengthMs, remainingMs } from './playback';
 
 /** What a catch-up takes away from the steps to come. */
@@ -27,7 +27,7 @@ const EARLY_IS_FINE_S = 2;
 /** The search stops after so much work, not after a time, so that every machine trims alike. */
 const EFFORT = { nodes: 400, gap: 0.02 };
 
-interface Choice {
+interface Cut {
   cuts: { key: string; ms: number }[];
   dropped: string[];
   words: string[];
@@ -54,7 +54,7 @@ interface Coming {
  * The ways in which what is to come of one segment can be made shorter. A round that has begun keeps
  * its work, so that both of its sides stay equal; a drain, and what the teacher locked, stay whole.
  */
-function choicesOf({ ahead, begun, explains }: Coming): Choice[] {
+function choicesOf({ ahead, begun, explains }: Coming): Cut[] {
   const first = ahead[0]?.step;
   if (!first) return [];
   if (ahead.some((p) => p.step.locked || p.step.keep)) {
@@ -72,7 +72,7 @@ function choicesOf({ ahead, begun, explains }: Coming): Choice[] {
   const leaving = first.optional ? PRICE.leaveOutOptional : PRICE.leaveOut;
   const total = begun.size + rounds.length;
 
-  const choices: Choice[] = [];
+  const choices: Cut[] = [];
   for (let drop = 0; drop <= rounds.length; drop++) {
     const none = whole && drop === rounds.length;
     if (none && !mayLeaveOut) continue;
@@ -149,7 +149,7 @@ function comingOf(queue: readonly PlayStep[], index: number): Coming[] {
   for (const coming of all) {
     for (const p of coming.ahead) {
       if (p.step.kind !== 'upbeat') continue;
-      const meets = version(p.step.moveId, p.step.variant);
+      const meets = meeting(p.step.moveId, p.step.variant);
       const by = seen.get(meets);
       if (p.step.explains) seen.set(meets, coming);
       else if (by && by !== coming) by.explains = true;

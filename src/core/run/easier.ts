@@ -1,15 +1,12 @@
-import { goTo } from './places';
+import { parseStep, turnOfStep } from '../score';
+import { goTo, ledIntoBy } from './places';
 import { isPause, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
 
-/** Where the way into the work begins that is running or is being led up to. */
+/** Where the way into the work begins that is running or is being led up to; below nought in a pause. */
 function leadIn(state: Playback): number {
-  const kind = state.queue[state.index]?.step.kind;
-  if (kind === 'release' || kind === 'rest') return -1;
-  for (let i = state.index; i >= 0; i--) {
-    const at = state.queue[i]?.step.kind;
-    if (at === 'upbeat' || at === 'switch') return i;
-  }
-  return 0;
+  const here = state.queue[state.index];
+  if (!here || isPause(here)) return -1;
+  return ledIntoBy(state, state.index, ['upbeat', 'switch']);
 }
 
 /**
@@ -53,7 +50,7 @@ export function ease(state: Playback): Playback {
   const queue = state.queue.flatMap((p, i): PlayStep[] => {
     if (!isOwn(p, i) || p.put) return [p];
     const turn = turnOf(p);
-    const inEasier = byTurn.get(p.step.id.split('.').slice(0, 2).join('.'));
+    const inEasier = byTurn.get(turnOfStep(p.step.id));
     const same =
       inEasier &&
       sidesOf(inEasier) === sidesOf(state.queue.filter((q) => turnOf(q) === turn && !q.put));
@@ -69,7 +66,7 @@ export function ease(state: Playback): Playback {
     doneTurns.add(turn);
     return (inEasier ?? []).map((to) => {
       const like = state.queue.find((q) => turnOf(q) === turn && q.step.kind === to.step.kind) ?? p;
-      return swap(like, to, `${turn}.${to.key.split('.').slice(2).join('.')}~easier`);
+      return swap(like, to, `${turn}.${parseStep(to.key)?.part ?? to.key}~easier`);
     });
   });
   return lead < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);

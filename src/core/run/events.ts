@@ -18,7 +18,7 @@ const stepKeySchema = z.string().min(1).max(200);
 const noteSchema = z.string().trim().max(300);
 const plain = <T extends string>(type: T) => z.strictObject({ ...base, type: z.literal(type) });
 
-export const runEventDraftSchema = z.discriminatedUnion('type', [
+export const newRunEventSchema = z.discriminatedUnion('type', [
   plain('started'),
   plain('paused'),
   plain('resumed'),
@@ -98,10 +98,15 @@ export const runEventDraftSchema = z.discriminatedUnion('type', [
 ]);
 
 /** What happened while a session was led, before the server has given it its place. */
-export type RunEventDraft = z.infer<typeof runEventDraftSchema>;
-export type RunEventType = RunEventDraft['type'];
+export type NewRunEvent = z.infer<typeof newRunEventSchema>;
+export type RunEventType = NewRunEvent['type'];
 /** An event in the log: `seq` counts from 1 without gaps. */
-export type RunEvent = RunEventDraft & { seq: number };
+export type RunEvent = NewRunEvent & { seq: number };
+export const runEventSchema = z
+  .looseObject({ seq: z.number() })
+  .transform(({ seq, ...draft }) => ({ seq, draft }))
+  .pipe(z.object({ seq: z.number().int().positive(), draft: newRunEventSchema }))
+  .transform(({ seq, draft }): RunEvent => ({ ...draft, seq }));
 
 export const ROOM_EVENTS = [
   'marked',
@@ -113,6 +118,6 @@ export const ROOM_EVENTS = [
   'felt',
 ] as const satisfies readonly RunEventType[];
 /** Something about the people; it leaves the position alone. */
-export type RoomEvent = Extract<RunEventDraft, { type: (typeof ROOM_EVENTS)[number] }>;
-export const isRoomEvent = <E extends RunEventDraft>(event: E): event is E & RoomEvent =>
+export type RoomEvent = Extract<NewRunEvent, { type: (typeof ROOM_EVENTS)[number] }>;
+export const isRoomEvent = <E extends NewRunEvent>(event: E): event is E & RoomEvent =>
   (ROOM_EVENTS as readonly string[]).includes(event.type);

@@ -1,3 +1,4 @@
+import type { StepKind } from '../score';
 import { type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
 
 /** Bends that take the class to another place. */
@@ -70,17 +71,29 @@ export function leaveFor(
 export const standingAt = ({ queue, index }: Playback): PlayStep | undefined =>
   queue[index]?.put === 'letGo' ? queue[index + 1] : queue[index];
 
-/** Index of the upbeat that leads into the step at an index. */
-function upbeatBefore(state: Playback, index: number): number {
-  for (let i = index; i >= 0; i--) if (state.queue[i]?.step.kind === 'upbeat') return i;
+/**
+ * Index of the step by which the turn at an index is led into. Where all that leads into it is muted, it
+ * begins with its first step; what comes before that is another move's.
+ */
+export function ledIntoBy(
+  { queue }: Pick<Playback, 'queue'>,
+  index: number,
+  kinds: readonly StepKind[] = ['upbeat'],
+): number {
+  const here = queue[index];
+  for (let i = index; here && i >= 0; i--) {
+    const part = queue[i];
+    if (!part || turnOf(part) !== turnOf(here)) return i + 1;
+    if (kinds.includes(part.step.kind)) return i;
+  }
   return 0;
 }
 
 export function again(now: Playback): Playback {
   const state = withoutPutLetGos(now);
-  const own = upbeatBefore(state, state.index);
+  const own = ledIntoBy(state, state.index);
   const fresh = own === state.index && state.elapsedMs < FRESH_MS && own > 0;
-  return goTo(state, fresh ? upbeatBefore(state, own - 1) : own);
+  return goTo(state, fresh ? ledIntoBy(state, own - 1) : own);
 }
 
 /** To the start of the step, or of the one before when pressed at once. */
@@ -102,7 +115,7 @@ export function skip(state: Playback): Playback {
 
 /** Straight to the close of the class, or to its questions where it has no other close. */
 export function close(state: Playback): Playback {
-  if (state.queue[state.index]?.step.phase === 'close') return state;
+  if (standingAt(state)?.step.phase === 'close') return state;
   return leaveFor(state, (queue, from) =>
     queue.findIndex((p, i) => i > from && p.step.phase === 'close'),
   );

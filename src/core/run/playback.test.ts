@@ -1,10 +1,10 @@
 import { LIBRARY_BOOK } from '@library';
+import { RUNS, smallPlan } from '@testing/arbitrary';
+import { eventId, planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { withEasier } from '@/core/class';
+import { resolve, withEasier } from '@/core/class';
 import { compile, type Score } from '@/core/score';
-import { anyPlan, RUNS } from '@/core/testing/arbitrary';
-import { eventId, planOf } from '@/core/testing/plans';
 import {
   advance,
   apply,
@@ -13,10 +13,10 @@ import {
   cuesByStep,
   cuesToCome,
   currentCue,
+  type NewRunEvent,
   type Playback,
   playLengthMs,
   position,
-  type RunEventDraft,
   type RunEventType,
   ready,
   remainingMs,
@@ -37,12 +37,12 @@ interface Bend {
   before?: number;
 }
 /** Events at offsets from the start, the first of them the start itself. */
-const log = (...bends: [offsetMs: number, bend: Bend | RunEventType][]): RunEventDraft[] =>
+const log = (...bends: [offsetMs: number, bend: Bend | RunEventType][]): NewRunEvent[] =>
   [[0, 'started'] as const, ...bends].map(([offset, bend], i) => ({
     id: eventId(i),
     at: T0 + offset,
     ...(typeof bend === 'string' ? { type: bend } : bend),
-  })) as RunEventDraft[];
+  })) as NewRunEvent[];
 
 const twoSided: Score = compile(
   planOf([{ move: 'chin-over-shoulder' }, { move: 'tall-o-cheek-lift', rounds: 2 }]),
@@ -53,7 +53,7 @@ const at = (score: Score, kind: string, nth = 0) => {
   if (!step) throw new Error(`no ${kind} ${nth}`);
   return step;
 };
-const where = (score: Score, events: RunEventDraft[], offset: number) => {
+const where = (score: Score, events: NewRunEvent[], offset: number) => {
   const state = position(score, events, T0 + offset);
   return { state, step: state.queue[state.index]?.step.id, elapsed: state.elapsedMs };
 };
@@ -242,10 +242,7 @@ describe('bending', () => {
 describe('the easier version', () => {
   const plan = planOf([{ move: 'tall-o-cheek-lift', rounds: 2 }, { move: 'closing-face-drain' }]);
   const score = compile(plan, LIBRARY_BOOK);
-  const easier = compile(
-    withEasier(plan, (id) => LIBRARY_BOOK.move(id)),
-    LIBRARY_BOOK,
-  );
+  const easier = compile(withEasier(resolve(plan, LIBRARY_BOOK)), LIBRARY_BOOK);
   const work = at(score, 'work');
   const state = position(
     score,
@@ -381,7 +378,7 @@ describe('cues of the moment', () => {
   });
 
   it('lists every cue of an undisturbed class once, at its time', () => {
-    const begun = apply(ready(twoSided), log()[0] as RunEventDraft);
+    const begun = apply(ready(twoSided), log()[0] as NewRunEvent);
     const due = cuesAhead(begun, cuesByStep(twoSided), twoSided.totalMs);
     expect(due.map((d) => d.at - T0)).toEqual(twoSided.cues.map((c) => c.startMs));
   });
@@ -414,7 +411,7 @@ const anyBends = fc.array(
   { maxLength: 30 },
 );
 
-const bendsLog = (bends: { wait: number; bend: Bend }[]): RunEventDraft[] => {
+const bendsLog = (bends: { wait: number; bend: Bend }[]): NewRunEvent[] => {
   let offset = 0;
   return log(
     ...bends.map(({ wait, bend }, i): [number, Bend] => {
@@ -426,7 +423,7 @@ const bendsLog = (bends: { wait: number; bend: Bend }[]): RunEventDraft[] => {
 };
 
 describe('every run', () => {
-  const small = anyPlan.filter((plan) => compile(plan, LIBRARY_BOOK).steps.length < 80);
+  const small = smallPlan(80);
 
   it('comes out the same whatever chunks its events arrive in', () => {
     fc.assert(
@@ -461,7 +458,7 @@ describe('every run', () => {
   it('accounts for every millisecond, whatever is done to it', () => {
     const plan = planOf([{ move: 'chin-over-shoulder' }, { move: 'soft-jaw-drop', rounds: 2 }]);
     const score = compile(plan, LIBRARY_BOOK);
-    const easier = compile(withEasier(plan, LIBRARY_BOOK.move), LIBRARY_BOOK);
+    const easier = compile(withEasier(resolve(plan, LIBRARY_BOOK)), LIBRARY_BOOK);
     fc.assert(
       fc.property(anyBends, fc.nat(200_000), (bends, after) => {
         const events = bendsLog(bends);

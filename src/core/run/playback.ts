@@ -1,4 +1,4 @@
-import { CUE_GAP_MS, type Score, type SpareName, type Step } from '../score';
+import { CUE_GAP_MS, type Score, type SpareName, type Step, turnOfStep } from '../score';
 import type { RunEventType } from './events';
 
 /** A step as this run plays it: the planned one, perhaps longer or shorter, perhaps in an added round. */
@@ -139,37 +139,35 @@ export function advance(state: Playback, to: number, passes?: (pass: Pass) => vo
   if (to <= state.at) return state;
   if (state.status !== 'running') return { ...state, at: to };
   let { index, worked } = state;
-  let left = to - state.at;
+  let toPlayMs = to - state.at;
   let from = state.elapsedMs;
   for (;;) {
     const current = state.queue[index];
     if (!current) break;
     const rest = Math.max(0, playLengthMs(current) - from);
-    if (current.step.kind === 'work' && Math.min(left, rest) > 0) worked = turnOf(current);
-    if (left < rest) {
-      passes?.({ part: current, ms: left });
+    if (current.step.kind === 'work' && Math.min(toPlayMs, rest) > 0) worked = turnOf(current);
+    if (toPlayMs < rest) {
+      passes?.({ part: current, ms: toPlayMs });
       break;
     }
     passes?.({ part: current, ms: rest });
-    left -= rest;
+    toPlayMs -= rest;
     if (index === state.queue.length - 1) {
       const elapsedMs = from + rest;
-      return { ...state, status: 'over', index, elapsedMs, at: to, worked, endedAt: to - left };
+      const endedAt = to - toPlayMs;
+      return { ...state, status: 'over', index, elapsedMs, at: to, worked, endedAt };
     }
     from = 0;
     index++;
   }
-  return { ...state, index, elapsedMs: from + left, at: to, worked };
+  return { ...state, index, elapsedMs: from + toPlayMs, at: to, worked };
 }
 
 /** A class bent over and over still ends: most rounds of one segment, planned and added. */
 export const MOST_ROUNDS = 20;
 
 /** The turn a part belongs to: one round of one segment, and in an order by side one side of it. */
-export function turnOf({ key }: PlayStep): string {
-  const [segment = '', round = ''] = key.split('.');
-  return `${segment}.${round}`;
-}
+export const turnOf = ({ key }: PlayStep): string => turnOfStep(key);
 
 export const isPause = (p: PlayStep): boolean =>
   p.step.kind === 'release' || p.step.kind === 'rest';
@@ -202,10 +200,10 @@ export function slotEnd(startsAt: number, startedAt: number, slotMs: number): nu
 
 /** Time left to the end of the class, in ms, were nothing changed any more. */
 export function remainingMs(state: Playback): number {
-  let left = -state.elapsedMs;
+  let ms = -state.elapsedMs;
   for (let i = state.index; i < state.queue.length; i++) {
     const p = state.queue[i];
-    if (p) left += playLengthMs(p);
+    if (p) ms += playLengthMs(p);
   }
-  return state.status === 'finished' ? 0 : Math.max(0, left);
+  return state.status === 'finished' ? 0 : Math.max(0, ms);
 }

@@ -1,12 +1,12 @@
 import { LIBRARY_BOOK } from '@library';
+import { RUNS, smallPlan } from '@testing/arbitrary';
+import { eventId, planOf } from '@testing/plans';
+import { T0 } from '@testing/runs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { placedSegments } from '@/core/class';
 import { compile } from '@/core/score';
-import { RUNS } from '@/core/testing/arbitrary';
-import { eventId, planOf } from '@/core/testing/plans';
-import { smallPlan, T0 } from '@/core/testing/runs';
-import { minutesOf, type RunEventDraft, spent, totalOf, withLengthsOf } from '.';
+import { minutesOf, type NewRunEvent, spent, totalOf, withLengthsOf } from '.';
 
 const plan = planOf([
   { move: 'tall-o-cheek-lift', rounds: 2 },
@@ -18,7 +18,7 @@ const into = (work?.startMs ?? 0) + 1000;
 const led = (...bends: [offset: number, bend: object][]) => {
   const all = [[0, { type: 'started' }] as const, ...bends];
   const events = all.map(
-    ([offset, bend], i) => ({ id: eventId(i), at: T0 + offset, ...bend }) as RunEventDraft,
+    ([offset, bend], i) => ({ id: eventId(i), at: T0 + offset, ...bend }) as NewRunEvent,
   );
   return spent(score, events, T0 + 10 ** 8);
 };
@@ -71,7 +71,7 @@ describe('the lengths of a class that was led', () => {
     const events = [
       { id: eventId(0), at: T0, type: 'started' },
       { id: eventId(1), at: T0 + start + 100, type: 'extended', ms: 10_000 },
-    ] as RunEventDraft[];
+    ] as NewRunEvent[];
     const { plan: kept } = withLengthsOf(turns, spent(made, events, T0 + 10 ** 7));
     const doses = placedSegments(kept).map((p) => p.segment.dose);
     expect(doses).toEqual([

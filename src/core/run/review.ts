@@ -1,5 +1,5 @@
 import { type Plan, placedSegments, type Segment, updateSegment } from '../class';
-import { countOf, type Dose, doseBeats, doseLabel, doseSchema } from '../move';
+import { amountIn, countOf, type Dose, doseBeats, doseLabel, doseSchema, isTimed } from '../move';
 import type { Score, StepKind } from '../score';
 import { playLengthMs } from './playback';
 import type { Spent } from './spent';
@@ -99,12 +99,11 @@ function sidesOfRounds(parts: readonly Spent[]): SideOfRound[] {
 /** The dose so much longer or shorter, in whole units; in even ones where left and right take turns. */
 function changedBy(segment: Segment, ms: number): Dose | null {
   const { dose, sides } = segment;
-  const { count, beatMs } = doseBeats(dose);
-  const timed = dose.kind === 'hold' || dose.kind === 'open';
+  const { beatMs } = doseBeats(dose);
+  const timed = isTimed(dose);
   const unit = sides === 'alternating' && !timed ? 2 : 1;
   const more = Math.round(ms / beatMs / unit) * unit;
-  const from = timed ? dose.seconds : count;
-  const changed = countOf(dose, Math.max(unit, from + more));
+  const changed = countOf(dose, Math.max(unit, amountIn(dose) + more));
   return more !== 0 && doseSchema.safeParse(changed).success ? changed : null;
 }
 

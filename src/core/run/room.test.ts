@@ -1,5 +1,5 @@
+import { eventId } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
-import { eventId } from '@/core/testing/plans';
 import { NO_NOTES, noted, onRoll, type Present, type RoomEvent } from '.';
 
 const ada: Present = { participantId: eventId(1), name: 'Ada', booked: true, attendance: null };

@@ -1,4 +1,4 @@
-import { type MORE, QUESTIONS } from '../score';
+import { type MORE, parseStep, printStep, QUESTIONS } from '../score';
 import { goTo, standingAt } from './places';
 import { MOST_ROUNDS, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
 
@@ -38,8 +38,8 @@ export function trim(
 
 /** A part of a copied round, under a key of its own. */
 function inRound(p: PlayStep, round: number): string {
-  const [segment, of = '', ...rest] = p.key.split('.');
-  return [segment, `${round}${of.endsWith('r') ? 'r' : ''}`, ...rest].join('.');
+  const key = parseStep(p.key);
+  return key ? printStep({ ...key, turn: { ...key.turn, round } }) : p.key;
 }
 
 /** Which upbeat leads into a turn of an added round. */

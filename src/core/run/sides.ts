@@ -50,7 +50,7 @@ function level(
       continue;
     }
     const model = levelled.find(isPart);
-    if (model) levelled = onceMore(levelled, model, side, missing, state);
+    if (model) levelled = onceMore(levelled, { model, side, ms: missing, spares: state.spares });
   }
   return levelled;
 }
@@ -58,11 +58,9 @@ function level(
 /** Puts in a change to a side and more of its work, after the last work of the round. */
 function onceMore(
   queue: readonly PlayStep[],
-  model: PlayStep,
-  side: Side,
-  ms: number,
-  { spares }: Playback,
+  more: { model: PlayStep; side: Side; ms: number; spares: Playback['spares'] },
 ): PlayStep[] {
+  const { model, side, ms, spares } = more;
   const after = queue.findLastIndex((p) => p.step.kind === 'work' && sameRound(p, model));
   const spare = EVENED.includes(side) ? spares.get(side as (typeof EVEN)[number]) : undefined;
   const turn = turnOf(queue[after] ?? model);

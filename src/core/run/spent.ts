@@ -1,6 +1,6 @@
 import type { Score } from '../score';
 import { apply, once } from './bends';
-import type { RunEventDraft } from './events';
+import type { NewRunEvent } from './events';
 import { advance, type Playback, type PlayStep, ready } from './playback';
 
 /** Where the minutes of a run went: one part that was played, and for how long. */
@@ -19,7 +19,7 @@ export interface Spent {
  */
 export function spent(
   score: Score,
-  events: readonly RunEventDraft[],
+  events: readonly NewRunEvent[],
   now: number,
   easier?: Score | null,
 ): Spent[] {
@@ -34,7 +34,7 @@ export function spent(
     entry(part).ms += ms;
   };
   let state: Playback = ready(score, easier);
-  /** Standing counts only when the class goes on after it, be it to stand again. */
+  /** Since when the class stands, and in which part. It is counted when the class goes on or stands anew. */
   let standing: { part: PlayStep; from: number } | null = null;
   const stand = (after: Playback) => {
     const stands = after.status === 'paused' || after.status === 'over';

@@ -1,21 +1,21 @@
 import { LIBRARY_BOOK } from '@library';
+import { eventId, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
-import { withEasier } from '@/core/class';
+import { resolve, withEasier } from '@/core/class';
 import { compile } from '@/core/score';
-import { eventId, planOf } from '@/core/testing/plans';
-import { type RunEventDraft, spent, TALK_CLASSES, talkingFactor, talkOf } from '.';
+import { type NewRunEvent, spent, TALK_CLASSES, talkingFactor, talkOf } from '.';
 
 const T0 = 1_790_000_000_000;
 const plan = planOf([
   { move: 'chin-over-shoulder', rounds: 2 },
   { move: 'tall-o-cheek-lift', rounds: 2 },
 ]);
-const easier = compile(withEasier(plan, LIBRARY_BOOK.move), LIBRARY_BOOK);
+const easier = compile(withEasier(resolve(plan, LIBRARY_BOOK)), LIBRARY_BOOK);
 const led = (factor: number, ...bends: [offset: number, bend: object][]) => {
   const score = compile(plan, LIBRARY_BOOK, { talkingFactor: factor });
   const all = [[0, { type: 'started' }] as const, ...bends];
   const events = all.map(
-    ([offset, bend], i) => ({ id: eventId(i), at: T0 + offset, ...bend }) as RunEventDraft,
+    ([offset, bend], i) => ({ id: eventId(i), at: T0 + offset, ...bend }) as NewRunEvent,
   );
   return talkOf(score, spent(score, events, T0 + 10 ** 8, easier), easier);
 };
@@ -36,11 +36,26 @@ describe('how a teacher talks', () => {
     expect(led(1, [work, { type: 'paused' }], [work + 9000, { type: 'resumed' }])).toEqual(plain);
   });
 
-  it('grows when a move is explained again, and shrinks when an upbeat is cut short', () => {
-    const plain = led(1);
+  it('grows when a move is explained again', () => {
     const again = led(1, [4000, { type: 'again' }]);
-    expect(again.takenMs - plain.takenMs).toBe(4000);
-    expect(led(1, [3000, { type: 'next' }]).takenMs).toBeLessThan(plain.takenMs);
+    expect(again.takenMs - led(1).takenMs).toBe(4000);
+  });
+
+  it('is not told by an upbeat that was left before its last cue was heard', () => {
+    const [plain, skipped] = [led(1.25), led(1.25, [3000, { type: 'next' }])];
+    expect(skipped.cuesMs).toBeLessThan(plain.cuesMs);
+    expect(skipped.takenMs / skipped.cuesMs).toBeCloseTo(1.25, 1);
+    const first = compile(plan, LIBRARY_BOOK).cues.filter((c) => c.step === 0);
+    const said = first.filter((c) => c.kind !== 'countIn').at(-1);
+    const heard = led(1.25, [(said?.offsetMs ?? 0) + (said?.durationMs ?? 0), { type: 'next' }]);
+    expect(heard.cuesMs).toBe(plain.cuesMs);
+    expect(heard.takenMs).toBeLessThan(plain.takenMs);
+  });
+
+  it('is never said to have taken less than its cues, however much is skipped', () => {
+    const nexts = Array.from({ length: 40 }, (_, i) => [2000 * (i + 1), { type: 'next' }] as const);
+    const { cuesMs, takenMs } = led(1, ...nexts.map(([at, bend]): [number, object] => [at, bend]));
+    expect(takenMs).toBeGreaterThanOrEqual(cuesMs);
   });
 
   it('takes a long interruption for no more than three times the talk', () => {

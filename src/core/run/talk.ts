@@ -8,17 +8,19 @@ export interface TalkSample {
   takenMs: number;
 }
 
-/** A stretch of talk counts for no less and no more than so many times its cues. */
-const LEAST = 0.5;
+/** A stretch of talk counts for no more than so many times its cues. */
 const MOST = 3;
-/** So much talk at exactly the length of its cues is taken to have been heard before the first class. */
+/** The last cue of a stretch counts as heard when no more of it than this is missing, in ms. */
+const NEARLY_MS = 500;
+/** Before the first class, so much talk is taken as heard already, exactly as long as its cues; in ms. */
 const PRIOR_MS = 180_000;
-/** So many classes count, the latest. */
+/** How many classes count; the latest ones do. */
 export const TALK_CLASSES = 10;
 const LARGEST_FACTOR = 2;
 
 /**
- * How a teacher talked in one run. Time to get into place, counting in and what a switch lasts anyway
+ * How a teacher talked in one run. Only talk that was heard to its last cue says something of it; who
+ * went on before has not talked faster. Time to get into place, counting in and what a switch lasts anyway
  * are the same for everybody and are taken off; time the class stood still in an upbeat is talk.
  */
 export function talkOf(score: Score, parts: readonly Spent[], easier?: Score | null): TalkSample {
@@ -30,10 +32,11 @@ export function talkOf(score: Score, parts: readonly Spent[], easier?: Score | n
     if (kind !== 'upbeat' && kind !== 'switch') continue;
     const said = (groups[part.planned] ?? []).filter((cue) => cue.kind !== 'countIn');
     const cuesMs = said.reduce((sum, cue) => sum + cue.durationMs + CUE_GAP_MS, 0);
-    if (cuesMs === 0) continue;
+    const lastMs = Math.max(0, ...said.map((cue) => cue.offsetMs + cue.durationMs));
+    if (cuesMs === 0 || ms < lastMs - NEARLY_MS) continue;
     const takenMs = ms + stoodMs - (durationMs - cuesMs * factor);
     sample.cuesMs += cuesMs;
-    sample.takenMs += Math.round(Math.max(LEAST * cuesMs, Math.min(MOST * cuesMs, takenMs)));
+    sample.takenMs += Math.round(Math.max(cuesMs, Math.min(MOST * cuesMs, takenMs)));
   }
   return sample;
 }

@@ -1,11 +1,11 @@
 import { LIBRARY_BOOK } from '@library';
+import { anyPlan, RUNS } from '@testing/arbitrary';
+import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Segment, updateSegment } from '@/core/class';
+import { type Segment, UnknownMoveError, updateSegment } from '@/core/class';
 import type { Move } from '@/core/move';
-import { anyPlan, RUNS } from '@/core/testing/arbitrary';
-import { planOf } from '@/core/testing/plans';
-import { CUE_GAP_MS, compile, lengthOf, type Score, UnknownMoveError } from '.';
+import { CUE_GAP_MS, compile, lengthOf, type Score } from '.';
 
 const scoreOf = (...of: Parameters<typeof planOf>): Score => compile(planOf(...of), LIBRARY_BOOK);
 

@@ -1,5 +1,5 @@
-import type { Counting } from '../class';
-import { type Dose, doseBeats, doseMs } from '../move';
+import { type Counting, countingTraits } from '../class';
+import { type Dose, doseBeats, doseMs, traitsOf } from '../move';
 import { CUE_GAP_MS } from './lane';
 
 export interface Count {
@@ -20,10 +20,11 @@ export function thinning(beatMs: number, longestWordMs: number): number {
 
 /** How a dose is really counted: "every rep" counts reps up, and holds by their last five. */
 function way(dose: Dose, counting: Counting): 'up' | 'down' | 'last-five' | 'silent' {
-  if (dose.kind === 'breaths') return 'silent';
-  if (counting === 'none' || counting === 'beat') return 'silent';
-  if (counting !== 'every-rep') return counting;
-  return dose.kind === 'hold' || dose.kind === 'open' ? 'last-five' : 'up';
+  const { countedBy } = traitsOf(dose);
+  const { aloud } = countingTraits(counting);
+  if (countedBy === 'breath' || !aloud) return 'silent';
+  if (aloud !== 'as the dose is counted') return aloud;
+  return countedBy === 'number' ? 'up' : countedBy;
 }
 
 /**

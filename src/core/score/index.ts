@@ -2,18 +2,19 @@ export {
   type Book,
   type CompileOptions,
   compile,
-  findIn,
-  UnknownMoveError,
 } from './compile';
 export { type Count, counts, thinning } from './counting';
 export { CUE_GAP_MS } from './lane';
 export { closingMs, type LengthOptions, lengthOf, turnLength } from './length';
 export { samePlace, stepAt } from './place';
+export { type Recompiled, type RecompileOptions, recompiler } from './recompile';
+export { scoreSchema } from './schema';
 export * from './score';
 export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './spans';
+export { parseStep, printStep, printTurn, turnOfStep } from './step-key';
 export { BEAT_MS, COUNT_IN } from './timing';
 export {
-  type MoveOf,
+  meeting,
   performedSides,
   releaseOf,
   roundsOf,
@@ -21,6 +22,5 @@ export {
   turns,
   turnsOfBlock,
   variantOf,
-  version,
 } from './turns';
-export type { Room } from './wording';
+export type { MovesMet } from './wording';

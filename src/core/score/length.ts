@@ -1,6 +1,6 @@
-import type { Plan } from '../class';
+import { type Plan, resolve } from '../class';
 import { estimateSpeech } from '../speech';
-import { type Book, type CompileOptions, findIn, lengthsOf, lookUp } from './compile';
+import { type Book, type CompileOptions, lengthsOf } from './compile';
 import { releaseMs, switchMs, timesOf, upbeatMs } from './timing';
 import { type Turn, turns } from './turns';
 import { alwaysLetsGo, Wording } from './wording';
@@ -18,19 +18,17 @@ export function turnLength(
   { meter = estimateSpeech, room, talkingFactor = 1 }: LengthOptions = {},
 ): (turn: Turn) => number {
   const { rules } = plan;
-  const moveOf = lookUp(book, plan);
   const length = lengthsOf(plan, meter);
   const saysIt = alwaysLetsGo(plan);
   return (turn) => {
-    const move = moveOf(turn.segment.move, turn.segment.id);
-    const wording = new Wording(turn, move, plan, book.phrases, room);
+    const wording = new Wording(turn, plan, book.phrases, room);
     const { workMs, restMs } = timesOf(turn);
     const changes = turn.sides.length - 1;
     return (
       upbeatMs(wording.upbeat(), rules, length, talkingFactor) +
       turn.sides.length * workMs +
       (changes ? changes * switchMs(wording.otherSide(), rules, length, talkingFactor) : 0) +
-      releaseMs(turn, wording.letGo(), saysIt, length, talkingFactor) +
+      releaseMs(turn, { letGo: wording.letGo(), saysIt, length, talkingFactor }) +
       restMs
     );
   };
@@ -45,7 +43,7 @@ export const closingMs = (plan: Plan): number => Math.round(plan.rules.closingSe
  */
 export function lengthOf(plan: Plan, book: Book, options: LengthOptions = {}): number {
   const lengthOfTurn = turnLength(plan, book, options);
-  return turns(plan, findIn(book, plan)).reduce(
+  return turns(resolve(plan, book)).reduce(
     (total, turn) => total + lengthOfTurn(turn),
     closingMs(plan),
   );

@@ -1,9 +1,9 @@
 import { LIBRARY_BOOK } from '@library';
+import { anyPlan } from '@testing/arbitrary';
+import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { groupSegments, removeSegment, updateSegment } from '@/core/class';
-import { anyPlan } from '@/core/testing/arbitrary';
-import { planOf } from '@/core/testing/plans';
 import { compile, samePlace, segmentRuns, stepAt } from '.';
 
 const plan = planOf([

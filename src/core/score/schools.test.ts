@@ -1,13 +1,13 @@
 import { LIBRARY_BOOK } from '@library';
+import { type Line, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import type { Block, Plan, Rules, Segment } from '@/core/class';
 import type { Move } from '@/core/move';
-import { type Line, planOf } from '@/core/testing/plans';
-import { compile, lengthOf, QUESTIONS, type Room, type Score } from '.';
+import { compile, lengthOf, type MovesMet, QUESTIONS, type Score } from '.';
 
 /** The schools of the trade, where teachers differ: all of them can be written down. */
 
-const scoreOf = (plan: Plan, room?: Room): Score => compile(plan, LIBRARY_BOOK, { room });
+const scoreOf = (plan: Plan, room?: MovesMet): Score => compile(plan, LIBRARY_BOOK, { room });
 const one = (line: Partial<Line> = {}, rules: Partial<Rules> = {}): Plan =>
   planOf([{ move: 'tall-o-cheek-lift', rounds: 1, ...line }], rules);
 const said = (score: Score, kind: string) =>

@@ -1,5 +1,6 @@
 import type { PhaseName } from '../class';
-import type { BreathPattern, Language, Release, Variant } from '../move';
+import type { Language } from '../language';
+import type { BreathPattern, Release, Variant } from '../move';
 import type { SpeechSource } from '../speech';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
@@ -9,7 +10,8 @@ export type StepKind = (typeof STEP_KINDS)[number];
 export const QUESTIONS = 'questions';
 
 /** Which part of the face a work step asks for; `one` and `other` are the two directions. */
-export type Side = 'both' | 'left' | 'right' | 'one' | 'other' | 'alternating';
+export const SIDES_OF_STEPS = ['both', 'left', 'right', 'one', 'other', 'alternating'] as const;
+export type Side = (typeof SIDES_OF_STEPS)[number];
 
 export interface Step {
   id: string;
@@ -43,18 +45,20 @@ export interface Step {
   beatMs?: number;
 }
 
-export type CueKind =
-  | 'announce'
-  | 'setup'
-  | 'short'
-  | 'side'
-  | 'countIn'
-  | 'count'
-  | 'breath'
-  | 'form'
-  | 'letGo'
-  | 'release'
-  | 'questions';
+export const CUE_KINDS = [
+  'announce',
+  'setup',
+  'short',
+  'side',
+  'countIn',
+  'count',
+  'breath',
+  'form',
+  'letGo',
+  'release',
+  'questions',
+] as const;
+export type CueKind = (typeof CUE_KINDS)[number];
 
 export interface Cue {
   id: string;

@@ -1,7 +1,7 @@
 import { LIBRARY_BOOK } from '@library';
+import { anyPlan, RUNS } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { anyPlan, RUNS } from '@/core/testing/arbitrary';
 import { compile, lengthOf, type Score } from '.';
 
 /**

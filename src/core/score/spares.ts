@@ -1,5 +1,5 @@
 import type { Plan } from '../class';
-import type { Language } from '../move';
+import type { Language } from '../language';
 import { countWord, type Phrases } from '../speech';
 import { CUE_GAP_MS } from './lane';
 import { type Cue, type CueKind, EVEN, MORE, type Spare, type SpareName } from './score';
@@ -56,7 +56,10 @@ export function sparesOf(
     const isUpbeat = (MORE as readonly string[]).includes(name);
     const durationMs = (isUpbeat ? upbeatMs : switchMs)(sayings, rules, length, talkingFactor);
     const cues: Cue[] = [];
-    const put = ({ kind, text, language, also }: Saying, offsetMs: number, fromEnd: boolean) =>
+    const put = (
+      { kind, text, language, also }: Saying,
+      { offsetMs, fromEnd }: Pick<Cue, 'offsetMs' | 'fromEnd'>,
+    ) =>
       cues.push({
         id: `${name}#${cues.length}`,
         step: 0,
@@ -71,13 +74,14 @@ export function sparesOf(
       });
     let from = 0;
     for (const saying of sayings) {
-      put(saying, from, false);
+      put(saying, { offsetMs: from, fromEnd: false });
       from += talkMs([saying], length);
     }
     for (let n = COUNT_IN; rules.countIn && n >= 1; n--) {
       const text = countWord(main, n);
       if (length(text, language) + CUE_GAP_MS > BEAT_MS) continue;
-      put({ kind: 'countIn', text, language }, durationMs - n * BEAT_MS, true);
+      const offsetMs = durationMs - n * BEAT_MS;
+      put({ kind: 'countIn', text, language }, { offsetMs, fromEnd: true });
     }
     return { name, durationMs, cues };
   });

@@ -1,5 +1,6 @@
 import type { Rules } from '../class';
-import { doseMs, type Language } from '../move';
+import type { Language } from '../language';
+import { doseMs } from '../move';
 import { CUE_GAP_MS } from './lane';
 import type { Turn } from './turns';
 import type { Saying } from './wording';
@@ -62,11 +63,9 @@ export const switchMs = (
 /** How a turn ends: the time it is let go in, and whether that is only the time its words take. */
 export function releaseMs(
   turn: Turn,
-  letGo: readonly Saying[],
-  saysIt: boolean,
-  length: Length,
-  talkingFactor: number,
+  of: { letGo: readonly Saying[]; saysIt: boolean; length: Length; talkingFactor: number },
 ): number {
+  const { letGo, saysIt, length, talkingFactor } = of;
   const times = timesOf(turn);
   if (times.releaseMs + times.restMs > 0 || !saysIt) return times.releaseMs;
   return talkMs(letGo, length, talkingFactor);

@@ -1,7 +1,7 @@
 import { LIBRARY_BOOK } from '@library';
+import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { doseMs } from '@/core/move';
-import { planOf } from '@/core/testing/plans';
 import { compile } from '.';
 
 /** Check values of the trade. All are common practice; none has a published source. */

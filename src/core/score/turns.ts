@@ -1,4 +1,12 @@
-import { type Block, PHASES, type PhaseName, type Plan, type Segment } from '../class';
+import {
+  type Block,
+  moveIn,
+  PHASES,
+  type PhaseName,
+  type Plan,
+  type ResolvedClass,
+  type Segment,
+} from '../class';
 import {
   type Dose,
   doseIn,
@@ -9,6 +17,7 @@ import {
   type Variant,
 } from '../move';
 import type { Side } from './score';
+import { printTurn } from './step-key';
 
 /** One round of one segment, where it stands in the running order. */
 export interface Turn {
@@ -17,16 +26,20 @@ export interface Turn {
   phase: PhaseName;
   blockId: string;
   segment: Segment;
+  /** The move as the library has it. */
+  move: Move;
+  /** The move as it is done in this meeting. */
+  done: Move;
   /** Counted on through the laps of a circuit. */
   round: number;
   rounds: number;
   dose: Dose;
   variant: Variant | undefined;
-  /** How the sides share the work, as it is done in this version. */
+  /** How the sides share the work, as it is done in this meeting. */
   shared: Sides;
   /** The work parts of this turn, in order. */
   sides: readonly Side[];
-  /** The class meets this move, in this version, for the first time. */
+  /** The class meets this move, in this meeting, for the first time. */
   firstOfMove: boolean;
   /** The turn before was the same segment, so its name need not be said again. */
   sameAsBefore: boolean;
@@ -35,33 +48,29 @@ export interface Turn {
 
 export const roundsOf = (block: Block, segment: Segment): number => segment.rounds * block.laps;
 
-interface Place {
+interface RoundOfSegment {
   segment: Segment;
   round: number;
 }
 
-/** Where a move is looked up; nothing where nobody knows it. */
-export type MoveOf = (id: string) => Move | undefined;
-
-/** The version that a round of a segment is done in. */
+/** The meeting that a round of a segment is done in. */
 export const variantOf = (segment: Segment, round: number): Variant | undefined =>
   segment.byRound?.[round - 1]?.variant ?? segment.variant;
 
-/** How the sides share a round: as the segment says, or as its version does where nobody chose otherwise. */
-function sharedIn(segment: Segment, move: Move | undefined, variant: Variant | undefined): Sides {
-  const own = variant && move?.variants[variant]?.sides;
+/** How the sides share a round: as the segment says, or as its meeting does where nobody chose otherwise. */
+function sharedIn(segment: Segment, move: Move, variant: Variant | undefined): Sides {
+  const own = variant && move.variants[variant]?.sides;
   return own && segment.sides === move.sides ? own : segment.sides;
 }
 
-/** How a segment is let go: its own way, else the class's, else its move's, in the version it is done in. */
+/** How a segment is let go: its own way, else the class's, else that of its move as it is done. */
 export const releaseOf = (
   segment: Pick<Segment, 'release'>,
   plan: Pick<Plan, 'rules'>,
-  move: Move,
-  variant: Variant | undefined,
-): Release => segment.release ?? plan.rules.release ?? inVariant(move, variant).release;
+  done: Move,
+): Release => segment.release ?? plan.rules.release ?? done.release;
 
-function* rounds(block: Block): Generator<Place> {
+function* rounds(block: Block): Generator<RoundOfSegment> {
   const { segments } = block;
   if (block.order === 'alternating') {
     const most = Math.max(...segments.map((s) => s.rounds));
@@ -87,33 +96,36 @@ const PERFORMED: Record<Sides, readonly Side[]> = {
 /** The work parts of one round, in order. */
 export const performedSides = (sides: Sides): readonly Side[] => PERFORMED[sides];
 
+const keyOf = ({ segment, round }: RoundOfSegment, onTheRight = false): string =>
+  printTurn({ segmentId: segment.id, round, onTheRight });
+
 /**
  * The order of a block. One side first: everything that goes side by side is done on the left
  * throughout, then all of it on the right; what works both sides together comes once, with the left.
  */
 function* blockOrder(
   block: Block,
-  moveOf: MoveOf,
-): Generator<Place & { key: string; shared: Sides; sides: readonly Side[] }> {
+  moves: ResolvedClass['moves'],
+): Generator<RoundOfSegment & { key: string; shared: Sides; sides: readonly Side[] }> {
   const oneSide = block.oneSideFirst ?? false;
-  const sharing = ({ segment, round }: Place) =>
-    sharedIn(segment, moveOf(segment.move), variantOf(segment, round));
+  const sharing = ({ segment, round }: RoundOfSegment) =>
+    sharedIn(segment, moveIn(moves, segment), variantOf(segment, round));
   for (const place of rounds(block)) {
     const shared = sharing(place);
     const left = oneSide && shared === 'each';
     const sides = left ? (['left'] as const) : performedSides(shared);
-    yield { ...place, key: `${place.segment.id}.${place.round}`, shared, sides };
+    yield { ...place, key: keyOf(place), shared, sides };
   }
   if (!oneSide) return;
   for (const place of rounds(block)) {
     const shared = sharing(place);
     if (shared !== 'each') continue;
-    yield { ...place, key: `${place.segment.id}.${place.round}r`, shared, sides: ['right'] };
+    yield { ...place, key: keyOf(place, true), shared, sides: ['right'] };
   }
 }
 
-/** What was met before, by move and version, so that only the first meeting is explained in full. */
-export const version = (move: string, variant: Variant | undefined): string =>
+/** What was met before, by move and meeting, so that only the first meeting is explained in full. */
+export const meeting = (move: string, variant: Variant | undefined): string =>
   `${move} ${variant ?? ''}`;
 
 /** The turns of one block in order; adds what it meets to the versions met. */
@@ -121,23 +133,25 @@ export function turnsOfBlock(
   block: Block,
   phase: PhaseName,
   met: Set<string>,
-  moveOf: MoveOf,
+  moves: ResolvedClass['moves'],
 ): Turn[] {
   const all: Turn[] = [];
   let before: Segment | undefined;
-  for (const { segment, round, key, shared, sides } of blockOrder(block, moveOf)) {
+  for (const { segment, round, key, shared, sides } of blockOrder(block, moves)) {
     const asked = segment.byRound?.[round - 1]?.dose ?? segment.dose;
     const variant = variantOf(segment, round);
-    const move = moveOf(segment.move);
-    const meets = version(segment.move, variant);
+    const move = moveIn(moves, segment);
+    const meets = meeting(segment.move, variant);
     all.push({
       key,
       phase,
       blockId: block.id,
       segment,
+      move,
+      done: inVariant(move, variant),
       round,
       rounds: roundsOf(block, segment),
-      dose: move ? doseIn(move, variant, asked) : asked,
+      dose: doseIn(move, variant, asked),
       variant,
       shared,
       sides,
@@ -154,9 +168,9 @@ export function turnsOfBlock(
 }
 
 /** Every turn of a class in running order. */
-export function turns(plan: Plan, moveOf: MoveOf): Turn[] {
+export function turns({ plan, moves }: ResolvedClass): Turn[] {
   const met = new Set<string>();
   return PHASES.flatMap((phase) =>
-    plan.phases[phase].flatMap((block) => turnsOfBlock(block, phase, met, moveOf)),
+    plan.phases[phase].flatMap((block) => turnsOfBlock(block, phase, met, moves)),
   );
 }

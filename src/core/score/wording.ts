@@ -1,11 +1,11 @@
-import type { Plan } from '../class';
+import { isListedRef, type Plan, parseRef, printRef } from '../class';
+import { type Language, MAIN_LANGUAGE } from '../language';
 import {
   type Area,
-  type Language,
-  type Move,
   type MoveText,
   NECK,
   type Release,
+  releaseTraits,
   strongAreas,
   variantText,
 } from '../move';
@@ -30,7 +30,7 @@ export interface Pinned {
 }
 
 /** Moves that each person in the room has met; one set a person. */
-export type Room = readonly ReadonlySet<string>[];
+export type MovesMet = readonly ReadonlySet<string>[];
 
 interface Voice {
   language: Language;
@@ -45,21 +45,21 @@ export class Wording {
 
   constructor(
     private readonly turn: Turn,
-    private readonly move: Move,
     private readonly plan: Plan,
     phrasesOf: (language: Language) => Phrases,
-    private readonly room?: Room,
+    private readonly room?: MovesMet,
   ) {
     const voice = (language: Language, own: boolean): Voice => ({
       language,
       phrases: phrasesOf(language),
-      text: ownWords(variantText(move, language, turn.variant), own ? turn : undefined),
+      text: ownWords(variantText(turn.move, language, turn.variant), own ? turn : undefined),
     });
-    /** A move that is not written in the language of the class is led in English throughout. */
-    const main = move.text[plan.language] ? plan.language : 'en';
+    /** A move that is not written in the language of the class is led in the main one throughout. */
+    const main = turn.move.text[plan.language] ? plan.language : MAIN_LANGUAGE;
     const other = plan.second?.language;
     this.main = voice(main, true);
-    this.second = other && other !== main && move.text[other] ? voice(other, false) : undefined;
+    this.second =
+      other && other !== main && turn.move.text[other] ? voice(other, false) : undefined;
   }
 
   /**
@@ -92,9 +92,9 @@ export class Wording {
     const pins = this.turn.segment.cues?.pins ?? [];
     const explains = firstPart && this.inFull() && this.plan.rules.explain !== 'names-only';
     return pins.flatMap(({ cue, atSeconds }) => {
-      const [kind, index] = cue.split(':') as ['setup' | 'form', string];
-      if (kind === 'setup' && !explains) return [];
-      const sayings = this.say(kind, (v) => v.text[kind][Number(index)] ?? '', cue);
+      const ref = parseRef(cue);
+      if (!ref || !isListedRef(ref) || (ref.kind === 'setup' && !explains)) return [];
+      const sayings = this.say(ref.kind, (v) => v.text[ref.kind][ref.index] ?? '', cue);
       return sayings.map((saying) => ({ saying, atMs: Math.round(atSeconds * 1000) }));
     });
   }
@@ -131,14 +131,15 @@ export class Wording {
 
   /** How the round is let go. */
   get releaseKind(): Release {
-    return releaseOf(this.turn.segment, this.plan, this.move, this.turn.variant);
+    return releaseOf(this.turn.segment, this.plan, this.turn.done);
   }
 
   /** What is done in the release, said where there is one. */
   release(): Saying[] {
     const kind = this.releaseKind;
+    const { ownWordsOnNeck } = releaseTraits(kind);
     if (kind === 'none' || this.turn.segment.releaseSeconds === 0) return [];
-    const neck = kind === 'massage' && strongAreas(this.move).some(isNeck);
+    const neck = ownWordsOnNeck && strongAreas(this.turn.move).some(isNeck);
     return this.say('release', ({ phrases }) =>
       neck ? phrases.strokeNeck : phrases.release[kind],
     );
@@ -148,13 +149,16 @@ export class Wording {
   form(from: number, count: number): Saying[][] {
     const free = this.main.text.form
       .map((_, i) => i)
-      .filter((i) => !this.muted(`form:${i}`) && this.pin(`form:${i}`) === undefined);
+      .filter((index) => {
+        const ref = printRef({ kind: 'form', index });
+        return !this.muted(ref) && this.pin(ref) === undefined;
+      });
     return Array.from({ length: Math.min(count, free.length) }, (_, i) => {
       const index = free[(from + i) % free.length] ?? 0;
       return this.say(
         'form',
         (v) => v.text.form[index % v.text.form.length] ?? '',
-        `form:${index}`,
+        printRef({ kind: 'form', index }),
       );
     });
   }
@@ -173,7 +177,7 @@ export class Wording {
     if (!this.inFull()) return this.say('short', (v) => v.text.short);
     const sentences = Math.max(this.main.text.setup.length, this.second?.text.setup.length ?? 0);
     return Array.from({ length: sentences }, (_, i) => {
-      const ref = `setup:${i}`;
+      const ref = printRef({ kind: 'setup', index: i });
       return this.pin(ref) === undefined
         ? this.say('setup', (v) => v.text.setup[i] ?? '', ref)
         : [];

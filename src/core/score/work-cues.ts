@@ -1,12 +1,13 @@
 import type { Counting } from '../class';
-import { breathMs, type Dose, doseMs, type Language } from '../move';
+import type { Language } from '../language';
+import { breathMs, type Dose, doseMs } from '../move';
 import { countWord, type Phrases } from '../speech';
 import { counts } from './counting';
 import { CUE_GAP_MS, Lane } from './lane';
 import type { Length } from './timing';
 import type { Pinned, Saying, Wording } from './wording';
 
-export interface Spoken {
+export interface PlacedCue {
   saying: Saying;
   offsetMs: number;
   durationMs: number;
@@ -14,7 +15,7 @@ export interface Spoken {
 }
 
 export interface WorkCues {
-  spoken: Spoken[];
+  spoken: PlacedCue[];
   leftOut: Saying[];
 }
 
@@ -47,31 +48,35 @@ export function workCues(part: WorkPart): WorkCues {
   const { dose, language, phrases, guidance, length } = part;
   const total = doseMs(dose);
   const lane = new Lane(total);
-  const spoken: Spoken[] = [];
+  const spoken: PlacedCue[] = [];
   const leftOut: Saying[] = [];
-  const put = (saying: Saying, offsetMs: number, durationMs: number, fromEnd = false): number => {
-    lane.take(offsetMs, durationMs);
-    spoken.push({ saying, offsetMs, durationMs, fromEnd });
-    return offsetMs + durationMs + CUE_GAP_MS;
+  const put = (cue: PlacedCue): number => {
+    lane.take(cue.offsetMs, cue.durationMs);
+    spoken.push(cue);
+    return cue.offsetMs + cue.durationMs + CUE_GAP_MS;
   };
-  const putIfFree = (kind: 'count' | 'breath', text: string, offsetMs: number, fromEnd = false) => {
+  const putIfFree = (
+    kind: 'count' | 'breath',
+    text: string,
+    { offsetMs, fromEnd }: { offsetMs: number; fromEnd: boolean },
+  ) => {
     const saying: Saying = { kind, text, language, ref: kind };
-    const ms = length(text, language);
-    if (lane.fits(offsetMs, ms)) put(saying, offsetMs, ms, fromEnd);
+    const durationMs = length(text, language);
+    if (lane.fits(offsetMs, durationMs)) put({ saying, offsetMs, durationMs, fromEnd });
     else leftOut.push(saying);
   };
 
   const counting = part.wording.muted('count') ? 'none' : part.counting;
   for (const count of counts(dose, counting, part.longestWordMs)) {
-    putIfFree('count', countWord(phrases, count.number), count.offsetMs, count.fromEnd);
+    putIfFree('count', countWord(phrases, count.number), count);
   }
   if (dose.kind === 'breaths' && !part.wording.muted('breath')) {
     const { pattern, breaths } = dose;
     for (let b = 0; b < Math.min(breaths, BREATHS_SPOKEN); b++) {
       const start = b * breathMs(pattern);
-      putIfFree('breath', phrases.breatheIn, start);
+      putIfFree('breath', phrases.breatheIn, { offsetMs: start, fromEnd: false });
       const out = start + Math.round((pattern.in + pattern.hold) * 1000);
-      putIfFree('breath', phrases.breatheOut, out);
+      putIfFree('breath', phrases.breatheOut, { offsetMs: out, fromEnd: false });
     }
   }
 
@@ -79,7 +84,7 @@ export function workCues(part: WorkPart): WorkCues {
     const ms = length(saying.text, saying.language);
     const start = lane.nearest(atMs, ms);
     if (start === undefined) leftOut.push(saying);
-    else put(saying, start, ms);
+    else put({ saying, offsetMs: start, durationMs: ms, fromEnd: false });
   }
 
   let from = CUE_GAP_MS;
@@ -87,7 +92,7 @@ export function workCues(part: WorkPart): WorkCues {
     const ms = length(saying.text, saying.language);
     const start = lane.nearest(from, ms, from);
     if (start === undefined) leftOut.push(saying);
-    else from = put(saying, start, ms);
+    else from = put({ saying, offsetMs: start, durationMs: ms, fromEnd: false });
   }
 
   const room = Math.max(0, Math.floor(total / FORM_EVERY_MS) - guidance.length);
@@ -99,7 +104,7 @@ export function workCues(part: WorkPart): WorkCues {
       const ms = length(saying.text, saying.language);
       const start = lane.nearest(Math.max(earliest, Math.round(wish - ms / 2)), ms, earliest);
       if (start === undefined) leftOut.push(saying);
-      else earliest = put(saying, start, ms);
+      else earliest = put({ saying, offsetMs: start, durationMs: ms, fromEnd: false });
     }
   });
   spoken.sort((a, b) => a.offsetMs - b.offsetMs);

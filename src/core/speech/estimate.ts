@@ -1,46 +1,23 @@
-import type { Language } from '../move';
+import { FEATURES, LANGUAGE_DATA, type Language } from '../language';
 import type { SpeechMeter } from './speech';
-
-/** What the length of a spoken text is estimated from. */
-export const FEATURES = ['base', 'syllable', 'letter', 'comma', 'sentence'] as const;
 
 /** Speaking rate the coefficients were fitted at, in words a minute. */
 const REFERENCE_RATE = 150;
-
-/** Ms for each feature, fitted to lengths measured from the speech program by scripts/calibrate.ts. */
-const COEFFICIENTS: Record<Language, Record<(typeof FEATURES)[number], number>> = {
-  en: { base: 172, syllable: 48, letter: 63, comma: 400, sentence: 729 },
-  de: { base: 116, syllable: 32, letter: 66, comma: 361, sentence: 717 },
-};
-
-const DIGIT_SYLLABLES: Record<Language, readonly number[]> = {
-  en: [2, 1, 1, 1, 1, 1, 1, 2, 1, 1],
-  de: [1, 1, 1, 1, 1, 1, 1, 2, 1, 1],
-};
 
 /** Written letters a spoken syllable of a number stands for. */
 const LETTERS_PER_NUMBER_SYLLABLE = 3;
 
 const VOWELS = /[aeiouyäöüáéèêíóú]+/g;
 
-/** First halves of English compounds whose final e stays silent inside the word. */
-const COMPOUND = /^(for|sid|som|lin|cheekbon|fac)e(?=[a-z]{3})/;
-
-/** Syllables of a written word, by its vowel groups; a silent final e does not count in English. */
-export function syllables(word: string, language: Language): number {
-  const lower = language === 'en' ? word.toLowerCase().replace(COMPOUND, '$1') : word.toLowerCase();
-  const groups = lower.match(VOWELS)?.length ?? 0;
-  const silent =
-    language === 'en' &&
-    groups > 1 &&
-    /[^aeiouy]e(d|s)?$/.test(lower) &&
-    !/(le|[td]ed|[sxz]es|ches|shes)$/.test(lower);
-  return Math.max(1, groups - (silent ? 1 : 0));
+/** Syllables of a written word, by its vowel groups less those that are not heard. */
+export function syllables(written: string, language: Language): number {
+  const { word, silent } = LANGUAGE_DATA[language].speech.heard(written.toLowerCase());
+  return Math.max(1, (word.match(VOWELS)?.length ?? 0) - silent);
 }
 
 function numberSyllables(digits: string, language: Language): number {
   const value = Number(digits);
-  const last = DIGIT_SYLLABLES[language][value % 10] ?? 1;
+  const last = LANGUAGE_DATA[language].speech.digits[value % 10] ?? 1;
   if (value < 10) return last;
   if (value < 20) return 2;
   if (value < 100) return 2 + (value % 10 ? last : 0);
@@ -69,7 +46,7 @@ export function featuresOf(text: string, language: Language): number[] {
  */
 export const estimateSpeech: SpeechMeter = (text, language, wordsPerMinute) => {
   const features = featuresOf(text, language);
-  const coefficients = COEFFICIENTS[language];
+  const coefficients = LANGUAGE_DATA[language].speech.ms;
   const ms = FEATURES.reduce((sum, name, i) => sum + coefficients[name] * (features[i] ?? 0), 0);
   return Math.round((ms * REFERENCE_RATE) / wordsPerMinute);
 };

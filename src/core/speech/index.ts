@@ -3,3 +3,4 @@ export * from './phrases';
 export * from './recording';
 export * from './speech';
 export * from './voices';
+export * from './wav';

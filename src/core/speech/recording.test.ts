@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cutAndLevel, LONGEST_SECONDS, type Take, wavLengthMs, wavOf } from '.';
+import { cutAndLevel, LONGEST_SECONDS, type Take, wavMs, wavOf } from '.';
 
 const RATE = 24_000;
 const seconds = (s: number) => Math.round(s * RATE);
@@ -83,7 +83,7 @@ describe('a WAV file', () => {
         fc.integer({ min: 8000, max: 48_000 }),
         (samples, rate) => {
           const wav = wavOf({ samples: Float32Array.from(samples), rate });
-          expect(wavLengthMs(wav)).toBe(Math.ceil((1000 * samples.length) / rate));
+          expect(wavMs(wav)).toBe(Math.ceil((1000 * samples.length) / rate));
           const view = new DataView(wav.buffer);
           samples.forEach((s, i) => {
             expect(Math.abs(view.getInt16(44 + 2 * i, true) / 32_767 - s)).toBeLessThan(1 / 32_000);
@@ -102,7 +102,7 @@ describe('a WAV file', () => {
     ['another kind of file', (wav: Uint8Array) => wav.with(8, 0x41)],
   ])('is not %s', (_, spoil) => {
     const wav = wavOf({ samples: voice(0.1), rate: RATE });
-    expect(wavLengthMs(wav)).toBe(100);
-    expect(wavLengthMs(spoil(wav))).toBeNull();
+    expect(wavMs(wav)).toBe(100);
+    expect(wavMs(spoil(wav))).toBeNull();
   });
 });

@@ -19,11 +19,11 @@ const TAIL_S = 0.12;
 const FADE_S = 0.005;
 /** A sound shorter than that at the ends is a click of a key. */
 const LEAST_SOUND_FRAMES = 5;
-/** No voice is as quiet as that: -52 dB below full scale. */
+/** Anything quieter is silence, not a voice: 52 dB below full scale. */
 const FLOOR = 0.0025;
-/** So far above the noise of the room something is a voice. */
+/** Something this many times as loud as the noise of the room is a voice. */
 const ABOVE_NOISE = 3;
-/** So far below its loudest a voice may fall: 30 dB. */
+/** The quietest part of a voice, as a share of its loudest: 30 dB below. */
 const BELOW_LOUDEST = 0.03;
 /** As loud as the machine's voice: -18 dB below full scale while it speaks (measured). */
 const LEVEL = 0.126;
@@ -85,58 +85,4 @@ export function cutAndLevel(samples: Float32Array, rate: number): Take | TakePro
   );
   const atTheLimit = cut.reduce((n, s) => n + (Math.abs(s) >= FULL_SCALE ? 1 : 0), 0);
   return { samples: levelled, rate, clipped: atTheLimit > CLIPPED_SHARE * cut.length };
-}
-
-export const WAV_HEADER_BYTES = 44;
-
-/** A take as a 16-bit WAV file of one channel. */
-export function wavOf({ samples, rate }: Pick<Take, 'samples' | 'rate'>): Uint8Array<ArrayBuffer> {
-  const bytes = new Uint8Array(WAV_HEADER_BYTES + 2 * samples.length);
-  const view = new DataView(bytes.buffer);
-  const write = (at: number, name: string) =>
-    [...name].forEach((c, i) => {
-      view.setUint8(at + i, c.charCodeAt(0));
-    });
-  write(0, 'RIFF');
-  view.setUint32(4, bytes.length - 8, true);
-  write(8, 'WAVEfmt ');
-  view.setUint32(16, 16, true);
-  view.setUint16(20, 1, true);
-  view.setUint16(22, 1, true);
-  view.setUint32(24, rate, true);
-  view.setUint32(28, 2 * rate, true);
-  view.setUint16(32, 2, true);
-  view.setUint16(34, 16, true);
-  write(36, 'data');
-  view.setUint32(40, 2 * samples.length, true);
-  samples.forEach((s, i) => {
-    const clamped = Math.max(-1, Math.min(1, s));
-    view.setInt16(WAV_HEADER_BYTES + 2 * i, Math.round(clamped * 32_767), true);
-  });
-  return bytes;
-}
-
-const RATES = [8000, 48_000] as const;
-
-/**
- * The length of a WAV file as `wavOf` makes it, in whole ms, rounded up; null where it is not one.
- */
-export function wavLengthMs(bytes: Uint8Array): number | null {
-  if (bytes.length <= WAV_HEADER_BYTES) return null;
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const name = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4));
-  const rate = view.getUint32(24, true);
-  const plain =
-    name(0) === 'RIFF' &&
-    name(8) === 'WAVE' &&
-    name(12) === 'fmt ' &&
-    name(36) === 'data' &&
-    view.getUint16(20, true) === 1 &&
-    view.getUint16(22, true) === 1 &&
-    view.getUint16(34, true) === 16 &&
-    rate >= RATES[0] &&
-    rate <= RATES[1] &&
-    view.getUint32(28, true) === 2 * rate &&
-    view.getUint32(40, true) === bytes.length - WAV_HEADER_BYTES;
-  return plain ? Math.ceil(((bytes.length - WAV_HEADER_BYTES) * 1000) / (2 * rate)) : null;
 }

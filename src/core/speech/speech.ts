@@ -1,4 +1,4 @@
-import type { Language } from '../move';
+import type { Language } from '../language';
 
 /** Length of a text spoken in a language at a rate in words a minute, in whole ms. */
 export type SpeechMeter = (text: string, language: Language, wordsPerMinute: number) => number;

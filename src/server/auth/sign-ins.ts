@@ -6,6 +6,8 @@ import { forgetFailures, mayTry, noteFailure } from './attempts';
 import { passwordFits } from './passwords';
 
 export const SIGN_IN_DAYS = 30;
+/** The cookie that carries the token. */
+export const SIGN_IN_COOKIE = 'upbeat_sign_in';
 
 /** The teacher behind a request, and with it the studio every query is scoped to. */
 export interface Teacher extends Scope {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import type { ClassVersion } from '@/core/calls';
 import { type Plan, planSchema } from '@/core/class';
 import type { Db } from '../db';
 import { epochMs } from '../rows';
@@ -26,7 +27,7 @@ export async function listClasses(db: Db, { studioId }: Scope): Promise<StoredCl
   return z.array(rowSchema).parse(rows);
 }
 
-/** @throws NotFound where the class is not the studio's */
+/** @throws Refusal `not-found` where the class is not the studio's */
 export async function getClass(db: Db, { studioId }: Scope, id: string): Promise<StoredClass> {
   const row = await db('classes').where({ id, studio_id: studioId }).first(columns);
   return rowSchema.parse(found(row, 'class'));
@@ -55,7 +56,7 @@ export interface Author extends Scope {
 /**
  * Stores a changed plan if nobody stored another since the version it grew from. Otherwise nothing
  * is written and the stored class comes back, so that the teacher can choose.
- * @throws NotFound where the class is not the studio's
+ * @throws Refusal `not-found` where the class is not the studio's
  */
 export async function savePlan(
   db: Db,
@@ -120,14 +121,6 @@ async function keepVersions(
   await db('class_versions').insert(version(before.version + 1, plan, now, name));
 }
 
-export interface ClassVersion {
-  version: number;
-  plan: Plan;
-  savedAt: number;
-  /** Name of the teacher, empty for the state the class began in. */
-  savedBy: string;
-}
-
 const versionSchema = z
   .object({ version: z.number(), plan: planSchema, saved_at: epochMs, saved_by: z.string() })
   .transform(
@@ -138,7 +131,7 @@ const versionSchema = z
     }),
   );
 
-/** Saved versions of a class, the newest first. @throws NotFound */
+/** Saved versions of a class, the newest first. @throws Refusal `not-found` */
 export async function versionsOf(db: Db, scope: Scope, id: string): Promise<ClassVersion[]> {
   await getClass(db, scope, id);
   const rows = await db('class_versions')

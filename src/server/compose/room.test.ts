@@ -1,9 +1,8 @@
+import { eventId, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
-import { eventId, planOf } from '@/core/testing/plans';
 import { createClass } from '../classes/classes';
 import { book, getPerson, keepCautions } from '../people/people';
-import { appendEvents, closeSession, prepareRun } from '../runs/runs';
-import { NotFound } from '../scope';
+import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { cancelSession, planSession } from '../sessions/sessions';
 import { DAY, makeClass, NOON, testDatabase } from '../testing/studio';
@@ -90,7 +89,9 @@ describe('cautions', () => {
       .where({ id: c.ada })
       .update({ cautions: '[{"caution":"neck"}]' });
     await expect(bare).rejects.toThrow(/cautions_need_consent/);
-    await expect(keepCautions(db(), other, c.ada, [], '2026-11-24')).rejects.toThrow(NotFound);
+    await expect(keepCautions(db(), other, c.ada, [], '2026-11-24')).rejects.toMatchObject({
+      code: 'not-found',
+    });
   });
 });
 

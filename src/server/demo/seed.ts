@@ -2,8 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { tz } from '@date-fns/tz';
 import * as demo from '@demo';
 import { LIBRARY_BOOK } from '@library';
-import { addMinutes, formatISO, getISODay, set, startOfDay, subDays, subWeeks } from 'date-fns';
+import { addMinutes, getISODay, set, startOfDay, subDays, subWeeks } from 'date-fns';
 import type { Plan } from '@/core/class';
+import { dateOn, dayOf } from '@/core/formats';
 import { compile, type Score } from '@/core/score';
 import { hashPassword } from '../auth/passwords';
 import type { Db } from '../db';
@@ -86,9 +87,9 @@ async function seedPeople(
       studio_id: studioId,
       name: person.name,
       contact: person.contact ?? null,
-      joined_on: formatISO(joined, { representation: 'date' }),
+      joined_on: dateOn(joined.getTime(), demo.STUDIO.timeZone),
       cautions: JSON.stringify(person.cautions ?? []),
-      cautions_consent_on: person.cautions ? formatISO(joined, { representation: 'date' }) : null,
+      cautions_consent_on: person.cautions ? dateOn(joined.getTime(), demo.STUDIO.timeZone) : null,
       created_at: joined,
     });
     for (const { key } of demo.TIMETABLE) {
@@ -197,16 +198,15 @@ async function seedRun(
 export async function ensureSessionToday(db: Db, now: number): Promise<void> {
   const studioId = await demoStudioId(db);
   if (!studioId) return;
-  const zone = { in: tz(demo.STUDIO.timeZone) };
-  const dayStart = startOfDay(now, zone).getTime();
+  const { start, end } = dayOf(now, demo.STUDIO.timeZone);
   const planned = await db('sessions')
     .where({ studio_id: studioId, status: 'planned' })
-    .where('starts_at', '>=', new Date(dayStart))
-    .where('starts_at', '<', new Date(dayStart + 86_400_000))
+    .where('starts_at', '>=', new Date(start))
+    .where('starts_at', '<', new Date(end))
     .first('id');
   if (planned) return;
   const inAnHour = Math.ceil((now + 45 * MINUTE) / (15 * MINUTE)) * 15 * MINUTE;
-  const startsAt = Math.min(inAnHour, dayStart + 86_400_000 - 15 * MINUTE);
+  const startsAt = Math.min(inAnHour, end - 15 * MINUTE);
   const choir = await db('classes')
     .where({ studio_id: studioId })
     .whereRaw("plan->>'name' = ?", [demo.choir.name])

@@ -1,13 +1,21 @@
 import { libraryMove } from '@library';
+import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import type { Move } from '@/core/move';
-import { planOf } from '@/core/testing/plans';
 import { createClass } from '../classes/classes';
-import { appendEvents, closeSession, prepareRun } from '../runs/runs';
-import { Conflict, NotFound } from '../scope';
+import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { allMoves, getMove, movesMet, ownMoves, removeOwnMove, saveOwnMove, usesOf } from './moves';
+import {
+  allMoves,
+  getMove,
+  movesForClass,
+  movesMet,
+  ownMoves,
+  removeOwnMove,
+  saveOwnMove,
+  usesOf,
+} from './moves';
 
 const db = testDatabase();
 
@@ -29,15 +37,29 @@ describe('moves of a studio', () => {
 
   it('cannot take the place of a built-in one', async () => {
     const studio = await makeStudio(db());
-    await expect(saveOwnMove(db(), studio, mine('smile-pulses'), NOON)).rejects.toThrow(Conflict);
+    await expect(saveOwnMove(db(), studio, mine('smile-pulses'), NOON)).rejects.toMatchObject({
+      code: 'built-in',
+    });
+  });
+
+  it('give way, in a class that carries moves of its own, to those', async () => {
+    const studio = await makeStudio(db());
+    await saveOwnMove(db(), studio, mine(), NOON);
+    const carried = { ...mine(), rounds: 7 };
+    const id = await createClass(db(), studio, { ...shortPlan(), moves: [carried] }, NOON);
+    const found = await movesForClass(db(), studio, id);
+    expect(found.filter((m) => m.id === carried.id)).toEqual([carried]);
+    expect(found.map((m) => m.id)).toContain('smile-pulses');
   });
 
   it('belong to their studio alone', async () => {
     const [ours, theirs] = [await makeStudio(db()), await makeStudio(db())];
     await saveOwnMove(db(), theirs, mine(), NOON);
     expect(await ownMoves(db(), ours)).toEqual([]);
-    await expect(getMove(db(), ours, 'own-smile')).rejects.toThrow(NotFound);
-    await expect(removeOwnMove(db(), ours, 'own-smile')).rejects.toThrow(NotFound);
+    await expect(getMove(db(), ours, 'own-smile')).rejects.toMatchObject({ code: 'not-found' });
+    await expect(removeOwnMove(db(), ours, 'own-smile')).rejects.toMatchObject({
+      code: 'not-found',
+    });
   });
 
   it('can only be removed while no class uses them', async () => {

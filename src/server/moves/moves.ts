@@ -1,11 +1,13 @@
 import { LIBRARY, libraryMove, phrasesOf } from '@library';
 import { z } from 'zod';
+import { Refusal } from '@/core/calls';
 import { type Plan, placedSegments } from '@/core/class';
+import { MAIN_LANGUAGE } from '@/core/language';
 import { type Move, moveSchema } from '@/core/move';
 import type { Book } from '@/core/score';
-import { listClasses } from '../classes/classes';
+import { getClass, listClasses } from '../classes/classes';
 import type { Db } from '../db';
-import { Conflict, NotFound, type Scope } from '../scope';
+import type { Scope } from '../scope';
 
 const rowSchema = z.object({ move: moveSchema }).transform((row) => row.move);
 
@@ -13,7 +15,7 @@ const rowSchema = z.object({ move: moveSchema }).transform((row) => row.move);
 export async function ownMoves(db: Db, { studioId }: Scope): Promise<Move[]> {
   const rows = await db('moves')
     .where({ studio_id: studioId })
-    .orderByRaw("lower(move->'text'->'en'->>'name')")
+    .orderByRaw("lower(move->'text'->?->>'name')", [MAIN_LANGUAGE])
     .select('move');
   return z.array(rowSchema).parse(rows);
 }
@@ -23,13 +25,20 @@ export async function allMoves(db: Db, scope: Scope): Promise<Move[]> {
   return [...(await ownMoves(db, scope)), ...LIBRARY];
 }
 
+/** Everything that a class may name, by id: what it carries itself goes before what the studio has. */
+export async function movesForClass(db: Db, scope: Scope, classId: string): Promise<Move[]> {
+  const [{ plan }, all] = await Promise.all([getClass(db, scope, classId), allMoves(db, scope)]);
+  const byId = new Map([...all, ...(plan.moves ?? [])].map((move) => [move.id, move]));
+  return [...byId.values()];
+}
+
 /** Where the classes of a studio look up moves and words. */
 export async function studioBook(db: Db, scope: Scope): Promise<Book> {
   const own = new Map((await ownMoves(db, scope)).map((move) => [move.id, move]));
   return { move: (id) => own.get(id) ?? libraryMove(id), phrases: phrasesOf };
 }
 
-/** @throws NotFound where neither the library nor the studio has it */
+/** @throws Refusal `not-found` where neither the library nor the studio has it */
 export async function getMove(
   db: Db,
   { studioId }: Scope,
@@ -38,7 +47,7 @@ export async function getMove(
   const builtIn = libraryMove(id);
   if (builtIn) return { move: builtIn, own: false };
   const row = await db('moves').where({ id, studio_id: studioId }).first('move');
-  if (!row) throw new NotFound('This move is neither in the library nor one of your own.');
+  if (!row) throw new Refusal('not-found', 'move');
   return { move: rowSchema.parse(row), own: true };
 }
 
@@ -53,10 +62,10 @@ export async function usesOf(
   return classes.filter((c) => uses(c.plan)).map((c) => ({ id: c.id, name: c.plan.name }));
 }
 
-/** Stores a move of the studio's own, new or changed. @throws Conflict for an id of the library */
+/** Stores a move of the studio's own, new or changed. @throws Refusal `built-in` for an id of the library */
 export async function saveOwnMove(db: Db, scope: Scope, move: Move, now: number): Promise<void> {
   if (libraryMove(move.id)) {
-    throw new Conflict('The built-in moves stay as they are. Copy this one and change the copy.');
+    throw new Refusal('built-in');
   }
   await db('moves')
     .insert({
@@ -69,15 +78,15 @@ export async function saveOwnMove(db: Db, scope: Scope, move: Move, now: number)
     .merge();
 }
 
-/** @throws NotFound, Conflict where a class still uses it */
+/** @throws Refusal `not-found`, `move-in-use` */
 export async function removeOwnMove(db: Db, scope: Scope, id: string): Promise<void> {
   const used = await usesOf(db, scope, id);
   if (used.length) {
     const names = used.map((c) => c.name).join(', ');
-    throw new Conflict(`This move is used in ${names}. Take it out there first.`);
+    throw new Refusal('move-in-use', names);
   }
   const removed = await db('moves').where({ id, studio_id: scope.studioId }).delete();
-  if (removed === 0) throw new NotFound('This move is not one of your own.');
+  if (removed === 0) throw new Refusal('not-found', 'move');
 }
 
 /** Moves that each of some people have met in sessions they came to; one set a person. */

@@ -238,7 +238,7 @@ const carriedColumns = (db: Db) => [
 
 /**
  * Keeps what somebody carries. Without any cautions the consent is forgotten along with them.
- * @throws NotFound where the person is not the studio's
+ * @throws Refusal `not-found` where the person is not the studio's
  */
 export async function keepCautions(
   db: Db,
@@ -263,7 +263,7 @@ export interface Person extends Participant, Carried {
   sessions: PersonSession[];
 }
 
-/** @throws NotFound where the person is not the studio's */
+/** @throws Refusal `not-found` where the person is not the studio's */
 export async function getPerson(db: Db, scope: Scope, id: string): Promise<Person> {
   const { studioId } = scope;
   const row = await db('participants')

@@ -2,18 +2,19 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { Outbox, type Shelf } from '@/browser/outbox';
+import { Refusal } from '@/core/calls';
 import {
+  type NewRunEvent,
   type Playback,
   playLengthMs,
   position,
   type RunEvent,
-  type RunEventDraft,
   remainingMs,
   spent,
 } from '@/core/run';
 import { connect, type Db } from '../db';
-import { makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
-import { appendEvents, getRun, NotLeading, prepareRun, type Run, takeLead } from './runs';
+import { makeClass, NOON, type TestClass, testDatabase, testDatabaseUrl } from '../testing/studio';
+import { appendEvents, getRun, prepareRun, type Run, takeLead } from '.';
 
 /**
  * A device that leads against the real log, in long sequences of bends, lost connections, answers that
@@ -27,13 +28,13 @@ const RUNS = 4;
 
 /** What really happened: everything the teacher ever did, in order, and the time. */
 interface Real {
-  done: RunEventDraft[];
+  done: NewRunEvent[];
   now: number;
 }
 
 /** A server process: its pool is its own, and goes with it. */
 class Server {
-  private pool: Db = connect(process.env.DATABASE_URL ?? '');
+  private pool: Db = connect(testDatabaseUrl());
 
   get db(): Db {
     return this.pool;
@@ -41,7 +42,7 @@ class Server {
 
   async restart(): Promise<void> {
     await this.pool.destroy();
-    this.pool = connect(process.env.DATABASE_URL ?? '');
+    this.pool = connect(testDatabaseUrl());
   }
 
   async stop(): Promise<void> {
@@ -53,7 +54,7 @@ class Device {
   line: 'up' | 'down' | 'answers are lost' = 'up';
   private log: RunEvent[] = [];
   private box: Outbox;
-  private kept: RunEventDraft[] = [];
+  private kept: NewRunEvent[] = [];
   private readonly id = randomUUID();
 
   constructor(
@@ -75,7 +76,14 @@ class Device {
     return new Outbox(shelf, async (events) => {
       if (this.line === 'down') throw new Error('no connection');
       const { db, sender } = { db: this.server.db, sender: { device: this.id } };
-      const log = await appendEvents(db, this.scope, this.run.id, events, NOON + 9 * HOUR, sender);
+      const { events: log } = await appendEvents(
+        db,
+        this.scope,
+        this.run.id,
+        events,
+        NOON + 9 * HOUR,
+        sender,
+      );
       if (this.line === 'answers are lost') throw new Error('no answer');
       this.log = log;
     });
@@ -83,11 +91,11 @@ class Device {
 
   async send(): Promise<void> {
     await this.box.flush().catch((error: unknown) => {
-      if (error instanceof NotLeading) throw error;
+      if (error instanceof Refusal) throw error;
     });
   }
 
-  async add(event: RunEventDraft): Promise<void> {
+  async add(event: NewRunEvent): Promise<void> {
     await this.box.add(event);
     await this.send();
   }
@@ -137,7 +145,7 @@ const bend = (what: Record<string, unknown>, wait: number): Step =>
   step(`${JSON.stringify(what)} after ${wait} ms`, async (real, device) => {
     real.now += wait;
     const { last, queue } = device.shown(real.now);
-    const event = { id: randomUUID(), at: real.now, ...what } as RunEventDraft;
+    const event = { id: randomUUID(), at: real.now, ...what } as NewRunEvent;
     if (event.type === 'undone') event.of = last?.id ?? event.id;
     if (event.type === 'trimmed') {
       event.cuts = queue.slice(3).map(({ key }) => ({ key, ms: 3000 }));

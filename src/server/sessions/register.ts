@@ -1,35 +1,13 @@
 import { z } from 'zod';
 import { type Attendance, type Mark, marked, markSchema } from '@/core/attendance';
-import { type CarriedCaution, carriedCautionSchema } from '@/core/move';
+import { type FormNote, Refusal, type RollEntry } from '@/core/calls';
+import { carriedCautionSchema } from '@/core/move';
 import type { Db } from '../db';
 import { movesMet } from '../moves/moves';
 import { addParticipant } from '../people/people';
 import { epochMs, maybeEpochMs, toDate } from '../rows';
-import { Conflict, found, type Scope } from '../scope';
+import { found, type Scope } from '../scope';
 import { getSession } from './sessions';
-
-/** Somebody on the roll of a session: booked on its class, or walked in. */
-export interface RollEntry {
-  participantId: string;
-  name: string;
-  booked: boolean;
-  /** Held sessions they came to before this one. */
-  timesBefore: number;
-  attendance: Attendance | null;
-  cautions: CarriedCaution[];
-  /** What was noted of their form in earlier sessions, the newest first. */
-  notes: FormNote[];
-  /** Ids of the moves they have met. */
-  met: string[];
-}
-
-/** Something to watch in how a person does a move. */
-export interface FormNote {
-  moveId: string;
-  note: string;
-  /** Epoch ms. */
-  at: number;
-}
 
 const rollSchema = z
   .object({
@@ -80,7 +58,7 @@ export async function formNotesOf(
   return byPerson;
 }
 
-/** Everybody a session may expect or has met, by name. @throws NotFound */
+/** Everybody a session may expect or has met, by name. @throws Refusal `not-found` */
 export async function roll(db: Db, scope: Scope, sessionId: string): Promise<RollEntry[]> {
   const session = await getSession(db, scope, sessionId);
   const rows = await db('participants')
@@ -140,7 +118,7 @@ const attendanceRow = (scope: Scope, sessionId: string, participantId: string, a
   left_at: toDate(a.leftAt),
 });
 
-/** Marks one person, or takes their mark back with null. @throws NotFound */
+/** Marks one person, or takes their mark back with null. @throws Refusal `not-found` */
 export async function mark(
   db: Db,
   scope: Scope,
@@ -181,7 +159,7 @@ export interface WalkIn {
   joinedOn: string;
 }
 
-/** Takes in somebody nobody expected, by name, and marks them here. @throws NotFound, Conflict */
+/** Takes in somebody nobody expected, by name, and marks them here. @throws Refusal `not-found`, `known-id` */
 export async function walkIn(
   db: Db,
   scope: Scope,
@@ -191,7 +169,7 @@ export async function walkIn(
 ): Promise<void> {
   await getSession(db, scope, sessionId);
   if (await db('participants').where({ id }).first('id')) {
-    throw new Conflict('Somebody is in the register under this id already.');
+    throw new Refusal('known-id');
   }
   await addParticipant(db, scope, { name, contact: null }, joinedOn, now, id);
   const here = marked(undefined, 'here', now);

@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import { dayOf } from '@/core/formats';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
-import { Conflict, found, type Scope } from '../scope';
+import { found, type Scope } from '../scope';
 
 export const sessionStatusSchema = z.enum(['planned', 'held', 'cancelled']);
 export type SessionStatus = z.infer<typeof sessionStatusSchema>;
@@ -82,13 +84,13 @@ export async function sessionsBetween(
   return z.array(sessionSchema).parse(rows);
 }
 
-/** @throws NotFound where the session is not the studio's */
+/** @throws Refusal `not-found` where the session is not the studio's */
 export async function getSession(db: Db, scope: Scope, id: string): Promise<Session> {
   const row = await sessionsOf(db, scope).where('sessions.id', id).first();
   return sessionSchema.parse(found(row, 'session'));
 }
 
-/** Puts a meeting of a class on the calendar. @throws NotFound where the class is not the studio's */
+/** Puts a meeting of a class on the calendar. @throws Refusal `not-found` where the class is not the studio's */
 export async function planSession(
   db: Db,
   { studioId }: Scope,
@@ -109,11 +111,29 @@ export async function planSession(
   return id;
 }
 
-/** @throws Conflict where the session was already led */
+/**
+ * The session of a class that is led now: what is planned for today in the studio's time zone, or else
+ * a new one that starts now.
+ * @throws Refusal `not-found` where the class is not the studio's
+ */
+export async function sessionToLead(
+  db: Db,
+  scope: Scope,
+  classId: string,
+  timeZone: string,
+  now: number,
+): Promise<string> {
+  const { start, end } = dayOf(now, timeZone);
+  const today = await sessionsBetween(db, scope, start, end);
+  const planned = today.find((s) => s.classId === classId && s.status === 'planned');
+  return planned?.id ?? planSession(db, scope, classId, now, now);
+}
+
+/** @throws Refusal `led-already` */
 export async function cancelSession(db: Db, scope: Scope, id: string): Promise<void> {
   const session = await getSession(db, scope, id);
   if (session.runStartedAt !== null) {
-    throw new Conflict('This session has been led already, so it cannot be cancelled.');
+    throw new Refusal('led-already');
   }
   await db('sessions').where({ id, studio_id: scope.studioId }).update({ status: 'cancelled' });
 }

@@ -1,5 +1,5 @@
 import type { Plan } from '@/core/class';
-import { type Book, type CompileOptions, compile, type Score } from '@/core/score';
+import { type Book, type CompileOptions, compile, lengthOf, type Score } from '@/core/score';
 import {
   estimateSpeech,
   measuredMeter,
@@ -12,6 +12,8 @@ import {
 export interface Speaker {
   /** How long an utterance is, in whole ms; null where it cannot be said. */
   length: (utterance: Utterance) => Promise<number | null>;
+  /** The same as far as it is known without saying it first. */
+  knownLength: (utterance: Utterance) => Promise<number | null>;
 }
 
 /**
@@ -22,18 +24,53 @@ export async function compileMeasured(
   plan: Plan,
   book: Book,
   speaker: Speaker | null,
-  options: Pick<CompileOptions, 'room' | 'talkingFactor'> = {},
+  options: CompileFor = {},
 ): Promise<Score> {
+  const { score, asked } = estimated(plan, book, options);
+  if (!speaker) return score;
+  const { meter, source } = await meterOf(asked, (u) => speaker.length(u));
+  return compile(plan, book, { ...options, meter, speechSource: source });
+}
+
+/** A class as lists show it: its score by the estimate, and its length as exact as it is known. */
+export interface Outline {
+  score: Score;
+  /** In whole ms, equal to that of the measured score where it is `measured`. */
+  totalMs: number;
+  measured: boolean;
+}
+
+/** Outlines a class without waiting for any cue to be rendered. */
+export async function outlineOf(
+  plan: Plan,
+  book: Book,
+  speaker: Speaker,
+  options: CompileFor = {},
+): Promise<Outline> {
+  const { score, asked } = estimated(plan, book, options);
+  const { meter, source } = await meterOf(asked, (u) => speaker.knownLength(u));
+  const totalMs = lengthOf(plan, book, { ...options, meter });
+  return { score, totalMs, measured: source() === 'measured' };
+}
+
+type CompileFor = Pick<CompileOptions, 'room' | 'talkingFactor'>;
+
+function estimated(plan: Plan, book: Book, options: CompileFor) {
   const noting = notingMeter(estimateSpeech);
-  const estimated = compile(plan, book, { ...options, meter: noting.meter });
-  if (!speaker) return estimated;
+  const score = compile(plan, book, { ...options, meter: noting.meter });
+  return { score, asked: noting.asked };
+}
+
+async function meterOf(
+  asked: readonly Utterance[],
+  lengthOfText: (utterance: Utterance) => Promise<number | null>,
+) {
   const lengths = new Map<string, number>();
   await Promise.all(
-    noting.asked.map(async (utterance) => {
-      const ms = await speaker.length(utterance);
+    asked.map(async (utterance) => {
+      const ms = await lengthOfText(utterance);
       if (ms !== null) lengths.set(utteranceKey(utterance), ms);
     }),
   );
-  const { meter, source } = measuredMeter(lengths, estimateSpeech);
-  return compile(plan, book, { ...options, meter, speechSource: source });
+  return measuredMeter(lengths, estimateSpeech);
 }

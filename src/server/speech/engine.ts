@@ -1,6 +1,5 @@
 import { spawn } from 'node:child_process';
-import type { Language } from '@/core/move';
-import { type Utterance, type VoiceName, WAV_HEADER_BYTES } from '@/core/speech';
+import { type Utterance, type VoiceName, withTrueLength } from '@/core/speech';
 
 /** A program that speaks. Implementations render a text to a WAV file. */
 export interface SpeechEngine {
@@ -9,7 +8,6 @@ export interface SpeechEngine {
   render: (utterance: Utterance, voice: VoiceName) => Promise<Buffer>;
 }
 
-const LANGUAGE: Record<Language, string> = { en: 'en', de: 'de' };
 /** Which of the program's own voices is meant. */
 const VARIANT: Record<VoiceName, string> = {
   plain: '',
@@ -38,25 +36,12 @@ function call(args: string[], input: string): Promise<Buffer> {
       if (code === 0) resolve(Buffer.concat(out));
       else reject(new Error(`espeak-ng ended with ${code}: ${complaint.trim()}`));
     });
-    child.stdin.on('error', reject);
+    // A program that needs no input may end before it was given; whether it did its work its exit code says.
+    child.stdin.on('error', (error: NodeJS.ErrnoException) => {
+      if (error.code !== 'EPIPE') reject(error);
+    });
     child.stdin.end(input);
   });
-}
-
-/** The program streams, so its header does not know the length yet. */
-function withTrueLength(wav: Buffer): Buffer {
-  if (wav.length < WAV_HEADER_BYTES || wav.toString('latin1', 0, 4) !== 'RIFF') {
-    throw new Error('espeak-ng gave no WAV file');
-  }
-  wav.writeUInt32LE(wav.length - 8, 4);
-  wav.writeUInt32LE(wav.length - WAV_HEADER_BYTES, 40);
-  return wav;
-}
-
-/** Length of a 16-bit mono WAV file with a plain header, in whole ms, rounded up. */
-export function wavMs(wav: Buffer): number {
-  const bytesPerSecond = wav.readUInt32LE(28);
-  return Math.ceil(((wav.length - WAV_HEADER_BYTES) * 1000) / bytesPerSecond);
 }
 
 /** Square brackets are the program's phoneme notation; a cue never means that. */
@@ -74,11 +59,12 @@ export async function espeak(): Promise<SpeechEngine | null> {
   return {
     id: /\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown',
     render: async ({ text, language, wordsPerMinute }, voice) =>
+      // The program streams, so its header does not know the length yet.
       withTrueLength(
         await call(
           [
             '-v',
-            LANGUAGE[language] + VARIANT[voice],
+            language + VARIANT[voice],
             '-s',
             String(Math.round(wordsPerMinute * RATE_PER_WORD)),
             '-z',

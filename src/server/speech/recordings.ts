@@ -1,20 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { type Language, languageSchema } from '@/core/move';
-import { LONGEST_SECONDS, wavLengthMs } from '@/core/speech';
+import { type Recording, Refusal } from '@/core/calls';
+import type { Language } from '@/core/language';
+import { languageSchema } from '@/core/move';
+import { LONGEST_SECONDS, wavMs } from '@/core/speech';
 import type { Teacher } from '../auth/sign-ins';
 import type { Db } from '../db';
 import { epochMs } from '../rows';
-import { Conflict, found } from '../scope';
-
-/** Cues in a teacher's own voice. One is found by its words, so that changed words are never spoken by it. */
-export interface Recording {
-  id: string;
-  language: Language;
-  text: string;
-  ms: number;
-  recordedAt: number;
-}
+import { found } from '../scope';
 
 /** Whose voice it is. */
 export type Speaking = Pick<Teacher, 'id' | 'studioId'>;
@@ -38,10 +31,10 @@ export async function saveRecording(
   { language, text, wav }: { language: Language; text: string; wav: Uint8Array },
   now: number,
 ): Promise<Recording> {
-  const ms = wavLengthMs(wav);
-  if (ms === null) throw new Conflict('This is not a WAV file of one channel with 16 bits.');
+  const ms = wavMs(wav);
+  if (ms === null) throw new Refusal('no-wav');
   if (ms > LONGEST_SECONDS * 1000) {
-    throw new Conflict(`A recording may last ${LONGEST_SECONDS} seconds at most.`);
+    throw new Refusal('recording-too-long', String(LONGEST_SECONDS));
   }
   const row = { id: randomUUID(), language, text, ms, recorded_at: new Date(now) };
   await db('recordings')
@@ -72,7 +65,7 @@ export async function recordedAudio(
     .first('id', 'wav');
 }
 
-/** @throws NotFound where it is not the teacher's */
+/** @throws Refusal `not-found` where it is not the teacher's */
 export async function removeRecording(db: Db, teacher: Speaking, id: string): Promise<void> {
   const rows = await db('recordings')
     .where({ ...own(teacher), id })

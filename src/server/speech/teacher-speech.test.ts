@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { LIBRARY_BOOK } from '@library';
 import { describe, expect, it } from 'vitest';
-import type { RunEventDraft } from '@/core/run';
+import type { NewRunEvent } from '@/core/run';
 import { estimateSpeech, wavOf } from '@/core/speech';
-import { appendEvents, closeSession, prepareRun } from '../runs/runs';
-import { Conflict, NotFound } from '../scope';
+import { appendEvents, closeSession, prepareRun } from '../runs';
 import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
 import { compileMeasured } from './compile-measured';
 import {
@@ -71,7 +70,7 @@ describe('recordings', () => {
     for (const other of others) {
       expect(await recordingsOf(db(), other)).toEqual([]);
       expect(await recordedAudio(db(), other, CUE)).toBeUndefined();
-      await expect(removeRecording(db(), other, id)).rejects.toThrow(NotFound);
+      await expect(removeRecording(db(), other, id)).rejects.toMatchObject({ code: 'not-found' });
     }
     await removeRecording(db(), teacher, id);
     expect(await recordingsOf(db(), teacher)).toEqual([]);
@@ -81,7 +80,7 @@ describe('recordings', () => {
     const teacher = await teacherOf((await makeStudio(db())).studioId);
     const save = (bytes: Uint8Array) => saveRecording(db(), teacher, { ...CUE, wav: bytes }, NOON);
     await expect(save(wav(21))).rejects.toThrow(/20 seconds/);
-    await expect(save(Buffer.from('<svg/>'))).rejects.toThrow(Conflict);
+    await expect(save(Buffer.from('<svg/>'))).rejects.toMatchObject({ code: 'no-wav' });
   });
 });
 
@@ -125,7 +124,7 @@ describe('who speaks', () => {
 });
 
 describe('the talking factor', () => {
-  const event = (type: string, at: number) => ({ id: randomUUID(), type, at }) as RunEventDraft;
+  const event = (type: string, at: number) => ({ id: randomUUID(), type, at }) as NewRunEvent;
 
   it('is learned when a class is closed, once, shown with its classes, and forgotten on demand', async () => {
     const c = await makeClass(db());

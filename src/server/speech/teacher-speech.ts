@@ -47,16 +47,17 @@ export async function speakerOf(
   if (choice.ownVoice) {
     for (const r of await recordingsOf(db, teacher)) recorded.set(`${r.language} ${r.text}`, r.ms);
   }
+  const ofRecording = ({ language, text }: Utterance) => recorded.get(`${language} ${text}`);
   return {
     length: async (utterance) =>
-      recorded.get(`${utterance.language} ${utterance.text}`) ??
-      (await speaking?.length(utterance, choice.voice)) ??
-      null,
+      ofRecording(utterance) ?? (await speaking?.length(utterance, choice.voice)) ?? null,
+    knownLength: async (utterance) =>
+      ofRecording(utterance) ?? (await speaking?.knownLength(utterance, choice.voice)) ?? null,
   };
 }
 
 /** A WAV file and what tells it from any other. */
-export interface Spoken {
+export interface SpokenAudio {
   wav: Buffer;
   mark: string;
 }
@@ -66,7 +67,7 @@ export async function spoken(
   db: Db,
   teacher: Speaking,
   utterance: Utterance,
-): Promise<Spoken | null> {
+): Promise<SpokenAudio | null> {
   const choice = await speechChoice(db, teacher);
   const recorded = choice.ownVoice && (await recordedAudio(db, teacher, utterance));
   if (recorded) return { wav: recorded.wav, mark: recorded.id };

@@ -5,9 +5,9 @@ import * as demo from '@demo';
 import { LIBRARY_BOOK } from '@library';
 import { afterAll, describe, expect, it } from 'vitest';
 import { CUE_GAP_MS } from '@/core/score';
-import { VOICES } from '@/core/speech';
+import { VOICES, wavMs } from '@/core/speech';
 import { compileMeasured } from './compile-measured';
-import { espeak, type SpeechEngine, wavMs } from './engine';
+import { espeak, type SpeechEngine } from './engine';
 import { Voice } from './voice';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-voice-'));

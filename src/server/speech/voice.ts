@@ -1,8 +1,15 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, readFile, rename, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { type Utterance, utteranceKey, type VoiceName } from '@/core/speech';
-import { espeak, type SpeechEngine, wavMs } from './engine';
+import PQueue from 'p-queue';
+import {
+  type Utterance,
+  utteranceKey,
+  type VoiceName,
+  WAV_HEADER_BYTES,
+  wavMs,
+} from '@/core/speech';
+import { espeak, type SpeechEngine } from './engine';
 
 const AT_ONCE = 2;
 
@@ -10,8 +17,7 @@ const AT_ONCE = 2;
 export class Voice {
   private readonly underway = new Map<string, Promise<Buffer>>();
   private readonly lengths = new Map<string, number>();
-  private readonly waiting: (() => void)[] = [];
-  private busy = 0;
+  private readonly queue = new PQueue({ concurrency: AT_ONCE });
 
   constructor(
     private readonly engine: SpeechEngine,
@@ -46,45 +52,50 @@ export class Voice {
 
   /** The text's measured length in whole ms. */
   async length(utterance: Utterance, voice: VoiceName = 'plain'): Promise<number> {
+    const known = await this.knownLength(utterance, voice);
+    if (known !== null) return known;
+    const ms = wavMs(await this.audio(utterance, voice));
+    if (ms === null) throw new Error(`the speech program gave no WAV file for "${utterance.text}"`);
+    this.lengths.set(this.file(utterance, voice), ms);
+    return ms;
+  }
+
+  /** The text's length in whole ms where it was rendered before; it is not rendered for this. */
+  async knownLength(utterance: Utterance, voice: VoiceName = 'plain'): Promise<number | null> {
     const file = this.file(utterance, voice);
-    const known = this.lengths.get(file) ?? (await headerMs(file));
-    const ms = known ?? wavMs(await this.audio(utterance, voice));
-    this.lengths.set(file, ms);
+    const ms = this.lengths.get(file) ?? (await headerMs(file));
+    if (ms !== null) this.lengths.set(file, ms);
     return ms;
   }
 
   private async render(utterance: Utterance, voice: VoiceName, file: string): Promise<Buffer> {
-    if (this.busy >= AT_ONCE) await new Promise<void>((go) => this.waiting.push(go));
-    else this.busy++;
-    try {
+    const rendered = await this.queue.add(async () => {
       const wav = await this.engine.render(utterance, voice);
       await mkdir(this.folder, { recursive: true });
       const half = `${file}.${randomUUID()}`;
       await writeFile(half, wav);
       await rename(half, file);
       return wav;
-    } finally {
-      const next = this.waiting.shift();
-      if (next) next();
-      else this.busy--;
-    }
+    });
+    if (!rendered) throw new Error('the voice was given up');
+    return rendered;
   }
 }
 
-/** Length of a cached file from its header and size, or undefined where it is not there. */
-async function headerMs(file: string): Promise<number | undefined> {
+/** Length of a cached file from its header and size, or null where it is not there. */
+async function headerMs(file: string): Promise<number | null> {
   try {
     const handle = await open(file);
     try {
       const { size } = await handle.stat();
-      const header = Buffer.alloc(44);
-      await handle.read(header, 0, 44, 0);
-      return Math.ceil(((size - 44) * 1000) / header.readUInt32LE(28));
+      const header = Buffer.alloc(WAV_HEADER_BYTES);
+      await handle.read(header, 0, WAV_HEADER_BYTES, 0);
+      return wavMs(header, size);
     } finally {
       await handle.close();
     }
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
     throw error;
   }
 }

@@ -1,29 +1,31 @@
 import { randomUUID } from 'node:crypto';
-import { migrationSource } from '@migrations';
+import { planOf } from '@testing/plans';
 import { afterAll, beforeAll } from 'vitest';
 import type { Plan } from '@/core/class';
-import { planOf } from '@/core/testing/plans';
 import { hashPassword } from '../auth/passwords';
 import { createClass } from '../classes/classes';
 import { connect, type Db } from '../db';
 import { addParticipant, book } from '../people/people';
 import type { Scope } from '../scope';
 import { planSession } from '../sessions/sessions';
+import { copyTemplate } from './database';
 
 /** Noon on a Tuesday; every test that needs the time is told it. */
 export const NOON = Date.UTC(2026, 10, 24, 12);
 export const MINUTE = 60_000;
 export const DAY = 86_400_000;
 
-/** An empty, migrated database for the tests of one file. */
+let address = '';
+
+/** Where the database of this file's tests is, for what connects to it on its own. */
+export const testDatabaseUrl = (): string => address;
+
+/** An empty, migrated database for the tests of one file; files that run beside it have others. */
 export function testDatabase(): () => Db {
   let db: Db | undefined;
   beforeAll(async () => {
-    const url = process.env.DATABASE_URL;
-    if (!url) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
-    db = connect(url);
-    await db.raw('drop schema public cascade; create schema public');
-    await db.migrate.latest({ migrationSource });
+    address = await copyTemplate(process.env.VITEST_POOL_ID ?? '0');
+    db = connect(address);
   });
   afterAll(async () => {
     await db?.destroy();

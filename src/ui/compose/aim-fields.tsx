@@ -1,36 +1,12 @@
 'use client';
 
-import {
-  type Aim,
-  FACE_ORDERS,
-  type FaceOrder,
-  type Plan,
-  type Rules,
-  SKINS,
-  type Skin,
-} from '@/core/class';
+import { type Aim, FACE_ORDERS, type Plan, type Rules, SKINS } from '@/core/class';
 import { type Area, PROPS, PURPOSE_NAMES, PURPOSES, type Purpose } from '@/core/move';
 import { Choice } from '../kit/choice';
 import { FaceDial } from '../kit/face-dial';
+import { KIT_NAMES, ORDER_NAMES, SKIN_NAMES } from './aim-words';
 import { Tick } from './segment-settings';
 
-const ORDER_NAMES: Record<FaceOrder, string> = {
-  upward: 'upwards, then drain down',
-  downward: 'from the forehead down',
-  focus: 'the focus first',
-};
-const SKIN_NAMES: Record<Skin, string> = {
-  dry: 'dry throughout',
-  serum: 'serum before everything',
-  oilToClose: 'oil for the closing massage',
-  oil: 'oil from the start',
-};
-const KIT_NAMES: Record<(typeof PROPS)[number], string> = {
-  mirror: 'a mirror',
-  oil: 'oil or cream',
-  pen: 'a pen',
-  cushion: 'a cushion',
-};
 const MOST_FOCUS = 6;
 
 /** An aim as one choice in a list: the whole face, a focus, or one of the purposes. */
@@ -63,7 +39,7 @@ export function AimFields({ aim, rules, kit, onAim, onRules, onKit }: AimFieldsP
     if (areas.length) onAim({ kind: 'focus', areas });
   };
   return (
-    <div className="grid gap-3">
+    <div className="grid content-start gap-3">
       <Choice
         label="For"
         width="w-full"

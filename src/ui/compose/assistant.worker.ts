@@ -1,4 +1,5 @@
 import { PHRASES } from '@library/phrases';
+import type { Answer, Question } from '@/browser/assistant';
 import { workerSolver } from '@/browser/solver/in-worker';
 import { raises } from '@/core/checks';
 import type { Plan } from '@/core/class';
@@ -6,7 +7,6 @@ import { draft } from '@/core/draft';
 import { fitToSlot } from '@/core/fit';
 import { type Book, compile } from '@/core/score';
 import { estimateSpeech, measuredMeter, rememberingMeter } from '@/core/speech';
-import type { Answer, Question } from './assistant';
 
 const say = (answer: Answer) => postMessage(answer);
 
@@ -34,7 +34,7 @@ async function answer(question: Question): Promise<Answer> {
     });
   }
   say({ kind: 'progress', share: 0.4, words: 'Choosing moves, order and amounts' });
-  return draft(question.wish, question.moves, book, solver, options);
+  return draft(question.wish, { shelf: question.moves, book, ...options }, solver);
 }
 
 self.addEventListener('message', async ({ data }: MessageEvent<Question>) => {

@@ -4,22 +4,14 @@ import clsx from 'clsx';
 import { memo, useMemo } from 'react';
 import { byRegion, workByArea } from '@/core/balance';
 import { clock } from '@/core/formats';
-import {
-  AREA_NAMES,
-  AREAS,
-  type Area,
-  areasIn,
-  type Move,
-  REGION_NAMES,
-  REGIONS,
-} from '@/core/move';
+import { AREA_NAMES, AREAS, type Area, areasIn, REGION_NAMES, REGIONS } from '@/core/move';
 import type { Score } from '@/core/score';
 import { FaceDial } from '../kit/face-dial';
+import { useMoves } from '../kit/moves';
 import { useMoment } from './use-moment';
 
 export interface BalancePanelProps {
   score: Score;
-  moveOf: (id: string) => Move | undefined;
   /** Areas that the selected segments work. */
   selected: ReadonlySet<Area>;
   /** A whole-face class wants every area worked. */
@@ -31,8 +23,9 @@ const sameWork = (a: Record<Area, number>, b: Record<Area, number>) =>
 
 /** How many minutes of work each area of the face gets. */
 export const BalancePanel = memo(function BalancePanel(props: BalancePanelProps) {
-  const { score, moveOf, selected, whole } = props;
-  const work = useMemo(() => workByArea(score, moveOf), [score, moveOf]);
+  const { score, selected, whole } = props;
+  const moves = useMoves();
+  const work = useMemo(() => workByArea(score, moves), [score, moves]);
   const before = useMoment(work, sameWork)?.before;
   const regions = byRegion(work);
   const most = Math.max(1, ...AREAS.map((area) => work[area]));

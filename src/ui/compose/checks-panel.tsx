@@ -3,7 +3,7 @@
 import clsx from 'clsx';
 import { CircleAlert, Eye, EyeOff, Info, TriangleAlert } from 'lucide-react';
 import { memo, useState } from 'react';
-import type { Finding, Severity } from '@/core/checks';
+import { type Finding, SEVERITIES, type Severity } from '@/core/checks';
 import { clock } from '@/core/formats';
 import { GeneralCaution } from '../kit/caution';
 
@@ -15,6 +15,8 @@ export interface Refused {
 
 export interface ChecksPanelProps {
   findings: readonly Finding[];
+  /** There is something to judge. */
+  begun: boolean;
   slotMs: number;
   selected: readonly string[];
   onSelect: (segments: readonly string[]) => void;
@@ -24,19 +26,32 @@ export interface ChecksPanelProps {
 }
 
 const LOOKS: Record<Severity, { icon: typeof Info; border: string; name: string }> = {
-  must: { icon: TriangleAlert, border: 'border-error', name: 'Must be changed' },
-  should: { icon: CircleAlert, border: 'border-accent', name: 'Should be looked at' },
+  must: { icon: TriangleAlert, border: 'border-error', name: 'Change these' },
+  should: { icon: CircleAlert, border: 'border-accent', name: 'Look at these' },
   may: { icon: Info, border: 'border-base-300', name: 'Good to know' },
 };
-/** As many stand open; the rest is one press away. */
-const SHOWN = 6;
+/** How many findings of a group are shown before one asks for more. What must be changed is always shown. */
+const SHOWN = 4;
+
+/** How much is left to do, in a few words. */
+function leftToDo(findings: readonly Finding[], begun: boolean): string {
+  const of = (severity: Severity) => findings.filter((f) => f.severity === severity).length;
+  const parts = [
+    of('must') && `${of('must')} to change`,
+    of('should') && `${of('should')} to look at`,
+    of('may') && `${of('may')} good to know`,
+  ].filter((part) => part !== 0);
+  if (parts.length) return `${parts.join(', ')}.`;
+  return begun
+    ? 'Nothing to put right. Every cue has its place.'
+    : 'The checks begin with your first exercise or massage.';
+}
 
 /** What a teacher should know before leading the class, with a way to put it right. */
 export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
-  const { findings, selected, onSelect } = props;
-  const [all, setAll] = useState(false);
+  const { findings, begun } = props;
+  const [unfolded, setUnfolded] = useState<readonly Severity[]>([]);
   const [names, setNames] = useState(false);
-  const shown = all ? findings : findings.slice(0, SHOWN);
   const anyPrivate = findings.some((f) => f.people?.length);
   return (
     <section aria-labelledby="checks" className="mt-6">
@@ -56,61 +71,94 @@ export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
           </button>
         )}
       </div>
-      {findings.length === 0 && (
-        <p className="quiet mt-1 text-sm">Nothing to put right. Every cue has its place.</p>
-      )}
-      <ul className="mt-2 grid gap-2.5">
-        {shown.map((finding) => {
-          const look = LOOKS[finding.severity];
-          const marked = finding.segments.some((id) => selected.includes(id));
-          return (
-            <li
-              key={finding.key}
-              data-check={finding.check}
-              className={clsx('border-l-4 pl-3', look.border, marked && 'bg-base-200 rounded-r-lg')}
-            >
-              <p className="flex items-start gap-1.5 font-medium">
-                <look.icon size={17} role="img" aria-label={look.name} className="mt-1 shrink-0" />
-                {finding.segments.length ? (
-                  <button
-                    type="button"
-                    className="link link-hover text-left"
-                    onClick={() => onSelect(finding.segments)}
-                  >
-                    {finding.says}
-                  </button>
-                ) : (
-                  <span>{finding.says}</span>
-                )}
-              </p>
-              <p className="quiet text-sm">{finding.why}</p>
-              {names && finding.people && (
-                <p className="text-sm font-medium">{finding.people.join(', ')}</p>
-              )}
-              {finding.fit && (
-                <Repair label={`Fit to ${clock(props.slotMs)}`} onClick={props.onFit} />
-              )}
-              {finding.repair && (
-                <Repair label={finding.repair.label} onClick={() => props.onRepair(finding)} />
-              )}
-              {props.refused?.key === finding.key && (
-                <p role="alert" className="text-sm">
-                  {props.refused.why}
-                </p>
-              )}
-            </li>
-          );
-        })}
-      </ul>
-      {findings.length > SHOWN && (
-        <button type="button" className="btn btn-ghost btn-sm mt-2" onClick={() => setAll(!all)}>
-          {all ? 'Show fewer' : `${findings.length - SHOWN} more`}
-        </button>
-      )}
+      <p role="status" className="quiet mt-1 text-sm">
+        {leftToDo(findings, begun)}
+      </p>
+      {SEVERITIES.map((severity) => {
+        const group = findings.filter((f) => f.severity === severity);
+        if (group.length === 0) return null;
+        const whole = severity === 'must' || unfolded.includes(severity);
+        return (
+          <div key={severity} className="mt-3">
+            <h3 className="text-sm font-semibold">{LOOKS[severity].name}</h3>
+            <ul className="mt-1.5 grid gap-2.5">
+              {group.slice(0, whole ? undefined : SHOWN).map((finding) => (
+                <Found key={finding.key} {...props} finding={finding} names={names} />
+              ))}
+            </ul>
+            {severity !== 'must' && group.length > SHOWN && (
+              <button
+                type="button"
+                className="btn btn-ghost btn-sm mt-2"
+                onClick={() =>
+                  setUnfolded(
+                    whole ? unfolded.filter((s) => s !== severity) : [...unfolded, severity],
+                  )
+                }
+              >
+                {whole ? 'Show fewer' : `${group.length - SHOWN} more`}
+              </button>
+            )}
+          </div>
+        );
+      })}
       <GeneralCaution className="mt-4" />
     </section>
   );
 });
+
+interface FoundProps extends Omit<ChecksPanelProps, 'findings' | 'begun'> {
+  finding: Finding;
+  /** Names that only the teacher should see are shown. */
+  names: boolean;
+}
+
+/** One thing found, and what can be done about it. */
+function Found({
+  finding,
+  names,
+  selected,
+  onSelect,
+  onFit,
+  onRepair,
+  slotMs,
+  refused,
+}: FoundProps) {
+  const look = LOOKS[finding.severity];
+  const marked = finding.segments.some((id) => selected.includes(id));
+  return (
+    <li
+      data-check={finding.check}
+      className={clsx('border-l-4 pl-3', look.border, marked && 'bg-base-200 rounded-r-lg')}
+    >
+      <p className="flex items-start gap-1.5 font-medium">
+        <look.icon size={17} aria-hidden className="mt-1 shrink-0" />
+        {finding.segments.length ? (
+          <button
+            type="button"
+            className="link link-hover text-left"
+            onClick={() => onSelect(finding.segments)}
+          >
+            {finding.says}
+          </button>
+        ) : (
+          <span>{finding.says}</span>
+        )}
+      </p>
+      <p className="quiet text-sm">{finding.why}</p>
+      {names && finding.people && (
+        <p className="text-sm font-medium">{finding.people.join(', ')}</p>
+      )}
+      {finding.fit && <Repair label={`Fit to ${clock(slotMs)}`} onClick={onFit} />}
+      {finding.repair && <Repair label={finding.repair.label} onClick={() => onRepair(finding)} />}
+      {refused?.key === finding.key && (
+        <p role="alert" className="text-sm">
+          {refused.why}
+        </p>
+      )}
+    </li>
+  );
+}
 
 function Repair({ label, onClick }: { label: string; onClick: () => void }) {
   return (

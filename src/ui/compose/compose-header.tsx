@@ -1,6 +1,5 @@
 'use client';
 
-import clsx from 'clsx';
 import {
   ChevronDown,
   Download,
@@ -19,10 +18,12 @@ import { type ReactNode, useState, useTransition } from 'react';
 import { type Plan, planSchema } from '@/core/class';
 import { clock, parseSeconds, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
+import { Menu, MenuEntry, MenuLink } from '../kit/menu';
 import { QuickField } from '../kit/quick-field';
 import type { Room } from './room';
 import type { Editing } from './use-history';
 import { useMoment } from './use-moment';
+import { useSettled } from './use-settled';
 
 export interface ComposeHeaderProps {
   classId: string;
@@ -30,6 +31,8 @@ export interface ComposeHeaderProps {
   score: Score;
   room: Room;
   saveLine: ReactNode;
+  /** Somebody is about to press one of the buttons. */
+  onNear: () => void;
   onFit: () => void;
   onDraft: () => void;
   onRehearse: () => void;
@@ -55,7 +58,8 @@ export function ComposeHeader(props: ComposeHeaderProps) {
         {saveLine}
       </div>
       <Length editing={editing} totalMs={score.totalMs} room={room} />
-      <div className="flex flex-wrap gap-2">
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: nothing is done here but getting ready for what the buttons do. */}
+      <div className="flex flex-wrap gap-2" onPointerEnter={props.onNear} onFocus={props.onNear}>
         <div className="join">
           <button
             type="button"
@@ -102,7 +106,7 @@ export function ComposeHeader(props: ComposeHeaderProps) {
             R
           </span>
         </button>
-        <Menu {...props} plan={plan} />
+        <More {...props} plan={plan} />
         <button
           type="button"
           className="btn btn-primary"
@@ -121,8 +125,9 @@ function Length({ editing, totalMs, room }: { editing: Editing; totalMs: number;
   const { plan, edit, settle } = editing;
   const slotMs = plan.slotSeconds * 1000;
   const spare = slotMs - totalMs;
-  const before = useMoment(totalMs)?.before;
-  const by = before === undefined ? 0 : totalMs - before;
+  const settledMs = useSettled(totalMs);
+  const before = useMoment(settledMs)?.before;
+  const by = before === undefined ? 0 : settledMs - before;
   const ends = room.nextAt === null ? null : timeOfDay(room.nextAt + totalMs, room.timeZone);
   return (
     <section className="w-66" aria-label="Length">
@@ -181,48 +186,33 @@ function download(plan: Plan): void {
   URL.revokeObjectURL(url);
 }
 
-function Menu({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
-  const [open, setOpen] = useState(false);
-  const entry = 'btn btn-ghost btn-sm w-full justify-start font-normal';
-  const act = (work: () => void) => () => {
-    setOpen(false);
-    work();
-  };
+function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
   return (
-    <details
-      className="dropdown dropdown-end"
-      open={open}
-      onToggle={(e) => setOpen(e.currentTarget.open)}
-      onKeyDown={(e) => e.key === 'Escape' && setOpen(false)}
-      onBlur={(e) => {
-        if (!e.currentTarget.contains(e.relatedTarget)) setOpen(false);
-      }}
+    <Menu
+      trigger={
+        <button type="button" className="btn btn-outline">
+          More <ChevronDown size={16} aria-hidden />
+        </button>
+      }
     >
-      <summary className="btn btn-outline">
-        More <ChevronDown size={16} aria-hidden />
-      </summary>
-      <div
-        className={clsx(
-          'dropdown-content bg-base-100 border-base-300 rounded-box z-30 mt-1 w-60 border p-2 shadow-lg',
-        )}
-      >
-        <button type="button" className={entry} onClick={act(props.onDraft)}>
-          <Sparkles size={16} aria-hidden /> Draft a class for me
-        </button>
-        <button type="button" className={entry} onClick={act(props.onHistory)}>
-          <History size={16} aria-hidden /> Saved versions
-        </button>
-        <button type="button" className={entry} onClick={act(props.onRecord)}>
-          <Mic size={16} aria-hidden /> Record in your voice
-        </button>
-        <Link className={entry} href={`/classes/${props.classId}/print`}>
+      <MenuEntry act={props.onDraft}>
+        <Sparkles size={16} aria-hidden /> Draft a class for me
+      </MenuEntry>
+      <MenuEntry act={props.onHistory}>
+        <History size={16} aria-hidden /> Saved versions
+      </MenuEntry>
+      <MenuEntry act={props.onRecord}>
+        <Mic size={16} aria-hidden /> Record in your voice
+      </MenuEntry>
+      <MenuLink>
+        <Link href={`/classes/${props.classId}/print`}>
           <Printer size={16} aria-hidden /> Run sheet to print
         </Link>
-        <button type="button" className={entry} onClick={act(() => download(plan))}>
-          <Download size={16} aria-hidden /> Save as a file
-        </button>
-      </div>
-    </details>
+      </MenuLink>
+      <MenuEntry act={() => download(plan)}>
+        <Download size={16} aria-hidden /> Save as a file
+      </MenuEntry>
+    </Menu>
   );
 }
 

@@ -6,18 +6,22 @@ import { useId, useState } from 'react';
 import { toast } from 'sonner';
 import { hear } from '@/browser/hear';
 import {
+  type CueRef,
   isMovable,
   isOwn,
   isWritable,
   libraryWords,
   muteCue,
   pinCue,
+  printRef,
   type Segment,
   segmentCuesSchema,
+  unmuteCue,
   writeCue,
 } from '@/core/class';
 import { parseSeconds } from '@/core/formats';
-import type { Language, MoveText } from '@/core/move';
+import type { Language } from '@/core/language';
+import type { MoveText } from '@/core/move';
 import type { Cue, CueKind, LeftOut } from '@/core/score';
 import { QuickField } from '../kit/quick-field';
 
@@ -50,13 +54,13 @@ const NAMES: Record<CueKind, string> = {
 
 interface Line {
   ref: string;
-  kind: CueKind;
+  kind: CueRef['kind'];
+  /** Which set-up sentence or reminder it is, from 0 on. */
+  index?: number;
   words: string;
   /** How often it is said in the class. */
   times: number;
 }
-
-const kindOf = (ref: string): CueKind => (ref.split(':')[0] ?? '') as CueKind;
 
 /** Every cue that could be said in the segment, once each, in the order of a round. */
 function linesOf({ segment, text, cues }: CueListProps): Line[] {
@@ -65,25 +69,24 @@ function linesOf({ segment, text, cues }: CueListProps): Line[] {
     if (cue.ref && cue.kind !== 'countIn') said.set(cue.ref, [...(said.get(cue.ref) ?? []), cue]);
   }
   const own = segment.cues;
-  const refs = [
-    'announce',
-    ...(own?.setup ?? text.setup).map((_, i) => `setup:${i}`),
-    'short',
-    'side',
-    ...(own?.form ?? text.form).map((_, i) => `form:${i}`),
-    'breath',
-    'count',
-    'letGo',
-    'release',
+  const refs: CueRef[] = [
+    { kind: 'announce' },
+    ...(own?.setup ?? text.setup).map((_, index) => ({ kind: 'setup' as const, index })),
+    { kind: 'short' },
+    { kind: 'side' },
+    ...(own?.form ?? text.form).map((_, index) => ({ kind: 'form' as const, index })),
+    { kind: 'breath' },
+    { kind: 'count' },
+    { kind: 'letGo' },
+    { kind: 'release' },
   ];
-  const wordsOf = (ref: string): string => {
-    const first = said.get(ref)?.[0]?.text;
-    const index = Number(ref.split(':')[1] ?? 0);
-    switch (kindOf(ref)) {
+  const wordsOf = (ref: CueRef): string => {
+    const all = said.get(printRef(ref));
+    const first = all?.[0]?.text;
+    switch (ref.kind) {
       case 'setup':
-        return (own?.setup ?? text.setup)[index] ?? '';
       case 'form':
-        return (own?.form ?? text.form)[index] ?? '';
+        return (own?.[ref.kind] ?? text[ref.kind])[ref.index] ?? '';
       case 'announce':
         return own?.announce ?? first ?? text.name;
       case 'short':
@@ -92,8 +95,7 @@ function linesOf({ segment, text, cues }: CueListProps): Line[] {
         return own?.letGo ?? text.letGo;
       case 'count':
         return (
-          said
-            .get(ref)
+          all
             ?.map((c) => c.text)
             .slice(0, 5)
             .join(', ') ?? 'counts aloud'
@@ -105,10 +107,10 @@ function linesOf({ segment, text, cues }: CueListProps): Line[] {
   const muted = own?.muted ?? [];
   return refs
     .map((ref) => ({
-      ref,
-      kind: kindOf(ref),
+      ...ref,
+      ref: printRef(ref),
       words: wordsOf(ref),
-      times: said.get(ref)?.length ?? 0,
+      times: said.get(printRef(ref))?.length ?? 0,
     }))
     .filter((line) => line.times > 0 || isWritable(line.ref) || muted.includes(line.ref));
 }
@@ -119,7 +121,7 @@ export function CueList(props: CueListProps) {
   const add = (kind: 'setup' | 'form') => {
     const list = segment.cues?.[kind] ?? text[kind];
     const words = kind === 'setup' ? 'And then …' : 'Breathe on.';
-    onChange((s) => writeCue(s, text, `${kind}:${list.length}`, words));
+    onChange((s) => writeCue(s, text, printRef({ kind, index: list.length }), words));
   };
   return (
     <div>
@@ -155,7 +157,7 @@ export function CueList(props: CueListProps) {
 
 function CueLine({ line, ...props }: CueListProps & { line: Line }) {
   const { segment, text, leftOut, language, wordsPerMinute, onChange, onSettle } = props;
-  const { ref, kind, words, times } = line;
+  const { ref, kind, index, words, times } = line;
   const muted = segment.cues?.muted?.includes(ref) ?? false;
   const pin = segment.cues?.pins?.find((p) => p.cue === ref);
   const missing = leftOut.some((l) => l.ref === ref);
@@ -168,13 +170,12 @@ function CueLine({ line, ...props }: CueListProps & { line: Line }) {
       </span>
       {isWritable(ref) ? (
         <CueText
-          label={`${NAMES[kind]} ${ref.includes(':') ? Number(ref.split(':')[1]) + 1 : ''}`.trim()}
+          label={index === undefined ? NAMES[kind] : `${NAMES[kind]} ${index + 1}`}
           words={words}
           muted={muted}
           onChange={(typed) => {
-            const list = ref.includes(':');
-            const field = ref.split(':')[0] ?? '';
-            const parsed = segmentCuesSchema.safeParse({ [field]: list ? [typed] : typed });
+            const value = index === undefined ? typed : [typed];
+            const parsed = segmentCuesSchema.safeParse({ [kind]: value });
             if (typed.trim() && !parsed.success) {
               return `This ${parsed.error.issues[0]?.message ?? 'is not right'}.`;
             }
@@ -238,7 +239,7 @@ function CueLine({ line, ...props }: CueListProps & { line: Line }) {
           name={muted ? `Say again: ${words}` : `Mute: ${words}`}
           pressed={muted}
           onClick={() => {
-            onChange((s) => muteCue(s, ref, !muted));
+            onChange((s) => (muted ? unmuteCue(s, ref) : muteCue(s, ref)));
             onSettle();
           }}
         >

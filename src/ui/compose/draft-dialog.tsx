@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import type { Assistant, KnownSpeech } from '@/browser/assistant';
 import { type Plan, placedSegments, type Rules } from '@/core/class';
 import { draftMoves } from '@/core/draft';
 import { clock } from '@/core/formats';
@@ -9,7 +10,6 @@ import { type Book, lengthOf } from '@/core/score';
 import { Dialog } from '../kit/dialog';
 import { KindGlyph } from '../kit/kind-glyph';
 import { AimFields } from './aim-fields';
-import type { Assistant, KnownSpeech } from './assistant';
 import type { Room } from './room';
 import type { MeasuredScore } from './use-score';
 

@@ -1,12 +1,12 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Assistant, KnownSpeech, Outcome } from '@/browser/assistant';
 import { type Difference, differences, type Plan } from '@/core/class';
 import { type Obstacle, TOLERANCE_MS } from '@/core/fit';
 import { clock } from '@/core/formats';
 import type { Move } from '@/core/move';
 import { Dialog } from '../kit/dialog';
-import type { Assistant, KnownSpeech, Outcome } from './assistant';
 import type { Room } from './room';
 import type { MeasuredScore } from './use-score';
 

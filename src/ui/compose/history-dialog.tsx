@@ -1,23 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
-import { call, Refused, Unreachable } from '@/browser/api';
-import { differences, type Plan, planSchema } from '@/core/class';
+import { ask } from '@/browser/api';
+import { CALLS, type ClassVersion } from '@/core/calls';
+import { differences, type Plan } from '@/core/class';
 import { dayLabel, timeOfDay } from '@/core/formats';
 import { Dialog } from '../kit/dialog';
-
-const answerSchema = z.object({
-  versions: z.array(
-    z.object({
-      version: z.number(),
-      plan: planSchema,
-      savedAt: z.number(),
-      savedBy: z.string(),
-    }),
-  ),
-});
-type Version = z.infer<typeof answerSchema>['versions'][number];
+import { useAttempt } from '../kit/use-attempt';
 
 export interface HistoryDialogProps {
   classId: string;
@@ -38,16 +27,13 @@ export function HistoryDialog({
   onRestore,
   onClose,
 }: HistoryDialogProps) {
-  const [versions, setVersions] = useState<Version[] | null>(null);
-  const [error, setError] = useState<string | null>(null);
+  const [versions, setVersions] = useState<ClassVersion[] | null>(null);
+  const { error, attempt } = useAttempt('The versions could not be read.');
   useEffect(() => {
-    call('GET', `/api/classes/${classId}/versions`, null, answerSchema)
-      .then((answer) => setVersions(answer.versions))
-      .catch((e: unknown) => {
-        if (!(e instanceof Unreachable || e instanceof Refused)) throw e;
-        setError('The versions could not be read. Try again when the connection is back.');
-      });
-  }, [classId]);
+    void attempt(async () => {
+      setVersions((await ask(CALLS.classVersions, { id: classId })).versions);
+    });
+  }, [classId, attempt]);
   return (
     <Dialog title="Saved versions" onClose={onClose} wide>
       {error && <p role="alert">{error}</p>}

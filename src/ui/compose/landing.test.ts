@@ -1,6 +1,6 @@
+import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { groupSegments, type Plan, placedSegments, type Segment } from '@/core/class';
-import { planOf } from '@/core/testing/plans';
 import { dragId, dropped, landed } from './landing';
 
 const four = () =>

@@ -24,6 +24,12 @@ const split = (id: string): [kind: string, rest: string] => {
   return [id.slice(0, at), id.slice(at + 1)];
 };
 
+/** The move of the shelf that is dragged; nothing where something else is. */
+export function movedId(dragged: string): string | null {
+  const [kind, id] = split(dragged);
+  return kind === 'move' ? id : null;
+}
+
 /** The place before the block that is dropped on, or at the end of a phase. */
 function placeOf(plan: Plan, over: string): Place | null {
   const [kind, id] = split(over);

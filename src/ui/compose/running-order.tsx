@@ -19,8 +19,8 @@ import {
   ungroup,
 } from '@/core/class';
 import { clock } from '@/core/formats';
-import type { Move } from '@/core/move';
 import type { Score, SegmentSpan } from '@/core/score';
+import { useMoves } from '../kit/moves';
 import { QuickField } from '../kit/quick-field';
 import { useComposeActions } from './actions';
 import { dragId } from './landing';
@@ -30,7 +30,6 @@ import { SegmentSettings, Tick } from './segment-settings';
 export interface RunningOrderProps {
   plan: Plan;
   score: Score;
-  moveOf: (id: string) => Move | undefined;
   spans: Map<string, SegmentSpan>;
   selected: readonly string[];
   open: string | null;
@@ -41,8 +40,9 @@ export interface RunningOrderProps {
 /** The class line by line, phase by phase, with groups of segments that are done together. */
 export const RunningOrder = memo(function RunningOrder(props: RunningOrderProps) {
   const { plan } = props;
+  const moves = useMoves();
   const card = (block: Block, segment: Segment) => {
-    const move = props.moveOf(segment.move);
+    const move = moves.get(segment.move);
     if (!move) return null;
     const span = props.spans.get(segment.id);
     return (

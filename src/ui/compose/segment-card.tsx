@@ -7,14 +7,8 @@ import { GripVertical, Lock } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
 import { type Segment, segmentSchema } from '@/core/class';
 import { clock } from '@/core/formats';
-import {
-  doseLabel,
-  type Language,
-  type Move,
-  SIDES_NAMES,
-  typeDose,
-  variantText,
-} from '@/core/move';
+import type { Language } from '@/core/language';
+import { doseLabel, KIND_NAMES, type Move, SIDES_NAMES, typeDose, variantText } from '@/core/move';
 import { KindGlyph } from '../kit/kind-glyph';
 import { QuickField } from '../kit/quick-field';
 import { type ComposeActions, useComposeActions } from './actions';
@@ -52,6 +46,7 @@ export const SegmentCard = memo(function SegmentCard(props: SegmentCardProps) {
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={clsx(
         'bg-base-100 rounded-box border',
+        !open && !isDragging && 'drawn-in-sight',
         selected ? 'border-base-content ring-base-content ring-1' : 'border-base-300',
         isDragging && 'z-10 opacity-80 shadow-lg',
       )}
@@ -85,11 +80,14 @@ export const SegmentCard = memo(function SegmentCard(props: SegmentCardProps) {
             else actions.open(segment.id);
           }}
           onKeyDown={(event) => lineKeys(event, segment.id, actions)}
-          className="flex min-w-48 flex-1 items-center gap-x-3 rounded-lg py-2 text-left"
+          className="flex min-w-48 flex-1 scroll-mt-4 scroll-mb-[45vh] items-center gap-x-3 rounded-lg py-2 text-left"
         >
           <span className="figures quiet w-11 text-sm">{clock(startMs)}</span>
           <KindGlyph kind={move.kind} />
           <span className="min-w-0 flex-1 font-semibold break-words">{name}</span>
+          <span className="quiet mr-1 text-sm max-xl:hidden" aria-hidden>
+            {KIND_NAMES[move.kind]}
+          </span>
           {segment.locked && <Lock size={16} role="img" aria-label="locked" />}
           {selected && !open && <span className="sr-only">selected</span>}
         </button>

@@ -3,11 +3,11 @@
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import { type Block, changeRound, pinCue, type Segment, segmentSchema } from '@/core/class';
 import { parseSeconds } from '@/core/formats';
+import type { Language } from '@/core/language';
 import {
   doseLabel,
   hasVariant,
   inVariant,
-  type Language,
   type Move,
   RELEASE_NAMES,
   RELEASES,
@@ -21,11 +21,11 @@ import {
 import { roundsOf, type Score, type SegmentSpan, type Step } from '@/core/score';
 import { AmountField } from '../kit/amount-field';
 import { Choice } from '../kit/choice';
+import { DoseFields } from '../kit/dose-fields';
 import { MoveCautions } from '../kit/move-cautions';
 import { QuickField } from '../kit/quick-field';
 import { useComposeActions } from './actions';
 import { CueList } from './cue-list';
-import { DoseFields } from './dose-fields';
 import { Timeline } from './timeline';
 
 export interface SegmentSettingsProps {

@@ -4,7 +4,7 @@ import { useDraggable } from '@dnd-kit/core';
 import clsx from 'clsx';
 import { Check, Plus, ScanFace, Search, X } from 'lucide-react';
 import { memo, type RefObject, useMemo, useState } from 'react';
-import { AREA_NAMES, type Area, type Kind, type Move, moveText } from '@/core/move';
+import { AREA_NAMES, type Area, KIND_NAMES, type Kind, type Move, moveText } from '@/core/move';
 import { FaceDial } from '../kit/face-dial';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
@@ -38,6 +38,8 @@ export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: S
         onSubmit={(e) => {
           e.preventDefault();
           if (first) onAdd(first);
+          // The next letter begins a new search.
+          searchRef.current?.select();
         }}
       >
         <label className="input w-full">
@@ -49,6 +51,11 @@ export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: S
             placeholder="Find a move or an area"
             value={typed}
             onChange={(e) => setTyped(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key !== '/') return;
+              e.preventDefault();
+              e.currentTarget.select();
+            }}
           />
           <kbd className="kbd kbd-sm" aria-hidden>
             /
@@ -85,7 +92,7 @@ export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: S
           <X size={16} aria-hidden /> {areas.map((a) => AREA_NAMES[a]).join(', ')}
         </button>
       )}
-      <ul className="divide-base-300 relative mt-2 min-h-0 flex-1 divide-y overflow-y-auto pr-1 lg:max-h-[70vh]">
+      <ul className="divide-base-300 relative mt-2 min-h-0 flex-1 divide-y overflow-y-auto pr-1 max-lg:max-h-[70vh]">
         {shown.map((move) => (
           <ShelfLine key={move.id} move={move} onAdd={onAdd} inClass={inClass.has(move.id)} />
         ))}
@@ -121,8 +128,9 @@ function ShelfLine({
         <span className="sr-only">Add</span>
         <KindGlyph kind={move.kind} />
         <span className="min-w-0 flex-1">
-          <span className="block leading-tight font-medium">{moveText(move, 'en').name}</span>
+          <span className="block leading-tight font-medium">{moveText(move).name}</span>
           <span className="quiet line-clamp-1 text-xs">
+            {KIND_NAMES[move.kind]},{' '}
             {areasOf(move)
               .slice(0, 2)
               .map((a) => AREA_NAMES[a])

@@ -1,12 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { z } from 'zod';
-import { call, Refused, Unreachable } from '@/browser/api';
-import { type Merged, mergePlans, type Plan, planSchema } from '@/core/class';
-import { forgetUnsaved, holdTab, keepUnsaved, takeUnsaved } from './unsaved';
+import { ask, isExpected, Refused, Unreachable } from '@/browser/api';
+import { forgetUnsaved, holdTab, keepUnsaved, takeUnsaved } from '@/browser/unsaved';
+import { CALLS, type StoredPlan, storedPlanSchema } from '@/core/calls';
+import { type Merged, mergePlans, type Plan, samePlan } from '@/core/class';
 
 const KEEP_MS = 200;
 const WAIT_MS = 600;
 const RETRY_MS = 3000;
+/** How many classes whose answer was lost are kept in mind. */
+const MOST_SENT = 8;
 
 export type SaveState =
   | { kind: 'saved' }
@@ -15,9 +17,6 @@ export type SaveState =
   | { kind: 'waiting' }
   | { kind: 'refused'; message: string }
   | { kind: 'conflict'; plan: Plan; version: number };
-
-const savedSchema = z.object({ version: z.number() });
-const conflictSchema = z.object({ plan: planSchema, version: z.number() });
 
 export type Resolution = 'mine' | 'theirs' | 'both';
 
@@ -42,14 +41,26 @@ export function useAutosave(
   const [state, setState] = useState<SaveState>({ kind: 'saved' });
   const version = useRef(firstVersion);
   const stored = useRef(plan);
+  /** What was sent and not heard of again, the newest last: the server may have it. */
+  const sent = useRef<Plan[]>([]);
   const latest = useRef(plan);
   const underway = useRef<Promise<boolean> | null>(null);
   const blocked = useRef(false);
   latest.current = plan;
 
-  const clash = useCallback((theirs: { plan: Plan; version: number }) => {
+  const clash = useCallback((theirs: StoredPlan) => {
     blocked.current = true;
     setState({ kind: 'conflict', ...theirs });
+  }, []);
+
+  /** Goes on from what is stored where that came from here, and only its answer was lost. */
+  const goOnFrom = useCallback((theirs: StoredPlan): boolean => {
+    const mine = sent.current.find((plan) => samePlan(plan, theirs.plan));
+    if (!mine) return false;
+    version.current = theirs.version;
+    stored.current = mine;
+    sent.current = [];
+    return true;
   }, []);
 
   /** Keeps unsaved edits in this browser, or forgets them once they are saved. */
@@ -72,7 +83,7 @@ export function useAutosave(
       holdTab();
       if (!unsaved || latest.current !== first) return;
       const theirs = { plan: first, version: version.current };
-      if (JSON.stringify(unsaved.plan) === JSON.stringify(theirs.plan)) {
+      if (samePlan(unsaved.plan, theirs.plan)) {
         forgetUnsaved(classId);
         return;
       }
@@ -87,28 +98,32 @@ export function useAutosave(
     while (stored.current !== latest.current) {
       if (blocked.current) return false;
       const sending = latest.current;
+      sent.current = [...sent.current, sending].slice(-MOST_SENT);
       setState({ kind: 'saving' });
       try {
         const body = { plan: sending, basedOn: version.current };
-        const answer = await call('PUT', `/api/classes/${classId}`, body, savedSchema);
+        const answer = await ask(CALLS.saveClass, { id: classId, body });
         version.current = answer.version;
         stored.current = sending;
+        sent.current = [];
       } catch (error) {
         if (error instanceof Unreachable) {
           setState({ kind: 'waiting' });
           return false;
         }
         if (!(error instanceof Refused)) throw error;
-        const conflict = conflictSchema.safeParse(error.body);
-        if (error.status === 409 && conflict.success) clash(conflict.data);
-        else setState({ kind: 'refused', message: error.message });
+        if (error.code === 'changed-elsewhere') {
+          const theirs = storedPlanSchema.parse(error.body);
+          if (goOnFrom(theirs)) continue;
+          clash(theirs);
+        } else setState({ kind: 'refused', message: error.message });
         return false;
       }
     }
     keep();
     setState({ kind: 'saved' });
     return true;
-  }, [classId, clash, keep]);
+  }, [classId, clash, goOnFrom, keep]);
 
   const flush = useCallback((): Promise<boolean> => {
     underway.current ??= send().finally(() => {
@@ -132,16 +147,18 @@ export function useAutosave(
     const look = async () => {
       if (document.visibilityState !== 'visible' || blocked.current || underway.current) return;
       try {
-        const theirs = await call('GET', `/api/classes/${classId}`, null, conflictSchema);
-        if (theirs.version > version.current && !underway.current) clash(theirs);
+        const theirs = await ask(CALLS.readClass, { id: classId });
+        if (theirs.version <= version.current || underway.current) return;
+        if (goOnFrom(theirs)) void flush();
+        else clash(theirs);
       } catch (error) {
         // Without a connection the next save finds out.
-        if (!(error instanceof Unreachable || error instanceof Refused)) throw error;
+        if (!isExpected(error)) throw error;
       }
     };
     document.addEventListener('visibilitychange', look);
     return () => document.removeEventListener('visibilitychange', look);
-  }, [classId, clash]);
+  }, [classId, clash, flush, goOnFrom]);
 
   useEffect(() => {
     if (state.kind !== 'waiting') return;
@@ -179,6 +196,8 @@ export function useAutosave(
     stored.current = theirs;
     if (how === 'mine') void flush();
     else {
+      // What was given up is not to come back with the next visit.
+      if (how === 'theirs') forgetUnsaved(classId);
       setState({ kind: 'saved' });
       replace(merged.plan);
     }

@@ -106,7 +106,7 @@ export function useRehearsal(score: Score): Rehearsal {
 
   const play = useCallback(() => {
     player.current ??= new CuePlayer(shown.current.wordsPerMinute);
-    void player.current.unlock();
+    void player.current.mixer.unlock();
     if (position.current >= shown.current.totalMs) stand(0);
     setPlaying(true);
   }, [stand]);

@@ -1,13 +1,12 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { z } from 'zod';
-import { call, Refused, Unreachable } from '@/browser/api';
+import { ask, isExpected } from '@/browser/api';
+import { CALLS } from '@/core/calls';
 import type { Plan } from '@/core/class';
-import type { Language } from '@/core/move';
-import { type Book, compile, lengthOf, type Room, type Score } from '@/core/score';
+import type { Language } from '@/core/language';
+import { type Book, lengthOf, type MovesMet, recompiler, type Score } from '@/core/score';
 import {
   estimateSpeech,
   measuredMeter,
-  notingMeter,
   rememberingMeter,
   type Utterance,
   utteranceKey,
@@ -15,7 +14,6 @@ import {
 
 const WAIT_MS = 400;
 const MOST_AT_ONCE = 500;
-const answerSchema = z.object({ lengths: z.array(z.number().nullable()) });
 type Lengths = ReadonlyMap<string, number>;
 
 export interface MeasuredScore {
@@ -36,26 +34,23 @@ export interface MeasuredScore {
  * @param room what each person booked has met
  * @param talkingFactor how many times as long as its cues the talk of this teacher takes
  */
-export function useScore(plan: Plan, book: Book, room: Room, talkingFactor: number): MeasuredScore {
+export function useScore(
+  plan: Plan,
+  book: Book,
+  room: MovesMet,
+  talkingFactor: number,
+): MeasuredScore {
   const [lengths, setLengths] = useState<Lengths>(new Map());
   const newest = useRef<Lengths>(lengths);
   /** What the server said it cannot speak; the estimate stands for it. */
   const silent = useRef(new Set<string>());
   const [estimate] = useState(() => rememberingMeter(estimateSpeech));
   const compileWith = useCallback(
-    (of: Plan, known: Lengths) => {
-      const measured = measuredMeter(known, estimate);
-      const noting = notingMeter(measured.meter);
-      const options = { meter: noting.meter, speechSource: measured.source, room, talkingFactor };
-      const score = compile(of, book, options);
-      return { score, unknown: noting.asked.filter((u) => !known.has(utteranceKey(u))) };
-    },
+    (known: Lengths) => recompiler(book, { lengths: known, estimate, room, talkingFactor }),
     [book, estimate, room, talkingFactor],
   );
-  const { score, unknown } = useMemo(
-    () => compileWith(plan, lengths),
-    [compileWith, plan, lengths],
-  );
+  const recompile = useMemo(() => compileWith(lengths), [compileWith, lengths]);
+  const { score, unknown } = useMemo(() => recompile(plan), [recompile, plan]);
 
   /** Asks the server how long some texts are; the estimate stands where it cannot tell. */
   const learn = useCallback(async (texts: readonly Utterance[]): Promise<Lengths> => {
@@ -63,7 +58,7 @@ export function useScore(plan: Plan, book: Book, room: Room, talkingFactor: numb
     const utterances = asked.slice(0, MOST_AT_ONCE);
     if (utterances.length === 0) return newest.current;
     try {
-      const answer = await call('POST', '/api/speech/lengths', { utterances }, answerSchema);
+      const answer = await ask(CALLS.speechLengths, { body: { utterances } });
       const after = new Map(newest.current);
       for (const [i, u] of utterances.entries()) {
         const ms = answer.lengths[i] ?? null;
@@ -74,7 +69,7 @@ export function useScore(plan: Plan, book: Book, room: Room, talkingFactor: numb
       startTransition(() => setLengths(after));
     } catch (error) {
       // The estimate stands; the next edit asks again.
-      if (!(error instanceof Unreachable || error instanceof Refused)) throw error;
+      if (!isExpected(error)) throw error;
     }
     return newest.current;
   }, []);
@@ -85,13 +80,10 @@ export function useScore(plan: Plan, book: Book, room: Room, talkingFactor: numb
     return () => clearTimeout(timer);
   }, [unknown, learn]);
 
-  const compileAlso = useCallback(
-    (other: Plan) => compileWith(other, newest.current).score,
-    [compileWith],
-  );
+  const compileAlso = useCallback((other: Plan) => recompile(other).score, [recompile]);
   const measure = useCallback(
     async (other: Plan) => {
-      const known = await learn(compileWith(other, newest.current).unknown);
+      const known = await learn(compileWith(newest.current)(other).unknown);
       const { meter } = measuredMeter(known, estimate);
       return { ms: lengthOf(other, book, { meter, room, talkingFactor }), lengths: known };
     },

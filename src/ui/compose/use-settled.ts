@@ -1,7 +1,7 @@
 import { startTransition, useEffect, useState } from 'react';
 
-/** A pause in typing; shorter than what is felt as waiting. */
-const PAUSE_MS = 150;
+/** Longer than between two keys of one number, shorter than what is felt as waiting. */
+const PAUSE_MS = 300;
 
 /**
  * A value that follows another as soon as that has stood still for a moment, so that what is expensive to

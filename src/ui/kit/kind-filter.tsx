@@ -19,7 +19,8 @@ export function KindFilter({ kind, onChange, size }: KindFilterProps) {
           aria-pressed={kind === k}
           aria-label={`Only ${KIND_NAMES[k]}`}
           onClick={() => onChange(kind === k ? null : k)}
-          className={`rounded-lg p-0.5 ${kind === k ? 'ring-base-content ring-2' : ''}`}
+          data-tip={KIND_NAMES[k]}
+          className={`tooltip tooltip-bottom rounded-lg p-0.5 ${kind === k ? 'ring-base-content ring-2' : ''}`}
         >
           <KindGlyph kind={k} size={size} />
         </button>

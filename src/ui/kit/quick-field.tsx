@@ -26,7 +26,7 @@ export function QuickField({ label, value, onType, onSettle, placeholder }: Quic
     onSettle?.();
   };
   return (
-    <span className="relative inline-block">
+    <span className="inline-block">
       <input
         type="text"
         autoComplete="off"
@@ -56,11 +56,7 @@ export function QuickField({ label, value, onType, onSettle, placeholder }: Quic
         className={`quick-field ${error ? 'border-error' : ''}`}
       />
       {error && (
-        <span
-          id={id}
-          role="alert"
-          className="bg-base-100 border-error text-error absolute top-full right-0 z-20 mt-1 block w-64 rounded-lg border p-2 text-sm shadow-lg"
-        >
+        <span id={id} role="alert" className="text-error mt-1 block w-56 text-sm">
           {error}
         </span>
       )}

@@ -3,13 +3,13 @@
 import clsx from 'clsx';
 import { memo } from 'react';
 import { clock } from '@/core/formats';
-import type { Kind, Move } from '@/core/move';
+import type { Kind } from '@/core/move';
 import { type Score, type SegmentRun, type Step, segmentRuns } from '@/core/score';
 import { kindColour } from './kind-glyph';
+import { useMoves } from './moves';
 
 export interface RibbonProps {
   score: Score;
-  moveOf: (id: string) => Move | undefined;
   /** Ids of the selected segments. */
   selected?: readonly string[];
   /** Called with the segment clicked on, and the time clicked at in ms from the start. */
@@ -36,12 +36,12 @@ const MOST_TICKS = { wide: 12, narrow: 6 };
 /** A class as one line of time: hatched upbeat, solid work, pale release and rest. */
 export const Ribbon = memo(function Ribbon({
   score,
-  moveOf,
   selected,
   onSelect,
   atMs,
   lanes = true,
 }: RibbonProps) {
+  const moves = useMoves();
   const lengthMs = Math.max(score.totalMs, score.slotMs);
   const percent = (ms: number) => `${(100 * ms) / lengthMs}%`;
   const every =
@@ -49,7 +49,7 @@ export const Ribbon = memo(function Ribbon({
     1_800_000;
   const ticks = Array.from({ length: Math.floor(lengthMs / every) + 1 }, (_, i) => i * every);
   const runs = segmentRuns(score);
-  const kindOf = (step: Step): Kind => moveOf(step.moveId)?.kind ?? 'exercise';
+  const kindOf = (step: Step): Kind => moves.get(step.moveId)?.kind ?? 'exercise';
   return (
     <div
       className={clsx(
@@ -84,7 +84,7 @@ export const Ribbon = memo(function Ribbon({
             key={run.steps[0].id}
             run={run}
             kind={kindOf(run.steps[0])}
-            name={moveOf(run.steps[0].moveId)?.text.en?.name ?? ''}
+            name={moves.get(run.steps[0].moveId)?.text.en?.name ?? ''}
             selected={selected?.includes(run.segmentId) ?? false}
             onSelect={onSelect}
             lengthMs={lengthMs}
@@ -107,7 +107,7 @@ export const Ribbon = memo(function Ribbon({
         LANES.map((lane) => (
           <Lane key={lane.name} name={lane.name}>
             {score.steps.map((step) => {
-              const areas = moveOf(step.moveId)?.areas ?? {};
+              const areas = moves.get(step.moveId)?.areas ?? {};
               const weight = Math.max(0, ...lane.areas.map((area) => areas[area] ?? 0));
               if (step.kind !== 'work' || weight === 0) return null;
               return (

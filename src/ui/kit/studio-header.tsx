@@ -4,6 +4,8 @@ import clsx from 'clsx';
 import { LogOut, Mic, SunMoon } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { startTransition } from 'react';
+import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
 
 const PLACES = [
   { href: '/', name: 'Today' },
@@ -21,7 +23,7 @@ export interface StudioHeaderProps {
   signOutEverywhere: () => Promise<void>;
 }
 
-export function Mark({ size = 30 }: { size?: number }) {
+export function Logo({ size = 30 }: { size?: number }) {
   return (
     <svg viewBox="0 0 32 32" width={size} height={size} aria-hidden>
       <circle cx="7" cy="22" r="5" fill="var(--color-accent)" />
@@ -47,7 +49,7 @@ export function StudioHeader({
   return (
     <header className="border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2.5 sm:px-6">
       <Link href="/" className="font-display flex items-center gap-2 text-xl font-bold">
-        <Mark />
+        <Logo />
         Up Beat
       </Link>
       <nav aria-label="Main" className="flex gap-1 max-sm:order-3 max-sm:w-full">
@@ -69,47 +71,44 @@ export function StudioHeader({
         })}
       </nav>
       <div className="ml-auto flex items-center gap-3">
-        <details className="dropdown dropdown-end">
-          <summary className="btn btn-ghost btn-sm font-normal">
-            <span className="text-sm max-sm:hidden">{studioName}</span>
-            <span
-              aria-hidden
-              className="bg-secondary text-secondary-content grid size-8 place-items-center rounded-full text-sm font-semibold"
-            >
-              {teacherName
-                .split(' ')
-                .map((part) => part[0])
-                .join('')
-                .slice(0, 2)}
-            </span>
-            <span className="sr-only">Account of {teacherName}</span>
-          </summary>
-          <div className="dropdown-content bg-base-100 border-base-300 z-30 mt-1 w-64 rounded-box border p-2 shadow-lg">
-            <p className="quiet px-3 py-2 text-sm">
-              {teacherName}
-              <br />
-              {studioName}
-            </p>
-            <Link href="/voice" className="btn btn-ghost btn-sm w-full justify-start">
+        <Menu
+          trigger={
+            <button type="button" className="btn btn-ghost btn-sm font-normal">
+              <span className="text-sm max-sm:hidden">{studioName}</span>
+              <span
+                aria-hidden
+                className="bg-secondary text-secondary-content grid size-8 place-items-center rounded-full text-sm font-semibold"
+              >
+                {teacherName
+                  .split(' ')
+                  .map((part) => part[0])
+                  .join('')
+                  .slice(0, 2)}
+              </span>
+              <span className="sr-only">Account of {teacherName}</span>
+            </button>
+          }
+        >
+          <MenuWords>
+            {teacherName}
+            <br />
+            {studioName}
+          </MenuWords>
+          <MenuLink>
+            <Link href="/voice">
               <Mic size={16} aria-hidden /> Your voice
             </Link>
-            <form action={switchLook}>
-              <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
-                <SunMoon size={16} aria-hidden /> Day or night look
-              </button>
-            </form>
-            <form action={signOut}>
-              <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
-                <LogOut size={16} aria-hidden /> Sign out
-              </button>
-            </form>
-            <form action={signOutEverywhere}>
-              <button type="submit" className="btn btn-ghost btn-sm w-full justify-start">
-                Sign out on all devices
-              </button>
-            </form>
-          </div>
-        </details>
+          </MenuLink>
+          <MenuEntry act={() => startTransition(switchLook)}>
+            <SunMoon size={16} aria-hidden /> Day or night look
+          </MenuEntry>
+          <MenuEntry act={() => startTransition(signOut)}>
+            <LogOut size={16} aria-hidden /> Sign out
+          </MenuEntry>
+          <MenuEntry act={() => startTransition(signOutEverywhere)}>
+            Sign out on all devices
+          </MenuEntry>
+        </Menu>
       </div>
     </header>
   );

@@ -4,13 +4,15 @@ import { X } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { lateByMs, takenPartMs } from '@/core/attendance';
+import type { RollEntry, Scores } from '@/core/calls';
 import { clock, timeOfDay } from '@/core/formats';
-import { type Move, moveText } from '@/core/move';
+import { moveText } from '@/core/move';
 import { minutesOf, spent, type TalkSample, talkOf } from '@/core/run';
+import { useMoves } from '../kit/moves';
 import { LengthsAgain } from './lengths-again';
 import { Minutes } from './minutes';
 import { RollList } from './roll-list';
-import type { LeadScores, LeadSession, RollEntry } from './types';
+import type { LeadSession } from './types';
 import type { Log } from './use-log';
 import type { Roll } from './use-roll';
 
@@ -18,8 +20,7 @@ export interface CloseOutProps {
   session: LeadSession;
   roll: Roll;
   log: Log;
-  scores: LeadScores;
-  moveOf: (id: string) => Move | undefined;
+  scores: Scores;
   startedAt: number;
   endedAt: number;
   /** True once the session is stored as held. */
@@ -35,8 +36,9 @@ const FELT = ['hard going', 'uneven', 'all right', 'good', 'easy'];
 
 /** The end of a class: who took part for how long, what was noted, and the button that stores it. */
 export function CloseOut(props: CloseOutProps) {
-  const { session, roll, log, scores, moveOf, startedAt, endedAt, closed, error, saving } = props;
+  const { session, roll, log, scores, startedAt, endedAt, closed, error, saving } = props;
   const { close, back } = props;
+  const moves = useMoves();
   const { score, easier } = scores;
   const came = roll.entries.filter((e) => e.attendance && e.attendance.mark !== 'absent').length;
   const parts = useMemo(
@@ -44,7 +46,7 @@ export function CloseOut(props: CloseOutProps) {
     [score, easier, log.events, endedAt],
   );
   const nameOf = (moveId: string) => {
-    const move = moveOf(moveId);
+    const move = moves.get(moveId);
     return move ? moveText(move, score.language).name : 'Questions';
   };
   const note = ({ attendance }: RollEntry): string | null => {

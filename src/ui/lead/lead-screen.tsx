@@ -1,27 +1,22 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { call, Refused, Unreachable } from '@/browser/api';
+import { ask, toldOf, Unreachable } from '@/browser/api';
 import { kept } from '@/browser/database';
 import { speechUrl } from '@/browser/hear';
 import { forgetStages, keepStage } from '@/browser/kept-stage';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
+import { CALLS, type RollEntry, type Scores } from '@/core/calls';
 import type { Move } from '@/core/move';
 import { cuesByStep, endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
 import type { SpeechChoice } from '@/core/speech';
+import { MovesProvider } from '../kit/moves';
+import { useAttempt } from '../kit/use-attempt';
 import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
 import { Stage } from './stage';
-import {
-  keptScoresSchema,
-  type LeadLog,
-  type LeadScores,
-  type LeadSession,
-  prepareAnswerSchema,
-  type RollEntry,
-  rollAnswerSchema,
-} from './types';
+import { keptScoresSchema, type LeadLog, type LeadSession } from './types';
 import { type SpeechSettings, useCues } from './use-cues';
 import { type Log, useLog } from './use-log';
 import { usePlayback } from './use-playback';
@@ -42,8 +37,6 @@ export interface LeadScreenProps {
 /** A breath between the press and the first cue, so that the cue is in time like all the others. */
 export const START_IN_MS = 1200;
 
-const unreachable = 'The server does not answer. Try again in a moment.';
-
 /** Leads one session from the roll to the stored register. */
 export function LeadScreen(props: LeadScreenProps) {
   const { session, roll: initialRoll, log: initialLog, moves, parkedBefore, speech } = props;
@@ -54,7 +47,7 @@ export function LeadScreen(props: LeadScreenProps) {
   }, [initialLog.now]);
   const log = useLog(initialLog, clock);
   const roll = useRoll(initialRoll, log);
-  const [scores, setScores] = useState<LeadScores | null>(null);
+  const [scores, setScores] = useState<Scores | null>(null);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);
   const [measuring, setMeasuring] = useState(true);
@@ -65,20 +58,18 @@ export function LeadScreen(props: LeadScreenProps) {
       setError(null);
       const sentAt = clock.deviceNow();
       try {
-        const url = `/api/sessions/${session.id}/prepare`;
-        const answer = await call('POST', url, { wordsPerMinute }, prepareAnswerSchema);
+        const body = { wordsPerMinute };
+        const answer = await ask(CALLS.prepareSession, { id: session.id, body });
         clock.measure(answer.now, sentAt);
         setHasVoice(answer.voice);
-        setScores({ score: answer.run.score, easier: answer.run.easier });
+        setScores(answer.scores);
       } catch (problem) {
-        if (problem instanceof Unreachable) {
-          const first = wordsPerMinute === undefined;
-          const before = first ? await kept.get(scoresName, keptScoresSchema) : undefined;
-          if (!before) return setError(unreachable);
-          clock.recall(before.fromWallMs);
-          setScores(before.scores);
-        } else if (problem instanceof Refused) setError(problem.message);
-        else throw problem;
+        const first = wordsPerMinute === undefined;
+        const away = problem instanceof Unreachable;
+        const before = away && first ? await kept.get(scoresName, keptScoresSchema) : undefined;
+        if (!before) return setError(toldOf(problem));
+        clock.recall(before.fromWallMs);
+        setScores(before.scores);
       }
     },
     [clock, session.id, scoresName],
@@ -122,24 +113,25 @@ export function LeadScreen(props: LeadScreenProps) {
     );
   }
   return (
-    <LedRun
-      session={session}
-      log={log}
-      roll={roll}
-      scores={scores}
-      moves={moves}
-      clock={clock}
-      hasVoice={hasVoice}
-      parkedBefore={parkedBefore}
-      measuring={measuring}
-      error={error}
-      speech={{ initialChoice: speech, prepare }}
-    />
+    <MovesProvider moves={moves}>
+      <LedRun
+        session={session}
+        log={log}
+        roll={roll}
+        scores={scores}
+        clock={clock}
+        hasVoice={hasVoice}
+        parkedBefore={parkedBefore}
+        measuring={measuring}
+        error={error}
+        speech={{ initialChoice: speech, prepare }}
+      />
+    </MovesProvider>
   );
 }
 
 /** So that the class goes on after a reload while the server is away. */
-async function keepClass(name: string, scores: LeadScores, clock: ServerClock): Promise<void> {
+async function keepClass(name: string, scores: Scores, clock: ServerClock): Promise<void> {
   await kept.put(name, { scores, fromWallMs: clock.fromWallMs });
   const cues = [scores.score, scores.easier].flatMap((score) => score?.cues ?? []);
   const { wordsPerMinute } = scores.score;
@@ -151,8 +143,7 @@ interface LedRunProps {
   session: LeadSession;
   log: Log;
   roll: Roll;
-  scores: LeadScores;
-  moves: Move[];
+  scores: Scores;
   clock: ServerClock;
   hasVoice: boolean;
   parkedBefore: readonly string[];
@@ -164,7 +155,7 @@ interface LedRunProps {
 }
 
 function LedRun(props: LedRunProps) {
-  const { session, log, roll, scores, moves, clock, hasVoice, parkedBefore, speech } = props;
+  const { session, log, roll, scores, clock, hasVoice, parkedBefore, speech } = props;
   const { score } = scores;
   const { add } = log;
   const groups = useMemo(() => cuesByStep(score, scores.easier), [score, scores.easier]);
@@ -172,18 +163,21 @@ function LedRun(props: LedRunProps) {
   const { state } = live;
   const bends = useMemo(() => bendsOf(log), [log]);
   const leads = log.leader !== 'another device';
-  const desk = useCues(score, groups, state, bends, clock, leads, speech);
-  const moveOf = useMemo(() => {
-    const byId = new Map(moves.map((m) => [m.id, m]));
-    return (id: string) => byId.get(id);
-  }, [moves]);
+  const desk = useCues({ score, groups, state, bends, clock, audible: leads, speech });
   const [ending, setEnding] = useState(false);
   const [closed, setClosed] = useState(session.status === 'held');
-  const [saving, setSaving] = useState(false);
-  const [error, setError] = useState<string | null>(null);
+  const { error, busy: saving, attempt } = useAttempt('Nothing is lost.');
   const onStage = state.status === 'running' || state.status === 'paused';
 
   useEffect(() => (onStage ? keepAwake() : undefined), [onStage]);
+
+  // What begins the class is timed by the server's clock, and while a page loads answers are late: it is
+  // asked again as soon as there is nothing else to do.
+  const { measuring } = props;
+  const { measureTime } = log;
+  useEffect(() => {
+    if (!measuring) void measureTime();
+  }, [measuring, measureTime]);
 
   const running = state.status === 'running';
   const end = useCallback(() => {
@@ -191,24 +185,14 @@ function LedRun(props: LedRunProps) {
     setEnding(true);
   }, [running, add]);
 
-  const close = async () => {
-    setSaving(true);
-    try {
+  const close = () =>
+    attempt(async () => {
       await log.flush();
-      const url = `/api/sessions/${session.id}/close`;
-      await call('POST', url, await log.ending(), rollAnswerSchema);
+      await ask(CALLS.closeSession, { id: session.id, body: await log.ending() });
       await log.look();
       await forgetStages();
       setClosed(true);
-      setError(null);
-    } catch (problem) {
-      if (problem instanceof Unreachable) setError(`Nothing is lost. ${unreachable}`);
-      else if (problem instanceof Refused) setError(problem.message);
-      else throw problem;
-    } finally {
-      setSaving(false);
-    }
-  };
+    });
 
   if (state.status === 'ready') {
     return (
@@ -238,7 +222,6 @@ function LedRun(props: LedRunProps) {
         log={log}
         score={score}
         groups={groups}
-        moveOf={moveOf}
         roll={roll}
         timeZone={session.timeZone}
         slotEndsAt={slotEnd(session.startsAt, startedAt, score.slotMs)}
@@ -253,7 +236,6 @@ function LedRun(props: LedRunProps) {
       roll={roll}
       log={log}
       scores={scores}
-      moveOf={moveOf}
       startedAt={startedAt}
       endedAt={endOf(state)}
       closed={closed}

@@ -1,11 +1,8 @@
 import { useEffect, useState } from 'react';
-import { z } from 'zod';
-import { call, Refused, Unreachable } from '@/browser/api';
-import { planSchema } from '@/core/class';
+import { ask } from '@/browser/api';
+import { CALLS } from '@/core/calls';
 import { type Lengths, type Spent, withLengthsOf } from '@/core/run';
-
-const classAnswerSchema = z.object({ plan: planSchema, version: z.number() });
-const savedAnswerSchema = z.object({ version: z.number() });
+import { useAttempt } from '../kit/use-attempt';
 
 export interface LengthsAgainProps {
   classId: string;
@@ -17,22 +14,11 @@ export interface LengthsAgainProps {
 export function LengthsAgain({ classId, parts, nameOf }: LengthsAgainProps) {
   const [found, setFound] = useState<(Lengths & { version: number }) | null>(null);
   const [done, setDone] = useState(false);
-  const [error, setError] = useState<string | null>(null);
-  const attempt = async (work: () => Promise<void>) => {
-    setError(null);
-    try {
-      await work();
-    } catch (problem) {
-      if (problem instanceof Unreachable) setError('The server does not answer. Try again.');
-      else if (problem instanceof Refused) setError(problem.message);
-      else throw problem;
-    }
-  };
+  const { error, attempt } = useAttempt();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the class is looked at once, when it is closed.
   useEffect(() => {
     void attempt(async () => {
-      const url = `/api/classes/${classId}`;
-      const { plan, version } = await call('GET', url, undefined, classAnswerSchema);
+      const { plan, version } = await ask(CALLS.readClass, { id: classId });
       setFound({ ...withLengthsOf(plan, parts), version });
     });
   }, [classId]);
@@ -47,7 +33,7 @@ export function LengthsAgain({ classId, parts, nameOf }: LengthsAgainProps) {
   const use = () =>
     attempt(async () => {
       const body = { plan: found.plan, basedOn: found.version };
-      await call('PUT', `/api/classes/${classId}`, body, savedAnswerSchema);
+      await ask(CALLS.saveClass, { id: classId, body });
       setDone(true);
     });
   return (

@@ -14,6 +14,7 @@ import {
 } from '@/core/run';
 import { type Cue, type Score, type Side, type Step, type StepKind, stepAt } from '@/core/score';
 import { FaceDial } from '../kit/face-dial';
+import { type MovesById, useMoves } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
 import { BreathLine } from './breath-line';
 
@@ -55,7 +56,6 @@ export interface NowViewProps {
   state: Playback;
   score: Score;
   groups: readonly (readonly Cue[])[];
-  moveOf: (id: string) => Move | undefined;
   timeZone: string;
   /** When the slot ends, epoch ms. */
   slotEndsAt: number;
@@ -64,13 +64,14 @@ export interface NowViewProps {
 }
 
 /** The dial: the head's outline fills as the hold runs, the areas in work glow. */
-export function NowDial({ state, moveOf }: Pick<NowViewProps, 'state' | 'moveOf'>) {
+export function NowDial({ state }: Pick<NowViewProps, 'state'>) {
+  const moves = useMoves();
   const current = state.queue[state.index];
   if (!current) return null;
   const filled = Math.round(state.elapsedMs / SHOWN_MS) * SHOWN_MS;
   const working = current.step.kind === 'work';
   const progress = working ? filled / playLengthMs(current) : 0;
-  return <StepDial step={current.step} move={moveOf(current.step.moveId)} progress={progress} />;
+  return <StepDial step={current.step} move={moves.get(current.step.moveId)} progress={progress} />;
 }
 
 interface StepDialProps {
@@ -95,7 +96,8 @@ const StepDial = memo(function StepDial({ step, move, progress }: StepDialProps)
 
 /** What the room needs to know now: the move, the countdown, the cue, and what comes next. */
 export function NowView(props: NowViewProps) {
-  const { state, score, groups, moveOf, timeZone, slotEndsAt, onJump } = props;
+  const { state, score, groups, timeZone, slotEndsAt, onJump } = props;
+  const moves = useMoves();
   const played = useMemo(() => playedScore(score, state.queue), [score, state.queue]);
   const jump = useCallback(
     (_: string, atMs: number) => {
@@ -130,7 +132,7 @@ export function NowView(props: NowViewProps) {
         className="font-display mt-1 line-clamp-2 text-4xl leading-tight font-bold xl:text-5xl"
         data-testid="move"
       >
-        {nameOf(current, moveOf, score)}
+        {nameOf(current, moves, score)}
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-x-5 md:flex-nowrap xl:gap-x-8">
         <p
@@ -139,13 +141,7 @@ export function NowView(props: NowViewProps) {
         >
           {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
         </p>
-        <Upcoming
-          queue={queue}
-          index={index}
-          paused={state.status === 'paused'}
-          moveOf={moveOf}
-          score={score}
-        />
+        <Upcoming queue={queue} index={index} paused={state.status === 'paused'} score={score} />
       </div>
       {step.breath ? (
         <BreathLine pattern={step.breath} elapsedMs={state.elapsedMs} running={running} />
@@ -155,22 +151,22 @@ export function NowView(props: NowViewProps) {
         <p className="figures mb-1 text-lg" data-testid="to-go">
           {clock(toGo)} to go
         </p>
-        <Ribbon score={played} moveOf={moveOf} lanes={false} onSelect={onJump && jump} />
+        <Ribbon score={played} lanes={false} onSelect={onJump && jump} />
         <Playhead permille={Math.round((1000 * standsAt) / lengthMs)} />
       </div>
     </>
   );
 }
 
-const nameOf = (p: PlayStep, moveOf: NowViewProps['moveOf'], score: Score): string => {
-  const move = moveOf(p.step.moveId);
+const nameOf = (p: PlayStep, moves: MovesById, score: Score): string => {
+  const move = moves.get(p.step.moveId);
   return move ? moveText(move, score.language).name : 'Questions';
 };
 
-type Place = Pick<Playback, 'queue' | 'index'>;
+type Standing = Pick<Playback, 'queue' | 'index'>;
 
 /** Which round and side of the move is in work, and in which version. */
-const Turn = memo(function Turn({ queue, index }: Place) {
+const Turn = memo(function Turn({ queue, index }: Standing) {
   const step = queue[index]?.step;
   if (!step) return null;
   const variant = queue.find(
@@ -191,12 +187,13 @@ const Turn = memo(function Turn({ queue, index }: Place) {
   );
 });
 
-interface UpcomingProps extends Place, Pick<NowViewProps, 'moveOf' | 'score'> {
+interface UpcomingProps extends Standing, Pick<NowViewProps, 'score'> {
   paused: boolean;
 }
 
 /** What is done now, for how long, and what follows. */
-const Upcoming = memo(function Upcoming({ queue, index, paused, moveOf, score }: UpcomingProps) {
+const Upcoming = memo(function Upcoming({ queue, index, paused, score }: UpcomingProps) {
+  const moves = useMoves();
   const current = queue[index];
   if (!current) return null;
   const next = queue[index + 1];
@@ -215,7 +212,7 @@ const Upcoming = memo(function Upcoming({ queue, index, paused, moveOf, score }:
       {nextUp && (
         <p className="mt-1" data-testid="next-move">
           <span className="quiet">next </span>
-          <span className="font-semibold">{nameOf(nextUp, moveOf, score)}</span>
+          <span className="font-semibold">{nameOf(nextUp, moves, score)}</span>
         </p>
       )}
     </div>

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { Clock3, DoorOpen, UserCheck, UserPlus, UserX } from 'lucide-react';
 import { memo, useState } from 'react';
 import { MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
-import type { RollEntry } from './types';
+import type { RollEntry } from '@/core/calls';
 import type { Roll } from './use-roll';
 
 const ICONS = { here: UserCheck, late: Clock3, absent: UserX } as const;

@@ -1,9 +1,10 @@
 import { MessageCircleQuestion, NotebookPen } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
+import type { RollEntry } from '@/core/calls';
 import { type Area, concerns, inVariant, type Move, releaseAsMove } from '@/core/move';
 import type { Step } from '@/core/score';
+import { type MovesById, useMoves } from '../kit/moves';
 import { RollList } from './roll-list';
-import type { RollEntry } from './types';
 import { isHere, type Roll } from './use-roll';
 
 /** Keys that can mean a person; whoever comes after is picked by a press. */
@@ -24,7 +25,7 @@ export function watchFor(
   person: Pick<RollEntry, 'cautions' | 'notes'>,
   move: Move,
   { variant, release, breath }: AsDone,
-  moveOf: (id: string) => Move | undefined,
+  moves: MovesById,
 ): string[] {
   const usual = inVariant(move, variant);
   const paced: Move = breath
@@ -35,7 +36,7 @@ export function watchFor(
   const areas = new Set(mainAreas(move));
   const cautions = concerns(done, person.cautions).map((c) => c.words);
   const notes = person.notes.flatMap((note) => {
-    const other = moveOf(note.moveId);
+    const other = moves.get(note.moveId);
     const near = other && mainAreas(other).some((area) => areas.has(area));
     return note.moveId === move.id || near ? note.note || 'corrected last time' : [];
   });
@@ -47,7 +48,6 @@ export interface RoomColumnProps {
   move: Move | undefined;
   /** The step that runs. */
   step: AsDone;
-  moveOf: (id: string) => Move | undefined;
   /** A person is to be picked for a correction. */
   picking: boolean;
   setPicking: (picking: boolean) => void;
@@ -57,17 +57,18 @@ export interface RoomColumnProps {
 
 /** Who is in the room, and who of them needs an eye on them in the move in work. Never on a projector. */
 export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
-  const { roll, move, step, moveOf, picking, setPicking, parking, setParking } = props;
+  const { roll, move, step, picking, setPicking, parking, setParking } = props;
+  const moves = useMoves();
   const here = roll.entries.filter(isHere);
   const watched = useMemo(
     () =>
       move
         ? roll.entries.filter(isHere).flatMap((person) => {
-            const words = watchFor(person, move, step, moveOf);
+            const words = watchFor(person, move, step, moves);
             return words.length ? [{ person, words }] : [];
           })
         : [],
-    [roll.entries, move, step, moveOf],
+    [roll.entries, move, step, moves],
   );
   const keys = useMemo(
     () => new Map(roll.entries.filter(isHere).map((p, i) => [p.participantId, PERSON_KEYS[i]])),

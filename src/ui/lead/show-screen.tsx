@@ -2,15 +2,16 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { call, Refused, Unreachable } from '@/browser/api';
+import { ask, isExpected } from '@/browser/api';
 import { listenToRun } from '@/browser/live-run';
 import { runChannel } from '@/browser/run-channel';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
+import { CALLS, type Scores } from '@/core/calls';
 import type { Move } from '@/core/move';
-import { cuesByStep, isRoomEvent, type RunEventDraft, slotEnd } from '@/core/run';
+import { cuesByStep, isRoomEvent, type NewRunEvent, slotEnd } from '@/core/run';
+import { MovesProvider } from '../kit/moves';
 import { NowDial, NowView } from './now-view';
-import { type LeadScores, logAnswerSchema } from './types';
 import { usePlayback } from './use-playback';
 
 export interface ShowScreenProps {
@@ -18,11 +19,11 @@ export interface ShowScreenProps {
   startsAt: number;
   timeZone: string;
   runId: string;
-  events: readonly RunEventDraft[];
+  events: readonly NewRunEvent[];
   /** The server's time when the page was made. */
   now: number;
   /** Null until the class was made ready to be led. */
-  scores: LeadScores | null;
+  scores: Scores | null;
   moves: Move[];
 }
 
@@ -53,18 +54,20 @@ export function ShowScreen(props: ShowScreenProps) {
       </main>
     );
   }
-  return <Shown {...props} scores={scores} events={events} clock={clock} look={look} />;
+  return (
+    <MovesProvider moves={props.moves}>
+      <Shown {...props} scores={scores} events={events} clock={clock} look={look} />
+    </MovesProvider>
+  );
 }
 
-type ShownProps = ShowScreenProps & { scores: LeadScores; clock: ServerClock; look: () => void };
+type ShownProps = ShowScreenProps & { scores: Scores; clock: ServerClock; look: () => void };
 
 function Shown(props: ShownProps) {
-  const { scores, events, clock, look, moves, className, startsAt, timeZone } = props;
+  const { scores, events, clock, look, className, startsAt, timeZone } = props;
   const { score, easier } = scores;
   const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
   const { state } = usePlayback(scores, groups, events, clock, look);
-  const byId = useMemo(() => new Map(moves.map((m) => [m.id, m])), [moves]);
-  const moveOf = useCallback((id: string) => byId.get(id), [byId]);
   const over = state.status === 'over' || state.status === 'finished';
   return (
     <main
@@ -79,14 +82,13 @@ function Shown(props: ShownProps) {
       ) : (
         <>
           <div className="grid min-h-0 content-center justify-items-center max-md:hidden">
-            <NowDial state={state} moveOf={moveOf} />
+            <NowDial state={state} />
           </div>
           <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
             <NowView
               state={state}
               score={score}
               groups={groups}
-              moveOf={moveOf}
               timeZone={timeZone}
               slotEndsAt={slotEnd(startsAt, state.startedAt ?? startsAt, score.slotMs)}
             />
@@ -98,18 +100,18 @@ function Shown(props: ShownProps) {
 }
 
 /** The log as another window or device writes it: from the server, and from a window beside this one. */
-function useWatchedLog(runId: string, initial: readonly RunEventDraft[], clock: ServerClock) {
+function useWatchedLog(runId: string, initial: readonly NewRunEvent[], clock: ServerClock) {
   const [stored, setStored] = useState(initial);
-  const [beside, setBeside] = useState<readonly RunEventDraft[]>([]);
+  const [beside, setBeside] = useState<readonly NewRunEvent[]>([]);
   const look = useCallback(async () => {
     const sentAt = clock.deviceNow();
     try {
-      const answer = await call('GET', `/api/runs/${runId}/events`, undefined, logAnswerSchema);
+      const answer = await ask(CALLS.readLog, { id: runId });
       clock.measure(answer.now, sentAt);
       setStored(answer.events);
     } catch (problem) {
       // The window that leads still tells what happens; the stream below asks again.
-      if (!(problem instanceof Unreachable || problem instanceof Refused)) throw problem;
+      if (!isExpected(problem)) throw problem;
     }
   }, [runId, clock]);
   useEffect(() => {

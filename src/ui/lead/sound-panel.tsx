@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CheckedSound } from '@/browser/cue-player';
+import type { CheckedSound } from '@/browser/mixer';
 import { Choice } from '../kit/choice';
 import { VoiceChoice } from '../voice/voice-choice';
 import type { SoundDesk } from './use-cues';

@@ -5,9 +5,10 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sound } from '@/browser/cue-player';
 import { clock } from '@/core/formats';
-import { type Move, moveText } from '@/core/move';
+import { moveText } from '@/core/move';
 import { MOST_ROUNDS, UNDO_MS, undoable } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
+import { useMoves } from '../kit/moves';
 import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
 import { BEND_NAMES, controlsOf } from './controls';
@@ -26,7 +27,6 @@ export interface StageProps {
   log: Log;
   score: Score;
   groups: readonly (readonly Cue[])[];
-  moveOf: (id: string) => Move | undefined;
   roll: Roll;
   timeZone: string;
   slotEndsAt: number;
@@ -46,8 +46,8 @@ const BUTTONS =
 
 /** What the teacher sees and hears while the class runs. */
 export function Stage(props: StageProps) {
-  const { sessionId, live, log, score, groups, moveOf, roll, timeZone, slotEndsAt, desk, onEnd } =
-    props;
+  const { sessionId, live, log, score, groups, roll, timeZone, slotEndsAt, desk, onEnd } = props;
+  const moves = useMoves();
   const { state } = live;
   const { add } = log;
   const leads = log.leader !== 'another device';
@@ -56,7 +56,7 @@ export function Stage(props: StageProps) {
   const [catching, setCatching] = useState(false);
   const [sounding, setSounding] = useState(false);
   const current = state.queue[state.index];
-  const move = current && moveOf(current.step.moveId);
+  const move = current && moves.get(current.step.moveId);
   const paused = state.status === 'paused';
   const last = undoable(state, state.at);
   const undo = useCallback(() => {
@@ -105,7 +105,7 @@ export function Stage(props: StageProps) {
   useMediaKeys(controls, !paused, move ? moveText(move, score.language).name : score.name);
   const onJump = useCallback((stepId: string) => add({ type: 'jumped', stepId }), [add]);
   const nameOf = (id: string) => {
-    const found = moveOf(id);
+    const found = moves.get(id);
     return found ? moveText(found, score.language).name : 'Questions';
   };
   if (!current) return null;
@@ -117,14 +117,13 @@ export function Stage(props: StageProps) {
       <h1 className="sr-only">Leading {score.name}</h1>
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 p-4 md:grid-cols-[minmax(0,20rem)_1fr] lg:grid-cols-[13rem_minmax(0,1fr)_17rem] xl:grid-cols-[20rem_minmax(0,1fr)_18rem]">
         <div className="grid min-h-0 content-center justify-items-center [contain:layout_paint_style] max-md:hidden">
-          <NowDial state={state} moveOf={moveOf} />
+          <NowDial state={state} />
         </div>
         <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
           <NowView
             state={state}
             score={score}
             groups={groups}
-            moveOf={moveOf}
             timeZone={timeZone}
             slotEndsAt={slotEndsAt}
             onJump={leads ? onJump : undefined}
@@ -134,7 +133,6 @@ export function Stage(props: StageProps) {
           roll={roll}
           move={move}
           step={current.step}
-          moveOf={moveOf}
           picking={picking}
           setPicking={setPicking}
           parking={parking}

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type CheckedSound, CuePlayer, type Sound } from '@/browser/cue-player';
+import { CuePlayer, type Sound } from '@/browser/cue-player';
+import type { CheckedSound } from '@/browser/mixer';
 import type { ServerClock } from '@/browser/server-clock';
 import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
@@ -45,22 +46,29 @@ export interface SpeechSettings {
   prepare: (wordsPerMinute: number) => void;
 }
 
-/** Lets the cues of a run be heard at their time, whatever the teacher does to it. */
-export function useCues(
-  score: Score,
-  groups: readonly (readonly Cue[])[],
-  state: Playback,
-  bends: number,
-  clock: ServerClock,
+export interface CuesToHear {
+  score: Score;
+  groups: readonly (readonly Cue[])[];
+  state: Playback;
+  /** How many bends there have been; with each of them what is scheduled may have moved. */
+  bends: number;
+  clock: ServerClock;
   /** Only the device that leads is heard. */
-  audible: boolean,
-  { initialChoice, prepare }: SpeechSettings,
-): SoundDesk {
+  audible: boolean;
+  speech: SpeechSettings;
+}
+
+/** Lets the cues of a run be heard at their time, whatever the teacher does to it. */
+export function useCues(of: CuesToHear): SoundDesk {
+  const { score, groups, state, bends, clock, audible } = of;
+  const { initialChoice, prepare } = of.speech;
   const [sound, setSound] = useState<Sound>('rendered');
   const [blocked, setBlocked] = useState(false);
   const [volume, setVolumeOnly] = useState(1);
   const [choice, setChoiceOnly] = useState(initialChoice);
-  const [rate, setRateOnly] = useState(score.wordsPerMinute);
+  /** The rate that was asked for; a score that was underway meanwhile has another. */
+  const [chosenRate, setChosenRate] = useState<number | null>(null);
+  const rate = chosenRate ?? score.wordsPerMinute;
   const [muted, setMutedOnly] = useState(false);
   const [music, setMusic] = useState<string | null>(null);
   const [musicVolume, setMusicVolumeOnly] = useState(0.4);
@@ -71,15 +79,14 @@ export function useCues(
     const made = new CuePlayer(REFERENCE_RATE, setSound);
     player.current = made;
     const kept = Number(localStorage.getItem(VOLUME_KEY) ?? 1);
-    made.volume = Number.isFinite(kept) ? kept : 1;
-    setVolumeOnly(made.volume);
+    made.mixer.volume = Number.isFinite(kept) ? kept : 1;
+    setVolumeOnly(made.mixer.volume);
     return () => made.close();
   }, []);
 
   useEffect(() => {
     if (!player.current) return;
     player.current.wordsPerMinute = score.wordsPerMinute;
-    setRateOnly(score.wordsPerMinute);
     player.current.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
     player.current.fetchAll(groups.flat());
   }, [score, groups]);
@@ -88,7 +95,7 @@ export function useCues(
     const speaking = player.current;
     if (!speaking) return;
     const running = state.status === 'running' && audible;
-    setBlocked(running && speaking.blocked);
+    setBlocked(running && speaking.mixer.blocked);
     if (heard.current !== bends || !running) {
       speaking.silence();
       heard.current = bends;
@@ -104,7 +111,7 @@ export function useCues(
 
   useEffect(() => {
     if (!blocked) return;
-    const press = () => void player.current?.unlock().then(() => setBlocked(false));
+    const press = () => void player.current?.mixer.unlock().then(() => setBlocked(false));
     const presses = ['pointerdown', 'keydown'] as const;
     for (const kind of presses) window.addEventListener(kind, press);
     return () => {
@@ -119,20 +126,20 @@ export function useCues(
   }, [queue, index, groups]);
 
   const setVolume = useCallback((value: number) => {
-    if (player.current) player.current.volume = value;
+    if (player.current) player.current.mixer.volume = value;
     localStorage.setItem(VOLUME_KEY, String(value));
     setVolumeOnly(value);
   }, []);
   const setMuted = useCallback((value: boolean) => {
-    if (player.current) player.current.muted = value;
+    if (player.current) player.current.mixer.muted = value;
     setMutedOnly(value);
   }, []);
   const setMusicVolume = useCallback((value: number) => {
-    if (player.current) player.current.musicVolume = value;
+    if (player.current) player.current.mixer.musicVolume = value;
     setMusicVolumeOnly(value);
   }, []);
   const playMusic = useCallback((file: File | null) => {
-    void player.current?.playMusic(file);
+    void player.current?.mixer.playMusic(file);
     setMusic(file?.name ?? null);
   }, []);
   const begun = state.status !== 'ready';
@@ -140,20 +147,20 @@ export function useCues(
     (next: SpeechChoice) => {
       setChoiceOnly(next);
       player.current?.changeVoice();
-      if (!begun) prepare(score.wordsPerMinute);
+      if (!begun) prepare(rate);
     },
-    [begun, prepare, score],
+    [begun, prepare, rate],
   );
   const setRate = useCallback(
     (wordsPerMinute: number) => {
-      setRateOnly(wordsPerMinute);
+      setChosenRate(wordsPerMinute);
       if (!begun) prepare(wordsPerMinute);
       else if (player.current) player.current.wordsPerMinute = wordsPerMinute;
     },
     [begun, prepare],
   );
-  const unlock = useCallback(async () => player.current?.unlock(), []);
-  const check = useCallback(async () => (await player.current?.check()) ?? 'blocked', []);
+  const unlock = useCallback(async () => player.current?.mixer.unlock(), []);
+  const check = useCallback(async () => (await player.current?.mixer.check()) ?? 'blocked', []);
 
   return useStable<SoundDesk>({
     sound,

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { call, Refused, Unreachable } from '@/browser/api';
+import { ask, Refused, Unreachable } from '@/browser/api';
 import { kept } from '@/browser/database';
 import { deviceId, isOpenElsewhere } from '@/browser/device';
 import { eventShelf } from '@/browser/event-shelf';
@@ -7,20 +7,23 @@ import { listenToRun } from '@/browser/live-run';
 import { Outbox } from '@/browser/outbox';
 import { runChannel } from '@/browser/run-channel';
 import type { ServerClock } from '@/browser/server-clock';
-import { isRoomEvent, type RunEvent, type RunEventDraft } from '@/core/run';
-import { keptLogSchema, type LeadLog, logAnswerSchema } from './types';
+import { CALLS, type LogAnswer } from '@/core/calls';
+import { isRoomEvent, type NewRunEvent, type RunEvent } from '@/core/run';
+import { keptLogSchema, type LeadLog } from './types';
 
 const RETRY_MS = 1500;
+/** How often the server's time is asked for to know it well. */
+const TIMES = 3;
 
 /** An event before it has an id and a time. */
-export type Happening = RunEventDraft extends infer E
-  ? E extends RunEventDraft
+export type Happening = NewRunEvent extends infer E
+  ? E extends NewRunEvent
     ? Omit<E, 'id' | 'at'>
     : never
   : never;
 
 export interface Log {
-  events: readonly RunEventDraft[];
+  events: readonly NewRunEvent[];
   /** False until what was left from before has been read. */
   loaded: boolean;
   /** False while the server does not answer; the class goes on and events wait here. */
@@ -29,7 +32,7 @@ export interface Log {
   leader: 'this device' | 'another device' | null;
   error: string | null;
   /** Bends made here that were not stored, since another device had taken the lead. */
-  lost: readonly RunEventDraft[];
+  lost: readonly NewRunEvent[];
   /** Something happens now, or in so many ms. */
   add: (what: Happening, inMs?: number) => void;
   takeLead: () => Promise<void>;
@@ -39,6 +42,8 @@ export interface Log {
   ending: () => Promise<{ id: string; at: number; device: string }>;
   /** Asks the server for its time and what is new. */
   look: () => Promise<void>;
+  /** Asks for the server's time several times over; the quickest answer counts. */
+  measureTime: () => Promise<void>;
 }
 
 /** The log of a session on this device: what the server knows, and what waits to be sent. */
@@ -49,18 +54,18 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   /** The server's time when log and leader were last heard of. */
   const [heardAt, setHeardAt] = useState(initial.now);
   const [log, setLog] = useState<readonly RunEvent[]>(initial.events);
-  const [waiting, setWaiting] = useState<readonly RunEventDraft[]>([]);
+  const [waiting, setWaiting] = useState<readonly NewRunEvent[]>([]);
   const [loaded, setLoaded] = useState(false);
   const [connected, setConnected] = useState(true);
   const [leaderId, setLeaderId] = useState(initial.leader);
   const [device, setDevice] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const [lost, setLost] = useState<readonly RunEventDraft[]>([]);
+  const [lost, setLost] = useState<readonly NewRunEvent[]>([]);
   const box = useRef<Outbox | null>(null);
   /** Events from before the outbox is open. */
-  const early = useRef<RunEventDraft[]>([]);
+  const early = useRef<NewRunEvent[]>([]);
 
-  const take = useCallback((answer: { events: RunEvent[]; leader: string | null; now: number }) => {
+  const take = useCallback((answer: LogAnswer) => {
     setLeaderId(answer.leader);
     setHeardAt(answer.now);
     setLog((known) => {
@@ -70,16 +75,18 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     });
   }, []);
 
-  const ask = useCallback(
-    async (method: 'GET' | 'POST', path: string, body: unknown) => {
+  /** Makes a call that is answered with the log, and takes up what it says. */
+  const hear = useCallback(
+    async (answered: Promise<LogAnswer>) => {
       const sentAt = clock.deviceNow();
-      const answer = await call(method, `/api/runs/${runId}/${path}`, body, logAnswerSchema);
+      const answer = await answered;
       clock.measure(answer.now, sentAt);
       take(answer);
       setConnected(true);
     },
-    [runId, clock, take],
+    [clock, take],
   );
+  const read = useCallback(() => hear(ask(CALLS.readLog, { id: runId })), [hear, runId]);
 
   const shown = useCallback(() => setWaiting(box.current?.waiting() ?? []), []);
 
@@ -98,8 +105,8 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     const bends = (await box.current?.take((e) => !isRoomEvent(e))) ?? [];
     setLost((before) => [...before, ...bends]);
     shown();
-    await ask('GET', 'events', undefined);
-  }, [ask, shown]);
+    await read();
+  }, [read, shown]);
 
   const attempt = useCallback(
     async (work: () => Promise<void>) => {
@@ -107,7 +114,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
         await work();
       } catch (problem) {
         if (problem instanceof Unreachable) setConnected(false);
-        else if (problem instanceof Refused && problem.status === 409) {
+        else if (problem instanceof Refused && problem.code === 'not-leading') {
           await attempt(giveWay);
         } else if (problem instanceof Refused) setError(problem.message);
         else throw problem;
@@ -116,7 +123,10 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     [giveWay],
   );
   const tryFlush = useCallback(() => attempt(flush), [attempt, flush]);
-  const look = useCallback(() => attempt(() => ask('GET', 'events', undefined)), [attempt, ask]);
+  const look = useCallback(() => attempt(read), [attempt, read]);
+  const measureTime = useCallback(async () => {
+    for (let n = 0; n < TIMES; n++) await look();
+  }, [look]);
 
   useEffect(() => {
     let gone = false;
@@ -125,7 +135,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       // A page that was kept is older than what was heard since, also of who leads.
       if (before && before.now > madeAt.current) take(before);
       const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere), (events) =>
-        ask('POST', 'events', { device: id, events }),
+        hear(ask(CALLS.sendEvents, { id: runId, body: { device: id, events } })),
       );
       for (const event of early.current.splice(0)) void opened.add(event);
       await opened.loaded;
@@ -140,7 +150,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     return () => {
       gone = true;
     };
-  }, [runId, logName, ask, shown, take, tryFlush]);
+  }, [runId, logName, hear, shown, take, tryFlush]);
 
   useEffect(() => {
     if (waiting.length === 0 && connected) return;
@@ -164,16 +174,13 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   useEffect(() => {
     return listenToRun(runId, {
       after: () => lastSeq.current,
-      heard: (data) => {
-        const told = logAnswerSchema.safeParse(JSON.parse(data));
-        if (told.success) take(told.data);
-      },
+      heard: take,
       opened: () => setConnected(true),
       lost: () => setConnected(false),
     });
   }, [runId, take]);
 
-  const events = useMemo((): readonly RunEventDraft[] => {
+  const events = useMemo((): readonly NewRunEvent[] => {
     const known = new Set(log.map((e) => e.id));
     return [...log, ...waiting.filter((e) => !known.has(e.id))];
   }, [log, waiting]);
@@ -188,7 +195,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const add = useCallback(
     (what: Happening, inMs = 0) => {
       const at = clock.now() + inMs;
-      const event = { id: crypto.randomUUID(), at, ...what } as RunEventDraft;
+      const event = { id: crypto.randomUUID(), at, ...what } as NewRunEvent;
       if (box.current) void box.current.add(event);
       else early.current.push(event);
       setWaiting(box.current?.waiting() ?? [...early.current]);
@@ -198,8 +205,11 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   );
   const takeLead = useCallback(async () => {
     setLost([]);
-    await attempt(async () => ask('POST', 'lead', { device: await deviceId() }));
-  }, [attempt, ask]);
+    await attempt(async () => {
+      const body = { device: await deviceId() };
+      await hear(ask(CALLS.takeLead, { id: runId, body }));
+    });
+  }, [attempt, hear, runId]);
 
   const leader = leaderId === null ? null : leaderId === device ? 'this device' : 'another device';
   return {
@@ -214,5 +224,6 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     flush,
     ending,
     look,
+    measureTime,
   };
 }

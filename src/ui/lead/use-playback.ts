@@ -2,17 +2,17 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { ServerClock } from '@/browser/server-clock';
 import { type Ticker, ticker } from '@/browser/ticker';
+import type { Scores } from '@/core/calls';
 import {
   advance,
+  type NewRunEvent,
   type Playback,
-  type RunEventDraft,
   ready,
   replayer,
   SHOWN_MS,
   unchangedForMs,
 } from '@/core/run';
 import type { Cue } from '@/core/score';
-import type { LeadScores } from './types';
 
 /** How long nothing was heard of the clock until the device is taken to have slept, in ms. */
 const SLEPT_MS = 20_000;
@@ -37,9 +37,9 @@ export interface Live {
  * @param cameApart is called when the device's clocks have come apart
  */
 export function usePlayback(
-  scores: LeadScores,
+  scores: Scores,
   groups: readonly (readonly Cue[])[],
-  events: readonly RunEventDraft[],
+  events: readonly NewRunEvent[],
   clock: ServerClock,
   cameApart: () => void,
 ): Live {

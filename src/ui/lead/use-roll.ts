@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Mark } from '@/core/attendance';
+import type { RollEntry } from '@/core/calls';
 import { isRoomEvent, NO_NOTES, type Notes, noted, onRoll, type Present } from '@/core/run';
-import type { RollEntry } from './types';
 import type { Log } from './use-log';
 
 export interface Roll {

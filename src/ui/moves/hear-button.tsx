@@ -4,7 +4,7 @@ import { Volume2 } from 'lucide-react';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import { hear } from '@/browser/hear';
-import type { Language } from '@/core/move';
+import type { Language } from '@/core/language';
 
 /** Lets one cue be heard as it will be spoken in class. */
 export function HearButton({ text, language }: { text: string; language: Language }) {

@@ -1,10 +1,18 @@
 'use client';
 
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { z } from 'zod';
-import { call, Refused, Unreachable } from '@/browser/api';
-import { type Problem, problemsOf } from '@/core/class';
+import { useId, useState } from 'react';
+import {
+  type Control,
+  type Resolver,
+  type UseFormRegisterReturn,
+  useController,
+  useForm,
+  useWatch,
+} from 'react-hook-form';
+import { ask, toldOf } from '@/browser/api';
+import { CALLS } from '@/core/calls';
 import { parseSeconds } from '@/core/formats';
 import {
   AREA_NAMES,
@@ -25,13 +33,13 @@ import {
   SIDES,
   SIDES_NAMES,
 } from '@/core/move';
-import { DoseFields } from '../compose/dose-fields';
 import { AmountField } from '../kit/amount-field';
 import { Choice } from '../kit/choice';
+import { DoseFields } from '../kit/dose-fields';
 import { FaceDial } from '../kit/face-dial';
 import { MoveCautions } from '../kit/move-cautions';
 import { Page } from '../kit/page';
-import { copyOf, emptyMove, englishOf, nameOf, ownId, withEnglish } from './draft';
+import { copyOf, emptyMove, nameOf, ownId } from './new-move';
 
 export interface MoveEditorProps {
   /** The move to begin from: one to copy or one of the studio's own to change. */
@@ -41,21 +49,40 @@ export interface MoveEditorProps {
   takenIds: string[];
 }
 
-const FIELD_NAMES: Record<string, string> = {
+/** What a field is called in a sentence that says what is wrong with it. */
+const SUBJECTS = {
+  areas: 'The face',
   'text.en.name': 'The name',
   'text.en.setup': 'The set-up',
   'text.en.short': 'The short reminder',
   'text.en.form': 'The form reminders',
   'text.en.letGo': 'The let-go',
-  areas: 'The face',
-};
+} as const;
+type Field = keyof typeof SUBJECTS;
+const FIELDS = Object.keys(SUBJECTS) as Field[];
 
-function sentence({ field, message }: Problem): string {
-  const name = Object.entries(FIELD_NAMES).find(([prefix]) => field.startsWith(prefix))?.[1];
-  return `${name ?? field} ${message}.`;
+interface Wrongness {
+  /** Where it is, as in `text.en.form.1`. */
+  path: string;
+  message: string;
 }
 
-const lines = (text: string) =>
+/** All that is wrong within the errors of a form. */
+function wrongIn(errors: object, at: readonly string[] = []): Wrongness[] {
+  if ('message' in errors && typeof errors.message === 'string') {
+    return [{ path: at.join('.'), message: errors.message }];
+  }
+  return Object.entries(errors).flatMap(([key, within]) =>
+    key === 'ref' || typeof within !== 'object' || within === null
+      ? []
+      : wrongIn(within, [...at, key]),
+  );
+}
+
+const isWithin = (path: string, field: Field): boolean =>
+  path === field || path.startsWith(`${field}.`);
+
+const linesOf = (text: string): string[] =>
   text
     .split('\n')
     .map((l) => l.trim())
@@ -64,32 +91,39 @@ const lines = (text: string) =>
 /** Writes or changes a move of the studio's own. */
 export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
   const router = useRouter();
-  const [move, setMove] = useState<Move>(() => (from ? (keepId ? from : copyOf(from)) : emptyMove));
-  const [problems, setProblems] = useState<string[]>([]);
-  const [saving, setSaving] = useState(false);
-  const change = (part: Partial<Move>) => setMove((m) => ({ ...m, ...part }));
-  const english = englishOf(move);
-
-  const save = async () => {
-    const id = keepId && from ? from.id : ownId(nameOf(move), new Set(takenIds));
-    const parsed = moveSchema.safeParse({ ...move, id });
-    if (!parsed.success) {
-      setProblems(problemsOf(parsed.error).map(sentence));
-      return;
+  const form = useForm<Move>({
+    defaultValues: from ? (keepId ? from : copyOf(from)) : emptyMove,
+    resolver: zodResolver(moveSchema) as Resolver<Move>,
+  });
+  const { control, formState, register, setError, setValue } = form;
+  const { errors, isSubmitting, isSubmitSuccessful } = formState;
+  const move = useWatch({ control }) as Move;
+  const change = (part: Partial<Move>) => {
+    for (const [field, value] of Object.entries(part)) {
+      setValue(field as keyof Move, value as never, { shouldValidate: formState.isSubmitted });
     }
-    setSaving(true);
+  };
+  const all = wrongIn(errors);
+  const problem = (field: Field): string | undefined => {
+    const found = all.find(({ path }) => isWithin(path, field));
+    return found && `${SUBJECTS[field]} ${found.message}.`;
+  };
+  /** What is wrong in a field that has no place of its own here, as a copied move may bring along. */
+  const elsewhere = all.flatMap(({ path, message }) => {
+    if (path === 'root') return message;
+    return FIELDS.some((field) => isWithin(path, field)) ? [] : `${path} ${message}.`;
+  });
+
+  const save = form.handleSubmit(async (written) => {
+    const id = keepId && from ? from.id : ownId(nameOf(written), new Set(takenIds));
     try {
-      await call('PUT', `/api/moves/${id}`, { move: parsed.data }, z.object({ id: z.string() }));
+      await ask(CALLS.saveMove, { id, body: { move: { ...written, id } } });
       router.push(`/moves/${id}`);
       router.refresh();
     } catch (error) {
-      if (error instanceof Refused) setProblems([error.message]);
-      else if (error instanceof Unreachable) {
-        setProblems(['The server does not answer. What you wrote is still here; try again.']);
-      } else throw error;
-      setSaving(false);
+      setError('root', { message: toldOf(error, 'What you wrote is still here.') });
     }
-  };
+  });
 
   const toggleArea = (area: Area) => {
     const { [area]: weight, ...others } = move.areas;
@@ -98,13 +132,7 @@ export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
 
   return (
     <Page title={keepId ? 'Change your move' : 'A move of your own'}>
-      <form
-        className="grid gap-8 md:grid-cols-[18rem_minmax(0,1fr)]"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
+      <form className="grid gap-8 md:grid-cols-[18rem_minmax(0,1fr)]" noValidate onSubmit={save}>
         <div>
           <h2 className="text-lg font-semibold">Areas it works</h2>
           <FaceDial
@@ -119,14 +147,11 @@ export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
               ? (Object.keys(move.areas) as Area[]).map((a) => AREA_NAMES[a]).join(', ')
               : 'Click on the face, or Tab to an area and press Enter.'}
           </p>
+          <Wrong says={problem('areas')} />
           <MoveCautions move={move} release={move.releaseSeconds ? move.release : undefined} />
         </div>
         <div className="grid gap-5">
-          <TextLine
-            label="Name"
-            value={english.name}
-            onChange={(name) => setMove((m) => withEnglish(m, { name }))}
-          />
+          <TextLine label="Name" wrong={problem('text.en.name')} {...register('text.en.name')} />
           <div className="flex flex-wrap gap-x-5 gap-y-3">
             <Choice
               label="Kind"
@@ -232,34 +257,34 @@ export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
           />
           <TextArea
             label="Set-up, one cue a line"
-            value={english.setup}
-            onChange={(setup) => setMove((m) => withEnglish(m, { setup }))}
+            wrong={problem('text.en.setup')}
+            control={control}
+            name="text.en.setup"
           />
           <TextLine
             label="Short reminder, before later rounds"
-            value={english.short}
-            onChange={(short) => setMove((m) => withEnglish(m, { short }))}
+            wrong={problem('text.en.short')}
+            {...register('text.en.short')}
           />
           <TextArea
             label="Form reminders, at least three, one a line"
-            value={english.form}
-            onChange={(form) => setMove((m) => withEnglish(m, { form }))}
+            wrong={problem('text.en.form')}
+            control={control}
+            name="text.en.form"
           />
           <TextLine
             label="Let go"
-            value={english.letGo}
-            onChange={(letGo) => setMove((m) => withEnglish(m, { letGo }))}
+            wrong={problem('text.en.letGo')}
+            {...register('text.en.letGo')}
           />
-          {problems.length > 0 && (
-            <div role="alert">
-              <ul className="text-error font-medium">
-                {problems.map((problem) => (
-                  <li key={problem}>{problem}</li>
-                ))}
-              </ul>
-            </div>
-          )}
-          <button type="submit" className="btn btn-primary justify-self-start" disabled={saving}>
+          {elsewhere.map((says) => (
+            <Wrong key={says} says={says} />
+          ))}
+          <button
+            type="submit"
+            className="btn btn-primary justify-self-start"
+            disabled={isSubmitting || isSubmitSuccessful}
+          >
             Save the move
           </button>
         </div>
@@ -268,51 +293,70 @@ export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
   );
 }
 
-function TextLine({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  onChange: (text: string) => void;
-}) {
+/** What is wrong, where it is. */
+function Wrong({ says, id }: { says: string | undefined; id?: string }) {
+  if (!says) return null;
   return (
-    <label className="grid gap-1">
-      <span className="text-sm font-medium">{label}</span>
-      <input
-        className="input w-full"
-        maxLength={240}
-        value={value}
-        onChange={(e) => onChange(e.target.value)}
-      />
-    </label>
+    <p id={id} role="alert" className="text-error mt-1 text-sm font-medium">
+      {says}
+    </p>
   );
 }
 
-function TextArea({
-  label,
-  value,
-  onChange,
-}: {
+interface TextProps {
   label: string;
-  value: string[];
-  onChange: (lines: string[]) => void;
-}) {
-  const [draft, setDraft] = useState(value.join('\n'));
+  wrong: string | undefined;
+}
+
+function TextLine({ label, wrong, ...field }: TextProps & UseFormRegisterReturn) {
+  const id = useId();
   return (
-    <label className="grid gap-1">
-      <span className="text-sm font-medium">{label}</span>
-      <textarea
-        className="textarea w-full"
-        rows={3}
-        value={draft}
-        onChange={(e) => {
-          setDraft(e.target.value);
-          onChange(lines(e.target.value));
-        }}
-      />
-    </label>
+    <div>
+      <label className="grid gap-1">
+        <span className="text-sm font-medium">{label}</span>
+        <input
+          className={`input w-full ${wrong ? 'input-error' : ''}`}
+          maxLength={240}
+          aria-invalid={wrong !== undefined}
+          aria-describedby={wrong && id}
+          {...field}
+        />
+      </label>
+      <Wrong id={id} says={wrong} />
+    </div>
+  );
+}
+
+interface TextAreaProps extends TextProps {
+  control: Control<Move>;
+  name: 'text.en.setup' | 'text.en.form';
+}
+
+/** Cues, one a line. What is typed stays as it is; empty lines and spaces around are no cues. */
+function TextArea({ label, wrong, control, name }: TextAreaProps) {
+  const id = useId();
+  const { field } = useController({ control, name });
+  const [typed, setTyped] = useState((field.value ?? []).join('\n'));
+  return (
+    <div>
+      <label className="grid gap-1">
+        <span className="text-sm font-medium">{label}</span>
+        <textarea
+          ref={field.ref}
+          className={`textarea w-full ${wrong ? 'textarea-error' : ''}`}
+          rows={3}
+          aria-invalid={wrong !== undefined}
+          aria-describedby={wrong && id}
+          value={typed}
+          onBlur={field.onBlur}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            field.onChange(linesOf(e.target.value));
+          }}
+        />
+      </label>
+      <Wrong id={id} says={wrong} />
+    </div>
   );
 }
 

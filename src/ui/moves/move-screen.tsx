@@ -5,16 +5,14 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { z } from 'zod';
-import { call, Refused, Unreachable } from '@/browser/api';
+import { ask, toldOf } from '@/browser/api';
+import { CALLS } from '@/core/calls';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import {
   AREA_NAMES,
   cuesOf,
   doseLabel,
   KIND_NAMES,
-  LANGUAGE_NAMES,
-  LANGUAGES,
-  type Language,
   type Move,
   type MoveText,
   moveText,
@@ -46,7 +44,7 @@ const SURFACES = {
 
 /** All there is to know about one move. */
 export function MoveScreen({ move, own, usedIn }: MoveScreenProps) {
-  const text = moveText(move, 'en');
+  const text = moveText(move);
   return (
     <main className="mx-auto w-full max-w-6xl px-4 py-5 sm:px-6">
       <Link href="/moves" className="btn btn-ghost btn-sm -ml-3">
@@ -104,13 +102,11 @@ function MoveActions({ move, own }: { move: Move; own: boolean }) {
   const router = useRouter();
   const remove = async () => {
     try {
-      await call('DELETE', `/api/moves/${move.id}`, {}, z.object({ id: z.string() }));
+      await ask(CALLS.removeMove, { id: move.id });
       router.push('/moves');
       router.refresh();
     } catch (error) {
-      if (error instanceof Refused) toast.error(error.message);
-      else if (error instanceof Unreachable) toast.error('The server does not answer. Try again.');
-      else throw error;
+      toast.error(toldOf(error));
     }
   };
   return (

@@ -143,7 +143,7 @@ function MoveLine({ move, own }: { move: Move; own: boolean }) {
       <KindGlyph kind={move.kind} size={36} />
       <span className="min-w-0 flex-1">
         <span className="block leading-tight font-semibold">
-          {moveText(move, 'en').name}
+          {moveText(move).name}
           {own && <span className="text-secondary ml-2 text-sm font-medium">your own</span>}
         </span>
         <span className="quiet line-clamp-1 text-sm">

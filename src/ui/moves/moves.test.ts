@@ -1,8 +1,8 @@
 import { LIBRARY, libraryMove } from '@library';
 import { describe, expect, it } from 'vitest';
 import { type Move, moveSchema } from '@/core/move';
-import { copyOf, emptyMove, englishOf, nameOf, ownId, withEnglish } from './draft';
 import { areasOf, type Filter, NO_FILTER, nearestFirst, passes } from './find';
+import { copyOf, emptyMove, nameOf, ownId } from './new-move';
 
 const found = (filter: Partial<Filter>): Move[] =>
   LIBRARY.filter((move) => passes(move, { ...NO_FILTER, ...filter }));
@@ -97,12 +97,6 @@ describe("a move of a teacher's own", () => {
       'Lächelpulse, my way',
     ]);
     expect(nameOf(smile)).toBe('Smile pulses');
-  });
-
-  it('keeps its other languages when the English words change', () => {
-    const changed = withEnglish(smile, { letGo: 'Let it sail.' });
-    expect(englishOf(changed).letGo).toBe('Let it sail.');
-    expect(changed.text.de).toBe(smile.text.de);
   });
 
   it('is not complete before it has words and an area', () => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useActionState, useState } from 'react';
+import { startTransition, useActionState, useState } from 'react';
 import {
   AREA_NAMES,
   AREAS,
@@ -33,7 +33,15 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
   return (
     <details className="mt-10" open={cautions.length > 0}>
       <summary className="cursor-pointer text-xl font-semibold">Cautions, private</summary>
-      <form action={action} className="mt-3">
+      <form
+        className="mt-3"
+        onSubmit={(event) => {
+          // Given to the form itself, an action that was refused would take the ticks back.
+          event.preventDefault();
+          const given = new FormData(event.currentTarget);
+          startTransition(() => action(given));
+        }}
+      >
         <p className="quiet text-sm">
           Only what they told you and agreed to have kept. Up Beat uses it to offer what suits them;
           it is never a diagnosis, and their clinician decides.

@@ -5,7 +5,6 @@ import {
   type Area,
   doseLabel,
   inVariant,
-  type Move,
   SIDES_NAMES,
   strongAreas,
   variantText,
@@ -14,12 +13,13 @@ import { type Cue, type Score, segmentRuns, segmentSpans } from '@/core/score';
 import { GeneralCaution } from '../kit/caution';
 import { FaceDial } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
+import type { MovesById } from '../kit/moves';
 import { PrintButton } from './print-button';
 
 export interface RunSheetProps {
   plan: Plan;
   score: Score;
-  moveOf: (id: string) => Move | undefined;
+  moves: MovesById;
   fill: Partial<Record<Area, number>>;
   back: string;
 }
@@ -32,7 +32,7 @@ function wordsOf(cues: readonly Cue[], kinds: readonly Cue['kind'][]): string[] 
 }
 
 /** A class on one or two pages of A4, to be read at arm's length. */
-export function RunSheet({ plan, score, moveOf, fill, back }: RunSheetProps) {
+export function RunSheet({ plan, score, moves, fill, back }: RunSheetProps) {
   const runs = segmentRuns(score);
   const spans = segmentSpans(score);
   const segments = new Map(
@@ -41,7 +41,9 @@ export function RunSheet({ plan, score, moveOf, fill, back }: RunSheetProps) {
     ),
   );
   const kit = [
-    ...new Set([...segments.values()].flatMap(({ segment }) => moveOf(segment.move)?.props ?? [])),
+    ...new Set(
+      [...segments.values()].flatMap(({ segment }) => moves.get(segment.move)?.props ?? []),
+    ),
   ];
   const told = new Set<string>();
   let phase = '';
@@ -70,7 +72,7 @@ export function RunSheet({ plan, score, moveOf, fill, back }: RunSheetProps) {
         {runs.map((run) => {
           const [first] = run.steps;
           const of = segments.get(run.segmentId);
-          const move = moveOf(first.moveId);
+          const move = moves.get(first.moveId);
           const heading = first.phase !== phase ? PHASE_NAMES[first.phase] : null;
           phase = first.phase;
           if (!of || !move) {

@@ -3,7 +3,7 @@
 import { useActionState, useEffect } from 'react';
 import { forgetStages } from '@/browser/kept-stage';
 import { FaceDial } from '../kit/face-dial';
-import { Mark } from '../kit/studio-header';
+import { Logo } from '../kit/studio-header';
 
 export interface SignInState {
   email: string;
@@ -32,7 +32,7 @@ export function SignInForm({ signIn, enterDemo }: SignInFormProps) {
       </div>
       <div>
         <p className="font-display flex items-center gap-2 text-2xl font-bold">
-          <Mark size={36} /> Up Beat
+          <Logo size={36} /> Up Beat
         </p>
         <h1 className="mt-6 text-3xl font-bold">Sign in to your studio</h1>
         <p className="quiet mt-2">

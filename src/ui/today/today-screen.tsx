@@ -53,7 +53,7 @@ export function TodayScreen({ today, before, cancel }: TodayScreenProps) {
         <ul className="divide-base-300 border-base-300 divide-y border-y">
           {before.map((s) => (
             <li key={s.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2.5">
-              <span className="figures quiet w-40">
+              <span className="figures quiet w-52">
                 {s.day} {s.time}
               </span>
               <span className="min-w-40 flex-1 font-medium">{s.className}</span>

@@ -3,19 +3,12 @@
 import clsx from 'clsx';
 import { Check, Circle, Mic, Square, Trash2, Volume2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { Refused, Unreachable } from '@/browser/api';
+import { ask, toldOf } from '@/browser/api';
 import { Microphone, type MicrophoneProblem, NoMicrophone } from '@/browser/microphone';
-import {
-  dropRecording,
-  type KeptRecording,
-  keepRecording,
-  listRecordings,
-  recordingUrl,
-  type Words,
-  wordsKey,
-} from '@/browser/recordings';
+import { keepRecording, recordingUrl, type Words, wordsKey } from '@/browser/recordings';
+import { CALLS, type Recording } from '@/core/calls';
 import { clock } from '@/core/formats';
-import { LANGUAGE_NAMES, type Language } from '@/core/move';
+import { LANGUAGE_NAMES, type Language } from '@/core/language';
 import { LONGEST_SECONDS, type Take, type TakeProblem, wavOf } from '@/core/speech';
 import { Dialog } from '../kit/dialog';
 
@@ -49,12 +42,8 @@ type Phase =
   | { name: 'keeping'; take: Take };
 
 const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
-const tooFar = (problem: unknown): string => {
-  if (problem instanceof NoMicrophone) return NO_MICROPHONE[problem.problem];
-  if (problem instanceof Unreachable) return 'The server does not answer. Try again in a moment.';
-  if (problem instanceof Refused) return problem.message;
-  throw problem;
-};
+const inTheWay = (problem: unknown): string =>
+  problem instanceof NoMicrophone ? NO_MICROPHONE[problem.problem] : toldOf(problem);
 
 /** The same words once, in the order given. */
 function once(cues: readonly Words[]): Words[] {
@@ -70,7 +59,7 @@ function once(cues: readonly Words[]): Words[] {
 export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogProps) {
   // What was asked for when it was opened; keeping a take may change the class behind it.
   const [words] = useState(() => once(cues));
-  const [kept, setKept] = useState<ReadonlyMap<string, KeptRecording> | null>(null);
+  const [kept, setKept] = useState<ReadonlyMap<string, Recording> | null>(null);
   const [index, setIndex] = useState(0);
   const [phase, setPhase] = useState<Phase>({ name: 'ready' });
   const [error, setError] = useState<string | null>(null);
@@ -81,10 +70,10 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
 
   useEffect(() => {
     let gone = false;
-    listRecordings().then(
-      (all) => {
+    ask(CALLS.listRecordings).then(
+      ({ recordings }) => {
         if (gone) return;
-        const known = new Map(all.map((r) => [wordsKey(r), r]));
+        const known = new Map(recordings.map((r) => [wordsKey(r), r]));
         setKept(known);
         setIndex(
           Math.max(
@@ -93,7 +82,7 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
           ),
         );
       },
-      (problem: unknown) => !gone && setError(tooFar(problem)),
+      (problem: unknown) => !gone && setError(inTheWay(problem)),
     );
     return () => {
       gone = true;
@@ -128,7 +117,7 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
       setPhase({ name: 'recording' });
     } catch (problem) {
       setPhase({ name: 'ready' });
-      setError(tooFar(problem));
+      setError(inTheWay(problem));
     }
   };
   const stop = async () => {
@@ -160,18 +149,18 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
       choose(after < 0 ? index : after);
     } catch (problem) {
       setPhase({ name: 'heard', take });
-      setError(tooFar(problem));
+      setError(inTheWay(problem));
     }
   };
-  const remove = async (of: KeptRecording) => {
+  const remove = async (of: Recording) => {
     try {
-      await dropRecording(of.id);
+      await ask(CALLS.removeRecording, { id: of.id });
       const known = new Map(kept);
       known.delete(wordsKey(of));
       setKept(known);
       onRecorded?.(of.text, of.language);
     } catch (problem) {
-      setError(tooFar(problem));
+      setError(inTheWay(problem));
     }
   };
 

@@ -1,9 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { call, Refused, Unreachable } from '@/browser/api';
-import { type SpeechChoice, speechChoiceSchema, VOICES, type VoiceName } from '@/core/speech';
+import { ask } from '@/browser/api';
+import { CALLS } from '@/core/calls';
+import { type SpeechChoice, VOICES, type VoiceName } from '@/core/speech';
 import { Choice } from '../kit/choice';
+import { useAttempt } from '../kit/use-attempt';
 
 const NAMES: Record<VoiceName, string> = {
   plain: 'Plain',
@@ -19,23 +21,14 @@ export interface VoiceChoiceProps {
 
 /** Which voice of the machine speaks, and whether the teacher's own recordings come first. */
 export function VoiceChoice({ choice, onChange }: VoiceChoiceProps) {
-  const [error, setError] = useState<string | null>(null);
+  const { error, attempt } = useAttempt('The voice stays as it was.');
   /** Shown at once, until the server has taken it or not. */
   const [wished, setWished] = useState<SpeechChoice | null>(null);
   const shown = wished ?? choice;
   const change = async (wish: SpeechChoice) => {
-    setError(null);
     setWished(wish);
-    try {
-      onChange(await call('PUT', '/api/voice', wish, speechChoiceSchema));
-    } catch (problem) {
-      if (problem instanceof Refused) setError(problem.message);
-      else if (problem instanceof Unreachable) {
-        setError('The server does not answer, so the voice stays as it was. Try again.');
-      } else throw problem;
-    } finally {
-      setWished(null);
-    }
+    await attempt(async () => onChange(await ask(CALLS.chooseVoice, { body: wish })));
+    setWished(null);
   };
   return (
     <>

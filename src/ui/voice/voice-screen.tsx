@@ -5,10 +5,11 @@ import { Mic, RotateCcw, Trash2, Volume2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { Refused, Unreachable } from '@/browser/api';
+import { ask, toldOf } from '@/browser/api';
 import { hear } from '@/browser/hear';
-import { dropRecording, type KeptRecording, recordingUrl, type Words } from '@/browser/recordings';
-import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/move';
+import { recordingUrl, type Words } from '@/browser/recordings';
+import { CALLS, type Recording } from '@/core/calls';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import type { SpeechChoice } from '@/core/speech';
 import { Empty } from '../kit/empty';
 import { Page } from '../kit/page';
@@ -18,7 +19,7 @@ import { VoiceChoice } from './voice-choice';
 export interface VoiceScreenProps {
   choice: SpeechChoice;
   talk: { factor: number; classes: number };
-  recordings: KeptRecording[];
+  recordings: Recording[];
   forgetTalk: () => Promise<void>;
 }
 
@@ -59,13 +60,10 @@ export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScree
   };
   const remove = async (id: string) => {
     try {
-      await dropRecording(id);
+      await ask(CALLS.removeRecording, { id });
       router.refresh();
     } catch (problem) {
-      if (problem instanceof Refused) toast.error(problem.message);
-      else if (problem instanceof Unreachable)
-        toast.error('The server does not answer. Try again.');
-      else throw problem;
+      toast.error(toldOf(problem));
     }
   };
   return (

@@ -4,35 +4,38 @@ import { clock } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
 import { db } from '@/server/db';
 import { studioBook } from '@/server/moves/moves';
-import { talkOfTeacher } from '@/server/speech/teacher-speech';
+import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { ClassesScreen } from '@/ui/classes/classes-screen';
 import { requireTeacher } from '../../auth';
-import { estimatedScore, fillOf } from '../../balance-fill';
+import { outlinesOf } from '../../class-outline';
 import { createClassAction, importClassAction } from './actions';
 
 export const metadata: Metadata = { title: 'Classes' };
 
 export default async function ClassesPage() {
   const teacher = await requireTeacher();
-  const [classes, book, talk] = await Promise.all([
+  const [classes, book, talk, speaker] = await Promise.all([
     listClasses(db(), teacher),
     studioBook(db(), teacher),
     talkOfTeacher(db(), teacher),
+    speakerOf(db(), teacher),
   ]);
+  const outlines = await outlinesOf(teacher, classes, { book, speaker, factor: talk.factor });
   return (
     <ClassesScreen
       create={createClassAction}
       bring={importClassAction}
       classes={classes.map(({ id, plan }) => {
-        const score = estimatedScore(plan, book, talk.factor);
+        const outline = outlines.get(id);
+        const slotMs = plan.slotSeconds * 1000;
         return {
           id,
           name: plan.name,
-          length: clock(score.totalMs),
-          slot: clock(score.slotMs),
-          overruns: score.totalMs > score.slotMs,
+          length: outline?.length ?? '',
+          slot: clock(slotMs),
+          overruns: (outline?.totalMs ?? 0) > slotMs,
           segments: placedSegments(plan).length,
-          fill: fillOf(score, book),
+          fill: outline?.fill ?? {},
         };
       })}
     />

@@ -1,9 +1,8 @@
 'use server';
 
-import { tz } from '@date-fns/tz';
-import { formatISO } from 'date-fns';
 import { refresh } from 'next/cache';
 import { z } from 'zod';
+import { dateOn } from '@/core/formats';
 import { AREAS, CAUTIONS, type CarriedCaution, LOCAL_CAUTIONS } from '@/core/move';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -22,7 +21,7 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
   if (!parsed.success) {
     return { ...given, error: parsed.error.issues[0]?.message ?? 'Check what you wrote.' };
   }
-  const today = formatISO(now(), { representation: 'date', in: tz(teacher.timeZone) });
+  const today = dateOn(now(), teacher.timeZone);
   await addParticipant(db(), teacher, parsed.data, today, now());
   refresh();
   return { name: '', contact: '', error: null };
@@ -53,7 +52,7 @@ export async function keepCautionsAction(
       kept: false,
     };
   }
-  const today = formatISO(now(), { representation: 'date', in: tz(teacher.timeZone) });
+  const today = dateOn(now(), teacher.timeZone);
   await keepCautions(db(), teacher, z.uuid().parse(participantId), cautions, today);
   refresh();
   return { cautions, error: null, kept: true };

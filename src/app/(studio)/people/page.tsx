@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { dateLabel } from '@/core/formats';
 import { db } from '@/server/db';
 import { listPeople } from '@/server/people/people';
 import { PeopleScreen } from '@/ui/people/people-screen';
@@ -17,7 +18,7 @@ export default async function PeoplePage() {
         id: p.id,
         name: p.name,
         contact: p.contact,
-        joined: p.joinedOn,
+        joined: dateLabel(p.joinedOn),
         attended: p.attended,
         streaks: p.streaks.map(({ className, streak }) => ({
           className,

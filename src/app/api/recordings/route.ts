@@ -1,25 +1,16 @@
-import { z } from 'zod';
-import { cueTextSchema, languageSchema } from '@/core/move';
+import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
 import { recordingsOf, saveRecording } from '@/server/speech/recordings';
-import { handle } from '../handle';
-
-const bodySchema = z.object({
-  text: cueTextSchema,
-  language: languageSchema,
-  /** A WAV file in base64. */
-  wav: z.base64().max(1_950_000),
-});
+import { answering } from '../handle';
 
 /** What the teacher has recorded. */
-export const GET = (request: Request) =>
-  handle(request, z.object({}), async ({ teacher }) => ({
-    recordings: await recordingsOf(db(), teacher),
-  }));
+export const GET = answering(CALLS.listRecordings, async ({ teacher }) => ({
+  recordings: await recordingsOf(db(), teacher),
+}));
 
 /** Keeps a cue in the teacher's own voice. */
-export const POST = (request: Request) =>
-  handle(request, bodySchema, async ({ teacher, body: { text, language, wav }, now }) => {
-    const bytes = Buffer.from(wav, 'base64');
-    return { recording: await saveRecording(db(), teacher, { text, language, wav: bytes }, now) };
-  });
+export const POST = answering(CALLS.keepRecording, async ({ teacher, body, now }) => {
+  const { text, language } = body;
+  const wav = Buffer.from(body.wav, 'base64');
+  return { recording: await saveRecording(db(), teacher, { text, language, wav }, now) };
+});

@@ -3,8 +3,8 @@ import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { allMoves } from '@/server/moves/moves';
-import { openLog, parkedLastTime } from '@/server/runs/runs';
+import { movesForClass } from '@/server/moves/moves';
+import { openLog, parkedLastTime } from '@/server/runs';
 import { roll } from '@/server/sessions/register';
 import { getSession } from '@/server/sessions/sessions';
 import { speechChoice } from '@/server/speech/teacher-speech';
@@ -34,7 +34,7 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
       }}
       roll={await roll(db(), teacher, id)}
       log={{ id: log.id, events: log.events, leader: log.leader, now: now() }}
-      moves={await allMoves(db(), teacher)}
+      moves={await movesForClass(db(), teacher, session.classId)}
       speech={await speechChoice(db(), teacher)}
       parkedBefore={await parkedLastTime(db(), teacher, session)}
     />

@@ -4,10 +4,10 @@ import { POINTS } from './points';
 const HEAD_LENGTH = 13;
 const HEAD_SPREAD = 0.5;
 
-type Place = readonly [x: number, y: number];
+type Point = readonly [x: number, y: number];
 
 /** A soft line through the points of a stroke. */
-function line(places: readonly Place[]): string {
+function line(places: readonly Point[]): string {
   const [first, ...rest] = places;
   if (!first) return '';
   let path = `M${first[0]},${first[1]}`;
@@ -20,7 +20,7 @@ function line(places: readonly Place[]): string {
 }
 
 /** The two barbs of an arrow head at the end of a stroke. */
-function head(places: readonly Place[]): string {
+function head(places: readonly Point[]): string {
   const end = places.at(-1);
   const before = places.at(-2);
   if (!end || !before) return '';

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { MARK_NAMES, takenPartMs } from '@/core/attendance';
-import { clock, dayLabel, timeOfDay } from '@/core/formats';
+import { clock, dateLabel, dayLabel, timeOfDay } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
 import { db } from '@/server/db';
 import { getPerson, type PersonSession } from '@/server/people/people';
@@ -43,7 +43,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
     <PersonScreen
       name={person.name}
       contact={person.contact}
-      joined={person.joinedOn}
+      joined={dateLabel(person.joinedOn)}
       streaks={person.streaks.map(({ classId, className, streak }) => ({
         classId,
         className,
@@ -69,7 +69,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
       book={bookAction.bind(null, id)}
       carried={{
         cautions: person.cautions,
-        consent: person.consentOn,
+        consent: person.consentOn && dateLabel(person.consentOn),
         keep: keepCautionsAction.bind(null, id),
       }}
     />

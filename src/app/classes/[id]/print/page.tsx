@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { resolve } from '@/core/class';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
@@ -10,7 +11,7 @@ import { compileMeasured } from '@/server/speech/compile-measured';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { RunSheet } from '@/ui/print/run-sheet';
 import { requireTeacher } from '../../../auth';
-import { fillOf } from '../../../balance-fill';
+import { fillOf } from '../../../class-outline';
 import { orNotFound } from '../../../or-not-found';
 
 export const metadata: Metadata = { title: 'Run sheet' };
@@ -24,8 +25,7 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
     studioBook(db(), teacher),
     roomOf(db(), teacher, id, teacher.timeZone, now()),
   ]);
-  const own = new Map(plan.moves?.map((m) => [m.id, m]));
-  const moveOf = (moveId: string) => own.get(moveId) ?? book.move(moveId);
+  const resolved = resolve(plan, book);
   const met = room.people.map((p) => p.met);
   const { factor } = await talkOfTeacher(db(), teacher);
   const speaker = await speakerOf(db(), teacher);
@@ -34,8 +34,8 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
     <RunSheet
       plan={plan}
       score={score}
-      moveOf={moveOf}
-      fill={fillOf(score, { ...book, move: moveOf })}
+      moves={resolved.moves}
+      fill={fillOf(score, resolved)}
       back={`/classes/${id}`}
     />
   );

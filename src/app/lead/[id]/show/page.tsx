@@ -3,8 +3,8 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { allMoves } from '@/server/moves/moves';
-import { openLog, runOfSession } from '@/server/runs/runs';
+import { movesForClass } from '@/server/moves/moves';
+import { openLog, runOfSession } from '@/server/runs';
 import { getSession } from '@/server/sessions/sessions';
 import { ShowScreen } from '@/ui/lead/show-screen';
 import { requireTeacher } from '../../../auth';
@@ -30,7 +30,7 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
       events={events}
       now={now()}
       scores={run ? { score: run.score, easier: run.easier } : null}
-      moves={await allMoves(db(), teacher)}
+      moves={await movesForClass(db(), teacher, session.classId)}
     />
   );
 }

@@ -1,10 +1,8 @@
-import { z } from 'zod';
+import { CALLS } from '@/core/calls';
 import { versionsOf } from '@/server/classes/classes';
 import { db } from '@/server/db';
-import { handle } from '../../../handle';
-import { type IdParams, idOf } from '../../../params';
+import { answering } from '../../../handle';
 
-export const GET = (request: Request, context: IdParams) =>
-  handle(request, z.object({}), async ({ teacher }) => ({
-    versions: await versionsOf(db(), teacher, await idOf(context)),
-  }));
+export const GET = answering(CALLS.classVersions, async ({ teacher, id }) => ({
+  versions: await versionsOf(db(), teacher, id),
+}));

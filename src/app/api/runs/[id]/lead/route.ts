@@ -1,13 +1,9 @@
-import { z } from 'zod';
+import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { getLog, takeLead } from '@/server/runs/runs';
-import { handle } from '../../../handle';
-import { type IdParams, idOf } from '../../../params';
+import { getLog, takeLead } from '@/server/runs';
+import { answering } from '../../../handle';
 
-export const POST = (request: Request, context: IdParams) =>
-  handle(request, z.object({ device: z.uuid() }), async ({ teacher, body, now }) => {
-    const id = await idOf(context);
-    await takeLead(db(), teacher, id, body.device);
-    const { events, leader } = await getLog(db(), teacher, id);
-    return { events, leader, now };
-  });
+export const POST = answering(CALLS.takeLead, async ({ teacher, id, body, now }) => {
+  await takeLead(db(), teacher, id, body.device);
+  return { ...(await getLog(db(), teacher, id)), now };
+});

@@ -1,69 +1,64 @@
-import { z } from 'zod';
+import { CALLS } from '@/core/calls';
 import { now as clock } from '@/server/clock';
 import { db } from '@/server/db';
 import { hub } from '@/server/live/hub';
-import { getLog } from '@/server/runs/runs';
-import { handle } from '../../../handle';
-import { type IdParams, idOf } from '../../../params';
+import { getLog } from '@/server/runs';
+import { answering } from '../../../handle';
 
-const BEAT_MS = 15_000;
+const HEARTBEAT_MS = 15_000;
 /** How soon the browser asks again when the stream breaks, in ms. */
 const RETRY_MS = 1000;
 
-const askedSchema = z.object({ after: z.coerce.number().int().min(0).max(1_000_000).default(0) });
-
 /** The log of a run as it grows, as server-sent events: what is new, who leads, and the time. */
-export const GET = (request: Request, context: IdParams) =>
-  handle(request, askedSchema, async ({ teacher, body }) => {
-    const id = await idOf(context);
-    let after = Number(request.headers.get('last-event-id')) || body.after;
-    // Before anything is sent: a run of another studio gets its refusal.
-    await getLog(db(), teacher, id, after);
-    const encoder = new TextEncoder();
-    let leader: string | null | undefined;
-    let stop = () => {};
-    const stream = new ReadableStream<Uint8Array>({
-      start(controller) {
-        let open = true;
-        const end = () => {
-          if (!open) return;
-          open = false;
-          stop();
-          controller.close();
-        };
-        const send = (text: string) => open && controller.enqueue(encoder.encode(text));
-        let last = Promise.resolve();
-        const look = async () => {
-          const log = await getLog(db(), teacher, id, after);
-          if (log.events.length === 0 && log.leader === leader) return;
-          leader = log.leader;
-          after = log.events.at(-1)?.seq ?? after;
-          const data = JSON.stringify({ events: log.events, leader, now: clock() });
-          send(`id: ${after}\ndata: ${data}\n\n`);
-        };
-        const changed = () => {
-          // Where the database is away the stream ends, and the browser asks again by itself.
-          last = last.then(look).catch(end);
-        };
-        const beat = setInterval(() => send(': beat\n\n'), BEAT_MS);
-        const unlisten = hub().listen(id, changed);
-        stop = () => {
-          clearInterval(beat);
-          unlisten();
-        };
-        request.signal.addEventListener('abort', end);
-        send(`retry: ${RETRY_MS}\n\n`);
-        changed();
-      },
-      cancel() {
+export const GET = answering(CALLS.followLog, async ({ teacher, id, body, request }) => {
+  let after = Number(request.headers.get('last-event-id')) || body.after;
+  // Before anything is sent: a run of another studio gets its refusal.
+  await getLog(db(), teacher, id, after);
+  const encoder = new TextEncoder();
+  let leader: string | null | undefined;
+  let stop = () => {};
+  const stream = new ReadableStream<Uint8Array>({
+    start(controller) {
+      let open = true;
+      const end = () => {
+        if (!open) return;
+        open = false;
         stop();
-      },
-    });
-    return new Response(stream, {
-      headers: {
-        'Content-Type': 'text/event-stream',
-        'Cache-Control': 'no-store, no-transform',
-        'X-Accel-Buffering': 'no',
-      },
-    });
+        controller.close();
+      };
+      const send = (text: string) => open && controller.enqueue(encoder.encode(text));
+      let last = Promise.resolve();
+      const look = async () => {
+        const log = await getLog(db(), teacher, id, after);
+        if (log.events.length === 0 && log.leader === leader) return;
+        leader = log.leader;
+        after = log.events.at(-1)?.seq ?? after;
+        const data = JSON.stringify(CALLS.followLog.answers.parse({ ...log, now: clock() }));
+        send(`id: ${after}\ndata: ${data}\n\n`);
+      };
+      const changed = () => {
+        // Where the database is away the stream ends, and the browser asks again by itself.
+        last = last.then(look).catch(end);
+      };
+      const beat = setInterval(() => send(': beat\n\n'), HEARTBEAT_MS);
+      const unlisten = hub().listen(id, changed);
+      stop = () => {
+        clearInterval(beat);
+        unlisten();
+      };
+      request.signal.addEventListener('abort', end);
+      send(`retry: ${RETRY_MS}\n\n`);
+      changed();
+    },
+    cancel() {
+      stop();
+    },
   });
+  return new Response(stream, {
+    headers: {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-store, no-transform',
+      'X-Accel-Buffering': 'no',
+    },
+  });
+});

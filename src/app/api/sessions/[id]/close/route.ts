@@ -1,24 +1,12 @@
-import { z } from 'zod';
+import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { closeSession } from '@/server/runs/runs';
+import { closeSession } from '@/server/runs';
 import { roll } from '@/server/sessions/register';
-import { handle } from '../../../handle';
-import { type IdParams, idOf } from '../../../params';
+import { answering } from '../../../handle';
 
-const bodySchema = z.object({
-  id: z.uuid(),
-  at: z.number().int().nonnegative(),
-  device: z.uuid(),
+export const POST = answering(CALLS.closeSession, async ({ teacher, id, body, now }) => {
+  const { device, ...event } = body;
+  const sender = { device, timeZone: teacher.timeZone, teacherId: teacher.id };
+  await closeSession(db(), teacher, id, event, now, sender);
+  return { roll: await roll(db(), teacher, id) };
 });
-
-export const POST = (request: Request, context: IdParams) =>
-  handle(request, bodySchema, async ({ teacher, body, now }) => {
-    const id = await idOf(context);
-    const { device, ...event } = body;
-    await closeSession(db(), teacher, id, event, now, {
-      device,
-      timeZone: teacher.timeZone,
-      teacherId: teacher.id,
-    });
-    return { roll: await roll(db(), teacher, id) };
-  });

@@ -1,24 +1,14 @@
-import { z } from 'zod';
-import { rulesSchema } from '@/core/class';
+import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { prepareRun } from '@/server/runs/runs';
+import { prepareRun } from '@/server/runs';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { voice } from '@/server/speech/voice';
-import { handle } from '../../../handle';
-import { type IdParams, idOf } from '../../../params';
+import { answering } from '../../../handle';
 
-const bodySchema = z.object({
-  wordsPerMinute: rulesSchema.shape.wordsPerMinute.unwrap().optional(),
+export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, now }) => {
+  const speaker = await speakerOf(db(), teacher);
+  const { factor } = await talkOfTeacher(db(), teacher);
+  const saying = { speaker, talkingFactor: factor, wordsPerMinute: body.wordsPerMinute };
+  const scores = await prepareRun(db(), teacher, id, now, saying);
+  return { scores, voice: (await voice()) !== null, now };
 });
-
-export const POST = (request: Request, context: IdParams) =>
-  handle(request, bodySchema, async ({ teacher, body, now }) => {
-    const speaker = await speakerOf(db(), teacher);
-    const { factor } = await talkOfTeacher(db(), teacher);
-    const saying = { speaker, talkingFactor: factor, wordsPerMinute: body.wordsPerMinute };
-    return {
-      run: await prepareRun(db(), teacher, await idOf(context), now, saying),
-      voice: (await voice()) !== null,
-      now,
-    };
-  });

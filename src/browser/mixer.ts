@@ -1,0 +1,165 @@
+/** What a check of the output found. */
+export type CheckedSound = 'works' | 'blocked' | 'silent';
+
+const CUE_HZ = 440;
+const DUCKED = 0.2;
+const CHECK_MS = 400;
+const AUDIBLE = 0.001;
+
+/** The way of the sound: voice and counts each on their own, then all of it together. */
+export interface Ways {
+  context: AudioContext;
+  all: GainNode;
+  voice: GainNode;
+  counts: GainNode;
+}
+
+interface Music {
+  element: HTMLAudioElement;
+  duck: GainNode;
+  level: GainNode;
+}
+
+/** How loud everything is, and the music under it. It opens the audio device when it is first needed. */
+export class Mixer {
+  private opened: Ways | null = null;
+  private music: Music | null = null;
+  private loudness = 1;
+  private musicLoudness = 0.4;
+  private voiceMuted = false;
+
+  /** The ways of the sound, where they are open. */
+  get ways(): Ways | null {
+    return this.opened;
+  }
+
+  open(): Ways {
+    if (this.opened) return this.opened;
+    const context = new AudioContext({ latencyHint: 'interactive' });
+    const all = new GainNode(context, { gain: this.loudness });
+    const voice = new GainNode(context, { gain: this.voiceMuted ? 0 : 1 });
+    const counts = new GainNode(context);
+    all.connect(context.destination);
+    voice.connect(all);
+    counts.connect(all);
+    this.opened = { context, all, voice, counts };
+    return this.opened;
+  }
+
+  /** Must be called from a key press or a click, or the browser keeps the sound off. */
+  async unlock(): Promise<void> {
+    const { context } = this.open();
+    if (context.state === 'suspended') await context.resume();
+  }
+
+  /** Whether the browser keeps the sound off until something is pressed. */
+  get blocked(): boolean {
+    return this.opened?.context.state === 'suspended';
+  }
+
+  /** How loud everything but the music is, 0 to 1. */
+  get volume(): number {
+    return this.loudness;
+  }
+
+  set volume(value: number) {
+    this.loudness = Math.max(0, Math.min(1, value));
+    if (this.opened) this.opened.all.gain.value = this.loudness;
+  }
+
+  /** Silences the voice; counts and tones go on. */
+  get muted(): boolean {
+    return this.voiceMuted;
+  }
+
+  set muted(muted: boolean) {
+    this.voiceMuted = muted;
+    if (this.opened) this.opened.voice.gain.value = muted ? 0 : 1;
+  }
+
+  set musicVolume(value: number) {
+    this.musicLoudness = Math.max(0, Math.min(1, value));
+    if (this.music) this.music.level.gain.value = this.musicLoudness;
+  }
+
+  /** Plays a file of the teacher's own over and over, softer while somebody speaks; null stops it. */
+  async playMusic(file: Blob | null): Promise<void> {
+    if (this.music) {
+      this.music.element.pause();
+      URL.revokeObjectURL(this.music.element.src);
+      this.music = null;
+    }
+    if (!file) return;
+    await this.unlock();
+    const { context } = this.open();
+    const element = new Audio(URL.createObjectURL(file));
+    element.loop = true;
+    const duck = new GainNode(context);
+    const level = new GainNode(context, { gain: this.musicLoudness });
+    context.createMediaElementSource(element).connect(duck).connect(level);
+    level.connect(context.destination);
+    this.music = { element, duck, level };
+    await element.play();
+  }
+
+  /** Makes the music step back while something is said. @param when on the audio clock, in seconds */
+  duckFor(when: number, seconds: number): void {
+    const gain = this.music?.duck.gain;
+    gain?.setTargetAtTime(DUCKED, Math.max(0, when - 0.15), 0.05);
+    gain?.setTargetAtTime(1, when + seconds + 0.2, 0.25);
+  }
+
+  /** Lets the music come back: nothing is to be said any more. */
+  unduck(): void {
+    if (!this.music || !this.opened) return;
+    const { gain } = this.music.duck;
+    const { currentTime } = this.opened.context;
+    gain.cancelScheduledValues(currentTime);
+    gain.setTargetAtTime(1, currentTime, 0.2);
+  }
+
+  /** Plays a tone and looks whether it comes out of the browser. Call it from a click. */
+  async check(): Promise<CheckedSound> {
+    const { context, all } = this.open();
+    // A browser that keeps the sound off may never answer.
+    void context.resume();
+    await new Promise((done) => setTimeout(done, CHECK_MS / 2));
+    if (context.state !== 'running') return 'blocked';
+    const analyser = new AnalyserNode(context, { fftSize: 2048 });
+    all.connect(analyser);
+    tone(context, all, context.currentTime + 0.02);
+    const samples = new Float32Array(analyser.fftSize);
+    let loudest = 0;
+    for (const until = performance.now() + CHECK_MS; performance.now() < until; ) {
+      await new Promise((done) => setTimeout(done, 25));
+      analyser.getFloatTimeDomainData(samples);
+      loudest = samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), loudest);
+    }
+    all.disconnect(analyser);
+    return loudest > AUDIBLE ? 'works' : 'silent';
+  }
+
+  close(): void {
+    void this.playMusic(null);
+    void this.opened?.context.close();
+    this.opened = null;
+  }
+}
+
+/** A soft tone at a time on the audio clock; returns how to take it back. */
+export function tone(
+  context: AudioContext,
+  out: AudioNode,
+  when: number,
+  frequency = CUE_HZ,
+): () => void {
+  const gain = new GainNode(context, { gain: 0 });
+  gain.gain.setValueAtTime(0, when);
+  gain.gain.linearRampToValueAtTime(0.12, when + 0.02);
+  gain.gain.exponentialRampToValueAtTime(0.001, when + 0.35);
+  const oscillator = new OscillatorNode(context, { frequency });
+  oscillator.connect(gain).connect(out);
+  oscillator.start(when);
+  oscillator.stop(when + 0.4);
+  return () => oscillator.stop();
+}

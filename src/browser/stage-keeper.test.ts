@@ -1,0 +1,75 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { beforeEach, expect, it } from 'vitest';
+
+/** The service worker as browsers load it, on a store and a server of the test's own. */
+
+const CODE = readFileSync(
+  path.join(import.meta.dirname, '..', '..', 'public', 'stage-keeper.js'),
+  'utf8',
+);
+const ORIGIN = 'http://hall.example';
+const stageOf = (n: number) => `/lead/00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+let stored: Map<string, Response>;
+let server: (path: string) => Response;
+let tell: (message: object) => Promise<unknown>;
+
+beforeEach(() => {
+  stored = new Map();
+  server = (url) => new Response(`what stands at ${url}`);
+  const address = (of: string | Request) =>
+    new URL(typeof of === 'string' ? of : of.url, ORIGIN).href;
+  const store = {
+    match: async (of: string | Request) => stored.get(address(of)),
+    put: async (of: string | Request, answer: Response) => void stored.set(address(of), answer),
+    delete: async (of: string | Request) => stored.delete(address(of)),
+    keys: async () => [...stored.keys()].map((url) => new Request(url)),
+  };
+  const heard = new Map<string, (event: object) => void>();
+  const self = {
+    location: new URL(ORIGIN),
+    addEventListener: (name: string, on: (event: object) => void) => heard.set(name, on),
+  };
+  const load = new Function('self', 'caches', 'fetch', CODE);
+  load(self, { open: async () => store }, async (of: string) => server(of));
+  tell = async (data) => {
+    let done: Promise<unknown> = Promise.resolve();
+    heard.get('message')?.({ data, waitUntil: (work: Promise<unknown>) => (done = work) });
+    return done;
+  };
+});
+
+const kept = () => [...stored.keys()].map((url) => url.slice(ORIGIN.length)).sort();
+const part = (name: string) => `/_next/static/${name}.js`;
+const said = (text: string) => `/api/speech?text=${text}`;
+
+it('keeps a page, the parts it names, and what is said in it', async () => {
+  server = (url) => new Response(url === stageOf(1) ? `<script src="${part('named')}">` : 'x');
+  await tell({ page: stageOf(1), parts: [part('a')], spoken: [said('one')] });
+  expect(kept()).toEqual([part('a'), part('named'), said('one'), stageOf(1)].sort());
+});
+
+it('lets go of the page before, with the parts that only it had; what was said stays', async () => {
+  await tell({ page: stageOf(1), parts: [part('a'), part('old')], spoken: [said('one')] });
+  await tell({ page: stageOf(2), parts: [part('a'), part('new')], spoken: [said('two')] });
+  expect(kept()).toEqual([part('a'), part('new'), said('one'), said('two'), stageOf(2)].sort());
+});
+
+it('keeps no more of what was said in earlier classes than two hours', async () => {
+  const many = Array.from({ length: 900 }, (_, i) => said(`cue-${i}`));
+  await tell({ page: stageOf(1), parts: [], spoken: many });
+  await tell({ page: stageOf(2), parts: [], spoken: [said('new')] });
+  const left = kept().filter((url) => url.startsWith('/api/speech'));
+  expect(left).toHaveLength(801);
+  expect(left).toContain(said('cue-899'));
+  expect(left).not.toContain(said('cue-99'));
+});
+
+it('keeps what it had where the page cannot be fetched, and nothing that is no stage', async () => {
+  await tell({ page: stageOf(1), parts: [], spoken: [] });
+  server = () => new Response('no', { status: 404 });
+  await tell({ page: stageOf(2), parts: [], spoken: [] });
+  await tell({ page: '/people', parts: [], spoken: [] });
+  expect(kept()).toEqual([stageOf(1)]);
+});

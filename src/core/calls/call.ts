@@ -1,0 +1,26 @@
+import type { z } from 'zod';
+
+/** One call that the browser makes to the server: where it goes, what it takes, what it answers. */
+export interface Call<Asks extends z.ZodType = z.ZodType, Answers extends z.ZodType = z.ZodType> {
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** Of the route; `[id]` stands for the id of what it is about. */
+  path: string;
+  /** What the id must look like, where the path has one. */
+  id?: z.ZodType<string>;
+  /** The body, or the query of a GET. */
+  asks: Asks;
+  /** The answer as JSON; for a file or a stream, what one message of it is. */
+  answers: Answers;
+}
+
+/** The address of a call. */
+export function addressOf(
+  { path, method }: Call,
+  id?: string,
+  asked?: Readonly<Record<string, unknown>>,
+): string {
+  const address = path.replace('[id]', encodeURIComponent(id ?? ''));
+  if (method !== 'GET' || !asked) return address;
+  const query = Object.entries(asked).map(([key, value]): [string, string] => [key, String(value)]);
+  return query.length ? `${address}?${new URLSearchParams(query)}` : address;
+}

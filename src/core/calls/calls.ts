@@ -1,0 +1,184 @@
+import { z } from 'zod';
+import { planSchema, rulesSchema } from '../class';
+import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
+import { newRunEventSchema } from '../run';
+import { speechChoiceSchema } from '../speech';
+import {
+  classVersionSchema,
+  logSchema,
+  recordingSchema,
+  rollEntrySchema,
+  scoresSchema,
+  storedPlanSchema,
+} from './answers';
+import type { Call } from './call';
+
+/** Most events that one request may bring. */
+export const MOST_EVENTS = 500;
+/** Most texts whose length may be asked for at once. */
+const MOST_TEXTS = 1000;
+/** Largest WAV file that may be sent, in characters of base64. */
+const MOST_WAV = 1_950_000;
+
+const id = z.uuid();
+const nothing = z.object({});
+const rate = z.coerce.number().int().min(80).max(260);
+const made = z.object({ id: z.string() });
+/** An answer that is a file; it is not read as JSON. */
+const file = z.never();
+
+const call = <A extends z.ZodType, B extends z.ZodType>(of: Call<A, B>): Call<A, B> => of;
+
+/** Every call there is, for the route handlers and the browser alike. */
+export const CALLS = {
+  readClass: call({
+    method: 'GET',
+    path: '/api/classes/[id]',
+    id,
+    asks: nothing,
+    answers: storedPlanSchema,
+  }),
+  /** Refused as `changed-elsewhere`, with the stored class, where it is not based on the newest version. */
+  saveClass: call({
+    method: 'PUT',
+    path: '/api/classes/[id]',
+    id,
+    asks: z.object({ plan: planSchema, basedOn: z.number().int().positive() }),
+    answers: z.object({ version: z.number() }),
+  }),
+  classVersions: call({
+    method: 'GET',
+    path: '/api/classes/[id]/versions',
+    id,
+    asks: nothing,
+    answers: z.object({ versions: z.array(classVersionSchema) }),
+  }),
+
+  saveMove: call({
+    method: 'PUT',
+    path: '/api/moves/[id]',
+    id: moveIdSchema,
+    asks: z.object({ move: moveSchema }),
+    answers: made,
+  }),
+  removeMove: call({
+    method: 'DELETE',
+    path: '/api/moves/[id]',
+    id: moveIdSchema,
+    asks: nothing,
+    answers: made,
+  }),
+
+  /** The class as it is now, compiled with measured speech, to be led. */
+  prepareSession: call({
+    method: 'POST',
+    path: '/api/sessions/[id]/prepare',
+    id,
+    asks: z.object({ wordsPerMinute: rulesSchema.shape.wordsPerMinute.unwrap().optional() }),
+    answers: z.object({
+      scores: scoresSchema,
+      /** Whether the server can speak. */
+      voice: z.boolean(),
+      now: z.number(),
+    }),
+  }),
+  closeSession: call({
+    method: 'POST',
+    path: '/api/sessions/[id]/close',
+    id,
+    asks: z.object({ id, at: z.number().int().nonnegative(), device: z.uuid() }),
+    answers: z.object({ roll: z.array(rollEntrySchema) }),
+  }),
+
+  readLog: call({
+    method: 'GET',
+    path: '/api/runs/[id]/events',
+    id,
+    asks: nothing,
+    answers: logSchema,
+  }),
+  /** Refused as `not-leading` where another device leads. */
+  sendEvents: call({
+    method: 'POST',
+    path: '/api/runs/[id]/events',
+    id,
+    asks: z.object({
+      device: z.uuid(),
+      events: z.array(newRunEventSchema).min(1).max(MOST_EVENTS),
+    }),
+    answers: logSchema,
+  }),
+  takeLead: call({
+    method: 'POST',
+    path: '/api/runs/[id]/lead',
+    id,
+    asks: z.object({ device: z.uuid() }),
+    answers: logSchema,
+  }),
+  /** A stream of server-sent events: the log as it grows. */
+  followLog: call({
+    method: 'GET',
+    path: '/api/runs/[id]/live',
+    id,
+    asks: z.object({ after: z.coerce.number().int().min(0).max(1_000_000).default(0) }),
+    answers: logSchema,
+  }),
+
+  /** A cue as a WAV file, in the voice its teacher chose or recorded. */
+  hear: call({
+    method: 'GET',
+    path: '/api/speech',
+    asks: z.object({ text: cueTextSchema, language: languageSchema, rate }),
+    answers: file,
+  }),
+  /** Measured lengths in ms, in the order asked; null where a text cannot be said here. */
+  speechLengths: call({
+    method: 'POST',
+    path: '/api/speech/lengths',
+    asks: z.object({
+      utterances: z
+        .array(z.object({ text: cueTextSchema, language: languageSchema, wordsPerMinute: rate }))
+        .max(MOST_TEXTS),
+    }),
+    answers: z.object({ lengths: z.array(z.number().nullable()) }),
+  }),
+  chooseVoice: call({
+    method: 'PUT',
+    path: '/api/voice',
+    asks: speechChoiceSchema,
+    answers: speechChoiceSchema,
+  }),
+
+  listRecordings: call({
+    method: 'GET',
+    path: '/api/recordings',
+    asks: nothing,
+    answers: z.object({ recordings: z.array(recordingSchema) }),
+  }),
+  keepRecording: call({
+    method: 'POST',
+    path: '/api/recordings',
+    asks: z.object({
+      text: cueTextSchema,
+      language: languageSchema,
+      /** A WAV file in base64. */
+      wav: z.base64().max(MOST_WAV),
+    }),
+    answers: z.object({ recording: recordingSchema }),
+  }),
+  /** A recording as a WAV file. */
+  hearRecording: call({
+    method: 'GET',
+    path: '/api/recordings/[id]',
+    id,
+    asks: nothing,
+    answers: file,
+  }),
+  removeRecording: call({
+    method: 'DELETE',
+    path: '/api/recordings/[id]',
+    id,
+    asks: nothing,
+    answers: made,
+  }),
+} as const;

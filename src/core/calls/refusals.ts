@@ -1,0 +1,47 @@
+/**
+ * Everything the server says no to: a code that programs read, the status it is sent with, and the
+ * sentence a teacher reads. `{}` stands for what it is about.
+ */
+export const REFUSALS = {
+  'signed-out': [401, 'Sign in again; your sign-in has run out.'],
+  'cross-site': [403, 'This request came from another site.'],
+  'too-large': [413, 'This is too large to be stored.'],
+  'not-json': [400, 'The request is not JSON.'],
+  'not-as-asked': [400, 'Something in the request is not as it should be.'],
+  'bad-class': [400, '{}'],
+  'other-address': [400, 'The move and its address differ.'],
+  'not-found': [404, 'This {} is not in your studio.'],
+  'changed-elsewhere': [409, 'This class was changed somewhere else.'],
+  'built-in': [409, 'The built-in moves stay as they are. Copy this one and change the copy.'],
+  'move-in-use': [409, 'This move is used in {}. Take it out there first.'],
+  'no-wav': [409, 'This is not a WAV file of one channel with 16 bits.'],
+  'recording-too-long': [409, 'A recording may last {} seconds at most.'],
+  'led-already': [409, 'This session has been led already, so it cannot be cancelled.'],
+  'known-id': [409, 'Somebody is in the register under this id already.'],
+  cancelled: [409, 'This session was cancelled.'],
+  'empty-class': [409, 'This class is still empty. Add a move in Compose before you lead it.'],
+  'not-leading': [
+    409,
+    'Another device leads this class now. Take over there is on this screen, if you want it.',
+  ],
+  'not-started': [409, 'This class has not been started yet, so there is nothing to close.'],
+  'no-voice': [503, 'This machine has no speech program.'],
+} as const satisfies Record<string, readonly [status: number, says: string]>;
+
+export type RefusalCode = keyof typeof REFUSALS;
+
+/** Thrown where the server says no for a reason that a teacher should read. */
+export class Refusal extends Error {
+  constructor(
+    readonly code: RefusalCode,
+    about = '',
+    /** What is sent along, for the page to go on with. */
+    readonly more: Readonly<Record<string, unknown>> = {},
+  ) {
+    super(REFUSALS[code][1].replace('{}', () => about));
+  }
+
+  get status(): number {
+    return REFUSALS[this.code][0];
+  }
+}

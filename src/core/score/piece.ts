@@ -1,0 +1,271 @@
+import { countingTraits, type Plan } from '../class';
+import type { Language } from '../language';
+import { doseBeats, doseMs, doseRange, ownRange, releaseTraits } from '../move';
+import { countWord, type Phrases } from '../speech';
+import { thinning } from './counting';
+import { CUE_GAP_MS } from './lane';
+import type { Cue, LeftOut, Step } from './score';
+import { BEAT_MS, COUNT_IN, type Length, releaseMs, switchMs, timesOf, upbeatMs } from './timing';
+import type { Turn } from './turns';
+import { alwaysLetsGo, type MovesMet, type Saying, Wording } from './wording';
+import { workCues } from './work-cues';
+
+/** What is the same for every turn of a class. */
+export interface Scoring {
+  plan: Plan;
+  phrasesOf: (language: Language) => Phrases;
+  room: MovesMet | undefined;
+  talkingFactor: number;
+  /** The longest number word from one up to a number, in ms. */
+  longestWordMs: (upTo: number) => number;
+}
+
+/**
+ * One turn of a class, compiled on a clock of its own that begins at 0. Its cues have the ids of their
+ * steps: only in the class are they counted.
+ */
+export interface Piece {
+  durationMs: number;
+  steps: readonly Step[];
+  cues: readonly Cue[];
+  leftOut: readonly LeftOut[];
+}
+
+/** What a turn says of a step besides which of its steps it is. */
+type StepMore = Omit<
+  Step,
+  keyof Turn | 'id' | 'kind' | 'segmentId' | 'moveId' | 'side' | 'startMs' | 'durationMs'
+>;
+type StepPart = Pick<Step, 'kind' | 'side' | 'durationMs'> & StepMore;
+
+/** How short a teacher may make a work part while leading: the floor of its dose, in whole units. */
+function floorOf(turn: Turn): Pick<StepMore, 'leastMs' | 'unitMs'> {
+  const { dose, segment, sides, done } = turn;
+  if (segment.locked) return {};
+  const workMs = doseMs(dose);
+  const [floor] = ownRange(dose) ?? doseRange(done, doseMs(done.dose));
+  const { beatMs } = doseBeats(dose);
+  const unitMs = sides[0] === 'alternating' ? 2 * beatMs : beatMs;
+  const units = Math.floor((workMs - floor * 1000) / unitMs);
+  return units > 0 ? { leastMs: Math.round(workMs - units * unitMs), unitMs } : {};
+}
+
+/** Collects the steps and cues of a piece on a clock of its own. */
+class Writer {
+  readonly steps: Step[] = [];
+  readonly cues: Cue[] = [];
+  readonly leftOut: LeftOut[] = [];
+  private at = 0;
+
+  constructor(
+    private readonly turn: Turn,
+    private readonly length: Length,
+  ) {}
+
+  step({ kind, side, durationMs, ...more }: StepPart): void {
+    if (durationMs === 0) return;
+    const { turn } = this;
+    const step: Step = {
+      id: `${turn.key}.${kind === 'work' ? `work.${side}` : kind}`,
+      kind,
+      phase: turn.phase,
+      blockId: turn.blockId,
+      segmentId: turn.segment.id,
+      moveId: turn.segment.move,
+      round: turn.round,
+      rounds: turn.rounds,
+      side,
+      startMs: this.at,
+      durationMs,
+    };
+    this.steps.push(Object.assign(step, more));
+    this.at += durationMs;
+  }
+
+  /** Lays a cue into the step written last; returns where the next may begin. */
+  cue(
+    saying: Saying,
+    {
+      offsetMs,
+      fromEnd = false,
+      durationMs = this.length(saying.text, saying.language),
+    }: { offsetMs: number; fromEnd?: boolean; durationMs?: number },
+  ): number {
+    const index = this.steps.length - 1;
+    const step = this.steps[index];
+    if (!step) throw new Error('a cue needs a step to stand in');
+    const cue: Cue = {
+      id: step.id,
+      step: index,
+      kind: saying.kind,
+      text: saying.text,
+      language: saying.language,
+      offsetMs,
+      startMs: step.startMs + offsetMs,
+      durationMs,
+      fromEnd,
+    };
+    if (saying.also !== undefined) cue.also = saying.also;
+    if (saying.ref !== undefined) cue.ref = saying.ref;
+    this.cues.push(cue);
+    return offsetMs + durationMs + CUE_GAP_MS;
+  }
+
+  /**
+   * Lays what lets a turn go into its release and rest, each cue into the step it begins in.
+   * @returns what has no room
+   */
+  lettingGo(
+    sayings: readonly Saying[],
+    goMs: number,
+    restMs: number,
+    begin: (step: 'release' | 'rest') => void,
+  ): Saying[] {
+    const placed: { saying: Saying; at: number }[] = [];
+    const rest: Saying[] = [];
+    let from = 0;
+    for (const saying of sayings) {
+      const end = from + this.length(saying.text, saying.language) + CUE_GAP_MS;
+      if (end > goMs + restMs) rest.push(saying);
+      else {
+        placed.push({ saying, at: from });
+        from = end;
+      }
+    }
+    begin('release');
+    for (const { saying, at } of placed) if (at < goMs) this.cue(saying, { offsetMs: at });
+    begin('rest');
+    for (const { saying, at } of placed) if (at >= goMs) this.cue(saying, { offsetMs: at - goMs });
+    return rest;
+  }
+
+  cuesInARow(sayings: readonly Saying[], from = 0): number {
+    return sayings.reduce((offsetMs, saying) => this.cue(saying, { offsetMs }), from);
+  }
+
+  omit({ kind, text, ref }: Pick<Saying, 'kind' | 'text' | 'ref'>, reason: string): void {
+    const { segment, round } = this.turn;
+    this.leftOut.push({ segmentId: segment.id, round, kind, text, reason, ...(ref && { ref }) });
+  }
+
+  get endMs(): number {
+    return this.at;
+  }
+}
+
+/** Compiles one turn. */
+export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
+  const { plan, phrasesOf, room, talkingFactor, longestWordMs } = scoring;
+  const { language, rules } = plan;
+  const phrases = phrasesOf(language);
+  const writer = new Writer(turn, length);
+  const everyBeat = thinning(BEAT_MS, longestWordMs(COUNT_IN));
+  const countIn = (stepMs: number) => {
+    if (!rules.countIn) return;
+    for (let n = COUNT_IN; n >= 1; n--) {
+      if ((n - 1) % everyBeat) continue;
+      const text = countWord(phrases, n);
+      const beats = n === 1 ? 1 : everyBeat;
+      if (length(text, language) + CUE_GAP_MS > beats * BEAT_MS) {
+        const reason = 'The voice is too slow to say it on its beat.';
+        writer.omit({ kind: 'countIn', text }, reason);
+      } else {
+        const offsetMs = stepMs - n * BEAT_MS;
+        writer.cue({ kind: 'countIn', text, language }, { offsetMs, fromEnd: true });
+      }
+    }
+  };
+
+  const { segment, done, round, sides, dose, variant } = turn;
+  const wording = new Wording(turn, plan, phrasesOf, room);
+  const { workMs, restMs } = timesOf(turn);
+  const always: StepMore = {
+    ...(variant && { variant }),
+    ...(segment.optional && { optional: true as const }),
+    ...(segment.locked && { locked: true as const }),
+    ...(done.demands.includes('drain') && { keep: true as const }),
+  };
+
+  const sayings = wording.upbeat();
+  const leadMs = upbeatMs(sayings, rules, length, talkingFactor);
+  const explains = sayings.some((s) => s.kind === 'setup') || wording.explainsInWork();
+  writer.step({
+    kind: 'upbeat',
+    side: sides[0] ?? 'both',
+    durationMs: leadMs,
+    ...always,
+    ...(explains && { explains: true as const }),
+  });
+  writer.cuesInARow(sayings);
+  countIn(leadMs);
+
+  sides.forEach((side, i) => {
+    if (i > 0) {
+      const said = wording.otherSide();
+      const ms = switchMs(said, rules, length, talkingFactor);
+      writer.step({ kind: 'switch', side, durationMs: ms, ...always });
+      writer.cuesInARow(said);
+      countIn(ms);
+    }
+    const beat = countingTraits(rules.counting).tone && dose.kind !== 'breaths';
+    writer.step({
+      kind: 'work',
+      side,
+      durationMs: workMs,
+      ...always,
+      ...(dose.kind === 'breaths' && { breath: dose.pattern }),
+      ...(beat && { beatMs: doseBeats(dose).beatMs }),
+      ...floorOf(turn),
+    });
+    const work = workCues({
+      dose,
+      counting: rules.counting,
+      language,
+      phrases,
+      wording,
+      guidance: i === 0 ? wording.guidance() : [],
+      pinned: wording.pinned(i === 0),
+      formFrom: (round - 1) * sides.length + i,
+      length,
+      longestWordMs,
+    });
+    for (const { saying, offsetMs, durationMs, fromEnd } of work.spoken) {
+      writer.cue(saying, { offsetMs, fromEnd, durationMs });
+    }
+    for (const saying of work.leftOut) {
+      writer.omit(saying, 'There is no room for it in the work.');
+    }
+  });
+
+  const letGo = wording.letGo();
+  const goMs = releaseMs(turn, { letGo, saysIt: alwaysLetsGo(plan), length, talkingFactor });
+  const { breath: share } = releaseTraits(wording.releaseKind);
+  const seconds = segment.releaseSeconds;
+  const breath = share &&
+    seconds > 0 && { in: share.in * seconds, hold: 0, out: share.out * seconds, pause: 0 };
+  const said = [...letGo, ...wording.release()];
+  const rest = writer.lettingGo(said, goMs, restMs, (into) => {
+    if (into === 'release') {
+      const by = segment.releaseSeconds > 0 && { release: wording.releaseKind };
+      writer.step({
+        kind: 'release',
+        side: 'both',
+        durationMs: goMs,
+        ...always,
+        ...by,
+        ...(breath && { breath }),
+      });
+    } else writer.step({ kind: 'rest', side: 'both', durationMs: restMs, ...always });
+  });
+  for (const saying of rest) {
+    if (goMs + restMs > 0) {
+      writer.omit(saying, 'The release and rest are too short for it.');
+    }
+  }
+  return {
+    durationMs: writer.endMs,
+    steps: writer.steps,
+    cues: writer.cues,
+    leftOut: writer.leftOut,
+  };
+}

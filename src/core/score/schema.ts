@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { PHASES } from '../class';
+import { breathPatternSchema, languageSchema, releaseSchema, variantSchema } from '../move';
+import { CUE_KINDS, EVEN, MORE, type Score, SIDES_OF_STEPS, STEP_KINDS } from './score';
+
+/** Reads scores that come from elsewhere: from the server, or from what a browser kept. */
+
+const ms = z.number().nonnegative();
+
+const stepSchema = z.object({
+  id: z.string(),
+  kind: z.enum(STEP_KINDS),
+  phase: z.enum(PHASES),
+  blockId: z.string(),
+  segmentId: z.string(),
+  moveId: z.string(),
+  round: z.number(),
+  rounds: z.number(),
+  side: z.enum(SIDES_OF_STEPS),
+  startMs: ms,
+  durationMs: ms,
+  variant: variantSchema.optional(),
+  release: releaseSchema.optional(),
+  // The breath of a release is worked out, and may be longer or shorter than a teacher may choose.
+  breath: z
+    .object(breathPatternSchema.shape)
+    .extend({ in: ms, hold: ms, out: ms, pause: ms })
+    .optional(),
+  leastMs: ms.optional(),
+  unitMs: ms.optional(),
+  optional: z.literal(true).optional(),
+  locked: z.literal(true).optional(),
+  keep: z.literal(true).optional(),
+  explains: z.literal(true).optional(),
+  beatMs: ms.optional(),
+});
+
+const cueSchema = z.object({
+  id: z.string(),
+  step: z.number(),
+  kind: z.enum(CUE_KINDS),
+  text: z.string(),
+  language: languageSchema,
+  also: z.string().optional(),
+  ref: z.string().optional(),
+  offsetMs: z.number(),
+  startMs: z.number(),
+  durationMs: ms,
+  fromEnd: z.boolean(),
+});
+
+export const scoreSchema = z.object({
+  name: z.string(),
+  language: languageSchema,
+  slotMs: ms,
+  totalMs: ms,
+  wordsPerMinute: z.number(),
+  speech: z.enum(['estimated', 'measured', 'mixed']),
+  talkingFactor: z.number(),
+  totals: z.object({
+    upbeatMs: ms,
+    workMs: ms,
+    switchMs: ms,
+    releaseMs: ms,
+    restMs: ms,
+    talkMs: ms,
+  }),
+  steps: z.array(stepSchema),
+  cues: z.array(cueSchema),
+  leftOut: z.array(
+    z.object({
+      segmentId: z.string(),
+      round: z.number(),
+      kind: z.enum(CUE_KINDS),
+      text: z.string(),
+      ref: z.string().optional(),
+      reason: z.string(),
+    }),
+  ),
+  spares: z
+    .array(z.object({ name: z.enum([...MORE, ...EVEN]), durationMs: ms, cues: z.array(cueSchema) }))
+    .optional(),
+}) satisfies z.ZodType<Score>;

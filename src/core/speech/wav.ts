@@ -1,0 +1,83 @@
+/** WAV files of one channel with 16 bits and a plain header: the one kind that is written, kept and spoken. */
+
+const HEADER_BYTES = 44;
+/** Samples a second that a file may have, from and to. */
+const RATES = [8000, 48_000] as const;
+
+/** How many bytes of a file `wavMs` needs to see. */
+export const WAV_HEADER_BYTES = HEADER_BYTES;
+
+/** Samples from -1 to 1 as a WAV file. @param rate samples a second */
+export function wavOf({
+  samples,
+  rate,
+}: {
+  samples: Float32Array;
+  rate: number;
+}): Uint8Array<ArrayBuffer> {
+  const bytes = new Uint8Array(HEADER_BYTES + 2 * samples.length);
+  const view = new DataView(bytes.buffer);
+  const write = (at: number, name: string) =>
+    [...name].forEach((c, i) => {
+      view.setUint8(at + i, c.charCodeAt(0));
+    });
+  write(0, 'RIFF');
+  write(8, 'WAVEfmt ');
+  view.setUint32(16, 16, true);
+  view.setUint16(20, 1, true);
+  view.setUint16(22, 1, true);
+  view.setUint32(24, rate, true);
+  view.setUint32(28, 2 * rate, true);
+  view.setUint16(32, 2, true);
+  view.setUint16(34, 16, true);
+  write(36, 'data');
+  samples.forEach((s, i) => {
+    const clamped = Math.max(-1, Math.min(1, s));
+    view.setInt16(HEADER_BYTES + 2 * i, Math.round(clamped * 32_767), true);
+  });
+  return withTrueLength(bytes);
+}
+
+const viewOf = (bytes: Uint8Array) =>
+  new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+
+/**
+ * Writes into a file's header how long the file is: a program that streams did not know it yet.
+ * @throws Error where it is no WAV file at all
+ */
+export function withTrueLength<B extends Uint8Array>(bytes: B): B {
+  if (bytes.length < HEADER_BYTES || nameIn(bytes, 0) !== 'RIFF') {
+    throw new Error('this is no WAV file');
+  }
+  const view = viewOf(bytes);
+  view.setUint32(4, bytes.length - 8, true);
+  view.setUint32(40, bytes.length - HEADER_BYTES, true);
+  return bytes;
+}
+
+const nameIn = (bytes: Uint8Array, at: number): string =>
+  String.fromCharCode(...bytes.subarray(at, at + 4));
+
+/**
+ * The length of such a file in whole ms, rounded up; null where it is of another kind.
+ * @param bytes the file, or at least its header
+ * @param size of the whole file, in bytes
+ */
+export function wavMs(bytes: Uint8Array, size = bytes.length): number | null {
+  if (bytes.length < HEADER_BYTES || size <= HEADER_BYTES) return null;
+  const view = viewOf(bytes);
+  const rate = view.getUint32(24, true);
+  const plain =
+    nameIn(bytes, 0) === 'RIFF' &&
+    nameIn(bytes, 8) === 'WAVE' &&
+    nameIn(bytes, 12) === 'fmt ' &&
+    nameIn(bytes, 36) === 'data' &&
+    view.getUint16(20, true) === 1 &&
+    view.getUint16(22, true) === 1 &&
+    view.getUint16(34, true) === 16 &&
+    rate >= RATES[0] &&
+    rate <= RATES[1] &&
+    view.getUint32(28, true) === 2 * rate &&
+    view.getUint32(40, true) === size - HEADER_BYTES;
+  return plain ? Math.ceil(((size - HEADER_BYTES) * 1000) / (2 * rate)) : null;
+}

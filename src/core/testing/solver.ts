@@ -1,6 +1,0 @@
-import highsLoader from 'highs';
-import { solverOn } from '@/browser/solver/solver';
-import type { Solver } from '@/core/fit';
-
-/** The solver as the worker runs it, for tests and scripts. */
-export const solver: Solver = solverOn(await highsLoader());

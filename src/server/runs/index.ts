@@ -1,0 +1,3 @@
+export { closeSession, parkedLastTime } from './close';
+export { appendEvents, getLog, openLog, type RunLog, type Sender, takeLead } from './log';
+export { getRun, prepareRun, type Run, runOfSession } from './prepare';

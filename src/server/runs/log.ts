@@ -1,0 +1,198 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import { dateOn } from '@/core/formats';
+import {
+  isRoomEvent,
+  type NewRunEvent,
+  newRunEventSchema,
+  type RoomEvent,
+  type RunEvent,
+} from '@/core/run';
+import type { Db } from '../db';
+import { announce } from '../live/hub';
+import { bigintMs } from '../rows';
+import { found, type Scope } from '../scope';
+import { leave, mark, walkIn } from '../sessions/register';
+import { getSession } from '../sessions/sessions';
+
+/** The log of a session: what happened, in order, and which device leads. */
+
+/** What happened in a session, and which device leads it. */
+export interface RunLog {
+  id: string;
+  sessionId: string;
+  events: RunEvent[];
+  /** The device that leads; null until one does. */
+  leader: string | null;
+}
+
+/** How far ahead of the server's clock a device may be, in ms, before its time is drawn back. */
+const CLOCK_SLACK_MS = 2_000;
+
+const eventRowSchema = z
+  .object({
+    seq: z.number(),
+    id: z.uuid(),
+    at_ms: bigintMs,
+    type: z.string(),
+    data: z.record(z.string(), z.unknown()),
+  })
+  .transform(
+    ({ seq, id, at_ms, type, data }): RunEvent => ({
+      seq,
+      ...newRunEventSchema.parse({ id, at: at_ms, type, ...data }),
+    }),
+  );
+
+/** The events of a run, or those after one of them. */
+export async function eventsOf(db: Db, { studioId }: Scope, runId: string, after = 0) {
+  const rows = await db('run_events')
+    .where({ run_id: runId, studio_id: studioId })
+    .where('seq', '>', after)
+    .orderBy('seq')
+    .select('seq', 'id', 'at_ms', 'type', 'data');
+  return z.array(eventRowSchema).parse(rows);
+}
+
+/**
+ * The log of a run, or what came after an event of it.
+ * @throws Refusal `not-found` where the run is not the studio's
+ */
+export async function getLog(db: Db, scope: Scope, id: string, after = 0): Promise<RunLog> {
+  const row = await db('runs')
+    .where({ id, studio_id: scope.studioId })
+    .first('session_id', 'leader');
+  const { session_id: sessionId, leader } = found(row, 'run');
+  return { id, sessionId, events: await eventsOf(db, scope, id, after), leader };
+}
+
+/**
+ * Opens the log of a session, so that the roll can be taken before the voice is ready.
+ * @throws Refusal `not-found` where the session is not the studio's
+ */
+export async function openLog(
+  db: Db,
+  scope: Scope,
+  sessionId: string,
+  now: number,
+): Promise<RunLog> {
+  await getSession(db, scope, sessionId);
+  await db('runs')
+    .insert({
+      id: randomUUID(),
+      studio_id: scope.studioId,
+      session_id: sessionId,
+      created_at: new Date(now),
+    })
+    .onConflict('session_id')
+    .ignore();
+  const row = await db('runs')
+    .where({ session_id: sessionId, studio_id: scope.studioId })
+    .first('id');
+  return getLog(db, scope, found(row, 'run').id);
+}
+
+export const hasStarted = (run: RunLog) => run.events.some((e) => e.type === 'started');
+
+/** Who sends events, and from where. */
+export interface Sender {
+  /** The device, where only the leading one may bend the run. */
+  device?: string;
+  /** The studio's time zone, for the day somebody joins on. */
+  timeZone?: string;
+  /** Who leads, to learn how much they talk. */
+  teacherId?: string;
+}
+
+/**
+ * Appends events to a run's log, each once, in the order given, and keeps the register up with them.
+ * Times are kept from running backwards or ahead of the server's clock. Returns the whole log and who leads.
+ * @throws Refusal `not-found`; `not-leading` where another device leads
+ */
+export async function appendEvents(
+  db: Db,
+  scope: Scope,
+  runId: string,
+  drafts: readonly NewRunEvent[],
+  now: number,
+  { device, timeZone = 'UTC' }: Sender = {},
+): Promise<RunLog> {
+  return db.transaction(async (trx) => {
+    const row = await trx('runs')
+      .where({ id: runId, studio_id: scope.studioId })
+      .forUpdate()
+      .first('id', 'session_id', 'started_at', 'leader');
+    const run = found(row, 'run');
+    const log = await eventsOf(trx, scope, runId);
+    const known = new Set(log.map((e) => e.id));
+    const fresh = drafts.filter((draft) => !known.has(draft.id) && known.add(draft.id));
+    let { leader } = run;
+    if (device && fresh.some((e) => !isRoomEvent(e))) {
+      if (leader && leader !== device) throw new Refusal('not-leading');
+      if (!leader) await trx('runs').where({ id: runId }).update({ leader: device });
+      leader = device;
+    }
+    let last = log.at(-1);
+    for (const draft of fresh) {
+      const at = Math.max(last?.at ?? 0, Math.min(draft.at, now + CLOCK_SLACK_MS));
+      last = { ...draft, at, seq: (last?.seq ?? 0) + 1 };
+      log.push(last);
+      const { id, seq, type, at: _at, ...data } = last;
+      await trx('run_events').insert({
+        studio_id: scope.studioId,
+        run_id: runId,
+        seq,
+        id,
+        at_ms: at,
+        type,
+        data: JSON.stringify(data),
+        received_at: new Date(now),
+      });
+      if (type === 'started' && !run.started_at) {
+        await trx('runs')
+          .where({ id: runId })
+          .update({ started_at: new Date(at) });
+      }
+      if (isRoomEvent(last)) await keepRoom(trx, scope, run.session_id, last, timeZone);
+    }
+    if (fresh.length) await announce(trx, runId);
+    return { id: runId, sessionId: run.session_id, events: log, leader };
+  });
+}
+
+/** Brings the register up with something that happened in the room. */
+async function keepRoom(
+  db: Db,
+  scope: Scope,
+  sessionId: string,
+  event: RoomEvent,
+  timeZone: string,
+): Promise<void> {
+  switch (event.type) {
+    case 'marked':
+      return mark(db, scope, sessionId, event.participantId, event.mark, event.at);
+    case 'left':
+      return leave(db, scope, sessionId, event.participantId, event.gone ? event.at : null);
+    case 'walkedIn': {
+      const joinedOn = dateOn(event.at, timeZone);
+      const { participantId: id, name } = event;
+      return walkIn(db, scope, sessionId, { id, name, joinedOn }, event.at);
+    }
+  }
+}
+
+/**
+ * Lets a device lead a run from now on; the one that led before only watches.
+ * @throws Refusal `not-found` where the run is not the studio's
+ */
+export async function takeLead(db: Db, scope: Scope, runId: string, device: string): Promise<void> {
+  await db.transaction(async (trx) => {
+    const rows = await trx('runs')
+      .where({ id: runId, studio_id: scope.studioId })
+      .update({ leader: device })
+      .returning('id');
+    found(rows[0], 'run');
+    await announce(trx, runId);
+  });
+}

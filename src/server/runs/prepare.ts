@@ -1,0 +1,105 @@
+import { randomUUID } from 'node:crypto';
+import { Refusal } from '@/core/calls';
+import { changeRules, resolve, withEasier } from '@/core/class';
+import type { Score } from '@/core/score';
+import { getClass } from '../classes/classes';
+import type { Db } from '../db';
+import { movesMet, studioBook } from '../moves/moves';
+import { found, type Scope } from '../scope';
+import { roll } from '../sessions/register';
+import { getSession } from '../sessions/sessions';
+import { compileMeasured, type Speaker } from '../speech/compile-measured';
+import { voice } from '../speech/voice';
+import { eventsOf, hasStarted, type RunLog } from './log';
+
+/** What a session is led with: its score, made ready with measured speech. */
+
+/** A session as it is led: the score it was started with, and everything that happened. */
+export interface Run extends RunLog {
+  score: Score;
+  /** The same class with the easier version of every move that has one. */
+  easier: Score | null;
+}
+
+async function runOf(db: Db, scope: Scope, where: { id: string } | { session_id: string }) {
+  const row = await db('runs')
+    .where({ ...where, studio_id: scope.studioId })
+    .whereNotNull('score')
+    .first('id', 'session_id', 'score', 'easier', 'leader');
+  if (!row) return undefined;
+  const { id, leader } = row;
+  // The scores were compiled and stored by this server, so their shape is known.
+  const [score, easier] = [row.score as Score, row.easier as Score | null];
+  const events = await eventsOf(db, scope, id);
+  return { id, sessionId: row.session_id, score, easier, events, leader } satisfies Run;
+}
+
+/** @throws Refusal `not-found` where the run is not the studio's, or not ready yet */
+export async function getRun(db: Db, scope: Scope, id: string): Promise<Run> {
+  return found(await runOf(db, scope, { id }), 'run');
+}
+
+/** The run of a session once it has been made ready. */
+export async function runOfSession(
+  db: Db,
+  scope: Scope,
+  sessionId: string,
+): Promise<Run | undefined> {
+  return runOf(db, scope, { session_id: sessionId });
+}
+
+/** How the cues of a run are said. */
+export interface SaidBy {
+  /** Who says them; this machine's voice where nobody is named, nobody where it is null. */
+  speaker?: Speaker | null;
+  talkingFactor?: number;
+  /** Another rate for this run than the class has. */
+  wordsPerMinute?: number;
+}
+
+/**
+ * Makes the run of a session ready: the class as it is now, compiled with measured speech. Once the
+ * run has begun its score stands, whatever is edited after.
+ * @throws Refusal `not-found`, `cancelled`, `empty-class`
+ */
+export async function prepareRun(
+  db: Db,
+  scope: Scope,
+  sessionId: string,
+  now: number,
+  { speaker, talkingFactor, wordsPerMinute }: SaidBy = {},
+): Promise<Run> {
+  const session = await getSession(db, scope, sessionId);
+  if (session.status === 'cancelled') throw new Refusal('cancelled');
+  const existing = await runOfSession(db, scope, sessionId);
+  if (existing && hasStarted(existing)) return existing;
+  const stored = (await getClass(db, scope, session.classId)).plan;
+  const plan = wordsPerMinute ? changeRules(stored, { wordsPerMinute }) : stored;
+  const expected = await roll(db, scope, sessionId);
+  const room = await movesMet(
+    db,
+    scope,
+    expected.filter((e) => e.attendance?.mark !== 'absent').map((e) => e.participantId),
+  );
+  const book = await studioBook(db, scope);
+  const speaking = speaker === undefined ? await voice() : speaker;
+  const options = { room, talkingFactor };
+  const score = await compileMeasured(plan, book, speaking, options);
+  const easier = await compileMeasured(withEasier(resolve(plan, book)), book, speaking, options);
+  if (score.steps.length === 0) {
+    throw new Refusal('empty-class');
+  }
+  await db('runs')
+    .insert({
+      id: randomUUID(),
+      studio_id: scope.studioId,
+      session_id: sessionId,
+      score: JSON.stringify(score),
+      easier: JSON.stringify(easier),
+      created_at: new Date(now),
+    })
+    .onConflict('session_id')
+    .merge(['score', 'easier'])
+    .whereNull('runs.started_at');
+  return found(await runOfSession(db, scope, sessionId), 'run');
+}

@@ -1,0 +1,35 @@
+import { LIBRARY_BOOK } from '@library';
+import { planOf } from '@testing/plans';
+import { expect, it } from 'vitest';
+import { type Utterance, utteranceKey } from '@/core/speech';
+import { compileMeasured, outlineOf, type Speaker } from './compile-measured';
+
+/** Says everything 10 ms a letter, and knows what it has said. */
+function slowSpeaker(): Speaker & { said: number } {
+  const known = new Map<string, number>();
+  return {
+    said: 0,
+    async length(utterance: Utterance) {
+      this.said++;
+      const ms = 10 * utterance.text.length;
+      known.set(utteranceKey(utterance), ms);
+      return ms;
+    },
+    knownLength: async (utterance) => known.get(utteranceKey(utterance)) ?? null,
+  };
+}
+
+it('outlines a class by the estimate, and by its measured length once all of it was said', async () => {
+  const plan = planOf([{ move: 'chin-over-shoulder' }, { move: 'tall-o-cheek-lift' }]);
+  const speaker = slowSpeaker();
+  const first = await outlineOf(plan, LIBRARY_BOOK, speaker);
+  expect([first.measured, first.totalMs]).toEqual([false, first.score.totalMs]);
+  expect(speaker.said).toBe(0);
+
+  const measured = await compileMeasured(plan, LIBRARY_BOOK, speaker, { talkingFactor: 1.2 });
+  const { said } = speaker;
+  const then = await outlineOf(plan, LIBRARY_BOOK, speaker, { talkingFactor: 1.2 });
+  expect(then).toMatchObject({ measured: true, totalMs: measured.totalMs });
+  expect(then.totalMs).not.toBe(first.totalMs);
+  expect(speaker.said).toBe(said);
+});

@@ -1,0 +1,65 @@
+import { migrationSource } from '@migrations';
+import { connect, type Db } from '../db';
+
+/** One prepared database, and a copy of it for each worker, so that tests can run side by side. */
+
+function templateUrl(): URL {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
+  return new URL(url);
+}
+
+const nameIn = (url: URL): string => url.pathname.slice(1);
+
+/** Works on the server itself, since no one can be connected to a database that is made or copied. */
+async function onServer<T>(url: URL, work: (db: Db) => Promise<T>): Promise<T> {
+  const db = connect(new URL('/postgres', url).href);
+  try {
+    return await work(db);
+  } finally {
+    await db.destroy();
+  }
+}
+
+async function make(url: URL, from?: string): Promise<void> {
+  await onServer(url, async (db) => {
+    await db.raw('drop database if exists ?? with (force)', [nameIn(url)]);
+    if (from) await db.raw('create database ?? template ??', [nameIn(url), from]);
+    else await db.raw('create database ??', [nameIn(url)]);
+  });
+}
+
+/** Makes the database that DATABASE_URL names anew, migrated and filled. */
+export async function makeTemplate(fill?: (db: Db) => Promise<void>): Promise<void> {
+  const url = templateUrl();
+  await make(url);
+  const db = connect(url.href);
+  try {
+    await db.migrate.latest({ migrationSource });
+    await fill?.(db);
+  } finally {
+    await db.destroy();
+  }
+}
+
+/**
+ * Makes a database that no migration has been run on.
+ * @returns its address
+ */
+export async function emptyDatabase(name: string): Promise<string> {
+  const template = templateUrl();
+  const empty = new URL(`/${nameIn(template)}_${name}`, template);
+  await make(empty);
+  return empty.href;
+}
+
+/**
+ * Copies that database for one worker, in the place of the worker's copy before.
+ * @returns the address of the copy
+ */
+export async function copyTemplate(worker: string): Promise<string> {
+  const template = templateUrl();
+  const copy = new URL(`/${nameIn(template)}_${worker}`, template);
+  await make(copy, nameIn(template));
+  return copy.href;
+}

@@ -1,0 +1,67 @@
+'use client';
+
+import type { Assistant, KnownSpeech } from '@/browser/assistant';
+import type { Plan } from '@/core/class';
+import type { Language } from '@/core/language';
+import type { Score } from '@/core/score';
+import { RecordDialog } from '../voice/record-dialog';
+import { DraftDialog } from './draft-dialog';
+import { FitDialog } from './fit-dialog';
+import { HistoryDialog } from './history-dialog';
+import type { Room } from './room';
+import type { Judged } from './use-judged';
+
+/** Which dialog is open; the recorder is opened for one segment, or for the whole class. */
+export type Opened = 'fit' | 'draft' | 'history' | { record: string | null } | null;
+
+export interface ComposeDialogsProps {
+  opened: Opened;
+  classId: string;
+  plan: Plan;
+  judged: Judged;
+  room: Room;
+  talkingFactor: number;
+  assistant: Assistant;
+  /** Goes on with another state of the class. */
+  accept: (plan: Plan) => void;
+  /** Some words are said by another voice now. */
+  onRecorded: (text: string, language: Language) => void;
+  onClose: () => void;
+}
+
+/** The dialogs of Compose, one at a time. */
+export function ComposeDialogs(props: ComposeDialogsProps) {
+  const { opened, classId, plan, judged, room, assistant, accept, onClose } = props;
+  const { score, book, moves, lengths, met, measure, nameOf } = judged;
+  if (!opened) return null;
+  if (typeof opened === 'object') {
+    return (
+      <RecordDialog
+        title={opened.record ? 'This move in your voice' : 'This class in your voice'}
+        cues={cuesSaid(score, opened.record)}
+        onRecorded={props.onRecorded}
+        onClose={onClose}
+      />
+    );
+  }
+  if (opened === 'history') {
+    const { timeZone } = room;
+    const history = { classId, timeZone, nameOf, onRestore: accept, onClose };
+    return <HistoryDialog {...history} />;
+  }
+  const speech: KnownSpeech = {
+    lengths,
+    met: met.map((ids) => [...ids]),
+    talkingFactor: props.talkingFactor,
+  };
+  const thinking = { plan, moves, speech, measure, assistant, nameOf, room, onClose };
+  return opened === 'fit' ? (
+    <FitDialog {...thinking} totalMs={score.totalMs} onAccept={accept} />
+  ) : (
+    <DraftDialog {...thinking} book={book} onAccept={accept} />
+  );
+}
+
+/** What is said in a segment, or in the whole class. */
+const cuesSaid = ({ cues, steps }: Score, segmentId: string | null) =>
+  cues.filter((cue) => !segmentId || steps[cue.step]?.segmentId === segmentId);

@@ -1,0 +1,221 @@
+// @vitest-environment happy-dom
+import { planOf } from '@testing/plans';
+import { act, cleanup, renderHook } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Plan } from '@/core/class';
+import { useAutosave } from './use-autosave';
+
+const ID = '00000000-0000-4000-8000-000000000001';
+const named = (name: string): Plan => ({ ...planOf([{ move: 'tall-o-cheek-lift' }]), name });
+
+/** The server as far as saving is concerned: one stored class, whose answers can be lost on the way. */
+class Server {
+  plan = named('first');
+  version = 1;
+  saves = 0;
+  /** What happens to the next calls: nothing arrives, or the answer is lost. */
+  next: ('unreachable' | 'answer lost' | 'refused')[] = [];
+
+  private answer(status: number, body: object): Response {
+    return new Response(JSON.stringify(body), { status });
+  }
+
+  readonly fetch = async (_: unknown, init: RequestInit): Promise<Response> => {
+    const fate = this.next.shift();
+    if (fate === 'unreachable') throw new TypeError('away');
+    if (init.method === 'GET') {
+      return this.answer(200, { plan: this.plan, version: this.version });
+    }
+    this.saves++;
+    if (fate === 'refused') return this.answer(422, { message: 'The slot is too long.' });
+    const { plan, basedOn } = JSON.parse(String(init.body));
+    if (basedOn !== this.version) {
+      const message = 'Changed elsewhere.';
+      return this.answer(409, {
+        code: 'changed-elsewhere',
+        message,
+        plan: this.plan,
+        version: this.version,
+      });
+    }
+    this.plan = plan;
+    this.version++;
+    if (fate === 'answer lost') throw new TypeError('away');
+    return this.answer(200, { version: this.version });
+  };
+
+  /** Somebody else saves the class. */
+  changedBy(plan: Plan): void {
+    this.plan = plan;
+    this.version++;
+  }
+}
+
+let server: Server;
+beforeEach(() => {
+  vi.useFakeTimers();
+  server = new Server();
+  vi.stubGlobal('fetch', server.fetch);
+  localStorage.clear();
+  sessionStorage.clear();
+});
+afterEach(() => {
+  cleanup();
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+/** A page that edits the class, as Compose does. */
+async function editing(first = server.plan) {
+  let shown = first;
+  const replace = (other: Plan) => {
+    shown = other;
+  };
+  const hook = renderHook(({ plan }) => useAutosave(ID, plan, server.version, replace), {
+    initialProps: { plan: first },
+  });
+  const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
+  await pass(0);
+  return {
+    pass,
+    state: () => hook.result.current.state.kind,
+    message: () => 'message' in hook.result.current.state && hook.result.current.state.message,
+    edit: (plan: Plan) => {
+      shown = plan;
+      hook.rerender({ plan });
+    },
+    /** Takes up what the hook wants shown. */
+    follow: () => hook.rerender({ plan: shown }),
+    shown: () => shown,
+    resolve: async (how: 'mine' | 'theirs' | 'both') => {
+      await act(async () => {
+        hook.result.current.resolve(how);
+      });
+      hook.rerender({ plan: shown });
+      await pass(1000);
+    },
+    close: () => hook.unmount(),
+  };
+}
+
+describe('saving while a class is edited', () => {
+  it('waits for a pause, and saves what was typed last, once', async () => {
+    const page = await editing();
+    for (const name of ['s', 'se', 'sea']) {
+      page.edit(named(name));
+      await page.pass(300);
+    }
+    expect([server.saves, page.state()]).toEqual([0, 'saving']);
+    await page.pass(600);
+    expect([server.saves, server.plan.name, page.state()]).toEqual([1, 'sea', 'saved']);
+  });
+
+  it('keeps the change while the server is away, and sends it when it is back', async () => {
+    const page = await editing();
+    server.next = ['unreachable', 'unreachable'];
+    page.edit(named('offline'));
+    await page.pass(700);
+    expect(page.state()).toBe('waiting');
+    expect(Object.values(localStorage).join()).toContain('offline');
+    await page.pass(3000);
+    expect(page.state()).toBe('waiting');
+    await page.pass(3000);
+    expect([server.plan.name, page.state()]).toEqual(['offline', 'saved']);
+    expect(Object.values(localStorage).join()).not.toContain('offline');
+  });
+
+  it('takes up what a page that was closed could not save', async () => {
+    const page = await editing();
+    server.next = ['unreachable', 'unreachable'];
+    page.edit(named('left behind'));
+    await page.pass(700);
+    page.close();
+    await vi.advanceTimersByTimeAsync(0);
+    const next = await editing(named('first'));
+    next.follow();
+    await next.pass(1000);
+    expect([next.shown().name, server.plan.name]).toEqual(['left behind', 'left behind']);
+    expect(next.state()).toBe('saved');
+  });
+
+  it('takes no save of its own for somebody else’s where only the answer was lost', async () => {
+    const page = await editing();
+    server.next = ['answer lost'];
+    page.edit(named('one'));
+    await page.pass(700);
+    expect([page.state(), server.plan.name]).toEqual(['waiting', 'one']);
+    page.edit(named('two'));
+    await page.pass(4000);
+    expect([page.state(), server.plan.name, server.version]).toEqual(['saved', 'two', 3]);
+  });
+
+  it('finds its own save when it comes back into sight, and goes on from it', async () => {
+    const page = await editing();
+    server.next = ['answer lost', 'unreachable'];
+    page.edit(named('one'));
+    await page.pass(700);
+    page.edit(named('two'));
+    await page.pass(700);
+    await act(async () => {
+      document.dispatchEvent(new Event('visibilitychange'));
+    });
+    await page.pass(100);
+    expect([page.state(), server.plan.name]).toEqual(['saved', 'two']);
+  });
+
+  it.each([
+    ['mine', 'mine', 'mine'],
+    ['theirs', 'theirs', 'theirs'],
+  ] as const)(
+    'never saves over somebody else’s change; going on with %s',
+    async (how, here, there) => {
+      const page = await editing();
+      server.changedBy(named('theirs'));
+      page.edit(named('mine'));
+      await page.pass(700);
+      expect([page.state(), server.plan.name]).toEqual(['conflict', 'theirs']);
+      page.edit({ ...named('mine'), slotSeconds: 900 });
+      await page.pass(5000);
+      expect(server.plan.name).toBe('theirs');
+      page.edit(named('mine'));
+      await page.resolve(how);
+      expect([page.shown().name, server.plan.name, page.state()]).toEqual([here, there, 'saved']);
+    },
+  );
+
+  it('asks no second time about what was given up for the other version', async () => {
+    const page = await editing();
+    server.changedBy(named('theirs'));
+    page.edit(named('mine'));
+    await page.pass(700);
+    await page.resolve('theirs');
+    page.close();
+    const next = await editing();
+    await next.pass(1000);
+    expect([next.state(), next.shown().name, server.plan.name]).toEqual([
+      'saved',
+      'theirs',
+      'theirs',
+    ]);
+  });
+
+  it('joins both changes of a conflict', async () => {
+    const page = await editing();
+    server.changedBy({ ...server.plan, slotSeconds: 900 });
+    page.edit(named('mine'));
+    await page.pass(700);
+    await page.resolve('both');
+    expect(server.plan).toMatchObject({ name: 'mine', slotSeconds: 900 });
+  });
+
+  it('says why the server refused, and tries the next change', async () => {
+    const page = await editing();
+    server.next = ['refused'];
+    page.edit(named('too much'));
+    await page.pass(700);
+    expect([page.state(), page.message()]).toEqual(['refused', 'The slot is too long.']);
+    page.edit(named('less'));
+    await page.pass(700);
+    expect([page.state(), server.plan.name]).toEqual(['saved', 'less']);
+  });
+});

@@ -1,0 +1,98 @@
+// @vitest-environment happy-dom
+import { libraryMove } from '@library';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Move } from '@/core/move';
+import { MoveEditor } from './move-editor';
+
+const went: string[] = [];
+vi.mock('next/navigation', () => ({
+  useRouter: () => ({ push: (to: string) => went.push(to), refresh: () => {} }),
+}));
+
+let sent: { move: Move }[];
+let status: number;
+beforeEach(() => {
+  sent = [];
+  status = 200;
+  went.length = 0;
+  vi.stubGlobal('fetch', async (_: string, init: RequestInit) => {
+    const body = JSON.parse(String(init.body));
+    sent.push(body);
+    const message = 'You have as many moves as a studio may have.';
+    const said = status === 200 ? { id: body.move.id } : { message };
+    return new Response(JSON.stringify(said), { status });
+  });
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const smile = () => libraryMove('smile-pulses') as Move;
+const field = (label: string | RegExp) => screen.getByLabelText(label) as HTMLTextAreaElement;
+const type = (label: string | RegExp, value: string) =>
+  fireEvent.change(field(label), { target: { value } });
+const save = () =>
+  act(async () => {
+    fireEvent.click(screen.getByRole('button', { name: 'Save the move' }));
+  });
+
+describe('writing a move', () => {
+  it('sends what was changed, and all else as it was, in every language', async () => {
+    render(<MoveEditor from={smile()} keepId={false} takenIds={['own-harbour-smile']} />);
+    type('Name', 'Harbour smile');
+    type('Set-up, one cue a line', '  Look at the sea.  \n\nSmile.\n');
+    await save();
+    await waitFor(() => expect(sent).toHaveLength(1));
+    const { move } = sent[0] as { move: Move };
+    const { text, id, ...rest } = move;
+    const { text: was, id: _, ...before } = smile();
+    expect(id).toBe('own-harbour-smile-2');
+    expect(rest).toEqual(JSON.parse(JSON.stringify(before)));
+    expect(text.en).toEqual({
+      ...was.en,
+      name: 'Harbour smile',
+      setup: ['Look at the sea.', 'Smile.'],
+    });
+    expect(text.de).toEqual({ ...was.de, name: `${was.de?.name}, my way` });
+    expect(went).toEqual(['/moves/own-harbour-smile-2']);
+  });
+
+  it('says what is wrong beside each field, goes to the first, and sends nothing', async () => {
+    render(<MoveEditor from={null} keepId={false} takenIds={[]} />);
+    type(/^Form reminders/, 'Shoulders low.\nNo hurry.');
+    await save();
+    const saidOf = (label: string | RegExp) =>
+      document.getElementById(field(label).getAttribute('aria-describedby') ?? '')?.textContent;
+    await waitFor(() => expect(saidOf('Name')).toBe('The name must not be empty.'));
+    expect(saidOf(/^Form reminders/)).toBe('The form reminders must be at least three.');
+    expect(saidOf('Let go')).toBe('The let-go must not be empty.');
+    expect(screen.getByText('The face must have at least one area.')).toBeTruthy();
+    expect(document.activeElement).toBe(field('Name'));
+    expect(field(/^Form reminders/).value).toBe('Shoulders low.\nNo hurry.');
+    expect(sent).toEqual([]);
+    type('Name', 'Quay');
+    await waitFor(() => expect(saidOf('Name')).toBeUndefined());
+  });
+
+  it('says what is wrong where this page has no field for it', async () => {
+    const german = smile().text.de;
+    if (!german) throw new Error('the move should have German words');
+    const long = { ...smile(), text: { ...smile().text, de: { ...german, name: 'L'.repeat(76) } } };
+    render(<MoveEditor from={long} keepId={false} takenIds={[]} />);
+    await save();
+    await screen.findByText(/^text\.de\.name .*80/);
+    expect(sent).toEqual([]);
+  });
+
+  it('keeps what was written where the server refuses it, and says why', async () => {
+    status = 409;
+    render(<MoveEditor from={smile()} keepId={false} takenIds={[]} />);
+    type('Let go', 'Let it sail.');
+    await save();
+    await screen.findByText('You have as many moves as a studio may have.');
+    expect(field('Let go').value).toBe('Let it sail.');
+    expect(went).toEqual([]);
+  });
+});

@@ -1,0 +1,55 @@
+import { type Move, type MoveText, moveText } from '@/core/move';
+
+/** A move of a teacher's own while it is being written. */
+
+const EMPTY_TEXT: MoveText = { name: '', setup: [], short: '', form: [], letGo: '' };
+
+export const emptyMove: Move = {
+  id: 'own-move',
+  kind: 'exercise',
+  areas: {},
+  muscles: [],
+  dose: { kind: 'hold', seconds: 20 },
+  range: [5, 60],
+  sides: 'together',
+  rounds: 3,
+  release: 'tap',
+  releaseSeconds: 8,
+  hands: 'free',
+  pressure: 'none',
+  head: 'level',
+  demands: [],
+  surface: 'either',
+  props: [],
+  purposes: ['tone'],
+  strokes: [],
+  variants: {},
+  text: { en: EMPTY_TEXT },
+};
+
+/** An id of the studio's own from a name, different from all that are taken. */
+export function ownId(name: string, taken: ReadonlySet<string>): string {
+  const slug =
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 48) || 'move';
+  let id = `own-${slug}`;
+  for (let n = 2; taken.has(id); n++) id = `own-${slug}-${n}`;
+  return id;
+}
+
+/** A copy to be changed; the name says that it is one. */
+export function copyOf(move: Move): Move {
+  const text = Object.fromEntries(
+    Object.entries(move.text).map(([language, words]) => [
+      language,
+      words && { ...words, name: `${words.name}, my way` },
+    ]),
+  ) as Move['text'];
+  return { ...move, text };
+}
+
+export const nameOf = (move: Move): string => moveText(move).name;

@@ -1,0 +1,186 @@
+import { LIBRARY, LIBRARY_BOOK } from '@library';
+import fc from 'fast-check';
+import {
+  type Block,
+  COUNTING,
+  PHASES,
+  type PhaseName,
+  type Plan,
+  planSchema,
+  type Segment,
+} from '@/core/class';
+import { BLOCK_ORDERS, EXPLAIN } from '@/core/class/plan';
+import { LANGUAGES } from '@/core/language';
+import { type Dose, RELEASES, SIDES, VARIANTS } from '@/core/move';
+import { compile } from '@/core/score';
+
+/** Generators of valid classes, for property tests. */
+
+const seconds = (least: number, most: number) =>
+  fc.integer({ min: least * 2, max: most * 2 }).map((half) => half / 2);
+const tempo = fc.integer({ min: 20, max: 150 });
+
+export const anyDose: fc.Arbitrary<Dose> = fc.oneof(
+  fc.record({ kind: fc.constant('hold' as const), seconds: seconds(1, 60) }),
+  fc.record({
+    kind: fc.constant('counts' as const),
+    counts: fc.integer({ min: 1, max: 40 }),
+    tempo,
+  }),
+  fc.record({ kind: fc.constant('taps' as const), taps: fc.integer({ min: 1, max: 60 }), tempo }),
+  fc.record({
+    kind: fc.constant('breaths' as const),
+    breaths: fc.integer({ min: 1, max: 8 }),
+    pattern: fc.record({
+      in: seconds(1, 6),
+      hold: seconds(0, 3),
+      out: seconds(1, 8),
+      pause: seconds(0, 2),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('reps' as const),
+    reps: fc.integer({ min: 1, max: 30 }),
+    secondsEach: seconds(0.5, 8),
+  }),
+  fc.record({
+    kind: fc.constant('passes' as const),
+    passes: fc.integer({ min: 1, max: 10 }),
+    secondsEach: seconds(1, 20),
+  }),
+  seconds(5, 40).map((s) => ({
+    kind: 'open' as const,
+    seconds: s,
+    floorSeconds: s / 2,
+    ceilingSeconds: s * 2,
+  })),
+);
+
+const anyCues = fc.record({
+  muted: fc.subarray([
+    'announce',
+    'setup:0',
+    'short',
+    'side',
+    'form:1',
+    'letGo',
+    'count',
+    'breath',
+  ]),
+  pins: fc.array(
+    fc.record({
+      cue: fc.constantFrom('setup:0', 'setup:1', 'form:0', 'form:2', 'form:7'),
+      atSeconds: seconds(0, 90),
+    }),
+    { maxLength: 3 },
+  ),
+});
+
+/** How large a generated class may be. */
+interface Size {
+  /** Most blocks of the work, and of each other phase. */
+  work: number;
+  other: number;
+  /** Most segments of a block. */
+  segments: number;
+  rounds: number;
+  laps: number;
+}
+const ANY: Size = { work: 3, other: 2, segments: 3, rounds: 4, laps: 3 };
+const SMALL: Size = { work: 2, other: 1, segments: 2, rounds: 2, laps: 2 };
+
+const segment = (id: string, { rounds }: Size): fc.Arbitrary<Segment> =>
+  fc.record({
+    id: fc.constant(id),
+    move: fc.constantFrom(...LIBRARY.map((m) => m.id)),
+    dose: anyDose,
+    sides: fc.constantFrom(...SIDES),
+    rounds: fc.integer({ min: 1, max: rounds }),
+    releaseSeconds: seconds(0, 15),
+    restSeconds: seconds(0, 15),
+    release: fc.option(fc.constantFrom(...RELEASES), { nil: undefined }),
+    variant: fc.option(fc.constantFrom(...VARIANTS), { nil: undefined }),
+    byRound: fc.option(
+      fc.array(
+        fc.record({
+          dose: fc.option(anyDose, { nil: undefined }),
+          variant: fc.option(fc.constantFrom(...VARIANTS), { nil: undefined }),
+        }),
+        { maxLength: 3 },
+      ),
+      { nil: undefined },
+    ),
+    cues: fc.option(anyCues, { nil: undefined }),
+  });
+
+const block = (id: string, size: Size): fc.Arbitrary<Block> =>
+  fc
+    .record({
+      order: fc.constantFrom(...BLOCK_ORDERS),
+      laps: fc.integer({ min: 1, max: size.laps }),
+      count: fc.integer({ min: 1, max: size.segments }),
+      oneSideFirst: fc.boolean(),
+    })
+    .chain(({ order, laps, count, oneSideFirst }) =>
+      fc
+        .tuple(...Array.from({ length: count }, (_, i) => segment(`${id}s${i}`, size)))
+        .map((segments) => ({
+          id,
+          order,
+          laps: order === 'circuit' ? laps : 1,
+          oneSideFirst,
+          segments,
+        })),
+    );
+
+const phase = (name: PhaseName, size: Size) =>
+  fc
+    .integer({ min: 0, max: name === 'work' ? size.work : size.other })
+    .chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => block(`${name}${i}`, size))));
+
+const planOfSize = (size: Size): fc.Arbitrary<Plan> =>
+  fc
+    .record({
+      rules: fc.record({
+        explain: fc.constantFrom(...EXPLAIN),
+        counting: fc.constantFrom(...COUNTING),
+        countIn: fc.boolean(),
+        switchSeconds: fc.integer({ min: 0, max: 8 }),
+        wordsPerMinute: fc.integer({ min: 80, max: 220 }),
+        closingSeconds: fc.constantFrom(0, 1, 120),
+      }),
+      language: fc.constantFrom(...LANGUAGES),
+      second: fc.option(
+        fc.record({
+          language: fc.constantFrom(...LANGUAGES),
+          how: fc.constantFrom('speak' as const, 'show' as const),
+        }),
+        { nil: undefined },
+      ),
+      phases: fc.record(
+        Object.fromEntries(PHASES.map((p) => [p, phase(p, size)])) as Record<
+          (typeof PHASES)[number],
+          fc.Arbitrary<Block[]>
+        >,
+      ),
+    })
+    .map((made) =>
+      planSchema.parse({
+        format: 'upbeat-class/1',
+        name: 'A generated class',
+        slotSeconds: 1200,
+        ...made,
+      }),
+    );
+
+export const anyPlan: fc.Arbitrary<Plan> = planOfSize(ANY);
+
+/** A class of some, but fewer than so many steps. */
+export const smallPlan = (steps: number): fc.Arbitrary<Plan> =>
+  planOfSize(SMALL).filter((plan) => {
+    const { length } = compile(plan, LIBRARY_BOOK).steps;
+    return length > 0 && length < steps;
+  });
+
+/** How many generated classes a property looks at. */
+export const RUNS = Number(process.env.UPBEAT_PROPERTY_RUNS ?? 1000);
