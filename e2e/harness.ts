@@ -139,8 +139,12 @@ export const test = base.extend<Fixtures, { app: App }>({
   ],
   baseURL: async ({ app }, use) => use(app.url),
   context: async ({ context }, use) => {
+    const thrown: Error[] = [];
     context.on('page', untilReady);
+    context.on('weberror', (problem) => thrown.push(problem.error()));
     await use(context);
+    // What the program did not foresee is a fault, also where the page goes on.
+    if (thrown.length > 0) throw new AggregateError(thrown, thrown.map(String).join('\n'));
   },
   clock: async ({ app, page }, use) => use(new Clock(app, page)),
   studio: async ({ app, page }, use) => {

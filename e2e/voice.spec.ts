@@ -113,10 +113,10 @@ test('what stands in the way of a recording is told, and nothing is lost', async
   await button(page, 'Counts in German').click();
   await record(page, () => page.getByRole('button', { name: /^(Record|Stop)$/ }).click());
   await button(page, 'Keep it, go on').waitFor();
-  await page.context().setOffline(true);
+  await page.route('**/api/recordings', (route) => route.abort('internetdisconnected'));
   await button(page, 'Keep it, go on').click();
   await expect(page.getByRole('dialog').getByRole('alert')).toContainText('does not answer');
-  await page.context().setOffline(false);
+  await page.unroute('**/api/recordings');
   await button(page, 'Keep it, go on').click();
   await expect(page.getByText(/^1 of/)).toBeVisible();
 });

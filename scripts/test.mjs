@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensureDebian } from './lib/debian.mjs';
@@ -19,6 +19,8 @@ const FILES = ASKED.filter((name) => name.startsWith('e2e/'));
 const ONLY = ASKED.filter((name) => !FILES.includes(name));
 /** Enough for every run; `npx vitest --project unit` runs each property a thousand times. */
 const PROPERTY_RUNS = process.env.UPBEAT_PROPERTY_RUNS ?? '300';
+/** Enough of a page to see what stood in the way, and no more than a log can bear. */
+const LINES_OF_A_PAGE = 120;
 const TEST_DIR = path.join(DATA_DIR, 'test');
 
 /** Runs one project of Vitest and reads its report. */
@@ -28,6 +30,18 @@ async function vitest(project, env) {
   const args = ['run', '--project', project, '--reporter=dot', '--reporter=json'];
   const code = await run(bin('vitest'), [...args, `--outputFile.json=${file}`], { env });
   return vitestResult(JSON.parse(readFileSync(file, 'utf8')), code);
+}
+
+/** What stood on the page of each browser test that failed. */
+function tellWhatWasSeen() {
+  const results = path.join(TEST_DIR, 'browser-results');
+  if (!existsSync(results)) return;
+  for (const name of readdirSync(results, { recursive: true })) {
+    if (!name.endsWith('error-context.md')) continue;
+    say(`\n${name}`);
+    const seen = readFileSync(path.join(results, name), 'utf8').split('# Page snapshot')[1] ?? '';
+    say(seen.split('\n').slice(0, LINES_OF_A_PAGE).join('\n'));
+  }
 }
 
 /** Runs the browser tests and reads their report. */
@@ -41,6 +55,7 @@ async function playwright(env) {
       env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
     },
   );
+  tellWhatWasSeen();
   return playwrightResult(JSON.parse(readFileSync(file, 'utf8')), code);
 }
 

@@ -59,6 +59,17 @@ describe('calling the server', () => {
     });
     await expect(lead()).rejects.toThrow(Unreachable);
   });
+
+  it('takes a connection lost in the middle of an answer as nobody answering', async () => {
+    const begun = new ReadableStream({
+      start(stream) {
+        stream.enqueue(new TextEncoder().encode('{"events": ['));
+        stream.error(new TypeError('network error'));
+      },
+    });
+    vi.stubGlobal('fetch', async () => new Response(begun));
+    await expect(lead()).rejects.toThrow(Unreachable);
+  });
 });
 
 describe('what a person is told', () => {

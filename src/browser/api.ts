@@ -36,16 +36,18 @@ export async function ask<Asks extends z.ZodType, Answers extends z.ZodType>(
   { id, body }: { id?: string; body?: z.input<Asks> } = {},
 ): Promise<z.output<Answers>> {
   let response: Response;
+  let text: string;
   try {
     response = await fetch(addressOf(call, id, body as Record<string, unknown>), {
       method: call.method,
       headers: { 'Content-Type': 'application/json' },
       body: call.method === 'GET' ? undefined : JSON.stringify(body ?? {}),
     });
+    // The connection can be lost after the answer has begun.
+    text = await response.text();
   } catch (error) {
     throw new Unreachable(error instanceof Error ? error.message : String(error));
   }
-  const text = await response.text();
   if (AWAY.includes(response.status)) throw new Unreachable(text.slice(0, 200));
   let json: unknown = null;
   try {

@@ -155,8 +155,10 @@ export class CueAudio {
   private async fetchFile(url: string): Promise<ArrayBuffer | undefined> {
     const { voice } = this;
     let response: Response;
+    let file: ArrayBuffer;
     try {
       response = await fetch(url);
+      file = await response.arrayBuffer();
     } catch {
       return this.tryLater();
     }
@@ -165,7 +167,6 @@ export class CueAudio {
     if (!response.ok) this.failed.add(url);
     if (response.status === NO_VOICE) this.on.voiceless();
     if (!response.ok) return;
-    const file = await response.arrayBuffer();
     if (voice !== this.voice) {
       this.wantedLater.add(url);
       return;

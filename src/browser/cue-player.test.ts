@@ -384,11 +384,16 @@ describe('the cue player', () => {
     expect(heard()).toEqual([['c', 11]]);
   });
 
-  it('goes on fetching the class when the connection is back', async () => {
+  const lostMidway = () =>
+    new Response(new ReadableStream({ start: (stream) => stream.error(new TypeError('lost')) }));
+  it.each([
+    ['lost', () => Promise.reject(new Error('away'))],
+    ['lost in the middle of a cue', async () => lostMidway()],
+  ])('goes on fetching the class when the connection, %s, is back', async (_, away) => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
     const { fetch } = globalThis;
     const player = new CuePlayer(150);
-    vi.stubGlobal('fetch', () => Promise.reject(new Error('away')));
+    vi.stubGlobal('fetch', away);
     player.fetchAll(['a', 'b'].map(cue));
     await vi.advanceTimersByTimeAsync(100);
     const asked: string[] = [];
