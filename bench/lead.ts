@@ -26,7 +26,7 @@ async function openLead(page: Page, plan: Plan): Promise<string> {
   await page.getByRole('heading', { name: 'Today' }).waitFor();
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   const classId = await createClass(app.db, { studioId }, plan, NOON);
-  const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
+  const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });
   await page.goto(`${app.url}/lead/${sessionId}`);
   await page.getByText('The voice is ready.').waitFor({ timeout: 240_000 });
   return sessionId;

@@ -67,14 +67,16 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
     created_at: new Date(NOON),
   });
   const classId = await createClass(app.db, scope, emptyPlan('Not yours', 600), NOON);
-  const personId = await addParticipant(
-    app.db,
-    scope,
-    { name: 'Not yours', contact: null },
-    '2026-01-01',
-    NOON,
-  );
-  const sessionId = await planSession(app.db, scope, classId, NOON - 86_400_000, NOON);
+  const personId = await addParticipant(app.db, scope, {
+    person: { name: 'Not yours', contact: null },
+    joinedOn: '2026-01-01',
+    now: NOON,
+  });
+  const sessionId = await planSession(app.db, scope, {
+    classId,
+    startsAt: NOON - 86_400_000,
+    now: NOON,
+  });
   const runId = randomUUID();
   await app.db('runs').insert({
     id: runId,

@@ -1,31 +1,8 @@
-import { randomUUID } from 'node:crypto';
-import type { Browser, Page } from '@playwright/test';
 import { emptyPlan, type Plan } from '@/core/class';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
-import type { App } from './app';
-import { Clock, expect, START_IN_MS, signIn, stored, untilReady } from './harness';
-import { block, lead, projected, segment, shown, test } from './led';
+import { expect, START_IN_MS, stored } from './harness';
+import { block, keepsStage, lead, projected, segment, shown, test } from './led';
 import { heard, noteSources } from './listen';
-
-/** Another device that opens a class, on the same clock. */
-async function secondDevice(browser: Browser, app: App, sessionId: string, now: number) {
-  const context = await browser.newContext({ baseURL: app.url });
-  context.on('page', untilReady);
-  const second = await context.newPage();
-  const theirs = new Clock(app, second);
-  await theirs.standAt(now);
-  await signIn(app, second);
-  await second.goto(`/lead/${sessionId}`);
-  await expect(second.getByText('Another device leads this class.')).toBeVisible();
-  return { context, second, theirs };
-}
-
-/** Whether the page of a session is on the device. */
-const keepsStage = (page: Page, sessionId: string) =>
-  page.evaluate(
-    async (url) => (await caches.match(url, { ignoreVary: true })) !== undefined,
-    `/lead/${sessionId}`,
-  );
 
 test('without a connection everything goes on, and arrives later in order, once', async ({
   app,
@@ -219,92 +196,6 @@ test('a jump of the time of day on the device moves nothing', async ({
   expect(Math.abs((events.at(-1)?.at ?? 0) - clock.now)).toBeLessThan(200);
 });
 
-test('one device leads, another watches and takes over, and what came too late is told', async ({
-  app,
-  browser,
-  studio: page,
-  clock,
-  held: { sessionId },
-}) => {
-  const { context, second } = await secondDevice(browser, app, sessionId, clock.now);
-  await expect(second.getByRole('button', { name: /^Pause/ })).toBeHidden();
-  await second.keyboard.press('ArrowRight');
-  await stored(page, () => page.keyboard.press(' '));
-  await expect(second.getByTestId('doing')).toHaveText('Paused');
-  await stored(second, () => second.getByRole('button', { name: 'Ben: here' }).click());
-  await expect(page.getByRole('button', { name: 'Ben: here' })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  );
-
-  await page.context().setOffline(true);
-  await page.keyboard.press('r');
-  await second.getByRole('button', { name: 'Take over here' }).click();
-  await expect(second.getByRole('button', { name: /^Go on/ })).toBeVisible();
-  await stored(second, () => second.keyboard.press('+'));
-  await page.context().setOffline(false);
-  await clock.passInSteps(2000);
-  await expect(page.getByText('Another device leads this class.')).toBeVisible();
-  await expect(page.getByText(/One thing done here could not be stored/)).toContainText(
-    'One more round',
-  );
-  await expect(page.getByTestId('round')).toHaveText('round 1 of 2');
-  const { events } = await projected(app, sessionId, clock.now);
-  expect(events.map((e) => e.type)).toEqual(['marked', 'started', 'paused', 'marked', 'extended']);
-  await context.close();
-});
-
-test('who took over still leads after a reload while the server is away', async ({
-  app,
-  browser,
-  studio: page,
-  clock,
-  held: { sessionId },
-}) => {
-  await expect(page.getByTestId('move')).toBeVisible();
-  const { context, second, theirs } = await secondDevice(browser, app, sessionId, clock.now);
-  await expect.poll(() => keepsStage(second, sessionId)).toBe(true);
-  await theirs.pass(500);
-  await second.getByRole('button', { name: 'Take over here' }).click();
-  await expect(second.getByRole('button', { name: /^Pause/ })).toBeVisible();
-
-  await app.kill();
-  await second.reload();
-  await expect(second.getByText('No connection; the class goes on, nothing is lost')).toBeVisible();
-  await expect(second.getByText('Another device leads this class.')).toBeHidden();
-  await second.keyboard.press(' ');
-  await expect(second.getByTestId('doing')).toHaveText('Paused');
-  await app.up();
-  await theirs.passInSteps(3200);
-  await expect
-    .poll(async () => (await projected(app, sessionId, theirs.now)).events.map((e) => e.type))
-    .toEqual(['marked', 'started', 'paused']);
-  await context.close();
-});
-
-test('a second window shows the same without the people, also while the server is away', async ({
-  app,
-  studio: page,
-  clock,
-  led: { sessionId, startOf },
-}) => {
-  await clock.passInStrides(startOf('s3.1.work.both') + 1500);
-  const screen = await page.context().newPage();
-  await screen.goto(`/lead/${sessionId}/show`);
-  await expect(screen.getByTestId('move')).toHaveText('Soft jaw drop under palms');
-  await expect(screen.getByTestId('countdown')).toHaveText(
-    (await page.getByTestId('countdown').textContent()) ?? '',
-  );
-  await expect(screen.getByText('Ada')).toHaveCount(0);
-  await app.kill();
-  await page.keyboard.press('+');
-  await expect(screen.getByTestId('countdown')).toHaveText(
-    (await page.getByTestId('countdown').textContent()) ?? '',
-  );
-  await app.up();
-  await screen.close();
-});
-
 test('the night the clocks go back, the finish is right on the clock on the wall', async ({
   app,
   studio: page,
@@ -364,19 +255,4 @@ test('an hour on the clock ends without a millisecond of drift', async ({
   await expect(page.getByText('The session is stored.')).toBeVisible();
   const run = await app.db('runs').where({ session_id: sessionId }).first('finished_at');
   expect(run.finished_at.getTime()).toBe(startedAt + score.totalMs + 20_000);
-});
-
-test('an id that is no event is refused, and a stranger’s device cannot bend', async ({
-  app,
-  studio: page,
-  clock,
-  led: { sessionId },
-}) => {
-  const run = await app.db('runs').where({ session_id: sessionId }).first('id');
-  const post = (data: object) => page.request.post(`/api/runs/${run.id}/events`, { data });
-  const bend = { id: randomUUID(), at: clock.now, type: 'next' };
-  expect((await post({ device: randomUUID(), events: [bend] })).status()).toBe(409);
-  expect((await post({ device: randomUUID(), events: [{ ...bend, type: 'fly' }] })).status()).toBe(
-    400,
-  );
 });

@@ -206,7 +206,11 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
 
   // The next time the class meets, the question and the note are there when they are needed.
   const { class_id, studio_id } = await app.db('sessions').where({ id: sessionId }).first();
-  const next = await planSession(app.db, { studioId: studio_id }, class_id, NOON + 3_600_000, NOON);
+  const next = await planSession(
+    app.db,
+    { studioId: studio_id },
+    { classId: class_id, startsAt: NOON + 3_600_000, now: NOON },
+  );
   await page.goto(`/lead/${next}`);
   await expect(page.getByText('How often at home?')).toBeVisible();
   await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());

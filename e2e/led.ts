@@ -67,8 +67,12 @@ async function open(
   const scope = { studioId };
   const classId = await createClass(app.db, scope, led, NOON);
   const person = async (name: string) => {
-    const id = await addParticipant(app.db, scope, { name, contact: null }, '2026-01-01', NOON);
-    await book(app.db, scope, id, classId, NOON - 1000);
+    const id = await addParticipant(app.db, scope, {
+      person: { name, contact: null },
+      joinedOn: '2026-01-01',
+      now: NOON,
+    });
+    await book(app.db, scope, { participantId: id, classId, now: NOON - 1000 });
     return id;
   };
   const ada = await person('Ada');
@@ -77,7 +81,7 @@ async function open(
     .db('participants')
     .where({ id: ada })
     .update({ cautions: JSON.stringify([{ caution: 'jaw' }]), cautions_consent_on: '2026-01-01' });
-  const sessionId = await planSession(app.db, scope, classId, NOON, NOON);
+  const sessionId = await planSession(app.db, scope, { classId, startsAt: NOON, now: NOON });
   await clock.stand();
   const ready = page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
   await page.goto(`/lead/${sessionId}`);
@@ -134,3 +138,10 @@ export async function projected(app: App, sessionId: string, now: number) {
   const leftMs = part ? part.step.durationMs + part.extraMs - state.elapsedMs : 0;
   return { state, events, countdown: String(Math.ceil(leftMs / 1000)) };
 }
+
+/** Whether the page of a session is on the device. */
+export const keepsStage = (page: Page, sessionId: string) =>
+  page.evaluate(
+    async (url) => (await caches.match(url, { ignoreVary: true })) !== undefined,
+    `/lead/${sessionId}`,
+  );

@@ -30,7 +30,7 @@ test('in real time every cue and count is heard at its time, none over another',
   await signIn(app, page);
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   const classId = await createClass(app.db, { studioId }, shortClass(), NOON);
-  const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
+  const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });
   await page.goto(`/lead/${sessionId}`);
   await page.getByText('The voice is ready.').waitFor();
   await page.waitForLoadState('networkidle');

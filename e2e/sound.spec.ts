@@ -8,7 +8,9 @@ import { heard, noteSources } from './listen';
 async function openSession(page: Page, db: Db) {
   const found = await db('classes').orderByRaw("plan->>'name'").first('id', 'studio_id');
   const scope = { studioId: found.studio_id };
-  await page.goto(`/lead/${await planSession(db, scope, found.id, NOON, NOON)}`);
+  await page.goto(
+    `/lead/${await planSession(db, scope, { classId: found.id, startsAt: NOON, now: NOON })}`,
+  );
 }
 
 test('cues are spoken from rendered audio, ahead on the audio clock, never over one another', async ({

@@ -128,7 +128,7 @@ test('voice and rate are chosen before the start, and changed while the class ru
 }) => {
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
-  const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
+  const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });
   await clock.stand();
   await page.goto(`/lead/${sessionId}`);
   const ready = page.getByText('The voice is ready.');
@@ -196,7 +196,7 @@ test('how much the teacher talks is learned, shown, used and forgotten', async (
   await app.db('talk_samples').delete();
   await app.db('recordings').delete();
   const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
-  const sessionId = await planSession(app.db, { studioId }, classId, NOON, NOON);
+  const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });
   await page.goto(`/classes/${classId}`);
   const lengthShown = page.getByTestId('length');
   await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();

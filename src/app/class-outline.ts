@@ -53,7 +53,7 @@ async function outlineFor(
 ): Promise<ClassOutline> {
   const asksWhoIsNew = plan.rules.explain === 'new-in-room';
   const people = asksWhoIsNew
-    ? (await roomOf(db(), teacher, id, teacher.timeZone, now())).people
+    ? (await roomOf(db(), teacher, { classId: id, zone: teacher.timeZone, now: now() })).people
     : undefined;
   const room = people?.map((p) => p.met);
   const outline = await outlineOf(plan, book, speaker, { room, talkingFactor: factor });

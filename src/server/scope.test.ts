@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
 import { Refusal } from '@/core/calls';
 import { getClass, listClasses, savePlan, versionsOf } from './classes/classes';
-import { addParticipant, book, getPerson, keepCautions, listPeople } from './people/people';
+import { keepCautions } from './people/carried';
+import { addParticipant, book, getPerson, listPeople } from './people/people';
 import {
   appendEvents,
   closeSession,
@@ -21,41 +22,50 @@ const db = testDatabase();
 
 it('shows and changes nothing of another studio, whatever id is asked for', async () => {
   const theirs = await makeClass(db());
-  const run = await prepareRun(db(), theirs, theirs.sessionId, NOON);
+  const run = await prepareRun(db(), theirs, { sessionId: theirs.sessionId, now: NOON });
   const us = await makeStudio(db());
-  const ours = await addParticipant(db(), us, { name: 'Ours', contact: null }, '2026-01-01', NOON);
+  const ours = await addParticipant(db(), us, {
+    person: { name: 'Ours', contact: null },
+    joinedOn: '2026-01-01',
+    now: NOON,
+  });
   const { classId, sessionId, ada } = theirs;
   const started = { id: randomUUID(), type: 'started', at: NOON } as const;
   const attempts: Record<string, () => Promise<unknown>> = {
     getClass: () => getClass(db(), us, classId),
-    savePlan: () => savePlan(db(), us, classId, shortPlan(), 1, NOON),
+    savePlan: () => savePlan(db(), us, { id: classId, plan: shortPlan(), basedOn: 1, now: NOON }),
     versionsOf: () => versionsOf(db(), us, classId),
-    keepCautions: () => keepCautions(db(), us, ada, [], '2026-01-01'),
-    planSession: () => planSession(db(), us, classId, NOON, NOON),
-    bookTheirClass: () => book(db(), us, ours, classId, NOON),
-    bookTheirPerson: () => book(db(), us, ada, classId, NOON),
+    keepCautions: () =>
+      keepCautions(db(), us, { participantId: ada, cautions: [], consentOn: '2026-01-01' }),
+    planSession: () => planSession(db(), us, { classId, startsAt: NOON, now: NOON }),
+    bookTheirClass: () => book(db(), us, { participantId: ours, classId, now: NOON }),
+    bookTheirPerson: () => book(db(), us, { participantId: ada, classId, now: NOON }),
     getPerson: () => getPerson(db(), us, ada),
     getSession: () => getSession(db(), us, sessionId),
     cancelSession: () => cancelSession(db(), us, sessionId),
     roll: () => roll(db(), us, sessionId),
-    mark: () => mark(db(), us, sessionId, ada, 'here', NOON),
+    mark: () => mark(db(), us, { sessionId, participantId: ada, value: 'here', now: NOON }),
     walkIn: () =>
-      walkIn(db(), us, sessionId, { id: randomUUID(), name: 'Spy', joinedOn: '2026-01-01' }, NOON),
+      walkIn(db(), us, {
+        sessionId,
+        id: randomUUID(),
+        name: 'Spy',
+        joinedOn: '2026-01-01',
+        now: NOON,
+      }),
     leave: () =>
-      appendEvents(
-        db(),
-        us,
-        run.id,
-        [{ id: randomUUID(), type: 'left', at: NOON, participantId: ada, gone: true }],
-        NOON,
-      ),
+      appendEvents(db(), us, {
+        runId: run.id,
+        drafts: [{ id: randomUUID(), type: 'left', at: NOON, participantId: ada, gone: true }],
+        now: NOON,
+      }),
     openLog: () => openLog(db(), us, sessionId, NOON),
     getLog: () => getLog(db(), us, run.id),
     takeLead: () => takeLead(db(), us, run.id, randomUUID()),
-    prepareRun: () => prepareRun(db(), us, sessionId, NOON),
+    prepareRun: () => prepareRun(db(), us, { sessionId, now: NOON }),
     getRun: () => getRun(db(), us, run.id),
-    appendEvents: () => appendEvents(db(), us, run.id, [started], NOON),
-    closeSession: () => closeSession(db(), us, sessionId, started, NOON),
+    appendEvents: () => appendEvents(db(), us, { runId: run.id, drafts: [started], now: NOON }),
+    closeSession: () => closeSession(db(), us, { sessionId, draft: started, now: NOON }),
   };
   const answered: string[] = [];
   for (const [name, attempt] of Object.entries(attempts)) {

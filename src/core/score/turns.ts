@@ -96,8 +96,10 @@ const PERFORMED: Record<Sides, readonly Side[]> = {
 /** The work parts of one round, in order. */
 export const performedSides = (sides: Sides): readonly Side[] => PERFORMED[sides];
 
-const keyOf = ({ segment, round }: RoundOfSegment, onTheRight = false): string =>
-  printTurn({ segmentId: segment.id, round, onTheRight });
+const keyOf = (
+  { segment, round }: RoundOfSegment,
+  { onTheRight = false }: { onTheRight?: boolean } = {},
+): string => printTurn({ segmentId: segment.id, round, onTheRight });
 
 /**
  * The order of a block. One side first: everything that goes side by side is done on the left
@@ -120,7 +122,7 @@ function* blockOrder(
   for (const place of rounds(block)) {
     const shared = sharing(place);
     if (shared !== 'each') continue;
-    yield { ...place, key: keyOf(place, true), shared, sides: ['right'] };
+    yield { ...place, key: keyOf(place, { onTheRight: true }), shared, sides: ['right'] };
   }
 }
 

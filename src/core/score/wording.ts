@@ -49,17 +49,16 @@ export class Wording {
     phrasesOf: (language: Language) => Phrases,
     private readonly room?: MovesMet,
   ) {
-    const voice = (language: Language, own: boolean): Voice => ({
+    const voice = (language: Language, owner?: Turn): Voice => ({
       language,
       phrases: phrasesOf(language),
-      text: ownWords(variantText(turn.move, language, turn.variant), own ? turn : undefined),
+      text: ownWords(variantText(turn.move, language, turn.variant), owner),
     });
     /** A move that is not written in the language of the class is led in the main one throughout. */
     const main = turn.move.text[plan.language] ? plan.language : MAIN_LANGUAGE;
     const other = plan.second?.language;
-    this.main = voice(main, true);
-    this.second =
-      other && other !== main && turn.move.text[other] ? voice(other, false) : undefined;
+    this.main = voice(main, turn);
+    this.second = other && other !== main && turn.move.text[other] ? voice(other) : undefined;
   }
 
   /**

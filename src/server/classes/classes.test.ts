@@ -24,8 +24,11 @@ describe('classes', () => {
     const id = await createClass(db(), studio, shortPlan(), NOON);
     const mine = { ...shortPlan(), name: 'Mine' };
     const theirs = { ...shortPlan(), name: 'Theirs' };
-    expect(await savePlan(db(), studio, id, theirs, 1, NOON)).toEqual({ ok: true, version: 2 });
-    expect(await savePlan(db(), studio, id, mine, 1, NOON)).toMatchObject({
+    expect(await savePlan(db(), studio, { id, plan: theirs, basedOn: 1, now: NOON })).toEqual({
+      ok: true,
+      version: 2,
+    });
+    expect(await savePlan(db(), studio, { id, plan: mine, basedOn: 1, now: NOON })).toMatchObject({
       ok: false,
       current: { version: 2, plan: { name: 'Theirs' } },
     });
@@ -36,7 +39,9 @@ describe('classes', () => {
     const studio = await makeStudio(db());
     const id = await createClass(db(), studio, shortPlan(), NOON);
     const answers = await Promise.all(
-      ['One', 'Two'].map((name) => savePlan(db(), studio, id, { ...shortPlan(), name }, 1, NOON)),
+      ['One', 'Two'].map((name) =>
+        savePlan(db(), studio, { id, plan: { ...shortPlan(), name }, basedOn: 1, now: NOON }),
+      ),
     );
     expect(answers.filter((a) => a.ok)).toHaveLength(1);
   });
@@ -50,7 +55,7 @@ describe('saved versions', () => {
     const studio = await makeStudio(db());
     const id = await createClass(db(), studio, named('One'), NOON);
     expect(await versionsOf(db(), studio, id)).toEqual([]);
-    await savePlan(db(), studio, id, named('Two'), 1, NOON + MINUTE);
+    await savePlan(db(), studio, { id, plan: named('Two'), basedOn: 1, now: NOON + MINUTE });
     const versions = await versionsOf(db(), studio, id);
     expect(versions.map((v) => [v.version, v.plan.name, v.savedBy])).toEqual([
       [2, 'Two', 'Test Teacher'],
@@ -63,10 +68,20 @@ describe('saved versions', () => {
     const studio = await makeStudio(db());
     const colleague = { ...studio, name: 'A Colleague' };
     const id = await createClass(db(), studio, named('One'), NOON);
-    await savePlan(db(), studio, id, named('Two'), 1, NOON);
-    await savePlan(db(), studio, id, named('Three'), 2, NOON + MINUTE);
-    await savePlan(db(), colleague, id, named('Four'), 3, NOON + 2 * MINUTE);
-    await savePlan(db(), colleague, id, named('Five'), 4, NOON + 20 * MINUTE);
+    await savePlan(db(), studio, { id, plan: named('Two'), basedOn: 1, now: NOON });
+    await savePlan(db(), studio, { id, plan: named('Three'), basedOn: 2, now: NOON + MINUTE });
+    await savePlan(db(), colleague, {
+      id,
+      plan: named('Four'),
+      basedOn: 3,
+      now: NOON + 2 * MINUTE,
+    });
+    await savePlan(db(), colleague, {
+      id,
+      plan: named('Five'),
+      basedOn: 4,
+      now: NOON + 20 * MINUTE,
+    });
     const names = (await versionsOf(db(), studio, id)).map((v) => v.plan.name);
     expect(names).toEqual(['Five', 'Four', 'Three', 'One']);
   });
@@ -74,8 +89,8 @@ describe('saved versions', () => {
   it('a save that is refused writes none', async () => {
     const studio = await makeStudio(db());
     const id = await createClass(db(), studio, named('One'), NOON);
-    await savePlan(db(), studio, id, named('Two'), 1, NOON);
-    await savePlan(db(), studio, id, named('Late'), 1, NOON);
+    await savePlan(db(), studio, { id, plan: named('Two'), basedOn: 1, now: NOON });
+    await savePlan(db(), studio, { id, plan: named('Late'), basedOn: 1, now: NOON });
     expect(await versionsOf(db(), studio, id)).toHaveLength(2);
   });
 
@@ -83,7 +98,12 @@ describe('saved versions', () => {
     const studio = await makeStudio(db());
     const id = await createClass(db(), studio, named('0'), NOON);
     for (let n = 1; n <= 104; n++) {
-      await savePlan(db(), studio, id, named(String(n)), n, NOON + n * 6 * MINUTE);
+      await savePlan(db(), studio, {
+        id,
+        plan: named(String(n)),
+        basedOn: n,
+        now: NOON + n * 6 * MINUTE,
+      });
     }
     const versions = await versionsOf(db(), studio, id);
     expect(versions).toHaveLength(100);

@@ -61,10 +61,7 @@ export interface Author extends Scope {
 export async function savePlan(
   db: Db,
   author: Author,
-  id: string,
-  plan: Plan,
-  basedOn: number,
-  now: number,
+  { id, plan, basedOn, now }: { id: string; plan: Plan; basedOn: number; now: number },
 ): Promise<SaveAnswer> {
   return db.transaction(async (trx) => {
     const row = await trx('classes')
@@ -73,7 +70,7 @@ export async function savePlan(
       .first(columns);
     const current = rowSchema.parse(found(row, 'class'));
     if (current.version !== basedOn) return { ok: false, current };
-    await keepVersions(trx, author, current, plan, now);
+    await keepVersions(trx, author, { before: current, plan, now });
     const version = basedOn + 1;
     await trx('classes')
       .where({ id, studio_id: author.studioId })
@@ -93,9 +90,7 @@ const MOST_VERSIONS = 100;
 async function keepVersions(
   db: Db,
   { studioId, name }: Author,
-  before: StoredClass,
-  plan: Plan,
-  now: number,
+  { before, plan, now }: { before: StoredClass; plan: Plan; now: number },
 ): Promise<void> {
   const of = { studio_id: studioId, class_id: before.id };
   const versions = await db('class_versions').where(of).orderBy('version', 'desc');

@@ -28,9 +28,7 @@ const personSchema = z.object({
 export async function roomOf(
   db: Db,
   scope: Scope,
-  classId: string,
-  zone: string,
-  now: number,
+  { classId, zone, now }: { classId: string; zone: string; now: number },
 ): Promise<Room> {
   const of = { 'sessions.class_id': classId, 'sessions.studio_id': scope.studioId };
   const week = db.raw("date_trunc('week', sessions.starts_at at time zone ?)", [zone]);

@@ -64,7 +64,7 @@ export async function seedDemo(db: Db, password: string, now: number): Promise<s
     }
     const people = await seedPeople(trx, studioId, classIds, now);
     for (const slot of demo.TIMETABLE)
-      await seedPast(trx, studioId, classIds[slot.key], slot, people, now);
+      await seedPast(trx, studioId, { classId: classIds[slot.key], slot, people, now });
   });
   await ensureSessionToday(db, now);
   return demo.TEACHER.email;
@@ -120,10 +120,12 @@ function meeting(slot: (typeof demo.TIMETABLE)[number], weeksAgo: number, now: n
 async function seedPast(
   db: Db,
   studioId: string,
-  classId: string,
-  slot: (typeof demo.TIMETABLE)[number],
-  people: Person[],
-  now: number,
+  {
+    classId,
+    slot,
+    people,
+    now,
+  }: { classId: string; slot: (typeof demo.TIMETABLE)[number]; people: Person[]; now: number },
 ): Promise<void> {
   const score = compile(PLANS[slot.key], LIBRARY_BOOK);
   for (let weeksAgo = demo.WEEKS; weeksAgo >= 1; weeksAgo--) {
@@ -140,7 +142,7 @@ async function seedPast(
     });
     if (cancelled) continue;
     const begun = addMinutes(startsAt, weeksAgo % 3);
-    await seedRun(db, studioId, sessionId, score, begun);
+    await seedRun(db, studioId, { sessionId, score, begun });
     const rows = people.flatMap((person) => {
       const pattern = person[slot.key];
       const letter = pattern?.[pattern.length - weeksAgo];
@@ -163,9 +165,7 @@ async function seedPast(
 async function seedRun(
   db: Db,
   studioId: string,
-  sessionId: string,
-  score: Score,
-  begun: Date,
+  { sessionId, score, begun }: { sessionId: string; score: Score; begun: Date },
 ): Promise<void> {
   const id = randomUUID();
   const ended = begun.getTime() + score.totalMs;

@@ -79,11 +79,19 @@ describe('moves of a studio', () => {
 
 it('moves somebody has met are those of the sessions they came to', async () => {
   const c = await makeClass(db());
-  const run = await prepareRun(db(), c, c.sessionId, NOON);
+  const run = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON });
   const event = { id: crypto.randomUUID(), at: NOON };
-  await appendEvents(db(), c, run.id, [{ ...event, type: 'started' }], NOON);
-  await mark(db(), c, c.sessionId, c.ada, 'here', NOON);
-  await closeSession(db(), c, c.sessionId, { ...event, id: crypto.randomUUID() }, NOON);
+  await appendEvents(db(), c, {
+    runId: run.id,
+    drafts: [{ ...event, type: 'started' }],
+    now: NOON,
+  });
+  await mark(db(), c, { sessionId: c.sessionId, participantId: c.ada, value: 'here', now: NOON });
+  await closeSession(db(), c, {
+    sessionId: c.sessionId,
+    draft: { ...event, id: crypto.randomUUID() },
+    now: NOON,
+  });
   const [ada, ben] = await movesMet(db(), c, [c.ada, c.ben]);
   expect([...(ada ?? [])].sort()).toEqual(['chin-over-shoulder', 'tall-o-cheek-lift']);
   expect(ben?.size).toBe(0);

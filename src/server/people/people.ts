@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { markSchema } from '@/core/attendance';
-import { type CarriedCaution, carriedCautionSchema } from '@/core/move';
 import { type BookedSession, type Streak, streak } from '@/core/streak';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
+import { type Carried, carriedColumns, carriedRowSchema } from './carried';
 
 export interface Participant {
   id: string;
@@ -64,10 +64,12 @@ export type NewParticipant = z.infer<typeof newParticipantSchema>;
 export async function addParticipant(
   db: Db,
   scope: Scope,
-  person: NewParticipant,
-  joinedOn: string,
-  now: number,
-  id: string = randomUUID(),
+  {
+    person,
+    joinedOn,
+    now,
+    id = randomUUID(),
+  }: { person: NewParticipant; joinedOn: string; now: number; id?: string },
 ): Promise<string> {
   await db('participants').insert({
     id,
@@ -84,9 +86,7 @@ export async function addParticipant(
 export async function book(
   db: Db,
   { studioId }: Scope,
-  participantId: string,
-  classId: string,
-  now: number,
+  { participantId, classId, now }: { participantId: string; classId: string; now: number },
 ): Promise<void> {
   await found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
   await found(
@@ -219,43 +219,6 @@ const personSessionSchema = z
       runFinishedAt: row.finished_at,
     }),
   );
-
-/** What somebody carries, kept with their consent. */
-export interface Carried {
-  cautions: CarriedCaution[];
-  /** ISO 8601 date of their consent to keep them; null where nothing is kept. */
-  consentOn: string | null;
-}
-
-const carriedRowSchema = z
-  .object({ cautions: z.array(carriedCautionSchema), consent_on: z.string().nullable() })
-  .transform(({ cautions, consent_on }): Carried => ({ cautions, consentOn: consent_on }));
-
-const carriedColumns = (db: Db) => [
-  'participants.cautions',
-  db.raw("to_char(participants.cautions_consent_on, 'YYYY-MM-DD') as consent_on"),
-];
-
-/**
- * Keeps what somebody carries. Without any cautions the consent is forgotten along with them.
- * @throws Refusal `not-found` where the person is not the studio's
- */
-export async function keepCautions(
-  db: Db,
-  { studioId }: Scope,
-  participantId: string,
-  cautions: readonly CarriedCaution[],
-  consentOn: string,
-): Promise<void> {
-  const rows = await db('participants')
-    .where({ id: participantId, studio_id: studioId })
-    .update({
-      cautions: JSON.stringify(cautions),
-      cautions_consent_on: cautions.length ? consentOn : null,
-    })
-    .returning('id');
-  found(rows[0], 'participant');
-}
 
 export interface Person extends Participant, Carried {
   streaks: ClassStreak[];

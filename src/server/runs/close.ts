@@ -51,10 +51,12 @@ export async function parkedLastTime(
 export async function closeSession(
   db: Db,
   scope: Scope,
-  sessionId: string,
-  draft: Pick<NewRunEvent, 'id' | 'at'>,
-  now: number,
-  sender: Sender = {},
+  {
+    sessionId,
+    draft,
+    now,
+    ...sender
+  }: Sender & { sessionId: string; draft: Pick<NewRunEvent, 'id' | 'at'>; now: number },
 ): Promise<void> {
   await getSession(db, scope, sessionId);
   const run = await runOfSession(db, scope, sessionId);
@@ -64,14 +66,12 @@ export async function closeSession(
   const closing = !run.events.some((e) => e.type === 'finished');
   await db.transaction(async (trx) => {
     if (closing) {
-      await appendEvents(
-        trx,
-        scope,
-        run.id,
-        [{ id: draft.id, at: draft.at, type: 'finished' }],
+      await appendEvents(trx, scope, {
+        runId: run.id,
+        drafts: [{ id: draft.id, at: draft.at, type: 'finished' }],
         now,
-        sender,
-      );
+        ...sender,
+      });
     }
     const { score, easier, events } = await getRun(trx, scope, run.id);
     const { endedAt } = position(score, events, now, easier);
@@ -82,7 +82,7 @@ export async function closeSession(
     if (closing && sender.teacherId) {
       const talk = talkOf(score, spent(score, events, now, easier), easier);
       const teacher = { id: sender.teacherId, studioId: scope.studioId };
-      await noteTalk(trx, teacher, sessionId, talk, now);
+      await noteTalk(trx, teacher, { sessionId, ...talk, ledAt: now });
     }
     const { corrections } = notesOf(events);
     if (corrections.length) {

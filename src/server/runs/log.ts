@@ -113,10 +113,13 @@ export interface Sender {
 export async function appendEvents(
   db: Db,
   scope: Scope,
-  runId: string,
-  drafts: readonly NewRunEvent[],
-  now: number,
-  { device, timeZone = 'UTC' }: Sender = {},
+  {
+    runId,
+    drafts,
+    now,
+    device,
+    timeZone = 'UTC',
+  }: Sender & { runId: string; drafts: readonly NewRunEvent[]; now: number },
 ): Promise<RunLog> {
   return db.transaction(async (trx) => {
     const row = await trx('runs')
@@ -154,7 +157,9 @@ export async function appendEvents(
           .where({ id: runId })
           .update({ started_at: new Date(at) });
       }
-      if (isRoomEvent(last)) await keepRoom(trx, scope, run.session_id, last, timeZone);
+      if (isRoomEvent(last)) {
+        await keepRoom(trx, scope, { sessionId: run.session_id, event: last, timeZone });
+      }
     }
     if (fresh.length) await announce(trx, runId);
     return { id: runId, sessionId: run.session_id, events: log, leader };
@@ -165,19 +170,26 @@ export async function appendEvents(
 async function keepRoom(
   db: Db,
   scope: Scope,
-  sessionId: string,
-  event: RoomEvent,
-  timeZone: string,
+  { sessionId, event, timeZone }: { sessionId: string; event: RoomEvent; timeZone: string },
 ): Promise<void> {
   switch (event.type) {
     case 'marked':
-      return mark(db, scope, sessionId, event.participantId, event.mark, event.at);
+      return mark(db, scope, {
+        sessionId,
+        participantId: event.participantId,
+        value: event.mark,
+        now: event.at,
+      });
     case 'left':
-      return leave(db, scope, sessionId, event.participantId, event.gone ? event.at : null);
+      return leave(db, scope, {
+        sessionId,
+        participantId: event.participantId,
+        leftAt: event.gone ? event.at : null,
+      });
     case 'walkedIn': {
       const joinedOn = dateOn(event.at, timeZone);
       const { participantId: id, name } = event;
-      return walkIn(db, scope, sessionId, { id, name, joinedOn }, event.at);
+      return walkIn(db, scope, { sessionId, id, name, joinedOn, now: event.at });
     }
   }
 }

@@ -76,14 +76,12 @@ class Device {
     return new Outbox(shelf, async (events) => {
       if (this.line === 'down') throw new Error('no connection');
       const { db, sender } = { db: this.server.db, sender: { device: this.id } };
-      const { events: log } = await appendEvents(
-        db,
-        this.scope,
-        this.run.id,
-        events,
-        NOON + 9 * HOUR,
-        sender,
-      );
+      const { events: log } = await appendEvents(db, this.scope, {
+        runId: this.run.id,
+        drafts: events,
+        now: NOON + 9 * HOUR,
+        ...sender,
+      });
       if (this.line === 'answers are lost') throw new Error('no answer');
       this.log = log;
     });
@@ -208,7 +206,7 @@ it('shows what really happened, whatever happens, and stores it once and in orde
   await fc.assert(
     fc.asyncProperty(all, async (sequence) => {
       await db()('runs').where({ session_id: scope.sessionId }).delete();
-      const run = await prepareRun(db(), scope, scope.sessionId, NOON);
+      const run = await prepareRun(db(), scope, { sessionId: scope.sessionId, now: NOON });
       const server = new Server();
       const device = new Device(server, scope, run);
       const real: Real = { done: [], now: NOON };

@@ -65,9 +65,13 @@ export interface SaidBy {
 export async function prepareRun(
   db: Db,
   scope: Scope,
-  sessionId: string,
-  now: number,
-  { speaker, talkingFactor, wordsPerMinute }: SaidBy = {},
+  {
+    sessionId,
+    now,
+    speaker,
+    talkingFactor,
+    wordsPerMinute,
+  }: SaidBy & { sessionId: string; now: number },
 ): Promise<Run> {
   const session = await getSession(db, scope, sessionId);
   if (session.status === 'cancelled') throw new Refusal('cancelled');

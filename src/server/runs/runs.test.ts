@@ -28,9 +28,9 @@ const HOUR = 60 * MINUTE;
 
 async function prepared() {
   const c = await makeClass(db());
-  const run = await prepareRun(db(), c, c.sessionId, NOON);
+  const run = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON });
   const append = async (events: NewRunEvent[], now = NOON + HOUR) =>
-    (await appendEvents(db(), c, run.id, events, now)).events;
+    (await appendEvents(db(), c, { runId: run.id, drafts: events, now })).events;
   return { c, run, append };
 }
 
@@ -38,25 +38,46 @@ describe('preparing a run', () => {
   it('takes up edits of the class until it is started, and none after', async () => {
     const { c, run, append } = await prepared();
     const { plan } = await getClass(db(), c, c.classId);
-    await savePlan(db(), c, c.classId, { ...plan, name: 'Renamed' }, 1, NOON);
-    expect((await prepareRun(db(), c, c.sessionId, NOON)).score.name).toBe('Renamed');
+    await savePlan(db(), c, {
+      id: c.classId,
+      plan: { ...plan, name: 'Renamed' },
+      basedOn: 1,
+      now: NOON,
+    });
+    expect((await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON })).score.name).toBe(
+      'Renamed',
+    );
     await append([event('started', NOON)]);
-    await savePlan(db(), c, c.classId, { ...plan, name: 'Too late' }, 2, NOON);
-    const again = await prepareRun(db(), c, c.sessionId, NOON);
+    await savePlan(db(), c, {
+      id: c.classId,
+      plan: { ...plan, name: 'Too late' },
+      basedOn: 2,
+      now: NOON,
+    });
+    const again = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON });
     expect([again.id, again.score.name]).toEqual([run.id, 'Renamed']);
   });
 
   it('is refused for a cancelled session and for an empty class', async () => {
     const off = await makeClass(db());
     await cancelSession(db(), off, off.sessionId);
-    await expect(prepareRun(db(), off, off.sessionId, NOON)).rejects.toMatchObject({
+    await expect(
+      prepareRun(db(), off, { sessionId: off.sessionId, now: NOON }),
+    ).rejects.toMatchObject({
       code: 'cancelled',
     });
     const c = await makeClass(db());
     const { phases } = shortPlan();
     const empty = { ...phases, work: [], warmUp: [] };
-    await savePlan(db(), c, c.classId, { ...shortPlan(), phases: empty }, 1, NOON);
-    await expect(prepareRun(db(), c, c.sessionId, NOON)).rejects.toThrow(/still empty/);
+    await savePlan(db(), c, {
+      id: c.classId,
+      plan: { ...shortPlan(), phases: empty },
+      basedOn: 1,
+      now: NOON,
+    });
+    await expect(prepareRun(db(), c, { sessionId: c.sessionId, now: NOON })).rejects.toThrow(
+      /still empty/,
+    );
   });
 
   it('measures every cue in the voice of the machine', async () => {
@@ -136,17 +157,15 @@ describe('what happens in the room', () => {
       }),
       fc.record({ type: fc.constant('left'), participantId: who, gone: fc.boolean() }),
     );
-    await appendEvents(
-      db(),
-      c,
-      id,
-      [room({ type: 'walkedIn', participantId: cleo, name: 'Cleo' })],
-      NOON,
-    );
+    await appendEvents(db(), c, {
+      runId: id,
+      drafts: [room({ type: 'walkedIn', participantId: cleo, name: 'Cleo' })],
+      now: NOON,
+    });
     await fc.assert(
       fc.asyncProperty(fc.array(anything, { maxLength: 12 }), async (all) => {
         const drafts = all.map((what, i) => room(what, NOON + i));
-        const { events } = await appendEvents(db(), c, id, drafts, NOON + HOUR);
+        const { events } = await appendEvents(db(), c, { runId: id, drafts, now: NOON + HOUR });
         const newcomer = (p: Present) => ({
           ...p,
           timesBefore: 0,
@@ -172,7 +191,11 @@ describe('what happens in the room', () => {
       room({ type: 'corrected', participantId: c.ada, moveId: 'tall-o-cheek-lift', note });
     const [kept, struck] = [corrected('brow stays quiet'), corrected('wrong person')];
     await append([event('started', NOON), kept, struck, room({ type: 'struck', of: struck.id })]);
-    await closeSession(db(), c, c.sessionId, event('next', NOON), NOON + 20 * MINUTE);
+    await closeSession(db(), c, {
+      sessionId: c.sessionId,
+      draft: event('next', NOON),
+      now: NOON + 20 * MINUTE,
+    });
     const [ada] = await roll(db(), c, c.sessionId);
     expect(ada?.notes).toEqual([
       { moveId: 'tall-o-cheek-lift', note: 'brow stays quiet', at: NOON },
@@ -186,7 +209,7 @@ describe('who leads', () => {
     const { c, run } = await prepared();
     const [first, second] = [randomUUID(), randomUUID()];
     const from = (device: string, ...events: NewRunEvent[]) =>
-      appendEvents(db(), c, run.id, events, NOON + HOUR, { device });
+      appendEvents(db(), c, { runId: run.id, drafts: events, now: NOON + HOUR, device });
     await from(first, event('started', NOON));
     const marked = { id: randomUUID(), at: NOON, participantId: c.ada, mark: 'here' } as const;
     await from(second, { ...marked, type: 'marked' });
@@ -209,9 +232,14 @@ describe('who leads', () => {
     const { c, run } = await prepared();
     const [first, second] = [randomUUID(), randomUUID()];
     const started = event('started', NOON);
-    await appendEvents(db(), c, run.id, [started], NOON, { device: first });
+    await appendEvents(db(), c, { runId: run.id, drafts: [started], now: NOON, device: first });
     await takeLead(db(), c, run.id, second);
-    const log = await appendEvents(db(), c, run.id, [started], NOON, { device: first });
+    const log = await appendEvents(db(), c, {
+      runId: run.id,
+      drafts: [started],
+      now: NOON,
+      device: first,
+    });
     expect(log).toMatchObject({ events: [{ seq: 1 }], leader: second });
   });
 });
@@ -242,7 +270,11 @@ describe('closing a session', () => {
     const { c, run, append } = await prepared();
     await append([event('started', NOON)]);
     const close = () =>
-      closeSession(db(), c, c.sessionId, event('next', NOON + 20 * MINUTE), NOON + 20 * MINUTE);
+      closeSession(db(), c, {
+        sessionId: c.sessionId,
+        draft: event('next', NOON + 20 * MINUTE),
+        now: NOON + 20 * MINUTE,
+      });
     await close();
     await close();
     const { score, events } = await getRun(db(), c, run.id);
@@ -262,8 +294,8 @@ describe('closing a session', () => {
 
   it('is refused while the class was never started', async () => {
     const { c } = await prepared();
-    await expect(closeSession(db(), c, c.sessionId, event('next', NOON), NOON)).rejects.toThrow(
-      /not been started/,
-    );
+    await expect(
+      closeSession(db(), c, { sessionId: c.sessionId, draft: event('next', NOON), now: NOON }),
+    ).rejects.toThrow(/not been started/);
   });
 });

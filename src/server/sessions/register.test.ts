@@ -12,9 +12,13 @@ const rollOf = async (c: TestClass) =>
 
 /** A session so many days before, with everybody marked as told. */
 async function past(c: TestClass, days: number, marks: Record<string, 'here' | 'late' | 'absent'>) {
-  const id = await planSession(db(), c, c.classId, NOON - days * DAY, NOON);
+  const id = await planSession(db(), c, {
+    classId: c.classId,
+    startsAt: NOON - days * DAY,
+    now: NOON,
+  });
   for (const [person, value] of Object.entries(marks)) {
-    await mark(db(), c, id, person, value, NOON - days * DAY);
+    await mark(db(), c, { sessionId: id, participantId: person, value, now: NOON - days * DAY });
   }
   await db()('sessions').where({ id }).update({ status: 'held' });
   return id;
@@ -25,10 +29,19 @@ describe('the session that is led', () => {
     const c = await makeClass(db());
     // 25 October 2026 in Dublin: the clocks go back, and the day ends 25 hours after it began.
     const noon = Date.UTC(2026, 9, 25, 12);
-    const lead = (now: number) => sessionToLead(db(), c, c.classId, 'Europe/Dublin', now);
-    const late = await planSession(db(), c, c.classId, Date.UTC(2026, 9, 25, 23, 30), noon);
+    const lead = (now: number) =>
+      sessionToLead(db(), c, { classId: c.classId, timeZone: 'Europe/Dublin', now });
+    const late = await planSession(db(), c, {
+      classId: c.classId,
+      startsAt: Date.UTC(2026, 9, 25, 23, 30),
+      now: noon,
+    });
     expect(await lead(noon)).toBe(late);
-    const tomorrow = await planSession(db(), c, c.classId, Date.UTC(2026, 9, 26, 0, 30), noon);
+    const tomorrow = await planSession(db(), c, {
+      classId: c.classId,
+      startsAt: Date.UTC(2026, 9, 26, 0, 30),
+      now: noon,
+    });
     expect(await lead(noon)).toBe(late);
     expect(await lead(Date.UTC(2026, 9, 26, 12))).toBe(tomorrow);
   });
@@ -36,22 +49,37 @@ describe('the session that is led', () => {
   it('is a new one where nothing is planned for today', async () => {
     const c = await makeClass(db());
     const before = NOON - 30 * DAY;
-    const made = await sessionToLead(db(), c, c.classId, 'Europe/Dublin', before);
+    const made = await sessionToLead(db(), c, {
+      classId: c.classId,
+      timeZone: 'Europe/Dublin',
+      now: before,
+    });
     expect(made).not.toBe(c.sessionId);
-    expect(await sessionToLead(db(), c, c.classId, 'Europe/Dublin', before + MINUTE)).toBe(made);
+    expect(
+      await sessionToLead(db(), c, {
+        classId: c.classId,
+        timeZone: 'Europe/Dublin',
+        now: before + MINUTE,
+      }),
+    ).toBe(made);
   });
 });
 
 describe('the roll', () => {
   it('lists who is booked, marks them and takes a mark back', async () => {
     const c = await makeClass(db());
-    await mark(db(), c, c.sessionId, c.ada, 'here', NOON);
-    await mark(db(), c, c.sessionId, c.ben, 'late', NOON + MINUTE);
+    await mark(db(), c, { sessionId: c.sessionId, participantId: c.ada, value: 'here', now: NOON });
+    await mark(db(), c, {
+      sessionId: c.sessionId,
+      participantId: c.ben,
+      value: 'late',
+      now: NOON + MINUTE,
+    });
     expect(await rollOf(c)).toEqual([
       ['Ada', 'here', true],
       ['Ben', 'late', true],
     ]);
-    await mark(db(), c, c.sessionId, c.ben, null, NOON);
+    await mark(db(), c, { sessionId: c.sessionId, participantId: c.ben, value: null, now: NOON });
     expect(await rollOf(c)).toContainEqual(['Ben', null, true]);
   });
 
@@ -59,8 +87,10 @@ describe('the roll', () => {
     const c = await makeClass(db());
     const id = randomUUID();
     const newcomer = { id, name: 'Cleo', joinedOn: '2026-11-24' };
-    await walkIn(db(), c, c.sessionId, newcomer, NOON + MINUTE);
-    await expect(walkIn(db(), c, c.sessionId, newcomer, NOON)).rejects.toMatchObject({
+    await walkIn(db(), c, { sessionId: c.sessionId, ...newcomer, now: NOON + MINUTE });
+    await expect(
+      walkIn(db(), c, { sessionId: c.sessionId, ...newcomer, now: NOON }),
+    ).rejects.toMatchObject({
       code: 'known-id',
     });
     const cleo = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === id);
@@ -74,15 +104,20 @@ describe('the roll', () => {
 
   it('keeps the first arrival when a mark is corrected', async () => {
     const c = await makeClass(db());
-    await mark(db(), c, c.sessionId, c.ada, 'late', NOON);
-    await mark(db(), c, c.sessionId, c.ada, 'here', NOON + 9 * MINUTE);
+    await mark(db(), c, { sessionId: c.sessionId, participantId: c.ada, value: 'late', now: NOON });
+    await mark(db(), c, {
+      sessionId: c.sessionId,
+      participantId: c.ada,
+      value: 'here',
+      now: NOON + 9 * MINUTE,
+    });
     const ada = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === c.ada);
     expect(ada?.attendance?.arrivedAt).toBe(NOON);
   });
 
   it('is completed with everybody booked who was not marked, and nobody else', async () => {
     const c = await makeClass(db());
-    await mark(db(), c, c.sessionId, c.ada, 'here', NOON);
+    await mark(db(), c, { sessionId: c.sessionId, participantId: c.ada, value: 'here', now: NOON });
     await closeRegister(db(), c, c.sessionId);
     expect(await rollOf(c)).toEqual([
       ['Ada', 'here', true],
@@ -96,7 +131,11 @@ describe('people', () => {
     const c = await makeClass(db());
     await past(c, 28, { [c.ada]: 'here', [c.ben]: 'here' });
     await past(c, 21, { [c.ada]: 'late', [c.ben]: 'absent' });
-    const off = await planSession(db(), c, c.classId, NOON - 14 * DAY, NOON);
+    const off = await planSession(db(), c, {
+      classId: c.classId,
+      startsAt: NOON - 14 * DAY,
+      now: NOON,
+    });
     await cancelSession(db(), c, off);
     await past(c, 7, { [c.ada]: 'here', [c.ben]: 'here' });
     const figures = (await listPeople(db(), c)).map((p) => [

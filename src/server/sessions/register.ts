@@ -122,10 +122,12 @@ const attendanceRow = (scope: Scope, sessionId: string, participantId: string, a
 export async function mark(
   db: Db,
   scope: Scope,
-  sessionId: string,
-  participantId: string,
-  value: Mark | null,
-  now: number,
+  {
+    sessionId,
+    participantId,
+    value,
+    now,
+  }: { sessionId: string; participantId: string; value: Mark | null; now: number },
 ): Promise<void> {
   await getSession(db, scope, sessionId);
   found(
@@ -163,15 +165,13 @@ export interface WalkIn {
 export async function walkIn(
   db: Db,
   scope: Scope,
-  sessionId: string,
-  { id, name, joinedOn }: WalkIn,
-  now: number,
+  { sessionId, id, name, joinedOn, now }: WalkIn & { sessionId: string; now: number },
 ): Promise<void> {
   await getSession(db, scope, sessionId);
   if (await db('participants').where({ id }).first('id')) {
     throw new Refusal('known-id');
   }
-  await addParticipant(db, scope, { name, contact: null }, joinedOn, now, id);
+  await addParticipant(db, scope, { person: { name, contact: null }, joinedOn, now, id });
   const here = marked(undefined, 'here', now);
   await db('attendance').insert(attendanceRow(scope, sessionId, id, here));
 }
@@ -180,9 +180,11 @@ export async function walkIn(
 export async function leave(
   db: Db,
   scope: Scope,
-  sessionId: string,
-  participantId: string,
-  leftAt: number | null,
+  {
+    sessionId,
+    participantId,
+    leftAt,
+  }: { sessionId: string; participantId: string; leftAt: number | null },
 ): Promise<void> {
   await db('attendance')
     .where({ session_id: sessionId, participant_id: participantId, studio_id: scope.studioId })

@@ -94,9 +94,7 @@ export async function getSession(db: Db, scope: Scope, id: string): Promise<Sess
 export async function planSession(
   db: Db,
   { studioId }: Scope,
-  classId: string,
-  startsAt: number,
-  now: number,
+  { classId, startsAt, now }: { classId: string; startsAt: number; now: number },
 ): Promise<string> {
   found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
   const id = randomUUID();
@@ -119,14 +117,12 @@ export async function planSession(
 export async function sessionToLead(
   db: Db,
   scope: Scope,
-  classId: string,
-  timeZone: string,
-  now: number,
+  { classId, timeZone, now }: { classId: string; timeZone: string; now: number },
 ): Promise<string> {
   const { start, end } = dayOf(now, timeZone);
   const today = await sessionsBetween(db, scope, start, end);
   const planned = today.find((s) => s.classId === classId && s.status === 'planned');
-  return planned?.id ?? planSession(db, scope, classId, now, now);
+  return planned?.id ?? planSession(db, scope, { classId, startsAt: now, now });
 }
 
 /** @throws Refusal `led-already` */

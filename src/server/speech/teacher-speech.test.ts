@@ -130,16 +130,19 @@ describe('the talking factor', () => {
     const c = await makeClass(db());
     const teacher = await teacherOf(c.studioId);
     expect(await talkOfTeacher(db(), teacher)).toEqual({ factor: 1, classes: 0 });
-    const run = await prepareRun(db(), c, c.sessionId, NOON);
+    const run = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON });
     const later = NOON + 30 * 60_000;
     const log = [
       event('started', NOON),
       event('paused', NOON + 2000),
       event('resumed', NOON + 62_000),
     ];
-    await appendEvents(db(), c, run.id, log, later);
+    await appendEvents(db(), c, { runId: run.id, drafts: log, now: later });
     const close = () =>
-      closeSession(db(), c, c.sessionId, event('finished', later), later, {
+      closeSession(db(), c, {
+        sessionId: c.sessionId,
+        draft: event('finished', later),
+        now: later,
         teacherId: teacher.id,
       });
     await close();
@@ -156,13 +159,16 @@ describe('the talking factor', () => {
 
   it('makes upbeats and switches longer and nothing else', async () => {
     const c = await makeClass(db());
-    const plain = (await prepareRun(db(), c, c.sessionId, NOON)).score;
+    const plain = (await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON })).score;
     const saying = { talkingFactor: 1.3, wordsPerMinute: 180 };
-    const slow = (await prepareRun(db(), c, c.sessionId, NOON, { talkingFactor: 1.3 })).score;
+    const slow = (
+      await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON, talkingFactor: 1.3 })
+    ).score;
     expect(slow.totals.upbeatMs).toBeGreaterThan(plain.totals.upbeatMs * 1.1);
     expect(slow.totals.workMs).toBe(plain.totals.workMs);
     expect(slow.totals.talkMs).toBe(plain.totals.talkMs);
-    const quick = (await prepareRun(db(), c, c.sessionId, NOON, saying)).score;
+    const quick = (await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON, ...saying }))
+      .score;
     expect(quick.wordsPerMinute).toBe(180);
     expect(quick.totals.talkMs).toBeLessThan(plain.totals.talkMs);
   });
@@ -170,7 +176,12 @@ describe('the talking factor', () => {
   it('is of one teacher', async () => {
     const c = await makeClass(db());
     const [teacher, other] = [await teacherOf(c.studioId), await teacherOf(c.studioId)];
-    await noteTalk(db(), teacher, c.sessionId, { cuesMs: 300_000, takenMs: 450_000 }, NOON);
+    await noteTalk(db(), teacher, {
+      sessionId: c.sessionId,
+      cuesMs: 300_000,
+      takenMs: 450_000,
+      ledAt: NOON,
+    });
     expect((await talkOfTeacher(db(), teacher)).factor).toBeGreaterThan(1.2);
     expect((await talkOfTeacher(db(), other)).factor).toBe(1);
     const elsewhere = await makeStudio(db());

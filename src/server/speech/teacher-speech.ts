@@ -98,9 +98,7 @@ export async function talkOfTeacher(db: Db, { id, studioId }: Speaking): Promise
 export async function noteTalk(
   db: Db,
   { id, studioId }: Speaking,
-  sessionId: string,
-  { cuesMs, takenMs }: TalkSample,
-  ledAt: number,
+  { sessionId, cuesMs, takenMs, ledAt }: TalkSample & { sessionId: string; ledAt: number },
 ): Promise<void> {
   if (cuesMs === 0) return;
   await db('talk_samples')

@@ -81,10 +81,14 @@ export interface TestClass extends TestStudio {
 export async function makeClass(db: Db): Promise<TestClass> {
   const studio = await makeStudio(db);
   const classId = await createClass(db, studio, shortPlan(), NOON);
-  const sessionId = await planSession(db, studio, classId, NOON, NOON);
+  const sessionId = await planSession(db, studio, { classId, startsAt: NOON, now: NOON });
   const person = async (name: string) => {
-    const id = await addParticipant(db, studio, { name, contact: null }, '2026-01-01', NOON);
-    await book(db, studio, id, classId, NOON - 365 * DAY);
+    const id = await addParticipant(db, studio, {
+      person: { name, contact: null },
+      joinedOn: '2026-01-01',
+      now: NOON,
+    });
+    await book(db, studio, { participantId: id, classId, now: NOON - 365 * DAY });
     return id;
   };
   return { ...studio, classId, sessionId, ada: await person('Ada'), ben: await person('Ben') };

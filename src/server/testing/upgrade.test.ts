@@ -107,7 +107,12 @@ it.each(NAMES)('keeps all that was stored at %s', async (name) => {
   const { plan, version } = await getClass(db, scope, classId);
   expect(plan).toEqual(shortPlan());
   const author = { studioId, name: 'Old Teacher' };
-  await savePlan(db, author, classId, { ...plan, name: 'Goes on' }, version, NOON);
+  await savePlan(db, author, {
+    id: classId,
+    plan: { ...plan, name: 'Goes on' },
+    basedOn: version,
+    now: NOON,
+  });
   expect((await versionsOf(db, scope, classId)).length).toBeGreaterThan(0);
 
   const run = await runOfSession(db, scope, sessionId);

@@ -34,7 +34,7 @@ const LOOKS: Record<Severity, { icon: typeof Info; border: string; name: string 
 const SHOWN = 4;
 
 /** How much is left to do, in a few words. */
-function leftToDo(findings: readonly Finding[], begun: boolean): string {
+function leftToDo({ findings, begun }: Pick<ChecksPanelProps, 'findings' | 'begun'>): string {
   const of = (severity: Severity) => findings.filter((f) => f.severity === severity).length;
   const parts = [
     of('must') && `${of('must')} to change`,
@@ -49,7 +49,7 @@ function leftToDo(findings: readonly Finding[], begun: boolean): string {
 
 /** What a teacher should know before leading the class, with a way to put it right. */
 export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
-  const { findings, begun } = props;
+  const { findings } = props;
   const [unfolded, setUnfolded] = useState<readonly Severity[]>([]);
   const [names, setNames] = useState(false);
   const anyPrivate = findings.some((f) => f.people?.length);
@@ -72,7 +72,7 @@ export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
         )}
       </div>
       <p role="status" className="quiet mt-1 text-sm">
-        {leftToDo(findings, begun)}
+        {leftToDo(props)}
       </p>
       {SEVERITIES.map((severity) => {
         const group = findings.filter((f) => f.severity === severity);

@@ -27,7 +27,7 @@ function press(keys: string, { selected = 0, inField = false } = {}): string[] {
     shiftKey: parts.includes('shift'),
     altKey: parts.includes('alt'),
   };
-  commandFor(commandsOf(on), pressed, inField)?.act();
+  commandFor(commandsOf(on), pressed, { inField })?.act();
   return done.splice(0);
 }
 

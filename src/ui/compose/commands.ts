@@ -72,7 +72,7 @@ function nameOf({ key, ctrlKey, metaKey, shiftKey }: Pressed): string {
 export function commandFor(
   commands: readonly Command[],
   pressed: Pressed,
-  inField: boolean,
+  { inField }: { inField: boolean },
 ): Command | undefined {
   if (pressed.altKey) return undefined;
   const name = nameOf(pressed);

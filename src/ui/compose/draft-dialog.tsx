@@ -95,9 +95,9 @@ export function DraftDialog(props: DraftDialogProps) {
   /** Shows a draft at once, and brings it to its slot again when the voice has told how long it speaks. */
   const settle = async (drafted: Plan, { reasons, notes }: Pick<Shown, 'reasons' | 'notes'>) => {
     const mine = turn.current;
-    const show = (of: Plan, lengthMs: number, measured: boolean) =>
-      setState({ kind: 'shown', shown: { plan: of, reasons, notes, lengthMs, measured } });
-    show(drafted, lengthOf(drafted, props.book), false);
+    const show = (of: Pick<Shown, 'plan' | 'lengthMs' | 'measured'>) =>
+      setState({ kind: 'shown', shown: { ...of, reasons, notes } });
+    show({ plan: drafted, lengthMs: lengthOf(drafted, props.book), measured: false });
     const first = await props.measure(drafted);
     const speech = { ...props.speech, lengths: first.lengths };
     if (mine !== turn.current) return;
@@ -113,7 +113,7 @@ export function DraftDialog(props: DraftDialogProps) {
     if (mine !== turn.current) return;
     const exact = fitted.kind === 'fits' ? fitted.plan : drafted;
     const { ms } = await props.measure(exact);
-    if (mine === turn.current) show(exact, ms, true);
+    if (mine === turn.current) show({ plan: exact, lengthMs: ms, measured: true });
   };
   const cancel = () => {
     turn.current++;

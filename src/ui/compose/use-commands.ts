@@ -68,7 +68,7 @@ export function useCommands(of: UseCommands): Commanded {
     const commands = commandsOf(commanded);
     const keys = (event: KeyboardEvent) => {
       if (document.querySelector('dialog[open]')) return;
-      const command = commandFor(commands, event, typing(event.target));
+      const command = commandFor(commands, event, { inField: typing(event.target) });
       if (!command) return;
       command.act();
       event.preventDefault();

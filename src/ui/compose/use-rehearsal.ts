@@ -30,7 +30,10 @@ export interface Rehearsal {
 }
 
 /** What is to be heard from a time on, at a speed: cues by voice, or a mark where each step begins. */
-function due(score: Score, atMs: number, now: number, speed: Speed, voice: boolean) {
+function due(
+  score: Score,
+  { atMs, now, speed, voice }: { atMs: number; now: number; speed: Speed; voice: boolean },
+) {
   const until = atMs + AHEAD_MS * speed;
   const when = (ms: number) => now + (ms - atMs) / speed;
   const cues: DueCue[] = voice
@@ -84,13 +87,12 @@ export function useRehearsal(score: Score): Rehearsal {
       position.current = Math.min(score.totalMs, position.current + (now - last) * speed);
       last = now;
       setAtMs(position.current);
-      const { cues, marks } = due(
-        score,
-        position.current,
+      const { cues, marks } = due(score, {
+        atMs: position.current,
         now,
         speed,
-        voice && speed <= FASTEST_VOICE,
-      );
+        voice: voice && speed <= FASTEST_VOICE,
+      });
       speaking.follow(cues, marks, Date.now);
       if (position.current >= score.totalMs) setPlaying(false);
     };

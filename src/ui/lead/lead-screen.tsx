@@ -159,7 +159,7 @@ function LedRun(props: LedRunProps) {
   const { score } = scores;
   const { add } = log;
   const groups = useMemo(() => cuesByStep(score, scores.easier), [score, scores.easier]);
-  const live = usePlayback(scores, groups, log.events, clock, log.look);
+  const live = usePlayback({ scores, groups, events: log.events, clock, cameApart: log.look });
   const { state } = live;
   const bends = useMemo(() => bendsOf(log), [log]);
   const leads = log.leader !== 'another device';

@@ -67,7 +67,7 @@ function Shown(props: ShownProps) {
   const { scores, events, clock, look, className, startsAt, timeZone } = props;
   const { score, easier } = scores;
   const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
-  const { state } = usePlayback(scores, groups, events, clock, look);
+  const { state } = usePlayback({ scores, groups, events, clock, cameApart: look });
   const over = state.status === 'over' || state.status === 'finished';
   return (
     <main

@@ -102,7 +102,11 @@ export function Stage(props: StageProps) {
     },
     pick,
   );
-  useMediaKeys(controls, !paused, move ? moveText(move, score.language).name : score.name);
+  useMediaKeys({
+    controls,
+    running: !paused,
+    title: move ? moveText(move, score.language).name : score.name,
+  });
   const onJump = useCallback((stepId: string) => add({ type: 'jumped', stepId }), [add]);
   const nameOf = (id: string) => {
     const found = moves.get(id);

@@ -30,19 +30,21 @@ export interface Live {
   forgetSlept: () => void;
 }
 
+export interface Followed {
+  scores: Scores;
+  /** The cues of the run by step. */
+  groups: readonly (readonly Cue[])[];
+  events: readonly NewRunEvent[];
+  clock: ServerClock;
+  /** Is called when the device's clocks have come apart. */
+  cameApart: () => void;
+}
+
 /**
  * Where the class stands now: its events and the time are all there is to it. It is looked at whenever
  * something that is shown changes, and at least every quarter of a second.
- * @param groups the cues of the run by step
- * @param cameApart is called when the device's clocks have come apart
  */
-export function usePlayback(
-  scores: Scores,
-  groups: readonly (readonly Cue[])[],
-  events: readonly NewRunEvent[],
-  clock: ServerClock,
-  cameApart: () => void,
-): Live {
+export function usePlayback({ scores, groups, events, clock, cameApart }: Followed): Live {
   const [now, setNow] = useState(() => clock.now());
   const [slept, setSlept] = useState<Slept | null>(null);
   const replayed = useMemo(() => replayer(ready(scores.score, scores.easier)), [scores]);

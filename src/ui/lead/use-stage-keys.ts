@@ -45,7 +45,15 @@ const ON_KEYBOARD = {
 } as const;
 
 /** The media keys do on the stage what they do for music; the locked screen shows the move in work. */
-export function useMediaKeys(controls: readonly Control[], running: boolean, title: string): void {
+export function useMediaKeys({
+  controls,
+  running,
+  title,
+}: {
+  controls: readonly Control[];
+  running: boolean;
+  title: string;
+}): void {
   const latest = useRef({ controls, running });
   latest.current = { controls, running };
   const keys = useRef<MediaKeys | null>(null);

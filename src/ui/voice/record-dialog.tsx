@@ -7,10 +7,10 @@ import { ask, toldOf } from '@/browser/api';
 import { Microphone, type MicrophoneProblem, NoMicrophone } from '@/browser/microphone';
 import { keepRecording, recordingUrl, type Words, wordsKey } from '@/browser/recordings';
 import { CALLS, type Recording } from '@/core/calls';
-import { clock } from '@/core/formats';
 import { LANGUAGE_NAMES, type Language } from '@/core/language';
 import { LONGEST_SECONDS, type Take, type TakeProblem, wavOf } from '@/core/speech';
 import { Dialog } from '../kit/dialog';
+import { Level } from './level';
 
 export interface RecordDialogProps {
   title: string;
@@ -294,48 +294,5 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
         </div>
       </div>
     </Dialog>
-  );
-}
-
-/** How loud it is and for how long, while something is recorded. */
-function Level({
-  microphone,
-  on,
-}: {
-  microphone: React.RefObject<Microphone | null>;
-  on: boolean;
-}) {
-  const bar = useRef<HTMLDivElement>(null);
-  const time = useRef<HTMLSpanElement>(null);
-  useEffect(() => {
-    if (!on) return;
-    let frame = 0;
-    const from = performance.now();
-    const draw = () => {
-      const level = microphone.current?.level() ?? 0;
-      // Loudness is heard in steps of its power; -50 dB is the left end.
-      const share = Math.max(0, 1 + (20 * Math.log10(Math.max(level, 1e-6))) / 50);
-      if (bar.current) bar.current.style.transform = `scaleX(${Math.min(1, share)})`;
-      if (time.current) time.current.textContent = clock(performance.now() - from);
-      frame = requestAnimationFrame(draw);
-    };
-    draw();
-    return () => {
-      cancelAnimationFrame(frame);
-      if (bar.current) bar.current.style.transform = 'scaleX(0)';
-      if (time.current) time.current.textContent = '';
-    };
-  }, [on, microphone]);
-  return (
-    <div className="mt-2 flex items-center gap-3" aria-hidden>
-      <div className="bg-base-200 h-3 flex-1 overflow-hidden rounded-full">
-        <div
-          ref={bar}
-          className="bg-secondary h-full origin-left"
-          style={{ transform: 'scaleX(0)' }}
-        />
-      </div>
-      <span ref={time} data-testid="recorded" className="figures w-10 text-sm" />
-    </div>
   );
 }

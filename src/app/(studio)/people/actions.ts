@@ -6,7 +6,8 @@ import { dateOn } from '@/core/formats';
 import { AREAS, CAUTIONS, type CarriedCaution, LOCAL_CAUTIONS } from '@/core/move';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { addParticipant, book, keepCautions, newParticipantSchema } from '@/server/people/people';
+import { keepCautions } from '@/server/people/carried';
+import { addParticipant, book, newParticipantSchema } from '@/server/people/people';
 import type { CautionsState } from '@/ui/people/cautions-form';
 import type { NewPersonState } from '@/ui/people/people-screen';
 import { requireTeacher } from '../../auth';
@@ -22,7 +23,7 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
     return { ...given, error: parsed.error.issues[0]?.message ?? 'Check what you wrote.' };
   }
   const today = dateOn(now(), teacher.timeZone);
-  await addParticipant(db(), teacher, parsed.data, today, now());
+  await addParticipant(db(), teacher, { person: parsed.data, joinedOn: today, now: now() });
   refresh();
   return { name: '', contact: '', error: null };
 }
@@ -30,7 +31,7 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
 export async function bookAction(participantId: string, form: FormData): Promise<void> {
   const teacher = await requireTeacher();
   const classId = z.uuid().parse(form.get('classId'));
-  await book(db(), teacher, z.uuid().parse(participantId), classId, now());
+  await book(db(), teacher, { participantId: z.uuid().parse(participantId), classId, now: now() });
   refresh();
 }
 
@@ -53,7 +54,11 @@ export async function keepCautionsAction(
     };
   }
   const today = dateOn(now(), teacher.timeZone);
-  await keepCautions(db(), teacher, z.uuid().parse(participantId), cautions, today);
+  await keepCautions(db(), teacher, {
+    participantId: z.uuid().parse(participantId),
+    cautions,
+    consentOn: today,
+  });
   refresh();
   return { cautions, error: null, kept: true };
 }

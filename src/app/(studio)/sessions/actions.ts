@@ -18,6 +18,10 @@ export async function cancelSessionAction(form: FormData): Promise<void> {
 export async function leadClassAction(classId: string): Promise<void> {
   const teacher = await requireTeacher();
   const id = z.uuid().parse(classId);
-  const sessionId = await sessionToLead(db(), teacher, id, teacher.timeZone, now());
+  const sessionId = await sessionToLead(db(), teacher, {
+    classId: id,
+    timeZone: teacher.timeZone,
+    now: now(),
+  });
   redirect(`/lead/${sessionId}`);
 }

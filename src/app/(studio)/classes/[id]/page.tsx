@@ -21,7 +21,7 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
   const [stored, library, room, talk] = await Promise.all([
     orNotFound(getClass(db(), teacher, id)),
     allMoves(db(), teacher),
-    roomOf(db(), teacher, id, teacher.timeZone, now()),
+    roomOf(db(), teacher, { classId: id, zone: teacher.timeZone, now: now() }),
     talkOfTeacher(db(), teacher),
   ]);
   return (

@@ -15,7 +15,7 @@ export const PUT = answering(CALLS.saveClass, async ({ teacher, id, body, now })
     const { field, message } = problems[0] ?? { field: 'plan', message: 'is not right' };
     throw new Refusal('bad-class', `${field} ${message}`, { problems });
   }
-  const saved = await savePlan(db(), teacher, id, body.plan, body.basedOn, now);
+  const saved = await savePlan(db(), teacher, { id, plan: body.plan, basedOn: body.basedOn, now });
   if (saved.ok) return { version: saved.version };
   const { plan, version } = saved.current;
   throw new Refusal('changed-elsewhere', '', { plan, version });

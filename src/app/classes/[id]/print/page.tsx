@@ -23,7 +23,7 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
   const { plan } = await orNotFound(getClass(db(), teacher, id));
   const [book, room] = await Promise.all([
     studioBook(db(), teacher),
-    roomOf(db(), teacher, id, teacher.timeZone, now()),
+    roomOf(db(), teacher, { classId: id, zone: teacher.timeZone, now: now() }),
   ]);
   const resolved = resolve(plan, book);
   const met = room.people.map((p) => p.met);

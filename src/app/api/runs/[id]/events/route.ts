@@ -10,5 +10,8 @@ export const GET = answering(CALLS.readLog, async ({ teacher, id, now }) => ({
 
 export const POST = answering(CALLS.sendEvents, async ({ teacher, id, body, now }) => {
   const sender = { device: body.device, timeZone: teacher.timeZone };
-  return { ...(await appendEvents(db(), teacher, id, body.events, now, sender)), now };
+  return {
+    ...(await appendEvents(db(), teacher, { runId: id, drafts: body.events, now, ...sender })),
+    now,
+  };
 });

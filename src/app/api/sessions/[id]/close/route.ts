@@ -7,6 +7,6 @@ import { answering } from '../../../handle';
 export const POST = answering(CALLS.closeSession, async ({ teacher, id, body, now }) => {
   const { device, ...event } = body;
   const sender = { device, timeZone: teacher.timeZone, teacherId: teacher.id };
-  await closeSession(db(), teacher, id, event, now, sender);
+  await closeSession(db(), teacher, { sessionId: id, draft: event, now, ...sender });
   return { roll: await roll(db(), teacher, id) };
 });

@@ -9,6 +9,6 @@ export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, 
   const speaker = await speakerOf(db(), teacher);
   const { factor } = await talkOfTeacher(db(), teacher);
   const saying = { speaker, talkingFactor: factor, wordsPerMinute: body.wordsPerMinute };
-  const scores = await prepareRun(db(), teacher, id, now, saying);
+  const scores = await prepareRun(db(), teacher, { sessionId: id, now, ...saying });
   return { scores, voice: (await voice()) !== null, now };
 });

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { type CarriedCaution, carriedCautionSchema } from '@/core/move';
+import type { Db } from '../db';
+import { found, type Scope } from '../scope';
+
+/** What somebody carries, kept with their consent. */
+export interface Carried {
+  cautions: CarriedCaution[];
+  /** ISO 8601 date of their consent to keep them; null where nothing is kept. */
+  consentOn: string | null;
+}
+
+export const carriedRowSchema = z
+  .object({ cautions: z.array(carriedCautionSchema), consent_on: z.string().nullable() })
+  .transform(({ cautions, consent_on }): Carried => ({ cautions, consentOn: consent_on }));
+
+export const carriedColumns = (db: Db) => [
+  'participants.cautions',
+  db.raw("to_char(participants.cautions_consent_on, 'YYYY-MM-DD') as consent_on"),
+];
+
+/**
+ * Keeps what somebody carries. Without any cautions the consent is forgotten along with them.
+ * @throws Refusal `not-found` where the person is not the studio's
+ */
+export async function keepCautions(
+  db: Db,
+  { studioId }: Scope,
+  {
+    participantId,
+    cautions,
+    consentOn,
+  }: { participantId: string; cautions: readonly CarriedCaution[]; consentOn: string },
+): Promise<void> {
+  const rows = await db('participants')
+    .where({ id: participantId, studio_id: studioId })
+    .update({
+      cautions: JSON.stringify(cautions),
+      cautions_consent_on: cautions.length ? consentOn : null,
+    })
+    .returning('id');
+  found(rows[0], 'participant');
+}
