@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { Ready } from '@/ui/kit/ready';
 import { Toaster } from '@/ui/kit/toaster';
 import './globals.css';
-import { LOOK_COOKIE } from './look';
+import { THEME_COOKIE } from './theme';
 
 export const metadata: Metadata = {
   title: { default: 'Up Beat', template: '%s · Up Beat' },
@@ -19,7 +19,7 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Pages carry a nonce of their own, so none may be rendered at build time.
   await connection();
-  const night = (await cookies()).get(LOOK_COOKIE)?.value === 'night';
+  const night = (await cookies()).get(THEME_COOKIE)?.value === 'night';
   return (
     <html lang="en" data-theme={night ? 'upbeat-night' : 'upbeat-day'}>
       <body>

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { StudioHeader } from '@/ui/kit/studio-header';
 import { requireTeacher } from '../auth';
-import { switchLookAction } from '../look-action';
 import { signOutAction, signOutEverywhereAction } from '../sign-in/actions';
+import { switchThemeAction } from '../theme-action';
 
 export default async function StudioLayout({ children }: { children: ReactNode }) {
   const teacher = await requireTeacher();
@@ -11,7 +11,7 @@ export default async function StudioLayout({ children }: { children: ReactNode }
       <StudioHeader
         studioName={teacher.studioName}
         teacherName={teacher.name}
-        switchLook={switchLookAction}
+        switchTheme={switchThemeAction}
         signOut={signOutAction}
         signOutEverywhere={signOutEverywhereAction}
       />

@@ -20,7 +20,7 @@ import {
 } from '../move';
 import type { SearchLimits } from '../program';
 
-/** SearchLimits that the fit keeps to, and that can be let go one by one to see which of them collide. */
+/** Limits that the fit keeps to, and that can be let go one by one to see which of them collide. */
 export const LIMITS = ['locks', 'floors', 'ceilings', 'rounds', 'balance', 'refusals'] as const;
 export type Limit = (typeof LIMITS)[number];
 /** What stands in the way of a fit: a limit, what would not be safe, or the slot itself. */

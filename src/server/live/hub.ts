@@ -59,7 +59,7 @@ export class Hub {
   private close(): void {
     const { client } = this;
     this.client = null;
-    // A connection that is gone already needs no farewell.
+    // The connection is gone already.
     client?.end().catch(() => {});
   }
 }

@@ -2,7 +2,7 @@ import { LIBRARY_BOOK } from '@library';
 import { planOf } from '@testing/plans';
 import { expect, it } from 'vitest';
 import { type Utterance, utteranceKey } from '@/core/speech';
-import { compileMeasured, outlineOf, type Speaker } from './compile-measured';
+import { compileMeasured, knownLengths, outlineOf, type Speaker } from './compile-measured';
 
 /** Says everything 10 ms a letter, and knows what it has said. */
 function slowSpeaker(): Speaker & { said: number } {
@@ -32,4 +32,19 @@ it('outlines a class by the estimate, and by its measured length once all of it 
   expect(then).toMatchObject({ measured: true, totalMs: measured.totalMs });
   expect(then.totalMs).not.toBe(first.totalMs);
   expect(speaker.said).toBe(said);
+});
+
+it('knows the lengths of what was said before, and says nothing to find out', async () => {
+  const plan = planOf([{ move: 'chin-over-shoulder' }]);
+  const speaker = slowSpeaker();
+  await compileMeasured(plan, LIBRARY_BOOK, speaker);
+  const { said } = speaker;
+  const longer = planOf([{ move: 'chin-over-shoulder' }, { move: 'tall-o-cheek-lift' }]);
+  const [known, more] = await Promise.all([
+    knownLengths(plan, LIBRARY_BOOK, speaker),
+    knownLengths(longer, LIBRARY_BOOK, speaker),
+  ]);
+  expect([known.size, speaker.said]).toEqual([said, said]);
+  for (const [key, ms] of known) expect(more.get(key) ?? ms).toBe(ms);
+  expect(await knownLengths(plan, LIBRARY_BOOK, slowSpeaker())).toEqual(new Map());
 });

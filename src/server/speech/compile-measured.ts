@@ -28,7 +28,7 @@ export async function compileMeasured(
 ): Promise<Score> {
   const { score, asked } = estimated(plan, book, options);
   if (!speaker) return score;
-  const { meter, source } = await meterOf(asked, (u) => speaker.length(u));
+  const { meter, source } = meterOf(await lengthsOf(asked, (u) => speaker.length(u)));
   return compile(plan, book, { ...options, meter, speechSource: source });
 }
 
@@ -48,9 +48,19 @@ export async function outlineOf(
   options: CompileFor = {},
 ): Promise<Outline> {
   const { score, asked } = estimated(plan, book, options);
-  const { meter, source } = await meterOf(asked, (u) => speaker.knownLength(u));
+  const { meter, source } = meterOf(await lengthsOf(asked, (u) => speaker.knownLength(u)));
   const totalMs = lengthOf(plan, book, { ...options, meter });
   return { score, totalMs, measured: source() === 'measured' };
+}
+
+/** How long what a class says is, in ms by utterance key, as far as that is known without saying it. */
+export async function knownLengths(
+  plan: Plan,
+  book: Book,
+  speaker: Speaker,
+  options: CompileFor = {},
+): Promise<Map<string, number>> {
+  return lengthsOf(estimated(plan, book, options).asked, (u) => speaker.knownLength(u));
 }
 
 type CompileFor = Pick<CompileOptions, 'room' | 'talkingFactor'>;
@@ -61,10 +71,12 @@ function estimated(plan: Plan, book: Book, options: CompileFor) {
   return { score, asked: noting.asked };
 }
 
-async function meterOf(
+const meterOf = (lengths: ReadonlyMap<string, number>) => measuredMeter(lengths, estimateSpeech);
+
+async function lengthsOf(
   asked: readonly Utterance[],
   lengthOfText: (utterance: Utterance) => Promise<number | null>,
-) {
+): Promise<Map<string, number>> {
   const lengths = new Map<string, number>();
   await Promise.all(
     asked.map(async (utterance) => {
@@ -72,5 +84,5 @@ async function meterOf(
       if (ms !== null) lengths.set(utteranceKey(utterance), ms);
     }),
   );
-  return measuredMeter(lengths, estimateSpeech);
+  return lengths;
 }

@@ -25,7 +25,7 @@ export interface ChecksPanelProps {
   onFit: () => void;
 }
 
-const LOOKS: Record<Severity, { icon: typeof Info; border: string; name: string }> = {
+const SIGNS: Record<Severity, { icon: typeof Info; border: string; name: string }> = {
   must: { icon: TriangleAlert, border: 'border-error', name: 'Change these' },
   should: { icon: CircleAlert, border: 'border-accent', name: 'Look at these' },
   may: { icon: Info, border: 'border-base-300', name: 'Good to know' },
@@ -80,7 +80,7 @@ export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
         const whole = severity === 'must' || unfolded.includes(severity);
         return (
           <div key={severity} className="mt-3">
-            <h3 className="text-sm font-semibold">{LOOKS[severity].name}</h3>
+            <h3 className="text-sm font-semibold">{SIGNS[severity].name}</h3>
             <ul className="mt-1.5 grid gap-2.5">
               {group.slice(0, whole ? undefined : SHOWN).map((finding) => (
                 <Found key={finding.key} {...props} finding={finding} names={names} />
@@ -124,15 +124,15 @@ function Found({
   slotMs,
   refused,
 }: FoundProps) {
-  const look = LOOKS[finding.severity];
+  const sign = SIGNS[finding.severity];
   const marked = finding.segments.some((id) => selected.includes(id));
   return (
     <li
       data-check={finding.check}
-      className={clsx('border-l-4 pl-3', look.border, marked && 'bg-base-200 rounded-r-lg')}
+      className={clsx('border-l-4 pl-3', sign.border, marked && 'bg-base-200 rounded-r-lg')}
     >
       <p className="flex items-start gap-1.5 font-medium">
-        <look.icon size={17} aria-hidden className="mt-1 shrink-0" />
+        <sign.icon size={17} aria-hidden className="mt-1 shrink-0" />
         {finding.segments.length ? (
           <button
             type="button"

@@ -41,6 +41,8 @@ export interface ComposeScreenProps {
   room: Room;
   /** How much this teacher talks, and from how many classes that was learned. */
   talk: { factor: number; classes: number };
+  /** What is known of how long the class's words are, in ms by utterance key. */
+  lengths: ReadonlyMap<string, number>;
   lead: () => Promise<void>;
 }
 
@@ -58,7 +60,13 @@ export function ComposeScreen(props: ComposeScreenProps) {
   const assistant = useAssistant();
   const autosave = useAutosave(classId, plan, version, replace);
   const searchRef = useRef<HTMLInputElement>(null);
-  const judged = useJudged(plan, library, room, talk.factor);
+  const judged = useJudged({
+    plan,
+    library,
+    room,
+    lengths: props.lengths,
+    talkingFactor: talk.factor,
+  });
   const { score, seen, spans, book, nameOf } = judged;
   const changed = useChanged(seen.plan);
   const rehearsal = useRehearsal(score);

@@ -27,20 +27,24 @@ export interface Judged extends MeasuredScore {
   nameOf: (moveId: string) => string;
 }
 
+export interface ToJudge {
+  plan: Plan;
+  library: readonly Move[];
+  room: Room;
+  /** What was known of the lengths of its words when the page was opened, in ms by utterance key. */
+  lengths: ReadonlyMap<string, number>;
+  talkingFactor: number;
+}
+
 /** All that is worked out of a class while it is edited: its score and what is to be known of it. */
-export function useJudged(
-  plan: Plan,
-  library: readonly Move[],
-  room: Room,
-  talkingFactor: number,
-): Judged {
+export function useJudged({ plan, library, room, lengths, talkingFactor }: ToJudge): Judged {
   const moves = useMemo(() => [...library, ...(plan.moves ?? [])], [library, plan.moves]);
   const book = useMemo((): Book => {
     const byId = new Map(moves.map((m) => [m.id, m]));
     return { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
   }, [moves]);
   const met = useMemo(() => room.people.map((p) => p.met), [room.people]);
-  const measured = useScore(plan, book, met, talkingFactor);
+  const measured = useScore({ plan, book, room: met, lengths, talkingFactor });
   const { score, compileAlso } = measured;
   const seen = useSettled(useMemo(() => ({ plan, score }), [plan, score]));
   const spans = useMemo(() => segmentSpans(seen.score), [seen]);

@@ -28,19 +28,29 @@ export interface MeasuredScore {
   measureAgain: (text: string, language: Language) => void;
 }
 
+export interface ToScore {
+  plan: Plan;
+  book: Book;
+  /** What each person booked has met. */
+  room: MovesMet;
+  /** What is known from the beginning of how long its words are. */
+  lengths: Lengths;
+  /** How many times as long as its cues the talk of this teacher takes. */
+  talkingFactor: number;
+}
+
 /**
- * The score of a class while it is edited: at once from the estimate, and from the measured voice
- * as soon as the server has told how long each cue really is.
- * @param room what each person booked has met
- * @param talkingFactor how many times as long as its cues the talk of this teacher takes
+ * The score of a class while it is edited: at once from what is known and the estimate, and from the
+ * measured voice as soon as the server has told how long each other cue really is.
  */
-export function useScore(
-  plan: Plan,
-  book: Book,
-  room: MovesMet,
-  talkingFactor: number,
-): MeasuredScore {
-  const [lengths, setLengths] = useState<Lengths>(new Map());
+export function useScore({
+  plan,
+  book,
+  room,
+  lengths: knownBefore,
+  talkingFactor,
+}: ToScore): MeasuredScore {
+  const [lengths, setLengths] = useState(knownBefore);
   const newest = useRef<Lengths>(lengths);
   /** What the server said it cannot speak; the estimate stands for it. */
   const silent = useRef(new Set<string>());

@@ -18,7 +18,7 @@ export interface StudioHeaderProps {
   studioName: string;
   teacherName: string;
   /** Changes between the look by day and by night. */
-  switchLook: () => Promise<void>;
+  switchTheme: () => Promise<void>;
   signOut: () => Promise<void>;
   signOutEverywhere: () => Promise<void>;
 }
@@ -41,7 +41,7 @@ export function Logo({ size = 30 }: { size?: number }) {
 export function StudioHeader({
   studioName,
   teacherName,
-  switchLook,
+  switchTheme,
   signOut,
   signOutEverywhere,
 }: StudioHeaderProps) {
@@ -99,7 +99,7 @@ export function StudioHeader({
               <Mic size={16} aria-hidden /> Your voice
             </Link>
           </MenuLink>
-          <MenuEntry act={() => startTransition(switchLook)}>
+          <MenuEntry act={() => startTransition(switchTheme)}>
             <SunMoon size={16} aria-hidden /> Day or night look
           </MenuEntry>
           <MenuEntry act={() => startTransition(signOut)}>

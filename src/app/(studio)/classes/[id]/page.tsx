@@ -5,8 +5,9 @@ import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
 import { db } from '@/server/db';
-import { allMoves } from '@/server/moves/moves';
-import { talkOfTeacher } from '@/server/speech/teacher-speech';
+import { allMoves, studioBook } from '@/server/moves/moves';
+import { knownLengths } from '@/server/speech/compile-measured';
+import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { ComposeScreen } from '@/ui/compose/compose-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
@@ -18,12 +19,18 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
   const teacher = await requireTeacher();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const [stored, library, room, talk] = await Promise.all([
+  const [stored, library, book, room, talk, speaker] = await Promise.all([
     orNotFound(getClass(db(), teacher, id)),
     allMoves(db(), teacher),
+    studioBook(db(), teacher),
     roomOf(db(), teacher, { classId: id, zone: teacher.timeZone, now: now() }),
     talkOfTeacher(db(), teacher),
+    speakerOf(db(), teacher),
   ]);
+  const lengths = await knownLengths(stored.plan, book, speaker, {
+    room: room.people.map((p) => p.met),
+    talkingFactor: talk.factor,
+  });
   return (
     <ComposeScreen
       key={id}
@@ -33,6 +40,7 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
       library={library}
       room={{ ...room, timeZone: teacher.timeZone }}
       talk={talk}
+      lengths={lengths}
       lead={leadClassAction.bind(null, id)}
     />
   );
