@@ -6,4 +6,5 @@ export * from './playback';
 export * from './review';
 export * from './room';
 export * from './spent';
+export * from './standing';
 export * from './talk';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { getPerson, listPeople } from '../people/people';
 import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
 import { closeRegister, mark, roll, walkIn } from './register';
-import { cancelSession, planSession, sessionToLead } from './sessions';
+import { cancelSession, planSession } from './sessions';
 
 const db = testDatabase();
 
@@ -23,47 +23,6 @@ async function past(c: TestClass, days: number, marks: Record<string, 'here' | '
   await db()('sessions').where({ id }).update({ status: 'held' });
   return id;
 }
-
-describe('the session that is led', () => {
-  it('is the one planned for today, in a day that is 25 hours long as well', async () => {
-    const c = await makeClass(db());
-    // 25 October 2026 in Dublin: the clocks go back, and the day ends 25 hours after it began.
-    const noon = Date.UTC(2026, 9, 25, 12);
-    const lead = (now: number) =>
-      sessionToLead(db(), c, { classId: c.classId, timeZone: 'Europe/Dublin', now });
-    const late = await planSession(db(), c, {
-      classId: c.classId,
-      startsAt: Date.UTC(2026, 9, 25, 23, 30),
-      now: noon,
-    });
-    expect(await lead(noon)).toBe(late);
-    const tomorrow = await planSession(db(), c, {
-      classId: c.classId,
-      startsAt: Date.UTC(2026, 9, 26, 0, 30),
-      now: noon,
-    });
-    expect(await lead(noon)).toBe(late);
-    expect(await lead(Date.UTC(2026, 9, 26, 12))).toBe(tomorrow);
-  });
-
-  it('is a new one where nothing is planned for today', async () => {
-    const c = await makeClass(db());
-    const before = NOON - 30 * DAY;
-    const made = await sessionToLead(db(), c, {
-      classId: c.classId,
-      timeZone: 'Europe/Dublin',
-      now: before,
-    });
-    expect(made).not.toBe(c.sessionId);
-    expect(
-      await sessionToLead(db(), c, {
-        classId: c.classId,
-        timeZone: 'Europe/Dublin',
-        now: before + MINUTE,
-      }),
-    ).toBe(made);
-  });
-});
 
 describe('the roll', () => {
   it('lists who is booked, marks them and takes a mark back', async () => {

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
-import { dayOf } from '@/core/formats';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
@@ -107,22 +106,6 @@ export async function planSession(
     created_at: new Date(now),
   });
   return id;
-}
-
-/**
- * The session of a class that is led now: what is planned for today in the studio's time zone, or else
- * a new one that starts now.
- * @throws Refusal `not-found` where the class is not the studio's
- */
-export async function sessionToLead(
-  db: Db,
-  scope: Scope,
-  { classId, timeZone, now }: { classId: string; timeZone: string; now: number },
-): Promise<string> {
-  const { start, end } = dayOf(now, timeZone);
-  const today = await sessionsBetween(db, scope, start, end);
-  const planned = today.find((s) => s.classId === classId && s.status === 'planned');
-  return planned?.id ?? planSession(db, scope, { classId, startsAt: now, now });
 }
 
 /** @throws Refusal `led-already` */

@@ -4,6 +4,7 @@ import type { Area } from '@/core/move';
 import { Empty } from '../kit/empty';
 import { FaceDial } from '../kit/face-dial';
 import { Page } from '../kit/page';
+import { type Left, type LeftActions, LeftStanding } from '../sessions/left-standing';
 
 export interface TodaySession {
   id: string;
@@ -11,7 +12,7 @@ export interface TodaySession {
   /** In the studio's time zone. */
   time: string;
   day: string;
-  status: 'planned' | 'running' | 'held' | 'cancelled';
+  status: 'planned' | 'running' | 'left' | 'held' | 'cancelled';
   length: string;
   booked: number;
   came: number;
@@ -21,12 +22,24 @@ export interface TodaySession {
 export interface TodayScreenProps {
   today: TodaySession[];
   before: TodaySession[];
+  /** Sessions of any day that were begun and never closed. */
+  left: Left[];
+  leftActions: LeftActions;
   cancel: (form: FormData) => Promise<void>;
 }
 
-export function TodayScreen({ today, before, cancel }: TodayScreenProps) {
+export function TodayScreen({ today, before, left, leftActions, cancel }: TodayScreenProps) {
   return (
     <Page title="Today">
+      {left.length > 0 && (
+        <ul className="mb-6 grid gap-3">
+          {left.map((of) => (
+            <li key={of.sessionId}>
+              <LeftStanding left={of} actions={leftActions} />
+            </li>
+          ))}
+        </ul>
+      )}
       {today.length === 0 ? (
         <Empty title="No session today">
           <p>
@@ -92,6 +105,7 @@ function TodayCard({
           {status === 'held' && ` · ${session.came} came`}
         </p>
       </div>
+      {status === 'left' && <p className="font-medium">Left standing</p>}
       {status === 'cancelled' && <p className="font-medium">Cancelled</p>}
       {status === 'held' && (
         <Link href={`/lead/${session.id}`} className="btn btn-outline">

@@ -1,0 +1,57 @@
+import { CircleCheck, Play, RotateCcw } from 'lucide-react';
+
+/** A session that was begun and left, as a teacher reads it. */
+export interface Left {
+  sessionId: string;
+  className: string;
+  /** When it was to begin, in the studio's time zone. */
+  planned: string;
+  /** Since when it stands. */
+  since: string;
+  how: 'paused' | 'over';
+}
+
+type Act = (form: FormData) => Promise<void>;
+
+export interface LeftActions {
+  goOn: Act;
+  close: Act;
+  anew: Act;
+}
+
+const HOW = {
+  paused: 'It has stood paused since',
+  over: 'Its last move ended',
+};
+
+/** A session that was begun and never closed, with the three things that can become of it. */
+export function LeftStanding({ left, actions }: { left: Left; actions: LeftActions }) {
+  const { sessionId, className, planned, since, how } = left;
+  return (
+    <form
+      className="border-accent rounded-box border border-l-4 p-4"
+      aria-label={`Left standing: ${className}, ${planned}`}
+    >
+      <input type="hidden" name="sessionId" value={sessionId} />
+      <p className="text-lg font-semibold">
+        {className}, {planned}, was begun and never closed.
+      </p>
+      <p className="quiet mt-1">
+        {HOW[how]} {since}. Until it is closed nobody has their mark for it.
+      </p>
+      <div className="mt-3 flex flex-wrap gap-2">
+        {how === 'paused' && (
+          <button type="submit" formAction={actions.goOn} className="btn btn-outline">
+            <Play size={18} aria-hidden /> Go on here
+          </button>
+        )}
+        <button type="submit" formAction={actions.close} className="btn btn-outline">
+          <CircleCheck size={18} aria-hidden /> Close it as it was
+        </button>
+        <button type="submit" formAction={actions.anew} className="btn btn-ghost">
+          <RotateCcw size={18} aria-hidden /> Begin a new one
+        </button>
+      </div>
+    </form>
+  );
+}
