@@ -2,43 +2,45 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import path from 'node:path';
 import { startApp } from './lib/app.mjs';
 import { ensureBuild } from './lib/build.mjs';
+import { database } from './lib/database.mjs';
 import { ensureDebian } from './lib/debian.mjs';
+import { backUpNightly, nightlyFrom, untilClockShows } from './lib/dump.mjs';
+import { keepRunning } from './lib/keep-running.mjs';
+import { LOCK, otherStart } from './lib/lock.mjs';
 import { ensurePackages, requireNode } from './lib/packages.mjs';
 import { bin, DATA_DIR } from './lib/paths.mjs';
 import { isFree } from './lib/ports.mjs';
-import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/run.mjs';
 import { main, say, Trouble } from './lib/say.mjs';
 
 const PORT = Number(process.env.PORT ?? 3000);
-const LOCK = path.join(DATA_DIR, 'start.pid');
 const resetOnly = process.argv.includes('--reset-demo');
-
-function otherStart() {
-  if (!existsSync(LOCK)) return null;
-  const pid = Number(readFileSync(LOCK, 'utf8'));
-  try {
-    const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
-    return pid !== process.pid && command.includes('start.mjs') ? pid : null;
-  } catch {
-    return null;
-  }
-}
-
-/** The database: a managed one where DATABASE_URL names it, else a cluster of our own. */
-async function database() {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {} };
-  await ensureDebian(['postgresql']);
-  const postgres = await startPostgres(DATA_DIR);
-  ensureDatabase(postgres, 'upbeat');
-  return { url: postgres.urlOf('upbeat'), stop: postgres.stop };
-}
 
 async function prepareDatabase(env, reset) {
   const args = ['scripts/prepare-database.ts', ...(reset ? ['--reset-demo'] : [])];
   const code = await run(bin('tsx'), args, { env });
   if (code !== 0)
     throw new Trouble('The database could not be prepared; what it printed above says why.');
+}
+
+/** Backs everything up night after night, where a folder is configured for it. */
+function backUpByNight(nightly, url) {
+  const next = () => {
+    const timer = setTimeout(
+      () => {
+        const day = new Date().toLocaleDateString('sv');
+        try {
+          say(`Backed up to ${backUpNightly(url, { ...nightly, day })}`);
+        } catch (error) {
+          process.stderr.write(`\nNo backup was made tonight. ${error.message}\n`);
+        }
+        next();
+      },
+      untilClockShows(nightly, Date.now()),
+    );
+    timer.unref();
+  };
+  next();
 }
 
 await main(async () => {
@@ -51,6 +53,7 @@ await main(async () => {
   } catch (error) {
     throw new Trouble(`The folder ${DATA_DIR} cannot be written: ${error.message}`);
   }
+  const nightly = nightlyFrom(process.env);
   const other = otherStart();
   if (other && !resetOnly) {
     throw new Trouble(`Up Beat is already running here (process ${other}). Stop it first.`);
@@ -90,21 +93,23 @@ await main(async () => {
     await prepareDatabase(env, false);
     await ensureBuild();
     const logFile = path.join(DATA_DIR, 'app.log');
-    app = await startApp({ port: PORT, env, logFile });
-    if (!app) throw new Trouble(`The application did not answer; its log is ${logFile}.`);
-    app.process.once('close', () => {
-      if (ending) return;
-      process.stderr.write(`\nThe application stopped by itself; its log is ${logFile}.\n`);
-      end(1);
+    app = keepRunning({
+      start: () => startApp({ port: PORT, env, logFile }),
+      tell: (sentence) => process.stderr.write(`\n${sentence} Its log is ${logFile}.\n`),
     });
+    if (!(await app.running)) {
+      throw new Trouble(`The application did not answer; its log is ${logFile}.`);
+    }
     const signIn = path.join(DATA_DIR, 'demo-sign-in.json');
-    say(`\nUp Beat is ready at ${app.url}`);
+    say(`\nUp Beat is ready at http://127.0.0.1:${PORT}`);
     if (env.UPBEAT_DEMO === '1' && existsSync(signIn)) {
       const { email, password } = JSON.parse(readFileSync(signIn, 'utf8'));
       say(`Demo studio: press "Enter the demo studio", or sign in as ${email} with ${password}`);
     }
+    if (nightly) backUpByNight(nightly, url);
     say('Ctrl-C stops it.');
-    await new Promise(() => {});
+    await app.givenUp;
+    await end(1);
   } catch (error) {
     process.stderr.write(error instanceof Trouble ? `\n${error.message}\n` : `${error.stack}\n`);
     await end(1);

@@ -5,7 +5,7 @@ import { until } from './ports.mjs';
 
 /**
  * Starts the built application on loopback, in a process group of its own.
- * @returns {Promise<{ url: string, process: import('node:child_process').ChildProcess, stop: (signal?: NodeJS.Signals) => Promise<void> } | null>} null where it did not answer in time
+ * @returns {Promise<{ url: string, ended: Promise<void>, stop: (signal?: NodeJS.Signals) => Promise<void> } | null>} null where it did not answer in time
  */
 export async function startApp({ port, env, logFile }) {
   const url = `http://127.0.0.1:${port}`;
@@ -42,7 +42,7 @@ export async function startApp({ port, env, logFile }) {
     }
   };
   const up = (await until(answers, 60_000)) && !gone;
-  if (up) return { url, process: child, stop };
+  if (up) return { url, ended: closed, stop };
   await stop('SIGKILL');
   return null;
 }

@@ -99,7 +99,7 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
   return people.map((p, i) => ({
     ...p,
     notes: notes.get(p.participantId) ?? [],
-    met: [...(met[i] ?? [])],
+    met: [...(met[i] ?? [])].sort(),
   }));
 }
 
