@@ -4,6 +4,7 @@ import * as moves from './002-moves';
 import * as compose from './003-compose';
 import * as lead from './004-lead';
 import * as voice from './005-voice';
+import * as studio from './006-studio';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -11,6 +12,7 @@ const MIGRATIONS = [
   { name: '003-compose', ...compose },
   { name: '004-lead', ...lead },
   { name: '005-voice', ...voice },
+  { name: '006-studio', ...studio },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

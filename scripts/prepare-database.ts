@@ -1,14 +1,26 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { migrationSource } from '@migrations';
 import { now } from '@/server/clock';
-import { connect } from '@/server/db';
+import { connect, type Db } from '@/server/db';
 import { demoStudioId, ensureSessionToday, removeDemo, seedDemo } from '@/server/demo/seed';
+import { makeLink } from '@/server/studio/links';
+import { forgetOld, hasOwnStudio } from '@/server/studio/studios';
 
 /** The demo password of before, so that a reset does not change how one signs in. */
 function keptPassword(file: string): string | undefined {
   return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')).password : undefined;
+}
+
+/** Where there is no studio at all, leaves the address at which the first one is made, for this start. */
+async function offerFirstStudio(db: Db, file: string): Promise<void> {
+  rmSync(file, { force: true });
+  if (process.env.UPBEAT_DEMO === '1' || (await db('studios').first('id'))) return;
+  await db('links').where({ kind: 'begin' }).whereNull('email').delete();
+  const token = await makeLink(db, 'begin', { of: {}, now: now() });
+  mkdirSync(path.dirname(file), { recursive: true });
+  writeFileSync(file, `/begin/${token}`, { mode: 0o600 });
 }
 
 /** Brings the database to the newest schema and, in demo mode, puts the demo studio there once. */
@@ -20,12 +32,15 @@ async function prepare(): Promise<void> {
   const db = connect(url);
   try {
     await db.migrate.latest({ migrationSource });
+    await forgetOld(db, now());
+    await offerFirstStudio(db, path.join(dataDir, 'first-studio'));
     if (process.env.UPBEAT_DEMO !== '1' && !reset) return;
     const signInFile = path.join(dataDir, 'demo-sign-in.json');
     if (reset) {
       await removeDemo(db);
     }
-    if (!(await demoStudioId(db))) {
+    // Where teachers have removed the demo beside a studio of their own, it does not come back.
+    if (!(await demoStudioId(db)) && (reset || !(await hasOwnStudio(db)))) {
       const password = keptPassword(signInFile) ?? randomBytes(9).toString('base64url');
       const email = await seedDemo(db, password, now());
       mkdirSync(dataDir, { recursive: true });

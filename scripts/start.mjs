@@ -68,6 +68,7 @@ await main(async () => {
     DATABASE_URL: url,
     UPBEAT_DATA_DIR: DATA_DIR,
     UPBEAT_DEMO: process.env.UPBEAT_DEMO ?? '1',
+    UPBEAT_URL: process.env.UPBEAT_URL ?? `http://127.0.0.1:${PORT}`,
   };
 
   if (resetOnly) {
@@ -105,6 +106,11 @@ await main(async () => {
     if (env.UPBEAT_DEMO === '1' && existsSync(signIn)) {
       const { email, password } = JSON.parse(readFileSync(signIn, 'utf8'));
       say(`Demo studio: press "Enter the demo studio", or sign in as ${email} with ${password}`);
+    }
+    const first = path.join(DATA_DIR, 'first-studio');
+    if (existsSync(first)) {
+      say(`Make your studio here, once: ${new URL(readFileSync(first, 'utf8'), env.UPBEAT_URL)}`);
+      rmSync(first);
     }
     if (nightly) backUpByNight(nightly, url);
     say('Ctrl-C stops it.');

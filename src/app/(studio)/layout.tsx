@@ -11,6 +11,7 @@ export default async function StudioLayout({ children }: { children: ReactNode }
       <StudioHeader
         studioName={teacher.studioName}
         teacherName={teacher.name}
+        owner={teacher.role === 'owner'}
         switchTheme={switchThemeAction}
         signOut={signOutAction}
         signOutEverywhere={signOutEverywhereAction}

@@ -1,17 +1,22 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import { db } from '@/server/db';
+import { demoStudioId } from '@/server/demo/seed';
 import { SignInForm } from '@/ui/sign-in/sign-in-form';
 import { currentTeacher } from '../auth';
+import { mayBegin } from '../may-begin';
 import { enterDemo, signInAction } from './actions';
 
 export const metadata: Metadata = { title: 'Sign in' };
 
 export default async function SignInPage() {
   if (await currentTeacher()) redirect('/');
+  const demo = process.env.UPBEAT_DEMO === '1' && (await demoStudioId(db())) !== undefined;
   return (
     <SignInForm
       signIn={signInAction}
-      enterDemo={process.env.UPBEAT_DEMO === '1' ? enterDemo : undefined}
+      mayBegin={await mayBegin()}
+      enterDemo={demo ? enterDemo : undefined}
     />
   );
 }

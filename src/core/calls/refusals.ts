@@ -25,6 +25,16 @@ export const REFUSALS = {
     'Another device leads this class now. Take over there is on this screen, if you want it.',
   ],
   'not-started': [409, 'This class has not been started yet, so there is nothing to close.'],
+  'email-taken': [409, 'Somebody signs in with this email already. Use another one.'],
+  'link-spent': [
+    410,
+    'This link has been used already, or it has run out. Ask whoever sent it for a new one.',
+  ],
+  'wrong-password': [403, 'This is not your password. Type the one you sign in with.'],
+  'too-many-tries': [429, 'Too many tries. Wait 15 minutes, then try again.'],
+  'owners-only': [403, 'Only an owner of the studio can do this.'],
+  'last-owner': [409, 'A studio needs an owner. Make somebody else an owner first.'],
+  'too-many-teachers': [409, 'A studio has {} teachers at most. Remove one first.'],
   'no-voice': [503, 'This machine has no speech program.'],
 } as const satisfies Record<string, readonly [status: number, says: string]>;
 

@@ -1,5 +1,6 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { type Role, roleSchema } from '@/core/studio';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
 import { forgetFailures, mayTry, noteFailure } from './attempts';
@@ -15,6 +16,7 @@ export interface Teacher extends Scope {
   name: string;
   studioName: string;
   timeZone: string;
+  role: Role;
 }
 
 const teacherSchema = z
@@ -24,6 +26,7 @@ const teacherSchema = z
     studio_id: z.uuid(),
     studio_name: z.string(),
     time_zone: z.string(),
+    role: roleSchema,
   })
   .transform(
     (row): Teacher => ({
@@ -32,6 +35,7 @@ const teacherSchema = z
       studioId: row.studio_id,
       studioName: row.studio_name,
       timeZone: row.time_zone,
+      role: row.role,
     }),
   );
 
@@ -41,7 +45,8 @@ export type SignInAnswer =
 
 const fingerprint = (token: string) => createHash('sha256').update(token).digest('hex');
 
-async function open(db: Db, teacherId: string, now: number): Promise<string> {
+/** Signs in whoever has shown in another way who they are, such as by a link. */
+export async function signInAs(db: Db, teacherId: string, now: number): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   await db('sign_ins').insert({
     id: randomUUID(),
@@ -67,7 +72,7 @@ export async function signIn(
     return { ok: false, reason: 'wrong' };
   }
   await forgetFailures(db, email);
-  return { ok: true, token: await open(db, teacher.id, now) };
+  return { ok: true, token: await signInAs(db, teacher.id, now) };
 }
 
 /** Signs in to the demo studio without a password; null where there is none. */
@@ -77,7 +82,7 @@ export async function signInToDemo(db: Db, now: number): Promise<string | null> 
     .where('studios.is_demo', true)
     .orderBy('teachers.created_at')
     .first('teachers.id');
-  return teacher ? open(db, teacher.id, now) : null;
+  return teacher ? signInAs(db, teacher.id, now) : null;
 }
 
 /** The teacher a token belongs to, unless it has run out or was revoked. */
@@ -94,6 +99,7 @@ export async function teacherOf(db: Db, token: string, now: number): Promise<Tea
       'teachers.studio_id',
       'studios.name as studio_name',
       'studios.time_zone',
+      'teachers.role',
     );
   return row ? teacherSchema.parse(row) : null;
 }

@@ -3,7 +3,6 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { wavOf } from '@/core/speech';
 import {
   backUpNightly,
   migrationsIn,
@@ -20,15 +19,14 @@ import { mark, roll } from '../sessions/register';
 import { recordedAudio, saveRecording } from '../speech/recordings';
 import { emptyDatabase } from './database';
 import { MINUTE, makeClass, NOON, type TestClass, testDatabase, testDatabaseUrl } from './studio';
+import { hummedWav } from './wav';
 
 const db = testDatabase();
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-backup-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const file = path.join(folder, 'all.dump');
 
-const WAV = Buffer.from(
-  wavOf({ samples: Float32Array.from({ length: 240 }, (_, i) => Math.sin(i)), rate: 24_000 }),
-);
+const WAV = hummedWav();
 const WORDS = { language: 'en' as const, text: 'Lift the cheeks.' };
 
 /** A class that was led and closed, with a register and a recording. */

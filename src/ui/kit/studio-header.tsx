@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { LogOut, Mic, SunMoon } from 'lucide-react';
+import { House, LogOut, Mic, SunMoon, UserRound } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { startTransition } from 'react';
@@ -17,7 +17,8 @@ const PLACES = [
 export interface StudioHeaderProps {
   studioName: string;
   teacherName: string;
-  /** Changes between the look by day and by night. */
+  owner: boolean;
+  /** Changes between the theme for the day and the one for dim rooms. */
   switchTheme: () => Promise<void>;
   signOut: () => Promise<void>;
   signOutEverywhere: () => Promise<void>;
@@ -41,6 +42,7 @@ export function Logo({ size = 30 }: { size?: number }) {
 export function StudioHeader({
   studioName,
   teacherName,
+  owner,
   switchTheme,
   signOut,
   signOutEverywhere,
@@ -99,6 +101,18 @@ export function StudioHeader({
               <Mic size={16} aria-hidden /> Your voice
             </Link>
           </MenuLink>
+          <MenuLink>
+            <Link href="/account">
+              <UserRound size={16} aria-hidden /> Your account
+            </Link>
+          </MenuLink>
+          {owner && (
+            <MenuLink>
+              <Link href="/studio">
+                <House size={16} aria-hidden /> Your studio
+              </Link>
+            </MenuLink>
+          )}
           <MenuEntry act={() => startTransition(switchTheme)}>
             <SunMoon size={16} aria-hidden /> Day or night look
           </MenuEntry>

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useActionState, useEffect } from 'react';
 import { forgetStages } from '@/browser/kept-stage';
 import { FaceDial } from '../kit/face-dial';
@@ -14,9 +15,11 @@ export interface SignInFormProps {
   signIn: (state: SignInState, form: FormData) => Promise<SignInState>;
   /** Enters the demo studio; missing where there is none. */
   enterDemo?: () => Promise<void>;
+  /** Whether whoever looks at it may make a studio. */
+  mayBegin: boolean;
 }
 
-export function SignInForm({ signIn, enterDemo }: SignInFormProps) {
+export function SignInForm({ signIn, enterDemo, mayBegin }: SignInFormProps) {
   const [state, action, pending] = useActionState(signIn, { email: '', error: null });
   // Whoever signs in next does not find the people of who was here before.
   useEffect(() => void forgetStages(), []);
@@ -69,7 +72,17 @@ export function SignInForm({ signIn, enterDemo }: SignInFormProps) {
           <button type="submit" className="btn btn-primary" disabled={pending}>
             Sign in
           </button>
+          <Link href="/forgot" className="link justify-self-start text-sm">
+            Forgotten your password?
+          </Link>
         </form>
+        {mayBegin && (
+          <p className="border-base-300 mt-6 border-t pt-6">
+            <Link href="/begin" className="btn btn-outline w-full">
+              Make a studio of your own
+            </Link>
+          </p>
+        )}
         {enterDemo && (
           <form action={enterDemo} className="border-base-300 mt-6 border-t pt-6">
             <button type="submit" className="btn btn-outline w-full">

@@ -7,6 +7,7 @@ import { createClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { studioBook } from '@/server/moves/moves';
+import { studioSettings } from '@/server/studio/studios';
 import type { ImportState, NewClassState } from '@/ui/classes/classes-screen';
 import { requireTeacher } from '../../auth';
 
@@ -21,7 +22,9 @@ export async function createClassAction(_: NewClassState, form: FormData): Promi
   if (seconds === null || !planSchema.shape.slotSeconds.safeParse(seconds).success) {
     return { name, minutes, error: 'Write the slot in minutes, from 1 to 240, such as 20.' };
   }
-  const id = await createClass(db(), teacher, emptyPlan(name, seconds), now());
+  const { newClass } = await studioSettings(db(), teacher);
+  const plan = { ...emptyPlan(name, seconds), ...newClass };
+  const id = await createClass(db(), teacher, plan, now());
   redirect(`/classes/${id}`);
 }
 

@@ -1,0 +1,145 @@
+'use server';
+
+import { refresh } from 'next/cache';
+import { redirect } from 'next/navigation';
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import {
+  emailSchema,
+  newClassSchema,
+  retentionSchema,
+  roleSchema,
+  studioNameSchema,
+  timeZoneSchema,
+} from '@/core/studio';
+import type { Teacher } from '@/server/auth/sign-ins';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { removeDemo } from '@/server/demo/seed';
+import { addressOf } from '@/server/studio/address';
+import { writeLetter } from '@/server/studio/letters';
+import { makeLink } from '@/server/studio/links';
+import { changeStudio, deleteStudio, forgetOld, studioSettings } from '@/server/studio/studios';
+import {
+  changeRole,
+  confirmPassword,
+  invite,
+  removeTeacher,
+  withdraw,
+} from '@/server/studio/teachers';
+import type { FormState } from '@/ui/kit/form';
+import { clientAddress, dropToken, requireTeacher } from '../../auth';
+import { answerForm } from '../../forms';
+import { signUp } from '../../may-begin';
+
+async function requireOwner(): Promise<Teacher> {
+  const teacher = await requireTeacher();
+  if (teacher.role !== 'owner') throw new Refusal('owners-only');
+  return teacher;
+}
+
+const idIn = (form: FormData): string => z.uuid().parse(form.get('id'));
+
+export async function renameAction(_: FormState, form: FormData): Promise<FormState> {
+  const schema = z.object({ name: studioNameSchema, timeZone: timeZoneSchema });
+  return answerForm(form, schema, async (given) => {
+    await changeStudio(db(), await requireOwner(), given);
+    refresh();
+    return 'Saved.';
+  });
+}
+
+export async function changeNewClassAction(_: FormState, form: FormData): Promise<FormState> {
+  const json = z
+    .string()
+    .max(20_000)
+    .transform((text): unknown => JSON.parse(text));
+  return answerForm(form, z.object({ newClass: json.pipe(newClassSchema) }), async (given) => {
+    await changeStudio(db(), await requireOwner(), given);
+    return 'Saved. Classes that are there already stay as they are.';
+  });
+}
+
+const monthsTyped = z
+  .string()
+  .trim()
+  .transform((text) => (text === '' ? null : Number(text)));
+
+export async function changeRetentionAction(_: FormState, form: FormData): Promise<FormState> {
+  const schema = z.object({
+    runsMonths: monthsTyped.pipe(retentionSchema.shape.runsMonths),
+    recordingsMonths: monthsTyped.pipe(retentionSchema.shape.recordingsMonths),
+  });
+  return answerForm(form, schema, async (retention) => {
+    await changeStudio(db(), await requireOwner(), { retention });
+    await forgetOld(db(), now());
+    return 'Saved. What is older is gone.';
+  });
+}
+
+export async function inviteAction(_: FormState, form: FormData): Promise<FormState> {
+  return answerForm(form, z.object({ email: emailSchema, role: roleSchema }), async (given) => {
+    const address = await invite(db(), await requireOwner(), { ...given, now: now() });
+    refresh();
+    return `Invited. The letter is among those of the studio; this is its link:\n${address}`;
+  });
+}
+
+export async function inviteStudioAction(_: FormState, form: FormData): Promise<FormState> {
+  return answerForm(form, z.object({ email: emailSchema }), async ({ email }) => {
+    const owner = await requireOwner();
+    if (signUp() === 'closed') throw new Refusal('owners-only');
+    const address = addressOf(
+      `/begin/${await makeLink(db(), 'begin', { of: { email }, now: now() })}`,
+    );
+    const body = `${owner.name} invites you to make a studio of your own with Up Beat, within a week:\n${address}\n`;
+    const letter = { recipient: email, subject: 'A studio of your own', body };
+    await writeLetter(db(), owner, { letter, now: now() });
+    return `Invited. The letter is among those of the studio; this is its link:\n${address}`;
+  });
+}
+
+export async function withdrawAction(form: FormData): Promise<void> {
+  await withdraw(db(), await requireOwner(), { id: idIn(form) });
+  refresh();
+}
+
+export async function changeRoleAction(form: FormData): Promise<void> {
+  const role = roleSchema.parse(form.get('role'));
+  await changeRole(db(), await requireOwner(), { id: idIn(form), role });
+  refresh();
+}
+
+export async function removeTeacherAction(form: FormData): Promise<void> {
+  await removeTeacher(db(), await requireOwner(), idIn(form));
+  refresh();
+}
+
+/** Removes the demo studio from the server; for owners of any other one. */
+export async function removeDemoAction(_: FormState, form: FormData): Promise<FormState> {
+  return answerForm(form, z.object({}), async () => {
+    await requireOwner();
+    await removeDemo(db());
+    refresh();
+    return 'The demo studio is gone.';
+  });
+}
+
+export async function deleteStudioAction(_: FormState, form: FormData): Promise<FormState> {
+  const owner = await requireOwner();
+  const { name } = await studioSettings(db(), owner);
+  const schema = z.object({
+    typedName: z
+      .string()
+      .trim()
+      .refine((typed) => typed === name, `Type the name just as it stands: ${name}`),
+    current: z.string().max(500),
+  });
+  return answerForm(form, schema, async ({ current }) => {
+    const asked = { password: current, address: await clientAddress(), now: now() };
+    await confirmPassword(db(), owner, asked);
+    await deleteStudio(db(), owner);
+    await dropToken();
+    redirect('/sign-in');
+  });
+}

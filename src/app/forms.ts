@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import type { FormState } from '@/ui/kit/form';
+
+const SECRETS = new Set(['password', 'current']);
+
+/** What was typed into a form, but for passwords. */
+function typed(form: FormData): Record<string, string> {
+  const lines = [...form].filter(
+    (entry): entry is [string, string] =>
+      typeof entry[1] === 'string' && !SECRETS.has(entry[0]) && !entry[0].startsWith('$'),
+  );
+  return Object.fromEntries(lines);
+}
+
+/**
+ * Reads a form and does what it asks for. What is wrong with it, and what the server says no to, is told
+ * beside what was typed.
+ * @param work does it; gives what to say when it is done
+ */
+export async function answerForm<S extends z.ZodType>(
+  form: FormData,
+  schema: S,
+  work: (given: z.output<S>) => Promise<string>,
+): Promise<FormState> {
+  const values = typed(form);
+  const parsed = schema.safeParse(Object.fromEntries(form));
+  if (!parsed.success) {
+    const errors = z.flattenError(parsed.error).fieldErrors as Record<string, string[]>;
+    const first = Object.entries(errors).map(([name, all]) => [
+      name,
+      all[0] ?? 'This is not right.',
+    ]);
+    return { values, errors: Object.fromEntries(first), problem: null, done: null };
+  }
+  try {
+    return { values, errors: {}, problem: null, done: await work(parsed.data) };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const field = FIELD_OF[error.code];
+    if (field) return { values, errors: { [field]: error.message }, problem: null, done: null };
+    return { values, errors: {}, problem: error.message, done: null };
+  }
+}
+
+/** Refusals that are about one field. */
+const FIELD_OF: Partial<Record<string, string>> = {
+  'email-taken': 'email',
+  'wrong-password': 'current',
+};

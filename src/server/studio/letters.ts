@@ -1,0 +1,112 @@
+import { randomUUID } from 'node:crypto';
+import { createTransport } from 'nodemailer';
+import { z } from 'zod';
+import type { Db } from '../db';
+import { epochMs, maybeEpochMs } from '../rows';
+import type { Scope } from '../scope';
+
+/** A letter of the studio, as its owners read it. */
+export interface Letter {
+  id: string;
+  recipient: string;
+  subject: string;
+  body: string;
+  writtenAt: number;
+  sentAt: number | null;
+  /** Why the mail server did not take it. */
+  trouble: string | null;
+}
+
+export type NewLetter = Pick<Letter, 'recipient' | 'subject' | 'body'>;
+
+/** Carries letters to people. @throws Error where it could not */
+export type Post = (letter: NewLetter) => Promise<void>;
+
+/** Most letters that a studio keeps; the oldest go. */
+export const MOST_LETTERS = 200;
+const PATIENCE_MS = 10_000;
+
+/** The mail server that is configured; null where letters only wait in the outbox. */
+export function postFrom(env: NodeJS.ProcessEnv): Post | null {
+  const url = env.UPBEAT_SMTP_URL;
+  if (!url) return null;
+  const transport = createTransport(url, {
+    from: env.UPBEAT_MAIL_FROM ?? 'Up Beat <up-beat@localhost>',
+  });
+  return async ({ recipient, subject, body }) => {
+    const late = new Promise<never>((_, reject) => {
+      setTimeout(
+        () => reject(new Error('The mail server did not answer in time.')),
+        PATIENCE_MS,
+      ).unref();
+    });
+    await Promise.race([transport.sendMail({ to: recipient, subject, text: body }), late]);
+  };
+}
+
+const letterSchema = z
+  .object({
+    id: z.uuid(),
+    recipient: z.string(),
+    subject: z.string(),
+    body: z.string(),
+    written_at: epochMs,
+    sent_at: maybeEpochMs,
+    trouble: z.string().nullable(),
+  })
+  .transform(
+    ({ written_at, sent_at, ...row }): Letter => ({
+      ...row,
+      writtenAt: written_at,
+      sentAt: sent_at,
+    }),
+  );
+
+/** Writes a letter into the studio's outbox and, where a mail server is configured, sends it. */
+export async function writeLetter(
+  db: Db,
+  { studioId }: Scope,
+  {
+    letter,
+    now,
+    post = postFrom(process.env),
+  }: { letter: NewLetter; now: number; post?: Post | null },
+): Promise<void> {
+  const id = randomUUID();
+  await db('letters').insert({
+    id,
+    studio_id: studioId,
+    recipient: letter.recipient,
+    subject: letter.subject,
+    body: letter.body,
+    written_at: new Date(now),
+  });
+  const kept = db('letters')
+    .where({ studio_id: studioId })
+    .orderBy([
+      { column: 'written_at', order: 'desc' },
+      { column: 'id', order: 'desc' },
+    ])
+    .limit(MOST_LETTERS)
+    .select('id');
+  await db('letters').where({ studio_id: studioId }).whereNotIn('id', kept).delete();
+  if (!post) return;
+  try {
+    await post(letter);
+    await db('letters')
+      .where({ id })
+      .update({ sent_at: new Date(now) });
+  } catch (error) {
+    const trouble = error instanceof Error ? error.message : String(error);
+    await db('letters').where({ id }).update({ trouble });
+  }
+}
+
+/** The letters of a studio, the newest first. */
+export async function lettersOf(db: Db, { studioId }: Scope): Promise<Letter[]> {
+  const rows = await db('letters')
+    .where({ studio_id: studioId })
+    .orderBy('written_at', 'desc')
+    .limit(MOST_LETTERS);
+  return z.array(letterSchema).parse(rows);
+}

@@ -1,0 +1,131 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import { type NewClass, newClassSchema, type Retention } from '@/core/studio';
+import { hashPassword } from '../auth/passwords';
+import type { Db } from '../db';
+import { found, type Scope } from '../scope';
+
+export interface NewAccount {
+  name: string;
+  email: string;
+  password: string;
+}
+
+export interface NewStudio extends NewAccount {
+  studioName: string;
+  timeZone: string;
+  newClass: NewClass;
+}
+
+/** Whether there is any studio that is not the demo. */
+export async function hasOwnStudio(db: Db): Promise<boolean> {
+  return (await db('studios').where({ is_demo: false }).first('id')) !== undefined;
+}
+
+/** @throws Refusal `email-taken` */
+export async function refuseTaken(db: Db, email: string): Promise<void> {
+  if (await db('teachers').where({ email }).first('id')) throw new Refusal('email-taken');
+}
+
+/** Makes a studio with its first owner. @returns the owner's id @throws Refusal `email-taken` */
+export async function makeStudio(db: Db, studio: NewStudio, now: number): Promise<string> {
+  await refuseTaken(db, studio.email);
+  const [studioId, teacherId, at] = [randomUUID(), randomUUID(), new Date(now)];
+  const password_hash = await hashPassword(studio.password);
+  await db.transaction(async (trx) => {
+    await trx('studios').insert({
+      id: studioId,
+      name: studio.studioName,
+      time_zone: studio.timeZone,
+      new_class: JSON.stringify(studio.newClass),
+      created_at: at,
+    });
+    await trx('teachers').insert({
+      id: teacherId,
+      studio_id: studioId,
+      email: studio.email,
+      name: studio.name,
+      role: 'owner',
+      password_hash,
+      created_at: at,
+    });
+  });
+  return teacherId;
+}
+
+/** What an owner can set. */
+export interface StudioSettings {
+  name: string;
+  timeZone: string;
+  /** Null where new classes begin as Up Beat suggests. */
+  newClass: NewClass | null;
+  retention: Retention;
+}
+
+const settingsSchema = z
+  .object({
+    name: z.string(),
+    time_zone: z.string(),
+    new_class: newClassSchema.nullable(),
+    keep_runs_months: z.number().nullable(),
+    keep_recordings_months: z.number().nullable(),
+  })
+  .transform(
+    (row): StudioSettings => ({
+      name: row.name,
+      timeZone: row.time_zone,
+      newClass: row.new_class,
+      retention: {
+        runsMonths: row.keep_runs_months,
+        recordingsMonths: row.keep_recordings_months,
+      },
+    }),
+  );
+
+export async function studioSettings(db: Db, { studioId }: Scope): Promise<StudioSettings> {
+  const row = await db('studios').where({ id: studioId }).first();
+  return settingsSchema.parse(found(row, 'studio'));
+}
+
+/** Changes what is named; the rest stays. */
+export async function changeStudio(
+  db: Db,
+  { studioId }: Scope,
+  { name, timeZone, newClass, retention }: Partial<StudioSettings>,
+): Promise<void> {
+  const set = {
+    name,
+    time_zone: timeZone,
+    new_class: newClass && JSON.stringify(newClass),
+    keep_runs_months: retention?.runsMonths,
+    keep_recordings_months: retention?.recordingsMonths,
+  };
+  const named = Object.fromEntries(Object.entries(set).filter(([, value]) => value !== undefined));
+  if (Object.keys(named).length > 0) await db('studios').where({ id: studioId }).update(named);
+}
+
+/** Deletes a studio and all that belongs to it. */
+export async function deleteStudio(db: Db, { studioId }: Scope): Promise<void> {
+  await db('studios').where({ id: studioId }).delete();
+}
+
+/**
+ * Forgets runs and recordings that are older than their studio wants to keep them. Sessions, registers and
+ * streaks stay. @param now epoch ms
+ */
+export async function forgetOld(db: Db, now: number): Promise<void> {
+  const at = new Date(now);
+  await db.raw(
+    `delete from runs using studios
+     where studios.id = runs.studio_id and runs.finished_at is not null
+       and runs.finished_at < ?::timestamptz - make_interval(months => studios.keep_runs_months)`,
+    [at],
+  );
+  await db.raw(
+    `delete from recordings using studios
+     where studios.id = recordings.studio_id
+       and recordings.recorded_at < ?::timestamptz - make_interval(months => studios.keep_recordings_months)`,
+    [at],
+  );
+}

@@ -1,0 +1,259 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import { type Role, roleSchema } from '@/core/studio';
+import { forgetFailures, mayTry, noteFailure } from '../auth/attempts';
+import { hashPassword, passwordFits } from '../auth/passwords';
+import { signOutEverywhere, type Teacher } from '../auth/sign-ins';
+import type { Db } from '../db';
+import { epochMs } from '../rows';
+import { found, type Scope } from '../scope';
+import { addressOf } from './address';
+import { writeLetter } from './letters';
+import { makeLink, spendLink } from './links';
+import { type NewAccount, refuseTaken } from './studios';
+
+/** Most teachers of one studio, those invited among them. */
+export const MOST_TEACHERS = 50;
+
+export interface Colleague {
+  id: string;
+  name: string;
+  email: string;
+  role: Role;
+  since: number;
+}
+
+const colleagueSchema = z
+  .object({
+    id: z.uuid(),
+    name: z.string(),
+    email: z.string(),
+    role: roleSchema,
+    created_at: epochMs,
+  })
+  .transform(({ created_at, ...row }): Colleague => ({ ...row, since: created_at }));
+
+/** The teachers of a studio, by name. */
+export async function teachersOf(db: Db, { studioId }: Scope): Promise<Colleague[]> {
+  const rows = await db('teachers')
+    .where({ studio_id: studioId })
+    .orderByRaw('lower(name), created_at')
+    .select('id', 'name', 'email', 'role', 'created_at');
+  return z.array(colleagueSchema).parse(rows);
+}
+
+/** Somebody who was invited and has not come yet. */
+export interface Invited {
+  id: string;
+  email: string;
+  role: Role;
+  until: number;
+}
+
+/** Who was invited and can still come, the newest first. @param now epoch ms */
+export async function invitedTo(db: Db, { studioId }: Scope, now: number): Promise<Invited[]> {
+  const rows = await db('links')
+    .where({ kind: 'join', studio_id: studioId })
+    .whereNull('used_at')
+    .where('expires_at', '>', new Date(now))
+    .orderBy('created_at', 'desc')
+    .select('id', 'email', 'role', 'expires_at');
+  const schema = z.object({
+    id: z.uuid(),
+    email: z.string(),
+    role: roleSchema,
+    expires_at: epochMs,
+  });
+  return z
+    .array(schema.transform(({ expires_at, ...row }): Invited => ({ ...row, until: expires_at })))
+    .parse(rows);
+}
+
+/**
+ * Invites somebody by a letter with a link that works once, for a week.
+ * @returns the address, to be handed on in any other way as well
+ * @throws Refusal `email-taken`, `too-many-teachers`
+ */
+export async function invite(
+  db: Db,
+  by: Teacher,
+  { email, role, now }: { email: string; role: Role; now: number },
+): Promise<string> {
+  await refuseTaken(db, email);
+  const [teachers, invited] = await Promise.all([teachersOf(db, by), invitedTo(db, by, now)]);
+  if (teachers.length + invited.length >= MOST_TEACHERS) {
+    throw new Refusal('too-many-teachers', String(MOST_TEACHERS));
+  }
+  // Whoever is invited twice comes by the newer link.
+  await withdraw(db, by, { email });
+  const token = await makeLink(db, 'join', { of: { studioId: by.studioId, email, role }, now });
+  const address = addressOf(`/join/${token}`);
+  const body = `${by.name} invites you to teach at ${by.studioName} with Up Beat.\n\nMake your account here, within a week:\n${address}\n`;
+  const subject = `${by.studioName}: your account`;
+  await writeLetter(db, by, { letter: { recipient: email, subject, body }, now });
+  return address;
+}
+
+/** Takes an invitation back; nothing where it was used already. */
+export async function withdraw(
+  db: Db,
+  { studioId }: Scope,
+  of: { id: string } | { email: string },
+): Promise<void> {
+  await db('links')
+    .where({ ...of, kind: 'join', studio_id: studioId })
+    .whereNull('used_at')
+    .delete();
+}
+
+/**
+ * Makes the account of somebody who was invited. Where that fails the link still works.
+ * @returns the new teacher's id
+ * @throws Refusal `link-spent`, `email-taken`
+ */
+export async function join(
+  db: Db,
+  { token, account, now }: { token: string; account: NewAccount; now: number },
+): Promise<string> {
+  const password_hash = await hashPassword(account.password);
+  return db.transaction(async (trx) => {
+    const link = await spendLink(trx, 'join', { token, now });
+    await refuseTaken(trx, account.email);
+    const id = randomUUID();
+    await trx('teachers').insert({
+      id,
+      studio_id: link.studioId,
+      email: account.email,
+      name: account.name,
+      role: link.role ?? 'teacher',
+      password_hash,
+      created_at: new Date(now),
+    });
+    return id;
+  });
+}
+
+/** Refuses what would leave a studio without an owner. */
+async function keepAnOwner(trx: Db, { studioId }: Scope, without: string): Promise<void> {
+  const owners = await trx('teachers')
+    .where({ studio_id: studioId, role: 'owner' })
+    .forUpdate()
+    .pluck('id');
+  if (owners.every((id) => id === without)) throw new Refusal('last-owner');
+}
+
+/** Makes a teacher an owner, or an owner a teacher. @throws Refusal `not-found`, `last-owner` */
+export async function changeRole(
+  db: Db,
+  scope: Scope,
+  { id, role }: { id: string; role: Role },
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    if (role !== 'owner') await keepAnOwner(trx, scope, id);
+    const rows = await trx('teachers')
+      .where({ id, studio_id: scope.studioId })
+      .update({ role })
+      .returning('id');
+    found(rows[0], 'teacher');
+  });
+}
+
+/**
+ * Removes a teacher: they are signed out everywhere, and their recordings go. Classes, sessions and registers
+ * belong to the studio and stay.
+ * @throws Refusal `not-found`, `last-owner`
+ */
+export async function removeTeacher(db: Db, scope: Scope, id: string): Promise<void> {
+  await db.transaction(async (trx) => {
+    await keepAnOwner(trx, scope, id);
+    const rows = await trx('teachers')
+      .where({ id, studio_id: scope.studioId })
+      .delete()
+      .returning('id');
+    found(rows[0], 'teacher');
+  });
+}
+
+/**
+ * Makes sure that it is really the teacher who asks. Wrong passwords count as failed sign-ins do.
+ * @throws Refusal `wrong-password`, `too-many-tries`
+ */
+export async function confirmPassword(
+  db: Db,
+  { id, studioId }: Teacher,
+  { password, address, now }: { password: string; address: string; now: number },
+): Promise<void> {
+  const row = await db('teachers')
+    .where({ id, studio_id: studioId })
+    .first('email', 'password_hash');
+  const { email, password_hash } = found(row, 'teacher');
+  if (!(await mayTry(db, email, address, now))) throw new Refusal('too-many-tries');
+  if (await passwordFits(password_hash, password)) return forgetFailures(db, email);
+  await noteFailure(db, email, address, now);
+  throw new Refusal('wrong-password');
+}
+
+/** Changes one's own name or email. @throws Refusal `email-taken` */
+export async function changeAccount(
+  db: Db,
+  { id, studioId }: Teacher,
+  { name, email }: { name?: string; email?: string },
+): Promise<void> {
+  if (email !== undefined) {
+    const holder = await db('teachers').where({ email }).first('id');
+    if (holder && holder.id !== id) throw new Refusal('email-taken');
+  }
+  const set = { ...(name && { name }), ...(email && { email }) };
+  if (Object.keys(set).length === 0) return;
+  await db('teachers').where({ id, studio_id: studioId }).update(set);
+}
+
+/** Changes a password; every device that was signed in has to sign in anew. */
+export async function changePassword(
+  db: Db,
+  teacherId: string,
+  { password, now }: { password: string; now: number },
+): Promise<void> {
+  const password_hash = await hashPassword(password);
+  await db.transaction(async (trx) => {
+    await trx('teachers').where({ id: teacherId }).update({ password_hash });
+    await signOutEverywhere(trx, teacherId, now);
+  });
+}
+
+/** The address at which a teacher chooses a new password, for an hour. Null where nobody has the email. */
+export async function resetAddress(
+  db: Db,
+  { email, now }: { email: string; now: number },
+): Promise<string | null> {
+  const teacher = await db('teachers').where({ email }).first('id', 'studio_id');
+  if (!teacher) return null;
+  await db('links').where({ kind: 'reset', teacher_id: teacher.id }).whereNull('used_at').delete();
+  const of = { studioId: teacher.studio_id, teacherId: teacher.id };
+  return addressOf(`/reset/${await makeLink(db, 'reset', { of, now })}`);
+}
+
+/** Writes somebody a letter by which they choose a new password; nothing where nobody has the email. */
+export async function sendReset(
+  db: Db,
+  { email, now }: { email: string; now: number },
+): Promise<void> {
+  const address = await resetAddress(db, { email, now });
+  if (!address) return;
+  const { studio_id } = await db('teachers').where({ email }).first('studio_id');
+  const body = `Choose a new password for Up Beat here, within an hour:\n${address}\n\nIf you did not ask for this, do nothing: your password stays as it is.\n`;
+  const letter = { recipient: email, subject: 'A new password for Up Beat', body };
+  await writeLetter(db, { studioId: studio_id }, { letter, now });
+}
+
+/** Sets the password of whoever has the link. @returns whose it is @throws Refusal `link-spent` */
+export async function resetPassword(
+  db: Db,
+  { token, password, now }: { token: string; password: string; now: number },
+): Promise<string> {
+  const link = await spendLink(db, 'reset', { token, now });
+  if (!link.teacherId) throw new Refusal('link-spent');
+  await changePassword(db, link.teacherId, { password, now });
+  return link.teacherId;
+}

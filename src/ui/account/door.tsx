@@ -1,0 +1,15 @@
+import type { ReactNode } from 'react';
+import { Logo } from '../kit/studio-header';
+
+/** The frame of a page for somebody who is not signed in. */
+export function Door({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <main className="mx-auto grid min-h-dvh max-w-lg content-center p-6">
+      <p className="font-display flex items-center gap-2 text-2xl font-bold">
+        <Logo size={36} /> Up Beat
+      </p>
+      <h1 className="mt-6 mb-4 text-3xl font-bold">{title}</h1>
+      {children}
+    </main>
+  );
+}

@@ -1,0 +1,156 @@
+'use client';
+
+import {
+  createContext,
+  type ReactNode,
+  useActionState,
+  useContext,
+  useEffect,
+  useId,
+  useRef,
+} from 'react';
+
+/** What became of a form that was sent. */
+export interface FormState {
+  /** What was typed, but for passwords, by the name of its field. */
+  values: Record<string, string>;
+  /** What is wrong, by the name of the field. */
+  errors: Record<string, string>;
+  /** What is wrong with no field in particular. */
+  problem: string | null;
+  /** What was done. */
+  done: string | null;
+}
+
+export type FormAct = (state: FormState, form: FormData) => Promise<FormState>;
+
+const FRESH: FormState = { values: {}, errors: {}, problem: null, done: null };
+const Sent = createContext<FormState>(FRESH);
+
+/** A form that keeps what was typed, says what is wrong beside its field, and goes to the first of them. */
+export function ActionForm({
+  act,
+  submit,
+  label,
+  danger = false,
+  children,
+}: {
+  act: FormAct;
+  /** What the button says. */
+  submit: string;
+  /** What the form is for, where no heading says so. */
+  label?: string;
+  danger?: boolean;
+  children?: ReactNode;
+}) {
+  const [state, action, pending] = useActionState(act, FRESH);
+  const form = useRef<HTMLFormElement>(null);
+  useEffect(() => {
+    if (Object.keys(state.errors).length > 0) {
+      form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+    }
+  }, [state]);
+  return (
+    <Sent value={state}>
+      <form ref={form} action={action} aria-label={label} className="grid gap-4" noValidate>
+        {children}
+        {state.problem && (
+          <p role="alert" className="text-error font-medium">
+            {state.problem}
+          </p>
+        )}
+        <div className="flex flex-wrap items-center gap-3">
+          <button
+            type="submit"
+            className={`btn ${danger ? 'btn-outline btn-error' : 'btn-primary'}`}
+            disabled={pending}
+          >
+            {submit}
+          </button>
+          <p role="status" className="font-medium whitespace-pre-line">
+            {state.done}
+          </p>
+        </div>
+      </form>
+    </Sent>
+  );
+}
+
+export interface FieldProps {
+  name: string;
+  label: string;
+  type?: 'text' | 'email' | 'password';
+  autoComplete?: string;
+  /** What stands in it at first. */
+  initial?: string;
+  help?: string;
+  /** Id of a list of what may be chosen. */
+  list?: string;
+  inputMode?: 'numeric';
+}
+
+/** A line to be typed in an `ActionForm`. */
+export function Field({ name, label, type = 'text', initial = '', help, ...rest }: FieldProps) {
+  const { values, errors } = useContext(Sent);
+  const id = useId();
+  const wrong = errors[name];
+  const value = values[name] ?? initial;
+  const described = [help && `${id}-help`, wrong && `${id}-wrong`].filter(Boolean).join(' ');
+  return (
+    <div>
+      <label className="grid gap-1">
+        <span className="font-medium">{label}</span>
+        <input
+          key={value}
+          name={name}
+          type={type}
+          defaultValue={type === 'password' ? '' : value}
+          aria-invalid={wrong !== undefined}
+          aria-describedby={described || undefined}
+          className={`input w-full ${wrong ? 'input-error' : ''}`}
+          {...rest}
+        />
+      </label>
+      {help && (
+        <p id={`${id}-help`} className="quiet mt-1 text-sm">
+          {help}
+        </p>
+      )}
+      {wrong && (
+        <p id={`${id}-wrong`} role="alert" className="text-error mt-1 text-sm font-medium">
+          {wrong}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** One choice of a few in an `ActionForm`. */
+export function Select<T extends string>({
+  name,
+  label,
+  options,
+  names,
+  initial,
+}: {
+  name: string;
+  label: string;
+  options: readonly T[];
+  names: Record<T, string>;
+  initial: T;
+}) {
+  const { values } = useContext(Sent);
+  const value = values[name] ?? initial;
+  return (
+    <label className="grid gap-1">
+      <span className="font-medium">{label}</span>
+      <select key={value} name={name} defaultValue={value} className="select w-full">
+        {options.map((option) => (
+          <option key={option} value={option}>
+            {names[option]}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,149 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import { emptyPlan, type Plan } from '@/core/class';
+import type { NewClass } from '@/core/studio';
+import { newClassOf } from '@/core/studio';
+import { RulesFields } from '../compose/rules-fields';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Page } from '../kit/page';
+import { TimeZoneField } from '../kit/time-zone-field';
+import {
+  type TeacherActions,
+  TeachersSection,
+  type TeachersSectionProps,
+} from './teachers-section';
+
+export interface StudioActions extends TeacherActions {
+  rename: FormAct;
+  changeNewClass: FormAct;
+  changeRetention: FormAct;
+  removeDemo: FormAct;
+  remove: FormAct;
+}
+
+export interface StudioScreenProps extends Omit<TeachersSectionProps, 'actions'> {
+  name: string;
+  timeZone: string;
+  newClass: NewClass | null;
+  runsMonths: number | null;
+  recordingsMonths: number | null;
+  /** Whether the demo studio is on this server, and may be removed by somebody else's owner. */
+  demo: boolean;
+  actions: StudioActions;
+}
+
+const months = (n: number | null) => (n === null ? '' : String(n));
+
+/** What an owner sets for the studio. */
+export function StudioScreen(props: StudioScreenProps) {
+  const { actions } = props;
+  return (
+    <Page
+      title="Your studio"
+      actions={
+        <Link href="/studio/outbox" className="btn btn-outline">
+          Letters of the studio
+        </Link>
+      }
+    >
+      <div className="grid gap-10">
+        <Section title="Name and time" narrow>
+          <ActionForm act={actions.rename} submit="Save name and time">
+            <Field name="name" label="Name of the studio" initial={props.name} />
+            <TimeZoneField initial={props.timeZone} />
+          </ActionForm>
+        </Section>
+        <TeachersSection
+          me={props.me}
+          teachers={props.teachers}
+          invited={props.invited}
+          most={props.most}
+          invitesStudios={props.invitesStudios}
+          actions={actions}
+        />
+        <Section title="What new classes begin with">
+          <NewClassForm newClass={props.newClass} act={actions.changeNewClass} />
+        </Section>
+        <Section title="What is kept, and for how long" narrow>
+          <p className="quiet mb-3">
+            Empty means as long as the studio exists. Registers and streaks always stay. Without the
+            log of a class, Up Beat no longer knows who has met its moves.
+          </p>
+          <ActionForm act={actions.changeRetention} submit="Save how long">
+            <Field
+              name="runsMonths"
+              label="Logs of led classes, in months"
+              inputMode="numeric"
+              initial={months(props.runsMonths)}
+            />
+            <Field
+              name="recordingsMonths"
+              label="Recordings of voices, in months"
+              inputMode="numeric"
+              initial={months(props.recordingsMonths)}
+            />
+          </ActionForm>
+        </Section>
+        {props.demo && (
+          <Section title="The demo" narrow>
+            <p className="quiet mb-3">
+              The demo studio is on this server still. Removing it removes its invented classes and
+              people; yours stay.
+            </p>
+            <ActionForm act={actions.removeDemo} submit="Remove the demo studio" danger />
+          </Section>
+        )}
+        <Section title="Delete the studio" narrow>
+          <p className="mb-3">
+            Everything goes: classes, people, registers, recordings and all accounts. It cannot be
+            taken back. Make a backup first if anything in it may be wanted again.
+          </p>
+          <ActionForm act={actions.remove} submit="Delete everything" danger>
+            <Field name="typedName" label={`Type “${props.name}” to go on`} />
+            <Field
+              name="current"
+              label="Your password"
+              type="password"
+              autoComplete="current-password"
+            />
+          </ActionForm>
+        </Section>
+      </div>
+    </Page>
+  );
+}
+
+export function Section({
+  title,
+  narrow = false,
+  children,
+}: {
+  title: string;
+  narrow?: boolean;
+  children: React.ReactNode;
+}) {
+  return (
+    <section aria-label={title} className={narrow ? 'max-w-lg' : ''}>
+      <h2 className="mb-3 text-xl font-semibold">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+/** A class that is never stored, to choose by what new ones begin with. */
+const sample = (newClass: NewClass | null): Plan => ({
+  ...emptyPlan('New classes', 1200),
+  ...newClass,
+});
+
+function NewClassForm({ newClass, act }: { newClass: NewClass | null; act: FormAct }) {
+  const [plan, setPlan] = useState(() => sample(newClass));
+  return (
+    <ActionForm act={act} submit="Save for new classes">
+      <RulesFields plan={plan} edit={(change) => setPlan(change)} settle={() => {}} />
+      <input type="hidden" name="newClass" value={JSON.stringify(newClassOf(plan))} readOnly />
+    </ActionForm>
+  );
+}
