@@ -107,6 +107,9 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     '/moves/closing-face-drain',
     '/moves/new',
     '/voice',
+    '/account',
+    '/studio',
+    '/studio/outbox',
     `/people/${personId}`,
     `/lead/${held}`,
   ]) {
