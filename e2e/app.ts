@@ -17,7 +17,7 @@ export class App {
   private readonly clockFile: string;
 
   private constructor(
-    private readonly databaseUrl: string,
+    readonly databaseUrl: string,
     private readonly port: number,
     slot: string,
   ) {

@@ -3,6 +3,9 @@ import { closeSync, openSync } from 'node:fs';
 import { inRoot, ROOT } from './paths.mjs';
 import { until } from './ports.mjs';
 
+/** How long an application that is asked to end may take, in ms. */
+const PATIENCE_MS = 5000;
+
 /**
  * Starts the built application on loopback, in a process group of its own.
  * @returns {Promise<{ url: string, ended: Promise<void>, stop: (signal?: NodeJS.Signals) => Promise<void> } | null>} null where it did not answer in time
@@ -31,7 +34,10 @@ export async function startApp({ port, env, logFile }) {
   const stop = async (signal = 'SIGTERM') => {
     if (gone) return;
     process.kill(-child.pid, signal);
+    // It waits for open connections, and a stage keeps one open for as long as it is shown.
+    const patience = setTimeout(() => process.kill(-child.pid, 'SIGKILL'), PATIENCE_MS);
     await closed;
+    clearTimeout(patience);
   };
   const answers = async () => {
     if (gone) return true;
