@@ -5,6 +5,7 @@ import * as compose from './003-compose';
 import * as lead from './004-lead';
 import * as voice from './005-voice';
 import * as studio from './006-studio';
+import * as calendar from './007-calendar';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -13,6 +14,7 @@ const MIGRATIONS = [
   { name: '004-lead', ...lead },
   { name: '005-voice', ...voice },
   { name: '006-studio', ...studio },
+  { name: '007-calendar', ...calendar },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -25,6 +25,11 @@ export const REFUSALS = {
     'Another device leads this class now. Take over there is on this screen, if you want it.',
   ],
   'not-started': [409, 'This class has not been started yet, so there is nothing to close.'],
+  'too-many-sessions': [409, 'A series has {} sessions at most. End it sooner.'],
+  'no-sessions': [409, 'Nothing meets like that: the series ends before it begins.'],
+  'time-missing': [409, 'The clocks jump over {}. Choose below what is to happen then.'],
+  'time-twice': [409, 'The clocks show {} twice. Choose below which one is meant.'],
+  'too-many-closures': [409, 'A studio has {} closures at most. Remove one that is over.'],
   'email-taken': [409, 'Somebody signs in with this email already. Use another one.'],
   'link-spent': [
     410,

@@ -19,6 +19,19 @@ export interface Session {
   runFinishedAt: number | null;
   booked: number;
   came: number;
+  /** The series it belongs to, and when that has it, as the clock on the wall shows it. */
+  seriesId: string | null;
+  occurrence: string | null;
+  /** Who leads it, where somebody is named. */
+  teacherId: string | null;
+  teacherName: string | null;
+  place: string | null;
+  /** Where the call of an online class is. */
+  link: string | null;
+  /** Why it was cancelled, in the teacher's words. */
+  word: string | null;
+  /** The closure that cancelled it. */
+  closed: string | null;
 }
 
 const sessionSchema = z
@@ -33,6 +46,14 @@ const sessionSchema = z
     finished_at: maybeEpochMs,
     booked: z.number(),
     came: z.number(),
+    series_id: z.uuid().nullable(),
+    occurrence: z.string().nullable(),
+    teacher_id: z.uuid().nullable(),
+    teacher_name: z.string().nullable(),
+    place: z.string().nullable(),
+    link: z.string().nullable(),
+    word: z.string().nullable(),
+    closed: z.string().nullable(),
   })
   .transform(
     (row): Session => ({
@@ -46,6 +67,14 @@ const sessionSchema = z
       runFinishedAt: row.finished_at,
       booked: row.booked,
       came: row.came,
+      seriesId: row.series_id,
+      occurrence: row.occurrence,
+      teacherId: row.teacher_id,
+      teacherName: row.teacher_name,
+      place: row.place,
+      link: row.link,
+      word: row.word,
+      closed: row.closed,
     }),
   );
 
@@ -53,6 +82,8 @@ const sessionsOf = (db: Db, { studioId }: Scope) =>
   db('sessions')
     .join('classes', 'classes.id', 'sessions.class_id')
     .leftJoin('runs', 'runs.session_id', 'sessions.id')
+    .leftJoin('teachers', 'teachers.id', 'sessions.teacher_id')
+    .leftJoin('closures', 'closures.id', 'sessions.closure_id')
     .where('sessions.studio_id', studioId)
     .select(
       'sessions.id',
@@ -63,6 +94,14 @@ const sessionsOf = (db: Db, { studioId }: Scope) =>
       'sessions.status',
       'runs.started_at',
       'runs.finished_at',
+      'sessions.series_id',
+      'sessions.occurrence',
+      'sessions.teacher_id',
+      'teachers.name as teacher_name',
+      'sessions.place',
+      'sessions.link',
+      'sessions.word',
+      'closures.name as closed',
       db.raw(`(select count(*)::int from bookings b
         where b.class_id = sessions.class_id and b.since <= sessions.starts_at) as booked`),
       db.raw(`(select count(*)::int from attendance a

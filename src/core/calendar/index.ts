@@ -1,0 +1,4 @@
+export * from './conflicts';
+export * from './local';
+export * from './rule';
+export * from './series';

@@ -1,0 +1,308 @@
+import { randomUUID } from 'node:crypto';
+import fc from 'fast-check';
+import ICAL from 'ical.js';
+import { describe, expect, it } from 'vitest';
+import { localOf, type Rule } from '@/core/calendar';
+import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
+import { createClass } from '../classes/classes';
+import { appendEvents, prepareRun } from '../runs';
+import { getSession, sessionsBetween } from '../sessions/sessions';
+import { lettersOf } from '../studio/letters';
+import { DAY, makeClass, NOON, shortPlan, type TestClass, testDatabase } from '../testing/studio';
+import {
+  callOff,
+  changeSessions,
+  foresee,
+  planSessions,
+  restoreSession,
+  WHICH,
+  type Wish,
+} from './calendar';
+import { closeFor, closuresOf, MOST_CLOSURES, reopen } from './closures';
+import { dropFeed, feedOf, hasFeed, makeFeed } from './feed';
+import { tellCalledOff } from './tell';
+
+const db = testDatabase();
+const ZONE = 'Europe/Dublin';
+const weekly = (count: number): Rule => ({
+  repeats: 'weekly',
+  every: 1,
+  days: [],
+  end: { by: 'number', count },
+});
+const wish = (c: TestClass, more: Partial<Wish> = {}): Wish => ({
+  start: '2026-12-01',
+  time: '18:30',
+  rule: weekly(5),
+  classIds: [c.classId],
+  teacherId: null,
+  place: null,
+  link: null,
+  ...more,
+});
+const plan = (c: TestClass, more: Partial<Wish> = {}) =>
+  planSessions(db(), c, { wish: wish(c, more), zone: ZONE, now: NOON });
+
+/** Sessions from a year before to a year after, as the clock on the wall shows them. */
+async function calendar(c: TestClass) {
+  const all = await sessionsBetween(db(), c, NOON - 366 * DAY, NOON + 366 * DAY);
+  return all.map((s) => ({ ...s, at: localOf(s.startsAt, ZONE) }));
+}
+
+async function teacher(c: TestClass): Promise<Teacher> {
+  const me = await teacherOf(db(), await signInAs(db(), c.teacherId, NOON), NOON);
+  if (!me) throw new Error('not signed in');
+  return me;
+}
+
+/** Begins a session, so that it may not be changed any more. */
+async function beginIt(c: TestClass, sessionId: string, now: number) {
+  const run = await prepareRun(db(), c, { sessionId, now });
+  const drafts = [{ id: randomUUID(), type: 'started' as const, at: now }];
+  await appendEvents(db(), c, { runId: run.id, drafts, now });
+}
+
+describe('planning', () => {
+  it('puts a series on the calendar, with its place, its leader and its turns', async () => {
+    const c = await makeClass(db());
+    const other = await createClass(db(), c, { ...shortPlan(), name: 'Other' }, NOON);
+    const of = { teacherId: c.teacherId, place: 'Hall 2', classIds: [c.classId, other] };
+    const ids = await plan(c, { ...of, rule: weekly(3) });
+    const all = (await calendar(c)).filter((s) => ids.includes(s.id));
+    expect(all.map((s) => [s.at, s.occurrence, s.classId, s.teacherName, s.place])).toEqual([
+      ['2026-12-01T18:30', '2026-12-01T18:30', c.classId, 'Test Teacher', 'Hall 2'],
+      ['2026-12-08T18:30', '2026-12-08T18:30', other, 'Test Teacher', 'Hall 2'],
+      ['2026-12-15T18:30', '2026-12-15T18:30', c.classId, 'Test Teacher', 'Hall 2'],
+    ]);
+    expect(new Set(all.map((s) => s.seriesId)).size).toBe(1);
+  });
+
+  it('shows first what would come and what is in its way, and stores nothing', async () => {
+    const c = await makeClass(db());
+    await plan(c, { rule: null, start: '2026-12-08', time: '18:25', place: 'hall 2' });
+    const before = await calendar(c);
+    const seen = await foresee(db(), c, { wish: wish(c, { place: 'Hall 2' }), zone: ZONE });
+    expect(seen.map((s) => s.conflicts.map((x) => x.over))).toEqual([[], ['place'], [], [], []]);
+    expect(await calendar(c)).toEqual(before);
+  });
+
+  it('refuses what no calendar can hold, and what another studio has', async () => {
+    const [c, other] = [await makeClass(db()), await makeClass(db())];
+    const end = { by: 'day', last: '2199-12-31' } as const;
+    const tries: [Partial<Wish>, string][] = [
+      [{ rule: { repeats: 'daily', every: 1, end } }, 'too-many-sessions'],
+      [
+        { rule: { repeats: 'daily', every: 1, end: { by: 'day', last: '2026-11-30' } } },
+        'no-sessions',
+      ],
+      [{ start: '2027-03-28', time: '01:30', rule: null }, 'time-missing'],
+      [{ start: '2026-10-25', time: '01:30', rule: null }, 'time-twice'],
+      [{ classIds: [other.classId] }, 'not-found'],
+      [{ teacherId: other.teacherId }, 'not-found'],
+    ];
+    const before = await calendar(c);
+    for (const [more, code] of tries) {
+      await expect(plan(c, more)).rejects.toMatchObject({ code });
+      await expect(foresee(db(), c, { wish: wish(c, more), zone: ZONE })).rejects.toMatchObject({
+        code,
+      });
+    }
+    expect(await calendar(c)).toEqual(before);
+  });
+});
+
+describe('changing', () => {
+  it('moves this one, those after it, or all to come, by the clock on the wall', async () => {
+    const c = await makeClass(db());
+    const ids = await plan(c, { start: '2026-10-20', rule: weekly(4) });
+    const times = async () =>
+      (await calendar(c)).filter((s) => ids.includes(s.id)).map((s) => s.at.slice(5));
+    const now = Date.UTC(2026, 9, 1);
+    const change = (i: number, which: (typeof WHICH)[number], at: string) =>
+      changeSessions(db(), c, { id: ids[i] ?? '', which, now, zone: ZONE, change: { at } });
+    expect(await change(1, 'this', '2026-10-28T19:00')).toBe(1);
+    expect(await times()).toEqual(['10-20T18:30', '10-28T19:00', '11-03T18:30', '11-10T18:30']);
+    expect(await change(2, 'after', '2026-11-02T17:00')).toBe(2);
+    expect(await times()).toEqual(['10-20T18:30', '10-28T19:00', '11-02T17:00', '11-09T17:00']);
+    expect(await change(0, 'all', '2026-10-21T18:30')).toBe(4);
+    expect(await times()).toEqual(['10-21T18:30', '10-29T18:30', '11-03T18:30', '11-10T18:30']);
+  });
+
+  it('never touches what is past, has begun or is another studio’s', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.record({
+          which: fc.constantFrom(...WHICH),
+          i: fc.nat(4),
+          begun: fc.nat(4),
+          weeks: fc.nat(5),
+          off: fc.boolean(),
+        }),
+        async ({ which, i, begun, weeks, off }) => {
+          const [c, other] = [await makeClass(db()), await makeClass(db())];
+          const ids = await plan(c);
+          const now = Date.UTC(2026, 11, 1, 12) + 7 * weeks * DAY;
+          await beginIt(c, ids[begun] ?? '', now);
+          const before = new Map((await calendar(c)).map((s) => [s.id, s]));
+          const id = ids[i] ?? '';
+          const reach = { id, which, now };
+          const act = (of: TestClass) =>
+            off
+              ? callOff(db(), of, { ...reach, word: null })
+              : changeSessions(db(), of, { ...reach, zone: ZONE, change: { place: 'Loft' } });
+          await expect(act(other)).rejects.toMatchObject({ code: 'not-found' });
+          if (i === begun) await expect(act(c)).rejects.toMatchObject({ code: 'led-already' });
+          else await act(c);
+          const from = which === 'after' ? (before.get(id)?.startsAt ?? 0) : 0;
+          for (const s of await calendar(c)) {
+            const concerned = s.id === id || (which !== 'this' && s.startsAt > Math.max(now, from));
+            if (i !== begun && s.id !== ids[begun] && ids.includes(s.id) && concerned) {
+              expect(off ? s.status : s.place).toBe(off ? 'cancelled' : 'Loft');
+            } else expect(s).toEqual(before.get(s.id));
+          }
+        },
+      ),
+      { numRuns: 15 },
+    );
+  }, 120_000);
+
+  it('calls off with a word, writes to whoever is booked, and takes it back', async () => {
+    const c = await makeClass(db());
+    const me = await teacher(c);
+    await db()('participants').where({ id: c.ada }).update({ contact: 'ada@example.org' });
+    const ids = await plan(c, { rule: weekly(2) });
+    const word = 'The hall has no heating.';
+    const off = await callOff(db(), c, { id: ids[0] ?? '', which: 'all', now: NOON, word });
+    expect(off.map((s) => s.id)).toEqual(ids);
+    expect(await tellCalledOff(db(), me, { sessions: off, word, now: NOON })).toEqual({
+      written: 1,
+      without: 1,
+    });
+    const [letter] = await lettersOf(db(), me);
+    expect(letter).toMatchObject({ recipient: 'ada@example.org' });
+    expect(letter?.body).toMatch(/Tue 1 Dec 2026, 18:30\n.*Tue 8 Dec 2026, 18:30\n\nThe hall/);
+    await restoreSession(db(), c, ids[1] ?? '');
+    const states = await Promise.all(ids.map((id) => getSession(db(), c, id)));
+    expect(states.map((s) => [s.status, s.word])).toEqual([
+      ['cancelled', word],
+      ['planned', null],
+    ]);
+    expect(
+      await callOff(db(), c, { id: ids[0] ?? '', which: 'all', now: NOON, word }),
+    ).toHaveLength(1);
+  });
+});
+
+describe('closures', () => {
+  const half = { from: '2026-12-07', to: '2026-12-13', name: 'Half-term' };
+
+  it('cancel what is planned in them, now and later, and give it back', async () => {
+    const c = await makeClass(db());
+    const before = await plan(c, { rule: weekly(3) });
+    const { id, cancelled } = await closeFor(db(), c, { closure: half, zone: ZONE, now: NOON });
+    expect(cancelled).toBe(1);
+    const after = await plan(c, { rule: weekly(3), time: '12:00' });
+    const states = async (ids: string[]) =>
+      (await Promise.all(ids.map((s) => getSession(db(), c, s)))).map((s) => s.closed ?? s.status);
+    const expected = ['planned', 'Half-term', 'planned'];
+    expect([await states(before), await states(after)]).toEqual([expected, expected]);
+    await expect(reopen(db(), await makeClass(db()), id)).rejects.toMatchObject({
+      code: 'not-found',
+    });
+    await reopen(db(), c, id);
+    expect([await states(before), await states(after)].flat()).toEqual(Array(6).fill('planned'));
+    expect(await closuresOf(db(), c)).toEqual([]);
+  });
+
+  it('are whole days in the studio’s zone, and leave what has begun alone', async () => {
+    const c = await makeClass(db());
+    const one = (start: string, time: string) =>
+      plan(c, { rule: null, start, time }).then(([id]) => id ?? '');
+    const zone = 'America/Santiago';
+    const late = await planSessions(db(), c, {
+      wish: wish(c, { rule: null, start: '2026-09-06', time: '23:45' }),
+      zone,
+      now: NOON,
+    });
+    const begun = await one('2026-09-06', '18:00');
+    await beginIt(c, begun, Date.UTC(2026, 8, 6, 18));
+    // On this day the clocks of Chile jump from midnight to one.
+    const closure = { from: '2026-09-06', to: '2026-09-06', name: 'Clocks' };
+    const { cancelled } = await closeFor(db(), c, { closure, zone, now: NOON });
+    expect(cancelled).toBe(1);
+    expect((await getSession(db(), c, late[0] ?? '')).closed).toBe('Clocks');
+    expect((await getSession(db(), c, begun)).status).toBe('planned');
+  });
+
+  it('are so many at most', async () => {
+    const c = await makeClass(db());
+    await db()('closures').insert(
+      Array.from({ length: MOST_CLOSURES }, () => ({
+        id: randomUUID(),
+        studio_id: c.studioId,
+        from_date: '2020-01-01',
+        to_date: '2020-01-01',
+        name: 'Old',
+        created_at: new Date(NOON),
+      })),
+    );
+    await expect(closeFor(db(), c, { closure: half, zone: ZONE, now: NOON })).rejects.toThrow(
+      /200 closures at most/,
+    );
+  });
+});
+
+describe('the feed of a teacher', () => {
+  it('is read by a general parser: times on the wall over the change of clocks, and what is called off', async () => {
+    const c = await makeClass(db());
+    const token = await makeFeed(db(), { id: c.teacherId, studioId: c.studioId });
+    const ids = await plan(c, { start: '2026-10-20', rule: weekly(3), place: 'Hall 2; left door' });
+    const word = 'No heating.';
+    await callOff(db(), c, { id: ids[2] ?? '', which: 'this', now: Date.UTC(2026, 9, 1), word });
+    await makeClass(db());
+    const text = (await feedOf(db(), { token, now: NOON })) ?? '';
+    const events = new ICAL.Component(ICAL.parse(text))
+      .getAllSubcomponents('vevent')
+      .map((e) => new ICAL.Event(e))
+      .filter((e) => ids.includes(e.uid.replace('@up-beat', '')));
+    expect(
+      events.map((e) => [
+        localOf(e.startDate.toJSDate().getTime(), ZONE),
+        e.location,
+        e.component.getFirstPropertyValue('status'),
+        e.description,
+      ]),
+    ).toEqual([
+      ['2026-10-20T18:30', 'Hall 2; left door', 'CONFIRMED', null],
+      ['2026-10-27T18:30', 'Hall 2; left door', 'CONFIRMED', null],
+      ['2026-11-03T18:30', 'Hall 2; left door', 'CANCELLED', word],
+    ]);
+    expect(events[0]?.duration.toSeconds()).toBe(shortPlan().slotSeconds);
+    expect(text).not.toContain('Ada');
+  });
+
+  it('has one address, that can be revoked, and leaves out what somebody else leads', async () => {
+    const c = await makeClass(db());
+    const me = { id: c.teacherId, studioId: c.studioId };
+    const second = randomUUID();
+    await db()('teachers').insert({
+      id: second,
+      studio_id: c.studioId,
+      email: `${second}@example.org`,
+      name: 'Second',
+      password_hash: 'none',
+      created_at: new Date(NOON),
+    });
+    const [mine] = await plan(c, { rule: null, teacherId: c.teacherId });
+    const [theirs] = await plan(c, { rule: null, teacherId: second });
+    const first = await makeFeed(db(), me);
+    const newer = await makeFeed(db(), me);
+    const at = (token: string) => feedOf(db(), { token, now: NOON });
+    expect(await at(first)).toBeNull();
+    const text = await at(newer);
+    expect([text?.includes(mine ?? '-'), text?.includes(theirs ?? '-')]).toEqual([true, false]);
+    expect(await hasFeed(db(), me)).toBe(true);
+    await dropFeed(db(), me);
+    expect([await at(newer), await hasFeed(db(), me)]).toEqual([null, false]);
+  });
+});

@@ -1,0 +1,91 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { addDays, type Closure, instantsOf } from '@/core/calendar';
+import { Refusal } from '@/core/calls';
+import type { Db } from '../db';
+import { found, type Scope } from '../scope';
+
+export interface StoredClosure extends Closure {
+  id: string;
+}
+
+/** Most closures that a studio has. */
+export const MOST_CLOSURES = 200;
+
+const rowSchema = z.object({ id: z.uuid(), from: z.string(), to: z.string(), name: z.string() });
+
+/** The closed spans of a studio, the first of them first. */
+export async function closuresOf(db: Db, { studioId }: Scope): Promise<StoredClosure[]> {
+  const rows = await db('closures')
+    .where({ studio_id: studioId })
+    .orderBy(['from_date', 'to_date', 'id'])
+    .select(
+      'id',
+      'name',
+      db.raw(`to_char(from_date, 'YYYY-MM-DD') as "from"`),
+      db.raw(`to_char(to_date, 'YYYY-MM-DD') as "to"`),
+    );
+  return z.array(rowSchema).parse(rows);
+}
+
+/**
+ * Closes the studio for some days: what is planned in them and has not begun is cancelled, and belongs to the
+ * closure.
+ * @returns its id, and how many sessions it cancelled
+ * @throws Refusal `too-many-closures`
+ */
+export async function closeFor(
+  db: Db,
+  { studioId }: Scope,
+  { closure, zone, now }: { closure: Closure; zone: string; now: number },
+): Promise<{ id: string; cancelled: number }> {
+  const { from, to, name } = closure;
+  return db.transaction(async (trx) => {
+    const rows = await trx('closures').where({ studio_id: studioId }).count();
+    if (Number(rows[0]?.count) >= MOST_CLOSURES) {
+      throw new Refusal('too-many-closures', String(MOST_CLOSURES));
+    }
+    const id = randomUUID();
+    await trx('closures').insert({
+      id,
+      studio_id: studioId,
+      from_date: from,
+      to_date: to,
+      name,
+      created_at: new Date(now),
+    });
+    const cancelled = await trx('sessions')
+      .where({ studio_id: studioId, status: 'planned' })
+      .where('starts_at', '>=', startOf(from, zone))
+      .where('starts_at', '<', startOf(addDays(to, 1), zone))
+      .whereNotExists(
+        trx('runs')
+          .whereRaw('runs.session_id = sessions.id')
+          .whereNotNull('runs.started_at')
+          .select(trx.raw('1')),
+      )
+      .update({ status: 'cancelled', closure_id: id });
+    return { id, cancelled };
+  });
+}
+
+/** The first instant of a day. Where the clocks jump over midnight it is the first that there is. */
+function startOf(date: string, zone: string): Date {
+  for (let minutes = 0; minutes < 180; minutes += 15) {
+    const time = new Date(minutes * 60_000).toISOString().slice(11, 16);
+    const [first] = instantsOf(`${date}T${time}`, zone);
+    if (first !== undefined) return new Date(first);
+  }
+  throw new Error(`No clock in ${zone} shows the beginning of ${date}.`);
+}
+
+/** Takes a closure back; what it had cancelled is planned again. @throws Refusal `not-found` */
+export async function reopen(db: Db, { studioId }: Scope, id: string): Promise<void> {
+  await db.transaction(async (trx) => {
+    found(await trx('closures').where({ id, studio_id: studioId }).first('id'), 'closure');
+    await trx('sessions')
+      .where({ closure_id: id, studio_id: studioId, status: 'cancelled' })
+      .update({ status: 'planned', closure_id: null });
+    await trx('closures').where({ id, studio_id: studioId }).delete();
+  });
+}
