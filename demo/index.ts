@@ -6,8 +6,34 @@ export const TEACHER = { name: 'Ines Farrow', email: 'ines@tern-quay.example' };
 
 /** Weekly meetings of the demo classes: ISO weekday and local time. */
 export const TIMETABLE = [
-  { key: 'choir', weekday: 2, hour: 12, minute: 15, cancelledWeeksAgo: 4 },
-  { key: 'nightShift', weekday: 4, hour: 18, minute: 30, cancelledWeeksAgo: null },
-  { key: 'online', weekday: 5, hour: 8, minute: 0, cancelledWeeksAgo: 2 },
+  {
+    key: 'choir',
+    weekday: 2,
+    hour: 12,
+    minute: 15,
+    cancelledWeeksAgo: 4,
+    place: 'Hall 2',
+    link: null,
+  },
+  {
+    key: 'nightShift',
+    weekday: 4,
+    hour: 18,
+    minute: 30,
+    cancelledWeeksAgo: null,
+    place: 'Hall 1',
+    link: null,
+  },
+  {
+    key: 'online',
+    weekday: 5,
+    hour: 8,
+    minute: 0,
+    cancelledWeeksAgo: 2,
+    place: null,
+    link: 'https://call.tern-quay.example/cameras-on',
+  },
 ] as const;
 export const WEEKS = 8;
+/** Weeks in which the hall is closed, so many weeks from now. */
+export const CLOSED = [{ name: 'Harbour festival', inWeeks: 4, weeks: 1 }] as const;

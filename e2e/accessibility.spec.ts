@@ -96,6 +96,7 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
   const { id: classId } = await app.db('classes').first('id');
   const { id: personId } = await app.db('participants').first('id');
   const { id: held } = await app.db('sessions').where({ status: 'held' }).first('id');
+  const { id: planned } = await app.db('sessions').where({ status: 'planned' }).first('id');
   const wide: string[] = [];
   for (const path of [
     '/',
@@ -108,6 +109,11 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     '/moves/new',
     '/voice',
     '/account',
+    '/calendar',
+    '/calendar/plan',
+    '/calendar/closed',
+    '/calendar/feed',
+    `/sessions/${planned}`,
     '/studio',
     '/studio/outbox',
     `/people/${personId}`,

@@ -2,13 +2,14 @@ import { workByArea } from '@/core/balance';
 import { type ResolvedClass, resolve } from '@/core/class';
 import { clock } from '@/core/formats';
 import { AREAS, type Area } from '@/core/move';
-import type { Book, Score } from '@/core/score';
+import { type Book, type Score, segmentRuns } from '@/core/score';
 import type { Teacher } from '@/server/auth/sign-ins';
 import type { StoredClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
 import { db } from '@/server/db';
 import { outlineOf, type Speaker } from '@/server/speech/compile-measured';
+import type { Band } from '@/ui/kit/small-ribbon';
 
 /** How strongly the dial shows each area: the share of the most worked one. */
 export function fillOf(score: Score, { moves }: ResolvedClass): Partial<Record<Area, number>> {
@@ -17,8 +18,22 @@ export function fillOf(score: Score, { moves }: ResolvedClass): Partial<Record<A
   return Object.fromEntries(AREAS.map((area) => [area, work[area] / most]));
 }
 
+/** The kinds of a class in turn, neighbours of one kind together. */
+function bandsOf(score: Score, { moves }: ResolvedClass): Band[] {
+  const bands: Band[] = [];
+  for (const { steps, startMs, endMs } of segmentRuns(score)) {
+    const kind = moves.get(steps[0]?.moveId ?? '')?.kind ?? 'breath';
+    const last = bands.at(-1);
+    if (last?.kind === kind) last.ms += endMs - startMs;
+    else bands.push({ kind, ms: endMs - startMs });
+  }
+  return bands;
+}
+
 /** A class in one line of a list. */
 export interface ClassOutline {
+  /** Its kinds in turn, for a ribbon in small. */
+  bands: Band[];
   /** As long as Compose says it is, once its voice was measured there; "about" so long before. */
   length: string;
   totalMs: number;
@@ -59,5 +74,6 @@ async function outlineFor(
   const outline = await outlineOf(plan, book, speaker, { room, talkingFactor: factor });
   const { score, totalMs, measured } = outline;
   const length = `${measured ? '' : 'about '}${clock(totalMs)}`;
-  return { length, totalMs, fill: fillOf(score, resolve(plan, book)) };
+  const resolved = resolve(plan, book);
+  return { length, totalMs, fill: fillOf(score, resolved), bands: bandsOf(score, resolved) };
 }

@@ -47,4 +47,8 @@ export async function answerForm<S extends z.ZodType>(
 const FIELD_OF: Partial<Record<string, string>> = {
   'email-taken': 'email',
   'wrong-password': 'current',
+  'time-missing': 'missing',
+  'time-twice': 'twice',
+  'too-many-sessions': 'count',
+  'no-sessions': 'last',
 };

@@ -7,6 +7,7 @@ import {
   datesOf,
   daysBetween,
   instantsOf,
+  lanesOf,
   localOf,
   MOST_IN_SERIES,
   mondayOf,
@@ -310,6 +311,42 @@ describe('conflicts', () => {
           (c) => `${[c.id, c.other].sort().join(' ')} ${c.over}`,
         );
         expect(found.sort()).toEqual([...pairs].sort());
+      }),
+      { numRuns: RUNS },
+    );
+  });
+});
+
+describe('lanes', () => {
+  const stretch = fc.record({ startsAt: fc.nat(30), length: fc.integer({ min: 1, max: 8 }) });
+
+  it('keep apart what overlaps, and are no more than the most at one instant', () => {
+    fc.assert(
+      fc.property(fc.array(stretch, { maxLength: 12 }), (all) => {
+        const things = all.map(({ startsAt, length }, i) => ({
+          id: String(i),
+          startsAt,
+          endsAt: startsAt + length,
+        }));
+        const lanes = lanesOf(things);
+        const at = (id: string) => lanes.get(id) ?? { lane: -1, of: -1 };
+        const over = (a: (typeof things)[number], b: (typeof things)[number]) =>
+          a.startsAt < b.endsAt && b.startsAt < a.endsAt;
+        for (const a of things) {
+          expect(at(a.id).lane).toBeLessThan(at(a.id).of);
+          for (const b of things) {
+            if (a === b || !over(a, b)) continue;
+            expect(at(a.id).lane).not.toBe(at(b.id).lane);
+            expect(at(a.id).of).toBe(at(b.id).of);
+          }
+        }
+        const most = Math.max(
+          0,
+          ...things.map(
+            (a) => things.filter((b) => b.startsAt <= a.startsAt && a.startsAt < b.endsAt).length,
+          ),
+        );
+        expect(Math.max(0, ...things.map((t) => at(t.id).of))).toBe(most);
       }),
       { numRuns: RUNS },
     );

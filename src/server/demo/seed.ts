@@ -3,10 +3,13 @@ import { tz } from '@date-fns/tz';
 import * as demo from '@demo';
 import { LIBRARY_BOOK } from '@library';
 import { addMinutes, getISODay, set, startOfDay, subDays, subWeeks } from 'date-fns';
+import { addDays, type Closure, localOf, mondayOf } from '@/core/calendar';
 import type { Plan } from '@/core/class';
 import { dateOn, dayOf } from '@/core/formats';
 import { compile, type Score } from '@/core/score';
 import { hashPassword } from '../auth/passwords';
+import { planSessions, type Wish } from '../calendar/calendar';
+import { closeFor } from '../calendar/closures';
 import type { Db } from '../db';
 
 /** Builds the demo studio. Everything in it is invented. */
@@ -43,14 +46,19 @@ export async function seedDemo(db: Db, password: string, now: number): Promise<s
       is_demo: true,
       created_at: at,
     });
+    const teacherId = randomUUID();
     await trx('teachers').insert({
-      id: randomUUID(),
+      id: teacherId,
       studio_id: studioId,
       email: demo.TEACHER.email,
       name: demo.TEACHER.name,
       password_hash: await hashPassword(password),
       created_at: at,
     });
+    const scope = { studioId };
+    for (const closure of closedDays(now)) {
+      await closeFor(trx, scope, { closure, zone: demo.STUDIO.timeZone, now });
+    }
     const classIds = {} as Record<Key, string>;
     for (const { key } of demo.TIMETABLE) {
       classIds[key] = randomUUID();
@@ -65,9 +73,45 @@ export async function seedDemo(db: Db, password: string, now: number): Promise<s
     const people = await seedPeople(trx, studioId, classIds, now);
     for (const slot of demo.TIMETABLE)
       await seedPast(trx, studioId, { classId: classIds[slot.key], slot, people, now });
+    for (const slot of demo.TIMETABLE) {
+      const classId = classIds[slot.key];
+      await planSessions(trx, scope, {
+        wish: aheadOf(slot, { classId, teacherId, now }),
+        zone: demo.STUDIO.timeZone,
+        now,
+      });
+    }
   });
   await ensureSessionToday(db, now);
   return demo.TEACHER.email;
+}
+
+const today = (now: number): string => localOf(now, demo.STUDIO.timeZone).slice(0, 10);
+
+/** The days on which the demo's hall is closed, some weeks from now. */
+const closedDays = (now: number): Closure[] =>
+  demo.CLOSED.map(({ name, inWeeks, weeks }) => {
+    const from = addDays(mondayOf(today(now)), 7 * inWeeks);
+    return { name, from, to: addDays(from, 7 * weeks - 1) };
+  });
+
+/** The meetings of a class to come, from tomorrow on. */
+function aheadOf(
+  slot: (typeof demo.TIMETABLE)[number],
+  { classId, teacherId, now }: { classId: string; teacherId: string; now: number },
+): Wish {
+  const tomorrow = addDays(today(now), 1);
+  const inThisWeek = addDays(mondayOf(tomorrow), slot.weekday - 1);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return {
+    start: inThisWeek < tomorrow ? addDays(inThisWeek, 7) : inThisWeek,
+    time: `${two(slot.hour)}:${two(slot.minute)}`,
+    rule: { repeats: 'weekly', every: 1, days: [], end: { by: 'number', count: demo.WEEKS } },
+    classIds: [classId],
+    teacherId,
+    place: slot.place,
+    link: slot.link,
+  };
 }
 
 type Person = demo.DemoPerson & { id: string };
@@ -198,10 +242,10 @@ async function seedRun(
 export async function ensureSessionToday(db: Db, now: number): Promise<void> {
   const studioId = await demoStudioId(db);
   if (!studioId) return;
-  const { start, end } = dayOf(now, demo.STUDIO.timeZone);
+  const { end } = dayOf(now, demo.STUDIO.timeZone);
   const planned = await db('sessions')
     .where({ studio_id: studioId, status: 'planned' })
-    .where('starts_at', '>=', new Date(start))
+    .where('starts_at', '>=', new Date(now))
     .where('starts_at', '<', new Date(end))
     .first('id');
   if (planned) return;

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  CalendarPlus,
   ChevronDown,
   Download,
   History,
@@ -204,6 +205,11 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
       <MenuEntry act={props.onRecord}>
         <Mic size={16} aria-hidden /> Record in your voice
       </MenuEntry>
+      <MenuLink>
+        <Link href={`/calendar/plan?class=${props.classId}`}>
+          <CalendarPlus size={16} aria-hidden /> Plan sessions
+        </Link>
+      </MenuLink>
       <MenuLink>
         <Link href={`/classes/${props.classId}/print`}>
           <Printer size={16} aria-hidden /> Run sheet to print

@@ -22,28 +22,34 @@ export interface FormState {
   done: string | null;
 }
 
-export type FormAct = (state: FormState, form: FormData) => Promise<FormState>;
+export type FormAct<S extends FormState = FormState> = (state: S, form: FormData) => Promise<S>;
 
 const FRESH: FormState = { values: {}, errors: {}, problem: null, done: null };
 const Sent = createContext<FormState>(FRESH);
 
 /** A form that keeps what was typed, says what is wrong beside its field, and goes to the first of them. */
-export function ActionForm({
+export function ActionForm<S extends FormState = FormState>({
   act,
   submit,
   label,
   danger = false,
+  below,
   children,
 }: {
-  act: FormAct;
+  act: FormAct<S>;
   /** What the button says. */
   submit: string;
   /** What the form is for, where no heading says so. */
   label?: string;
   danger?: boolean;
+  /** What the answer leads on to, within the form. */
+  below?: (state: S) => ReactNode;
   children?: ReactNode;
 }) {
-  const [state, action, pending] = useActionState(act, FRESH);
+  const [state, action, pending] = useActionState<S, FormData>(
+    act as (state: Awaited<S>, form: FormData) => Promise<S>,
+    FRESH as Awaited<S>,
+  );
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
     if (Object.keys(state.errors).length > 0) {
@@ -71,6 +77,7 @@ export function ActionForm({
             {state.done}
           </p>
         </div>
+        {below?.(state)}
       </form>
     </Sent>
   );
@@ -79,7 +86,7 @@ export function ActionForm({
 export interface FieldProps {
   name: string;
   label: string;
-  type?: 'text' | 'email' | 'password';
+  type?: 'text' | 'email' | 'password' | 'date' | 'time' | 'url';
   autoComplete?: string;
   /** What stands in it at first. */
   initial?: string;
@@ -139,18 +146,58 @@ export function Select<T extends string>({
   names: Record<T, string>;
   initial: T;
 }) {
-  const { values } = useContext(Sent);
+  const { values, errors } = useContext(Sent);
+  const id = useId();
+  const wrong = errors[name];
   const value = values[name] ?? initial;
   return (
-    <label className="grid gap-1">
-      <span className="font-medium">{label}</span>
-      <select key={value} name={name} defaultValue={value} className="select w-full">
-        {options.map((option) => (
-          <option key={option} value={option}>
-            {names[option]}
-          </option>
-        ))}
-      </select>
+    <div>
+      <label className="grid gap-1">
+        <span className="font-medium">{label}</span>
+        <select
+          key={value}
+          name={name}
+          defaultValue={value}
+          aria-invalid={wrong !== undefined}
+          aria-describedby={wrong && id}
+          className={`select w-full ${wrong ? 'select-error' : ''}`}
+        >
+          {options.map((option) => (
+            <option key={option} value={option}>
+              {names[option]}
+            </option>
+          ))}
+        </select>
+      </label>
+      {wrong && (
+        <p id={id} role="alert" className="text-error mt-1 text-sm font-medium">
+          {wrong}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Shows something once the answer has asked about a field, and as long as it was answered. */
+export function WhenAsked({ about, children }: { about: string; children: ReactNode }) {
+  const { values, errors } = useContext(Sent);
+  return errors[about] || values[about] ? children : null;
+}
+
+/** Something to tick in an `ActionForm`. */
+export function Tick({ name, label }: { name: string; label: string }) {
+  const { values } = useContext(Sent);
+  const on = values[name] === 'on';
+  return (
+    <label className="flex items-center gap-2">
+      <input
+        key={String(on)}
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        name={name}
+        defaultChecked={on}
+      />
+      {label}
     </label>
   );
 }

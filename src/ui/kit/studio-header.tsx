@@ -9,6 +9,7 @@ import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
 
 const PLACES = [
   { href: '/', name: 'Today' },
+  { href: '/calendar', name: 'Calendar' },
   { href: '/classes', name: 'Classes' },
   { href: '/moves', name: 'Moves' },
   { href: '/people', name: 'People' },
@@ -54,7 +55,10 @@ export function StudioHeader({
         <Logo />
         Up Beat
       </Link>
-      <nav aria-label="Main" className="flex gap-1 max-sm:order-3 max-sm:w-full">
+      <nav
+        aria-label="Main"
+        className="flex gap-1 max-sm:order-3 max-sm:w-full max-sm:justify-between"
+      >
         {PLACES.map(({ href, name }) => {
           const here = href === '/' ? path === '/' : path.startsWith(href);
           return (
@@ -63,7 +67,7 @@ export function StudioHeader({
               href={href}
               aria-current={here ? 'page' : undefined}
               className={clsx(
-                'rounded-lg px-3 py-1.5',
+                'rounded-lg px-3 py-1.5 max-sm:px-2 max-sm:text-sm',
                 here ? 'bg-base-200 font-semibold' : 'quiet hover:bg-base-200',
               )}
             >

@@ -99,7 +99,11 @@ function TodayCard({
       <FaceDial size={120} fill={session.fill} className="max-sm:hidden" />
       <div className="min-w-56 flex-1">
         <p className="figures text-4xl font-bold">{session.time}</p>
-        <h2 className="mt-1 text-2xl font-semibold">{session.className}</h2>
+        <h2 className="mt-1 text-2xl font-semibold">
+          <Link href={`/sessions/${session.id}`} className="hover:underline">
+            {session.className}
+          </Link>
+        </h2>
         <p className="quiet mt-1">
           {session.length} · {session.booked} booked
           {status === 'held' && ` · ${session.came} came`}

@@ -4,11 +4,17 @@ import { randomUUID } from 'node:crypto';
 import { refresh } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
+import { dateSchema, localOf, timeOfDaySchema } from '@/core/calendar';
+import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/calendar';
+import { tellCalledOff } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { closeSession, freeLead, sessionToLead } from '@/server/runs';
 import { cancelSession, getSession, planSession } from '@/server/sessions/sessions';
+import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
+import { answerForm } from '../../forms';
+import { whereSchema } from '../calendar/where';
 
 export async function cancelSessionAction(form: FormData): Promise<void> {
   const teacher = await requireTeacher();
@@ -61,4 +67,59 @@ export async function beginAnewAction(form: FormData): Promise<void> {
   const { classId } = await getSession(db(), teacher, sessionIn(form));
   const at = now();
   redirect(`/lead/${await planSession(db(), teacher, { classId, startsAt: at, now: at })}`);
+}
+
+const whichSchema = z.enum(WHICH).default('this');
+
+/** Moves a session, or changes who leads it, where, or what: this one, or its series from it on. */
+export async function changeSessionAction(
+  id: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const zone = teacher.timeZone;
+  const schema = z.object({
+    day: dateSchema,
+    time: timeOfDaySchema,
+    classId: z.uuid(),
+    which: whichSchema,
+    ...whereSchema,
+  });
+  return answerForm(form, schema, async ({ day, time, which, ...given }) => {
+    const session = await getSession(db(), teacher, z.uuid().parse(id));
+    const at = `${day}T${time}`;
+    // What was not changed here stays as it is in the others of the series.
+    const change = Object.fromEntries(
+      Object.entries(given).filter(([key, value]) => value !== session[key as keyof typeof given]),
+    );
+    const moves = at !== localOf(session.startsAt, zone);
+    const of = { id, which, zone, now: now(), change: { ...change, ...(moves && { at }) } };
+    const n = await changeSessions(db(), teacher, of);
+    refresh();
+    return n === 1 ? 'Changed.' : `Changed in ${n} sessions.`;
+  });
+}
+
+/** Calls a session off, or its series from it on, and writes to those who are booked. */
+export async function callOffAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const word = z
+    .string()
+    .trim()
+    .max(500, 'Use at most 500 characters.')
+    .transform((typed) => typed || null);
+  return answerForm(form, z.object({ word, which: whichSchema }), async (given) => {
+    const reach = { id: z.uuid().parse(id), which: given.which, now: now() };
+    const sessions = await callOff(db(), teacher, { ...reach, word: given.word });
+    await tellCalledOff(db(), teacher, { sessions, word: given.word, now: now() });
+    refresh();
+    return '';
+  });
+}
+
+/** Puts a session that was called off back onto the calendar. */
+export async function restoreAction(form: FormData): Promise<void> {
+  await restoreSession(db(), await requireTeacher(), z.uuid().parse(form.get('id')));
+  refresh();
 }

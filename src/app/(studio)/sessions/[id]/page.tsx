@@ -1,30 +1,69 @@
 import type { Metadata } from 'next';
-import { notFound, redirect } from 'next/navigation';
+import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { localOf } from '@/core/calendar';
+import { dateLabel, dayLabel, timeOfDay } from '@/core/formats';
+import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { sessionsLeft } from '@/server/runs';
 import { getSession } from '@/server/sessions/sessions';
+import { teachersOf } from '@/server/studio/teachers';
 import { Page } from '@/ui/kit/page';
 import { LeftStanding } from '@/ui/sessions/left-standing';
+import { SessionScreen } from '@/ui/sessions/session-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
+import { callOffAction, changeSessionAction, restoreAction } from '../actions';
 import { LEFT_ACTIONS, leftShown } from '../left';
 
-export const metadata: Metadata = { title: 'A class left standing' };
+export const metadata: Metadata = { title: 'Session' };
 
-/** Asks what is to become of a session that was left standing; any other leads to its stage. */
+/** One session; where it was left standing, what is to become of it is asked first. */
 export default async function SessionPage({ params }: { params: Promise<{ id: string }> }) {
   const teacher = await requireTeacher();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const { classId } = await orNotFound(getSession(db(), teacher, id));
-  const all = await sessionsLeft(db(), teacher, { now: now(), classId });
+  const session = await orNotFound(getSession(db(), teacher, id));
+  const [all, classes, teachers] = await Promise.all([
+    sessionsLeft(db(), teacher, { now: now(), classId: session.classId }),
+    listClasses(db(), teacher),
+    teachersOf(db(), teacher),
+  ]);
   const left = all.find((s) => s.sessionId === id);
-  if (!left) redirect(`/lead/${id}`);
+  if (left) {
+    return (
+      <Page title="A class left standing">
+        <LeftStanding left={leftShown(left, teacher.timeZone)} actions={LEFT_ACTIONS} />
+      </Page>
+    );
+  }
+  const zone = teacher.timeZone;
+  const at = localOf(session.startsAt, zone);
+  const { occurrence } = session;
+  const moved = occurrence !== null && occurrence !== at;
   return (
-    <Page title="A class left standing">
-      <LeftStanding left={leftShown(left, teacher.timeZone)} actions={LEFT_ACTIONS} />
-    </Page>
+    <SessionScreen
+      id={id}
+      title={session.className}
+      when={`${dayLabel(session.startsAt, zone)}, ${timeOfDay(session.startsAt, zone)}`}
+      at={at}
+      status={
+        session.status === 'planned' && session.runStartedAt !== null ? 'running' : session.status
+      }
+      why={session.word ?? session.closed}
+      movedFrom={moved ? `${dateLabel(occurrence.slice(0, 10))}, ${occurrence.slice(11)}` : null}
+      inSeries={session.seriesId !== null}
+      booked={session.booked}
+      classId={session.classId}
+      teacherId={session.teacherId ?? ''}
+      place={session.place ?? ''}
+      link={session.link ?? ''}
+      classes={classes.map(({ id: classId, plan }) => ({ id: classId, name: plan.name }))}
+      teachers={teachers.map((t) => ({ id: t.id, name: t.name }))}
+      change={changeSessionAction.bind(null, id)}
+      callOff={callOffAction.bind(null, id)}
+      restore={restoreAction}
+    />
   );
 }

@@ -1,0 +1,171 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
+import type { App } from './app';
+import { axe, expect, NOON, signIn, test } from './harness';
+
+/** A class of its own, so that what the demo has planned is not in the way. */
+async function ownClass(page: Page, name: string): Promise<void> {
+  await page.goto('/classes');
+  await page.getByLabel('Name of a new class').fill(name);
+  await page.getByRole('button', { name: 'Make the class' }).click();
+  await page.waitForURL(/\/classes\/.+/);
+}
+
+async function planWeekly(page: Page, of: { start: string; time: string; count: string }) {
+  await page.getByLabel('First day').fill(of.start);
+  await page.getByLabel('At', { exact: true }).fill(of.time);
+  await page.getByLabel('It ends after so many sessions').fill(of.count);
+  await page.getByRole('button', { name: 'See what would come' }).click();
+}
+
+const colleague = async (app: App): Promise<void> => {
+  const { id } = await app.db('studios').where({ is_demo: true }).first('id');
+  await app.db('teachers').insert({
+    id: randomUUID(),
+    studio_id: id,
+    email: `${randomUUID()}@tern-quay.example`,
+    name: 'Bela Swift',
+    role: 'teacher',
+    password_hash: 'none',
+    created_at: new Date(NOON),
+  });
+};
+
+test('a term is planned: a series with closed days, one moved, one led by another, one called off', async ({
+  app,
+  studio: page,
+}) => {
+  await colleague(app);
+  await ownClass(page, 'Net menders');
+  await page.goto('/calendar/closed');
+  await page.getByLabel('What for').fill('Hall painted');
+  await page.getByLabel('From').fill('2027-01-11');
+  await page.getByLabel('To, that day included').fill('2027-01-10');
+  await page.getByRole('button', { name: 'Close these days' }).click();
+  await expect(page.getByText('The last day comes before the first.')).toBeVisible();
+  await page.getByLabel('To, that day included').fill('2027-01-17');
+  await page.getByRole('button', { name: 'Close these days' }).click();
+  await expect(page.getByText('Closed. 3 sessions are cancelled.')).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+
+  await page.goto('/calendar/plan');
+  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Net menders');
+  await page.getByLabel('Place').fill('Hall 2');
+  await planWeekly(page, { start: '2026-12-29', time: '12:20', count: '10' });
+  const coming = page.getByRole('region', { name: 'What would come' });
+  await expect(coming.getByRole('listitem')).toHaveCount(10);
+  await expect(coming.getByText('Tue 12 Jan 2027, 12:20')).toBeVisible();
+  await expect(coming.getByText('Hall painted: cancelled')).toBeVisible();
+  await expect(coming.getByText(/Loose jaw before choir at 12:15/).first()).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Plan these 10 sessions' }).click();
+  await page.waitForURL(/\/calendar\?/);
+  const chips = page.getByRole('table').getByRole('link', { name: /Net menders/ });
+  await expect(chips).toHaveCount(10);
+  await expect(chips.nth(2)).toContainText('Hall painted');
+  expect(await axe(page)).toEqual([]);
+
+  await chips.nth(1).click();
+  await page.getByLabel('Day').fill('2027-01-06');
+  await page.getByLabel('At', { exact: true }).fill('19:00');
+  await page.getByLabel('Led by').selectOption('Bela Swift');
+  await page.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(page.getByText('Wed 6 Jan 2027, 19:00')).toBeVisible();
+  await expect(page.getByText('moved from Tue 5 Jan 2027, 12:20')).toBeVisible();
+  await expect(page.getByText('led by Bela Swift')).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+
+  await page.goto('/calendar?view=term&from=2026-12-28');
+  await expect(chips.nth(1)).toContainText('from Tue 5 Jan 2027, 12:20');
+  await chips.nth(8).click();
+  await page.getByLabel('A word to those booked').fill('The boats are out.');
+  await page
+    .getByRole('region', { name: 'Call it off' })
+    .getByRole('combobox', { name: 'For', exact: true })
+    .selectOption('after');
+  await page.getByRole('button', { name: 'Call it off' }).click();
+  await expect(page.getByText('Cancelled: The boats are out.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('link', { name: 'Lead class' })).toBeVisible();
+  await page.goto('/calendar?view=week&from=2027-03-01');
+  await expect(page.getByRole('link', { name: /Net menders/ }).first()).toContainText(
+    'The boats are out.',
+  );
+  expect(await axe(page)).toEqual([]);
+});
+
+test('a series is planned, found and moved by keyboard alone, on a phone’s screen too', async ({
+  studio: page,
+}) => {
+  await ownClass(page, 'Harbour pilots');
+  await page.goto('/calendar');
+  await page.getByRole('link', { name: 'Plan sessions' }).first().press('Enter');
+  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Harbour pilots');
+  await page.getByLabel('First day').fill('2026-12-03');
+  await page.getByLabel('It ends after so many sessions').fill('3');
+  await page.getByLabel('It ends after so many sessions').press('Enter');
+  await page.getByRole('button', { name: 'Plan these 3 sessions' }).press('Enter');
+  await page.waitForURL(/\/calendar\?/);
+  await page.setViewportSize({ width: 360, height: 740 });
+  const found = page.getByRole('link', { name: /Harbour pilots/ }).filter({ visible: true });
+  await expect(found).toHaveCount(3);
+  expect(await axe(page)).toEqual([]);
+  await found.nth(1).press('Enter');
+  await page.getByLabel('At', { exact: true }).fill('20:00');
+  const change = page.getByRole('region', { name: 'Change it' });
+  await change.getByRole('combobox', { name: 'For', exact: true }).selectOption('after');
+  await page.getByRole('button', { name: 'Save the changes' }).press('Enter');
+  await expect(page.getByText('Changed in 2 sessions.')).toBeVisible();
+});
+
+test('what no calendar can hold is told beside its field, and what was typed stays', async ({
+  studio: page,
+}) => {
+  await page.goto('/calendar/plan');
+  await page.getByLabel('Place').fill('Hall 2');
+  await page.getByLabel('Thu').check();
+  await planWeekly(page, { start: '2026-12-01', time: '12:15', count: '10000' });
+  await expect(page.getByText('Write how many times, from 1 to 400.')).toBeVisible();
+  await expect(page.getByLabel('Place')).toHaveValue('Hall 2');
+  await expect(page.getByLabel('Thu')).toBeChecked();
+  await page.getByLabel('or on').fill('2026-11-01');
+  await page.getByRole('button', { name: 'See what would come' }).click();
+  await expect(page.getByText('the series ends before it begins')).toBeVisible();
+  await page.getByLabel('It repeats').selectOption('just once');
+  await planWeekly(page, { start: '2027-03-28', time: '01:30', count: '1' });
+  await expect(page.getByText('The clocks jump over Sun 28 Mar 2027, 01:30.')).toBeVisible();
+  await page
+    .getByLabel('Where the clocks jump over the time')
+    .selectOption('it comes later by as much');
+  await page.getByRole('button', { name: 'See what would come' }).click();
+  await expect(page.getByText('Sun 28 Mar 2027, 02:30')).toBeVisible();
+});
+
+test('the feed is followed by its address until it is revoked; a traveller sees both times', async ({
+  app,
+  browser,
+  studio: page,
+}) => {
+  await page.goto('/calendar/feed');
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const status = page.getByRole('form', { name: 'Make' }).getByRole('status');
+  await expect(status).toContainText('/feed/');
+  const path = new URL((await status.textContent())?.split('\n').at(-1) ?? '').pathname;
+  const context = await browser.newContext({ baseURL: app.url, timezoneId: 'Asia/Tokyo' });
+  const stranger = await context.newPage();
+  const answer = await stranger.request.get(path);
+  expect(answer.headers()['content-type']).toContain('text/calendar');
+  expect(await answer.text()).toContain('SUMMARY:Loose jaw before choir');
+  await page.reload();
+  await page.getByRole('button', { name: 'Revoke the address' }).click();
+  await expect(page.getByRole('button', { name: 'Make an address' })).toBeVisible();
+  expect((await stranger.request.get(path)).status()).toBe(404);
+
+  await signIn(app, stranger);
+  await stranger.goto('/calendar');
+  await expect(
+    stranger.getByText(/All times are those of the studio \(Europe\/Dublin\)/),
+  ).toContainText('where you are (Asia/Tokyo)');
+  await context.close();
+});

@@ -1,0 +1,159 @@
+'use server';
+
+import { refresh } from 'next/cache';
+import { redirect } from 'next/navigation';
+import { z } from 'zod';
+import {
+  dateSchema,
+  MISSING,
+  mondayOf,
+  type Rule,
+  ruleSchema,
+  TWICE,
+  timeOfDaySchema,
+  WEEKDAYS,
+  type Weekday,
+} from '@/core/calendar';
+import { dayLabel, timeOfDay } from '@/core/formats';
+import { type Foreseen, foresee, planSessions, type Wish } from '@/server/calendar/calendar';
+import { closeFor, reopen } from '@/server/calendar/closures';
+import { dropFeed, makeFeed } from '@/server/calendar/feed';
+import { listClasses } from '@/server/classes/classes';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { addressOf } from '@/server/studio/address';
+import { type Line, type PlanState, REPEATS, type Repeats, TURNS } from '@/ui/calendar/plan';
+import type { FormState } from '@/ui/kit/form';
+import { requireTeacher } from '../../auth';
+import { answerForm } from '../../forms';
+import { whereSchema } from './where';
+
+const chosen = <T extends string>(options: readonly [T, ...T[]]) =>
+  z
+    .enum(options)
+    .or(z.literal('').transform(() => undefined))
+    .optional();
+
+const planSchema = z
+  .object({
+    class0: z.uuid('Choose a class.'),
+    class1: z.uuid().or(z.literal('')),
+    class2: z.uuid().or(z.literal('')),
+    class3: z.uuid().or(z.literal('')),
+    start: dateSchema,
+    time: timeOfDaySchema,
+    repeats: z.enum(REPEATS),
+    count: z.string().trim(),
+    last: z.string().trim(),
+    ...whereSchema,
+    missing: chosen(MISSING),
+    twice: chosen(TWICE),
+    step: z.literal('plan').optional(),
+    ...Object.fromEntries(WEEKDAYS.map((day) => [day, z.literal('on').optional()])),
+  })
+  .transform((given, context) => {
+    const { start, time, repeats, missing, twice, teacherId, place, link } = given;
+    const days = WEEKDAYS.filter((day) => (given as Record<string, unknown>)[day] === 'on');
+    const rule = repeats === 'once' ? null : ruleOf({ ...given, repeats }, days);
+    if (typeof rule === 'string') {
+      context.addIssue({ code: 'custom', path: ['count'], message: rule });
+      return z.NEVER;
+    }
+    const classIds = TURNS.map((turn) => given[turn]).filter((id) => id !== '');
+    const wish: Wish = { start, time, rule, classIds, teacherId, place, link, missing, twice };
+    return { wish, planned: given.step === 'plan' };
+  });
+
+const END = 'Write after how many sessions it ends, or choose the last day.';
+
+/** The rule that was typed, or what to do about it. */
+function ruleOf(
+  { repeats, count, last }: { repeats: Exclude<Repeats, 'once'>; count: string; last: string },
+  days: readonly Weekday[],
+): Rule | string {
+  if (!count && !last) return END;
+  const end = last ? { by: 'day', last } : { by: 'number', count: Number(count) };
+  const how = {
+    daily: { repeats: 'daily', every: 1 },
+    weekly: { repeats: 'weekly', every: 1, days },
+    fortnightly: { repeats: 'weekly', every: 2, days },
+    monthly: { repeats: 'monthly', every: 1 },
+  }[repeats];
+  const parsed = ruleSchema.safeParse({ ...how, end });
+  return parsed.success ? parsed.data : (parsed.error.issues[0]?.message ?? END);
+}
+
+/** Shows what would come onto the calendar, and with the second button puts it there. */
+export async function planAction(_: PlanState, form: FormData): Promise<PlanState> {
+  const teacher = await requireTeacher();
+  const zone = teacher.timeZone;
+  let lines: Line[] | undefined;
+  const state = await answerForm(form, planSchema, async ({ wish, planned }) => {
+    if (planned) {
+      await planSessions(db(), teacher, { wish, zone, now: now() });
+      redirect(`/calendar?view=term&from=${mondayOf(wish.start)}`);
+    }
+    const classes = new Map((await listClasses(db(), teacher)).map((c) => [c.id, c.plan.name]));
+    const all = await foresee(db(), teacher, { wish, zone });
+    lines = all.map((s) => lineOf(s, { zone, name: classes.get(s.classId) ?? '' }));
+    return '';
+  });
+  return { ...state, lines };
+}
+
+const OVER = { teacher: 'at the same time, with the same teacher', place: 'in the same place' };
+
+function lineOf(s: Foreseen, { zone, name }: { zone: string; name: string }): Line {
+  const when = (ms: number) => `${dayLabel(ms, zone)}, ${timeOfDay(ms, zone)}`;
+  const conflicts = s.conflicts.map(
+    (c) => `${c.name} at ${timeOfDay(c.startsAt, zone)} is ${OVER[c.over]}`,
+  );
+  const closed = s.closed === null ? [] : [`${s.closed}: cancelled`];
+  const notes = [...closed, ...conflicts];
+  return { occurrence: s.occurrence, when: when(s.startsAt), className: name, notes };
+}
+
+const closureSchema = z
+  .object({
+    name: z.string().trim().min(1, 'Say what for.').max(60, 'Use at most 60 characters.'),
+    from: dateSchema,
+    to: dateSchema,
+  })
+  .refine(({ from, to }) => from <= to, {
+    path: ['to'],
+    message: 'The last day comes before the first. Choose a later one.',
+  });
+
+export async function closeAction(_: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, closureSchema, async (closure) => {
+    const of = { closure, zone: teacher.timeZone, now: now() };
+    const { cancelled } = await closeFor(db(), teacher, of);
+    refresh();
+    return cancelled === 1
+      ? 'Closed. One session is cancelled.'
+      : `Closed. ${cancelled} sessions are cancelled.`;
+  });
+}
+
+export async function reopenAction(form: FormData): Promise<void> {
+  await reopen(db(), await requireTeacher(), z.uuid().parse(form.get('id')));
+  refresh();
+}
+
+export async function makeFeedAction(_: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({}), async () => {
+    const address = addressOf(`/feed/${await makeFeed(db(), teacher)}`);
+    return `Give your calendar program this address:\n${address}`;
+  });
+}
+
+export async function dropFeedAction(_: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({}), async () => {
+    await dropFeed(db(), teacher);
+    refresh();
+    return 'Revoked.';
+  });
+}

@@ -1,0 +1,45 @@
+import { localOf } from '@/core/calendar';
+import type { Teacher } from '@/server/auth/sign-ins';
+import { listClasses } from '@/server/classes/classes';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { studioBook } from '@/server/moves/moves';
+import { sessionsLeft } from '@/server/runs';
+import type { Session } from '@/server/sessions/sessions';
+import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
+import type { Shown } from '@/ui/calendar/types';
+import { outlinesOf } from '../../class-outline';
+
+/** Sessions as the calendar shows them. */
+export async function shownOf(teacher: Teacher, sessions: readonly Session[]): Promise<Shown[]> {
+  const [classes, book, talk, speaker, standing] = await Promise.all([
+    listClasses(db(), teacher),
+    studioBook(db(), teacher),
+    talkOfTeacher(db(), teacher),
+    speakerOf(db(), teacher),
+    sessionsLeft(db(), teacher, { now: now() }),
+  ]);
+  const meeting = new Set(sessions.map((s) => s.classId));
+  const met = classes.filter((c) => meeting.has(c.id));
+  const outlines = await outlinesOf(teacher, met, { book, speaker, factor: talk.factor });
+  const left = new Set(standing.map((s) => s.sessionId));
+  return sessions.map((s): Shown => {
+    const at = localOf(s.startsAt, teacher.timeZone);
+    const outline = outlines.get(s.classId);
+    const begun = s.status === 'planned' && s.runStartedAt !== null;
+    return {
+      id: s.id,
+      at,
+      startsAt: s.startsAt,
+      slotMs: s.slotMs,
+      className: s.className,
+      bands: outline?.bands ?? [],
+      status: left.has(s.id) ? 'left' : begun ? 'running' : s.status,
+      why: s.word ?? s.closed,
+      movedFrom: s.occurrence !== null && s.occurrence !== at ? s.occurrence : null,
+      leader: s.teacherName,
+      place: s.place,
+      overruns: (outline?.totalMs ?? 0) > s.slotMs,
+    };
+  });
+}

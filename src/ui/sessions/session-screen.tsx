@@ -1,0 +1,142 @@
+import { Play, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { ActionForm, Field, type FormAct, Select } from '../kit/form';
+import { Page } from '../kit/page';
+
+const WHICH_NAMES = {
+  this: 'this session',
+  after: 'this one and those after it',
+  all: 'all that are still to come',
+} as const;
+
+export interface SessionScreenProps {
+  id: string;
+  title: string;
+  /** When it is, in the studio's time. */
+  when: string;
+  /** As fields have it, such as "2026-11-24T18:30". */
+  at: string;
+  status: 'planned' | 'running' | 'held' | 'cancelled';
+  why: string | null;
+  /** When the series has it, where it was moved. */
+  movedFrom: string | null;
+  inSeries: boolean;
+  booked: number;
+  classId: string;
+  teacherId: string;
+  place: string;
+  link: string;
+  classes: { id: string; name: string }[];
+  teachers: { id: string; name: string }[];
+  change: FormAct;
+  callOff: FormAct;
+  restore: (form: FormData) => Promise<void>;
+}
+
+/** One session: when, where, by whom, and all that can become of it. */
+export function SessionScreen(props: SessionScreenProps) {
+  const { id, status, why, movedFrom, link } = props;
+  const which = props.inSeries && (
+    <Select
+      name="which"
+      label="For"
+      options={['this', 'after', 'all']}
+      names={WHICH_NAMES}
+      initial="this"
+    />
+  );
+  const leaders = {
+    '': 'left open',
+    ...Object.fromEntries(props.teachers.map((t) => [t.id, t.name])),
+  };
+  return (
+    <Page
+      title={props.title}
+      actions={
+        status !== 'cancelled' && (
+          <Link href={`/lead/${id}`} className="btn btn-primary">
+            <Play size={18} aria-hidden />
+            {{ planned: 'Lead class', running: 'Go on leading', held: 'See the register' }[status]}
+          </Link>
+        )
+      }
+    >
+      <p className="text-xl font-semibold">{props.when}</p>
+      <p className="quiet mt-1">
+        {[
+          `${props.booked} booked`,
+          props.place,
+          leaders[props.teacherId as keyof typeof leaders] && props.teacherId
+            ? `led by ${leaders[props.teacherId as keyof typeof leaders]}`
+            : 'nobody named to lead it',
+          movedFrom && `moved from ${movedFrom}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </p>
+      {link && (
+        <p className="mt-1">
+          <a href={link} className="link" rel="noreferrer">
+            The call
+          </a>
+        </p>
+      )}
+      {status === 'cancelled' && (
+        <form action={props.restore} className="mt-4 flex flex-wrap items-center gap-4">
+          <input type="hidden" name="id" value={id} />
+          <p className="font-medium">Cancelled{why ? `: ${why}` : ''}</p>
+          <button type="submit" className="btn btn-outline">
+            <Undo2 size={18} aria-hidden /> Put it back
+          </button>
+        </form>
+      )}
+      {(status === 'planned' || status === 'cancelled') && (
+        <div className="mt-8 grid gap-10 md:grid-cols-2">
+          <section aria-labelledby="change">
+            <h2 id="change" className="mb-3 text-xl font-semibold">
+              Change it
+            </h2>
+            <ActionForm act={props.change} submit="Save the changes">
+              <div className="grid gap-4 sm:grid-cols-2">
+                <Field name="day" label="Day" type="date" initial={props.at.slice(0, 10)} />
+                <Field name="time" label="At" type="time" initial={props.at.slice(11)} />
+              </div>
+              <Select
+                name="classId"
+                label="Class"
+                options={props.classes.map((c) => c.id)}
+                names={Object.fromEntries(props.classes.map((c) => [c.id, c.name]))}
+                initial={props.classId}
+              />
+              <Select
+                name="teacherId"
+                label="Led by"
+                options={Object.keys(leaders)}
+                names={leaders}
+                initial={props.teacherId}
+              />
+              <Field name="place" label="Place" initial={props.place} />
+              <Field name="link" label="Link of the call" type="url" initial={link} />
+              {which}
+            </ActionForm>
+          </section>
+          {status === 'planned' && (
+            <section aria-labelledby="off">
+              <h2 id="off" className="mb-3 text-xl font-semibold">
+                Call it off
+              </h2>
+              <ActionForm act={props.callOff} submit="Call it off" danger>
+                <Field
+                  name="word"
+                  label="A word to those booked"
+                  help="Whoever has given an email gets a letter; it stands among those of the studio."
+                />
+                {which}
+              </ActionForm>
+            </section>
+          )}
+        </div>
+      )}
+    </Page>
+  );
+}
