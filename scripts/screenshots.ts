@@ -32,6 +32,8 @@ async function pictures(): Promise<void> {
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
   await page.getByRole('heading', { name: 'Today' }).waitFor();
   await shoot('today');
+  await page.goto(`${url}/calendar`);
+  await shoot('calendar');
   await page.goto(`${url}/classes`);
   await shoot('classes');
   await page.getByRole('link', { name: /Loose jaw before choir/ }).click();
