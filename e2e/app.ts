@@ -54,6 +54,14 @@ export class App {
     if (!this.running) throw new Error(`The application did not answer; see ${logFile}.`);
   }
 
+  /** Starts another process beside this one, on the same database and clock. */
+  async beside(): Promise<{ url: string; stop: () => Promise<void> }> {
+    const logFile = `${this.clockFile}.beside.log`;
+    const made = await startApp({ port: await freePort(), env: this.env, logFile });
+    if (!made) throw new Error(`The second process did not answer; see ${logFile}.`);
+    return made;
+  }
+
   /** Ends the server at once, as a crash would. */
   async kill(): Promise<void> {
     await this.running?.stop('SIGKILL');

@@ -1,4 +1,9 @@
-import { expect, NOON, signIn, test } from './harness';
+import { emptyPlan } from '@/core/class';
+import { newClassOf } from '@/core/studio';
+import { SIGN_IN_COOKIE, signInAs } from '@/server/auth/sign-ins';
+import { planSession } from '@/server/sessions/sessions';
+import { makeStudio } from '@/server/studio/studios';
+import { expect, NOON, test } from './harness';
 
 test('a cancelled session neither breaks a streak nor can be led', async ({
   app,
@@ -37,22 +42,20 @@ test('a studio where nothing has happened yet says what will stand where', async
   page,
 }) => {
   app.runClock(NOON);
-  await signIn(app, page);
-  const { id: demo } = await app.db('studios').where({ is_demo: true }).first('id');
-  const { id: teacher } = await app.db('teachers').where({ studio_id: demo }).first('id');
-  const empty = crypto.randomUUID();
-  await app.db('studios').insert({
-    id: empty,
-    name: 'New hall',
-    time_zone: 'Europe/Dublin',
-    created_at: new Date(NOON),
-  });
-  // What ties the teacher to the demo studio by name stays there, so a new teacher has none of it.
-  for (const table of ['talk_samples', 'recordings']) await app.db(table).delete();
-  await app.db('teachers').where({ id: teacher }).update({ studio_id: empty });
+  const account = { name: 'Nela', email: 'nela@new-hall.example', password: 'terns over the pier' };
+  const studio = { studioName: 'New hall', timeZone: 'Europe/Dublin', ...account };
+  const newClass = newClassOf(emptyPlan('New classes', 1200));
+  const teacher = await makeStudio(app.db, { ...studio, newClass }, NOON);
+  const value = await signInAs(app.db, teacher, NOON);
+  await page.context().addCookies([{ name: SIGN_IN_COOKIE, value, url: app.url }]);
   try {
     for (const [path, words] of [
       ['/', 'No session today'],
+      ['/', 'Nothing is planned for the next seven days.'],
+      ['/calendar', 'Nothing meets in these weeks'],
+      ['/calendar/plan', 'No class to plan yet'],
+      ['/calendar/closed', 'No closed days yet'],
+      ['/studio/outbox', 'No letters yet'],
       ['/classes', 'No classes yet'],
       ['/people', 'Nobody on the register yet'],
     ] as const) {
@@ -62,7 +65,7 @@ test('a studio where nothing has happened yet says what will stand where', async
     await page.goto('/moves');
     await expect(page.getByText(/^(\d+) of \1 moves$/)).toBeVisible();
   } finally {
-    await app.db('teachers').where({ id: teacher }).update({ studio_id: demo });
+    await app.db('studios').where({ is_demo: false }).delete();
   }
 });
 
@@ -100,4 +103,25 @@ test('somebody without a name is not taken in, and what was typed stays', async 
   await page.getByRole('button', { name: 'Add to the register' }).click();
   await expect(page.getByText('Write the name they like to be called by.')).toBeVisible();
   await expect(page.getByLabel('Contact, if they wish')).toHaveValue('harbour lane');
+});
+
+test('Today leads on to the coming days, and to what was neither led nor called off', async ({
+  app,
+  studio: page,
+}) => {
+  const { id: classId, studio_id } = await app
+    .db('classes')
+    .whereRaw("plan->>'name' = 'Loose jaw before choir'")
+    .first('id', 'studio_id');
+  const yesterday = { classId, startsAt: NOON - 86_400_000, now: NOON };
+  const id = await planSession(app.db, { studioId: studio_id }, yesterday);
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /18:30 Soft face/ })).toBeVisible();
+  await expect(page.getByText('neither led nor called off')).toContainText('Loose jaw');
+  await page.getByRole('link', { name: 'Settle it' }).click();
+  await page.waitForURL(`/sessions/${id}`);
+  await page.getByRole('button', { name: 'Call it off' }).click();
+  await expect(page.getByText('Cancelled')).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByText('neither led nor called off')).toBeHidden();
 });

@@ -10,19 +10,22 @@ import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { TodayScreen, type TodaySession } from '@/ui/today/today-screen';
 import { requireTeacher } from '../auth';
 import { outlinesOf } from '../class-outline';
+import { shownOf } from './calendar/shown';
 import { cancelSessionAction } from './sessions/actions';
 import { LEFT_ACTIONS, leftShown } from './sessions/left';
 
 export const metadata: Metadata = { title: 'Today' };
 
 const DAY_MS = 86_400_000;
+const AHEAD_DAYS = 7;
 
 export default async function TodayPage() {
   const teacher = await requireTeacher();
   const { start, end } = dayOf(now(), teacher.timeZone);
-  const [today, before, standing, classes, book, talk, speaker] = await Promise.all([
+  const [today, before, ahead, standing, classes, book, talk, speaker] = await Promise.all([
     sessionsBetween(db(), teacher, start, end),
     sessionsBetween(db(), teacher, start - 10 * DAY_MS, start),
+    sessionsBetween(db(), teacher, end, end + AHEAD_DAYS * DAY_MS),
     sessionsLeft(db(), teacher, { now: now() }),
     listClasses(db(), teacher),
     studioBook(db(), teacher),
@@ -48,10 +51,16 @@ export default async function TodayPage() {
       fill: of?.fill ?? {},
     };
   };
+  const isUnled = (s: Session) => s.status === 'planned' && s.runStartedAt === null;
   return (
     <TodayScreen
       today={today.map(shown)}
-      before={before.map(shown).reverse()}
+      before={before
+        .filter((s) => !isUnled(s))
+        .map(shown)
+        .reverse()}
+      ahead={await shownOf(teacher, ahead)}
+      unled={before.filter(isUnled).map(shown)}
       left={standing.map((s) => leftShown(s, teacher.timeZone))}
       leftActions={LEFT_ACTIONS}
       cancel={cancelSessionAction}

@@ -39,7 +39,7 @@ export async function sessionsLeft(
     .where({ 'sessions.studio_id': scope.studioId, 'sessions.status': 'planned' })
     .modify((query) => classId && query.where('sessions.class_id', classId))
     .whereNotNull('runs.started_at')
-    .orderBy('sessions.starts_at', 'desc')
+    .orderBy('runs.started_at', 'desc')
     .limit(MOST_LEFT)
     .select(
       'sessions.id',

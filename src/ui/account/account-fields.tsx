@@ -1,6 +1,17 @@
 import { Field } from '../kit/form';
 
-export const PASSWORD_HELP = 'At least 10 characters; a short sentence is easy to keep.';
+/** A password that is chosen. */
+export function NewPassword({ label = 'New password' }: { label?: string }) {
+  return (
+    <Field
+      name="password"
+      label={label}
+      type="password"
+      autoComplete="new-password"
+      help="At least 10 characters; a short sentence is easy to keep."
+    />
+  );
+}
 
 /** A name, an email and a new password. */
 export function AccountFields({ email }: { email?: string }) {
@@ -15,13 +26,7 @@ export function AccountFields({ email }: { email?: string }) {
         initial={email}
         help="You sign in with it."
       />
-      <Field
-        name="password"
-        label="Password"
-        type="password"
-        autoComplete="new-password"
-        help={PASSWORD_HELP}
-      />
+      <NewPassword label="Password" />
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { ActionForm, Field, type FormAct } from '../kit/form';
 import { Page } from '../kit/page';
-import { PASSWORD_HELP } from './account-fields';
+import { NewPassword } from './account-fields';
 
 export interface AccountScreenProps {
   name: string;
@@ -55,13 +55,7 @@ export function AccountScreen(props: AccountScreenProps) {
           </p>
           <ActionForm act={props.changePassword} submit="Change the password">
             {current}
-            <Field
-              name="password"
-              label="New password"
-              type="password"
-              autoComplete="new-password"
-              help={PASSWORD_HELP}
-            />
+            <NewPassword />
           </ActionForm>
         </section>
       </div>

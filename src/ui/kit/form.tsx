@@ -83,6 +83,16 @@ export function ActionForm<S extends FormState = FormState>({
   );
 }
 
+/** What is wrong with a field, where it is. */
+export function Wrong({ says, id }: { says: string | undefined; id?: string }) {
+  if (!says) return null;
+  return (
+    <p id={id} role="alert" className="text-error mt-1 text-sm font-medium">
+      {says}
+    </p>
+  );
+}
+
 export interface FieldProps {
   name: string;
   label: string;
@@ -123,11 +133,7 @@ export function Field({ name, label, type = 'text', initial = '', help, ...rest 
           {help}
         </p>
       )}
-      {wrong && (
-        <p id={`${id}-wrong`} role="alert" className="text-error mt-1 text-sm font-medium">
-          {wrong}
-        </p>
-      )}
+      <Wrong id={`${id}-wrong`} says={wrong} />
     </div>
   );
 }
@@ -169,11 +175,7 @@ export function Select<T extends string>({
           ))}
         </select>
       </label>
-      {wrong && (
-        <p id={id} role="alert" className="text-error mt-1 text-sm font-medium">
-          {wrong}
-        </p>
-      )}
+      <Wrong id={id} says={wrong} />
     </div>
   );
 }

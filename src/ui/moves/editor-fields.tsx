@@ -1,22 +1,13 @@
 import { useId, useState } from 'react';
 import { type Control, type UseFormRegisterReturn, useController } from 'react-hook-form';
 import type { Move } from '@/core/move';
+import { Wrong } from '../kit/form';
 
 const linesOf = (text: string): string[] =>
   text
     .split('\n')
     .map((l) => l.trim())
     .filter(Boolean);
-
-/** What is wrong, where it is. */
-export function Wrong({ says, id }: { says: string | undefined; id?: string }) {
-  if (!says) return null;
-  return (
-    <p id={id} role="alert" className="text-error mt-1 text-sm font-medium">
-      {says}
-    </p>
-  );
-}
 
 interface TextProps {
   label: string;

@@ -29,9 +29,10 @@ import { AmountField } from '../kit/amount-field';
 import { Choice } from '../kit/choice';
 import { DoseFields } from '../kit/dose-fields';
 import { FaceDial } from '../kit/face-dial';
+import { Wrong } from '../kit/form';
 import { MoveCautions } from '../kit/move-cautions';
 import { Page } from '../kit/page';
-import { Checks, TextArea, TextLine, Wrong } from './editor-fields';
+import { Checks, TextArea, TextLine } from './editor-fields';
 import { copyOf, emptyMove, nameOf, ownId } from './new-move';
 
 export interface MoveEditorProps {

@@ -1,6 +1,10 @@
 import { CalendarX2, Play } from 'lucide-react';
 import Link from 'next/link';
+import { grouped } from '@/core/collections';
+import { dateLabel } from '@/core/formats';
 import type { Area } from '@/core/move';
+import { SessionChip } from '../calendar/session-chip';
+import type { Shown } from '../calendar/types';
 import { Empty } from '../kit/empty';
 import { FaceDial } from '../kit/face-dial';
 import { Page } from '../kit/page';
@@ -22,13 +26,25 @@ export interface TodaySession {
 export interface TodayScreenProps {
   today: TodaySession[];
   before: TodaySession[];
+  /** The coming days. */
+  ahead: Shown[];
+  /** Sessions of the last days that were neither led nor called off. */
+  unled: TodaySession[];
   /** Sessions of any day that were begun and never closed. */
   left: Left[];
   leftActions: LeftActions;
   cancel: (form: FormData) => Promise<void>;
 }
 
-export function TodayScreen({ today, before, left, leftActions, cancel }: TodayScreenProps) {
+export function TodayScreen({
+  today,
+  before,
+  ahead,
+  unled,
+  left,
+  leftActions,
+  cancel,
+}: TodayScreenProps) {
   return (
     <Page title="Today">
       {left.length > 0 && (
@@ -58,6 +74,44 @@ export function TodayScreen({ today, before, left, leftActions, cancel }: TodayS
             </li>
           ))}
         </ul>
+      )}
+      <h2 className="mt-10 mb-3 text-xl font-semibold">The coming days</h2>
+      {ahead.length === 0 ? (
+        <p className="quiet">
+          Nothing is planned for the next seven days.{' '}
+          <Link href="/calendar/plan" className="link">
+            Plan sessions
+          </Link>
+        </p>
+      ) : (
+        <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+          {[...grouped(ahead, (s) => s.at.slice(0, 10))].map(([date, ofDay]) => (
+            <li key={date} className="border-base-300 border-t pt-1.5">
+              <h3 className="quiet px-1.5 text-sm">{dateLabel(date)}</h3>
+              {ofDay.map((s) => (
+                <SessionChip key={s.id} session={s} wide />
+              ))}
+            </li>
+          ))}
+        </ul>
+      )}
+      {unled.length > 0 && (
+        <>
+          <h2 className="mt-10 mb-3 text-xl font-semibold">Left to do</h2>
+          <ul className="divide-base-300 border-base-300 divide-y border-y">
+            {unled.map((s) => (
+              <li key={s.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2.5">
+                <span className="min-w-60 flex-1">
+                  <span className="font-medium">{s.className}</span> was planned for {s.day},{' '}
+                  {s.time}, and neither led nor called off.
+                </span>
+                <Link href={`/sessions/${s.id}`} className="link">
+                  Settle it
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </>
       )}
       <h2 className="mt-10 mb-3 text-xl font-semibold">The last days</h2>
       {before.length === 0 ? (

@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { findLink } from '@/server/studio/links';
-import { PASSWORD_HELP } from '@/ui/account/account-fields';
+import { NewPassword } from '@/ui/account/account-fields';
 import { Door } from '@/ui/account/door';
-import { ActionForm, Field } from '@/ui/kit/form';
+import { ActionForm } from '@/ui/kit/form';
 import { Spent } from '../../spent';
 import { resetAction } from '../actions';
 
@@ -17,13 +17,7 @@ export default async function ResetPage({ params }: { params: Promise<{ token: s
   return (
     <Door title="Choose a new password">
       <ActionForm act={resetAction.bind(null, token)} submit="Keep it and sign in">
-        <Field
-          name="password"
-          label="New password"
-          type="password"
-          autoComplete="new-password"
-          help={PASSWORD_HELP}
-        />
+        <NewPassword />
       </ActionForm>
     </Door>
   );
