@@ -30,9 +30,9 @@ test('a class left standing is told, goes on elsewhere, makes way for a new one,
   await expect(left).toContainText('It has stood paused since');
   await left.getByRole('button', { name: 'Go on here' }).click();
   await expect(second.getByTestId('doing')).toHaveText('Paused');
-  await stored(second, () => second.keyboard.press(' '));
+  await stored(second, () => second.getByRole('button', { name: /^Go on/ }).click());
   await expect(second.getByTestId('doing')).not.toHaveText('Paused');
-  await stored(second, () => second.keyboard.press(' '));
+  await stored(second, () => second.getByRole('button', { name: /^Pause/ }).click());
 
   app.setClock(clock.now + HOUR_MS);
   const { class_id: classId } = await app.db('sessions').where({ id: sessionId }).first('class_id');

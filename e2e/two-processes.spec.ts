@@ -24,8 +24,7 @@ test('led at one process and watched at another, a class goes on at the second w
 
     await app.kill();
     await there.getByRole('button', { name: 'Take over here' }).click();
-    await expect(there.getByRole('button', { name: /^Pause/ })).toBeVisible();
-    await stored(there, () => there.keyboard.press(' '));
+    await stored(there, () => there.getByRole('button', { name: /^Pause/ }).click());
     await expect(there.getByTestId('doing')).toHaveText('Paused');
     const { events } = await projected(app, sessionId, clock.now);
     expect(events.map((e) => e.type)).toEqual(['marked', 'started', 'extended', 'paused']);
