@@ -181,6 +181,15 @@ describe('changing', () => {
     const [letter] = await lettersOf(db(), me);
     expect(letter).toMatchObject({ recipient: 'ada@example.org' });
     expect(letter?.body).toMatch(/Tue 1 Dec 2026, 18:30\n.*Tue 8 Dec 2026, 18:30\n\nThe hall/);
+    await db()('participants').where({ id: c.ben }).update({ contact: 'ben@example.org' });
+    let asked = 0;
+    const post = () => {
+      asked++;
+      return Promise.reject(new Error('no mail tonight'));
+    };
+    await tellCalledOff(db(), me, { sessions: off, word, now: NOON + 1, post });
+    const troubles = (await lettersOf(db(), me)).map((l) => l.trouble);
+    expect([asked, troubles.filter((t) => t === 'no mail tonight').length]).toEqual([1, 1]);
     await restoreSession(db(), c, ids[1] ?? '');
     const states = await Promise.all(ids.map((id) => getSession(db(), c, id)));
     expect(states.map((s) => [s.status, s.word])).toEqual([

@@ -18,7 +18,7 @@ import { grouped } from '@/core/collections';
 import { dateLabel } from '@/core/formats';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
-import { getSession, type Session, sessionsBetween } from '../sessions/sessions';
+import { getSession, type Session, sessionsBetween, sessionsInSeries } from '../sessions/sessions';
 import { closuresOf } from './closures';
 
 /** Sessions that are planned ahead, moved and called off. */
@@ -189,14 +189,12 @@ export async function reached(db: Db, scope: Scope, { id, which, now }: Reach): 
   const session = await getSession(db, scope, id);
   if (session.runStartedAt !== null || session.status === 'held') throw new Refusal('led-already');
   if (which === 'this' || session.seriesId === null) return [session];
-  const ids = await db('sessions')
-    .where({ series_id: session.seriesId, studio_id: scope.studioId })
-    .whereNot({ id })
-    .where('starts_at', '>', new Date(which === 'after' ? Math.max(now, session.startsAt) : now))
-    .orderBy('starts_at')
-    .pluck('id');
-  const others = await Promise.all(ids.map((other) => getSession(db, scope, other)));
-  return [session, ...others.filter((s) => s.runStartedAt === null && s.status !== 'held')];
+  const after = which === 'after' ? Math.max(now, session.startsAt) : now;
+  const others = await sessionsInSeries(db, scope, { seriesId: session.seriesId, after });
+  return [
+    session,
+    ...others.filter((s) => s.id !== id && s.runStartedAt === null && s.status !== 'held'),
+  ];
 }
 
 export interface Change {

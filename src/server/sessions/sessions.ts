@@ -122,6 +122,19 @@ export async function sessionsBetween(
   return z.array(sessionSchema).parse(rows);
 }
 
+/** Sessions of a series that start after an instant, in epoch ms, the first of them first. */
+export async function sessionsInSeries(
+  db: Db,
+  scope: Scope,
+  { seriesId, after }: { seriesId: string; after: number },
+): Promise<Session[]> {
+  const rows = await sessionsOf(db, scope)
+    .where('sessions.series_id', seriesId)
+    .where('sessions.starts_at', '>', new Date(after))
+    .orderBy('sessions.starts_at');
+  return z.array(sessionSchema).parse(rows);
+}
+
 /** @throws Refusal `not-found` where the session is not the studio's */
 export async function getSession(db: Db, scope: Scope, id: string): Promise<Session> {
   const row = await sessionsOf(db, scope).where('sessions.id', id).first();

@@ -17,7 +17,10 @@ export interface Letter {
   trouble: string | null;
 }
 
-export type NewLetter = Pick<Letter, 'recipient' | 'subject' | 'body'>;
+export interface NewLetter extends Pick<Letter, 'recipient' | 'subject' | 'body'> {
+  /** What is kept in place of the body once it was sent, where nobody else is to read that. */
+  keptAs?: string;
+}
 
 /** Carries letters to people. @throws Error where it could not */
 export type Post = (letter: NewLetter) => Promise<void>;
@@ -62,7 +65,11 @@ const letterSchema = z
     }),
   );
 
-/** Writes a letter into the studio's outbox and, where a mail server is configured, sends it. */
+/**
+ * Writes a letter into the studio's outbox and, where a mail server is configured, sends it.
+ * @param post carries it; null where it is only to wait
+ * @returns false where the mail server did not take it
+ */
 export async function writeLetter(
   db: Db,
   { studioId }: Scope,
@@ -71,7 +78,7 @@ export async function writeLetter(
     now,
     post = postFrom(process.env),
   }: { letter: NewLetter; now: number; post?: Post | null },
-): Promise<void> {
+): Promise<boolean> {
   const id = randomUUID();
   await db('letters').insert({
     id,
@@ -90,15 +97,17 @@ export async function writeLetter(
     .limit(MOST_LETTERS)
     .select('id');
   await db('letters').where({ studio_id: studioId }).whereNotIn('id', kept).delete();
-  if (!post) return;
+  if (!post) return true;
   try {
     await post(letter);
     await db('letters')
       .where({ id })
-      .update({ sent_at: new Date(now) });
+      .update({ sent_at: new Date(now), ...(letter.keptAs && { body: letter.keptAs }) });
+    return true;
   } catch (error) {
     const trouble = error instanceof Error ? error.message : String(error);
     await db('letters').where({ id }).update({ trouble });
+    return false;
   }
 }
 

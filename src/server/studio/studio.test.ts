@@ -275,8 +275,9 @@ describe('letters', () => {
     const me = await owned();
     const sent: string[] = [];
     await writeLetter(db(), me, { letter, now: NOON });
-    const takes = async ({ recipient }: typeof letter) => void sent.push(recipient);
-    await writeLetter(db(), me, { letter, now: NOON + 1, post: takes });
+    const takes = async ({ body }: typeof letter) => void sent.push(body);
+    const secret = { ...letter, body: 'a link', keptAs: 'not kept' };
+    await writeLetter(db(), me, { letter: secret, now: NOON + 1, post: takes });
     const fails = () => Promise.reject(new Error('mailbox full'));
     await writeLetter(db(), me, { letter, now: NOON + 2, post: fails });
     const all = await lettersOf(db(), me);
@@ -285,7 +286,7 @@ describe('letters', () => {
       [NOON + 1, null],
       [null, null],
     ]);
-    expect(sent).toEqual([letter.recipient]);
+    expect([sent, all[1]?.body]).toEqual([['a link'], 'not kept']);
     expect(await lettersOf(db(), await owned())).toEqual([]);
   });
 

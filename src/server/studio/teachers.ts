@@ -243,7 +243,8 @@ export async function sendReset(
   if (!address) return;
   const { studio_id } = await db('teachers').where({ email }).first('studio_id');
   const body = `Choose a new password for Up Beat here, within an hour:\n${address}\n\nIf you did not ask for this, do nothing: your password stays as it is.\n`;
-  const letter = { recipient: email, subject: 'A new password for Up Beat', body };
+  const keptAs = 'A link by which its reader chose a new password. It is not kept.';
+  const letter = { recipient: email, subject: 'A new password for Up Beat', body, keptAs };
   await writeLetter(db, { studioId: studio_id }, { letter, now });
 }
 
