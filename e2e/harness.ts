@@ -12,7 +12,7 @@ export { NOON };
 const STEP_MS = 100;
 /** Shorter than what a device is taken to have slept for. */
 const STRIDE_MS = 15_000;
-const TELLS_THE_TIME = /\/(events|prepare|lead)$/;
+const TELLS_THE_TIME = /\/(events|prepare|lead|time)$/;
 
 /** Loads of a page are over when its script runs: before that, nobody hears what is pressed. */
 export function untilReady(page: Page): void {

@@ -122,6 +122,19 @@ describe("the server's clock on a device", () => {
     expect(clock.now()).toBe(80_000);
   });
 
+  it('takes what the server did in between for no part of the way', () => {
+    const clock = new ServerClock(() => 10_000);
+    clock.measure(50_060, 9900, 9980, 50_000);
+    expect(clock.now()).toBe(50_090);
+    clock.measure(70_000, 9950, 10_000);
+    expect(clock.now()).toBe(70_025);
+    const busy = new ServerClock(() => 10_000);
+    busy.measure(50_000, 9990, 10_000);
+    // Quick as its way was, this answer lay on the server for long: it is as good as the one before.
+    busy.measure(50_300, 9690, 10_000, 50_000);
+    expect(busy.now()).toBe(50_305);
+  });
+
   it('begins with the time that came with the page, until a better one is measured', () => {
     const clock = new ServerClock(() => 10_000);
     clock.startAt(50_000);

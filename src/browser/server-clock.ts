@@ -44,10 +44,19 @@ export class ServerClock {
     this.bestTripMs = PAGE_TRIP_MS;
   }
 
-  /** @param serverNow epoch ms the server gave, in an answer to a request sent at `sentAt` */
-  measure(serverNow: number, sentAt: number, receivedAt = this.device()): void {
-    const trip = receivedAt - sentAt;
-    const offset = serverNow - (sentAt + receivedAt) / 2;
+  /**
+   * @param serverNow epoch ms the server gave, in an answer to a request sent at `sentAt`
+   * @param arrived when the request had reached the server, where that said so: what it took to answer is
+   *   then no part of the way there and back
+   */
+  measure(
+    serverNow: number,
+    sentAt: number,
+    receivedAt = this.device(),
+    arrived = serverNow,
+  ): void {
+    const trip = receivedAt - sentAt - (serverNow - arrived);
+    const offset = (arrived - sentAt + serverNow - receivedAt) / 2;
     const jumped = Math.abs(offset - this.offsetMs) > (trip + this.bestTripMs) / 2 + JUMP_MS;
     if (trip > this.bestTripMs && !jumped) return;
     this.offsetMs = Math.round(offset);

@@ -21,6 +21,8 @@ export interface Asked<Asks extends z.ZodType> {
   /** The id in the path; empty where the path has none. */
   id: string;
   body: z.output<Asks>;
+  /** When the request came; `now` is when it was understood. */
+  arrived: number;
   now: number;
   request: Request;
 }
@@ -40,6 +42,7 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
   work: (asked: Asked<Asks>) => Promise<z.input<Answers> | Response>,
 ): (request: Request, context: Context) => Promise<Response> {
   return async (request, { params }) => {
+    const arrived = now();
     try {
       const teacher = await currentTeacher();
       if (!teacher) throw new Refusal('signed-out');
@@ -49,7 +52,7 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
         throw new Refusal('not-as-asked', '', { problems: problemsOf(body.error) });
       }
       const id = idOf(call, (await params)?.id);
-      const answer = await work({ teacher, id, body: body.data, now: now(), request });
+      const answer = await work({ teacher, id, body: body.data, arrived, now: now(), request });
       return answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;

@@ -90,6 +90,13 @@ export const CALLS = {
     answers: z.object({ roll: z.array(rollEntrySchema) }),
   }),
 
+  /** The server's time, as the request came and as the answer went, so that what lay between is known. */
+  tellTime: call({
+    method: 'GET',
+    path: '/api/time',
+    asks: nothing,
+    answers: z.object({ arrived: z.number(), now: z.number() }),
+  }),
   readLog: call({
     method: 'GET',
     path: '/api/runs/[id]/events',

@@ -13,7 +13,7 @@ import { keptLogSchema, type LeadLog } from './types';
 
 const RETRY_MS = 1500;
 /** How often the server's time is asked for to know it well. */
-const TIMES = 3;
+const TIMES = 5;
 
 /** An event before it has an id and a time. */
 export type Happening = NewRunEvent extends infer E
@@ -125,8 +125,14 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const tryFlush = useCallback(() => attempt(flush), [attempt, flush]);
   const look = useCallback(() => attempt(read), [attempt, read]);
   const measureTime = useCallback(async () => {
-    for (let n = 0; n < TIMES; n++) await look();
-  }, [look]);
+    await attempt(async () => {
+      for (let n = 0; n < TIMES; n++) {
+        const sentAt = clock.deviceNow();
+        const { arrived, now } = await ask(CALLS.tellTime);
+        clock.measure(now, sentAt, clock.deviceNow(), arrived);
+      }
+    });
+  }, [attempt, clock]);
 
   useEffect(() => {
     let gone = false;
