@@ -6,6 +6,9 @@ const JUMP_MS = 50;
  */
 const PAGE_TRIP_MS = 10_000;
 
+/** How often the server's time is asked for, one after the other, to know it well. */
+export const TIMES_ASKED = 5;
+
 /** A clock that runs on evenly, whatever is done to the time of day of the device. Epoch ms. */
 export const steadyNow = (): number => performance.timeOrigin + performance.now();
 

@@ -6,14 +6,12 @@ import { eventShelf } from '@/browser/event-shelf';
 import { listenToRun } from '@/browser/live-run';
 import { Outbox } from '@/browser/outbox';
 import { runChannel } from '@/browser/run-channel';
-import type { ServerClock } from '@/browser/server-clock';
+import { type ServerClock, TIMES_ASKED } from '@/browser/server-clock';
 import { CALLS, type LogAnswer } from '@/core/calls';
 import { isRoomEvent, type NewRunEvent, type RunEvent } from '@/core/run';
 import { keptLogSchema, type LeadLog } from './types';
 
 const RETRY_MS = 1500;
-/** How often the server's time is asked for to know it well. */
-const TIMES = 5;
 
 /** An event before it has an id and a time. */
 export type Happening = NewRunEvent extends infer E
@@ -126,7 +124,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const look = useCallback(() => attempt(read), [attempt, read]);
   const measureTime = useCallback(async () => {
     await attempt(async () => {
-      for (let n = 0; n < TIMES; n++) {
+      for (let n = 0; n < TIMES_ASKED; n++) {
         const sentAt = clock.deviceNow();
         const { arrived, now } = await ask(CALLS.tellTime);
         clock.measure(now, sentAt, clock.deviceNow(), arrived);
