@@ -14,6 +14,7 @@ export const TIMETABLE = [
     cancelledWeeksAgo: 4,
     place: 'Hall 2',
     link: null,
+    roomFor: 12,
   },
   {
     key: 'nightShift',
@@ -23,6 +24,7 @@ export const TIMETABLE = [
     cancelledWeeksAgo: null,
     place: 'Hall 1',
     link: null,
+    roomFor: 7,
   },
   {
     key: 'online',
@@ -32,8 +34,16 @@ export const TIMETABLE = [
     cancelledWeeksAgo: 2,
     place: null,
     link: 'https://call.tern-quay.example/cameras-on',
+    roomFor: null,
   },
 ] as const;
 export const WEEKS = 8;
 /** Weeks in which the hall is closed, so many weeks from now. */
 export const CLOSED = [{ name: 'Harbour festival', inWeeks: 4, weeks: 1 }] as const;
+/** What was left from the last meeting of the choir: a question, and something to watch. */
+export const PARKED = 'May I do this with contact lenses in?';
+export const FORM_NOTE = {
+  name: 'Priya',
+  move: 'soft-jaw-drop',
+  note: 'left mouth corner sits lower',
+} as const;

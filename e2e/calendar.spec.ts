@@ -118,6 +118,47 @@ test('a series is planned, found and moved by keyboard alone, on a phone’s scr
   await expect(page.getByText('Changed in 2 sessions.')).toBeVisible();
 });
 
+test('a full session has a line of those who wait, and who is next moves up and is written to', async ({
+  app,
+  studio: page,
+}) => {
+  await ownClass(page, 'Lock keepers');
+  await page.goto('/calendar/plan');
+  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Lock keepers');
+  await page.getByLabel('Room for so many people').fill('none');
+  await planWeekly(page, { start: '2026-12-02', time: '08:00', count: '2' });
+  await expect(page.getByText('Write a whole number from 1 to 500')).toBeVisible();
+  await page.getByLabel('Room for so many people').fill('1');
+  await page.getByRole('button', { name: 'See what would come' }).click();
+  await page.getByRole('button', { name: 'Plan these 2 sessions' }).click();
+  await page
+    .getByRole('link', { name: /Lock keepers/ })
+    .first()
+    .click();
+  const who = page.getByRole('region', { name: 'Who comes' });
+  const bookOne = async (name: string) => {
+    await who.getByLabel('Somebody on the register').selectOption(name);
+    await who.getByRole('button', { name: 'Book on this session' }).press('Enter');
+    await expect(who.getByText('Booked.', { exact: true })).toBeVisible();
+    await expect(who.getByRole('button', { name: `${name}: cannot come` })).toBeVisible();
+  };
+  await who.getByRole('button', { name: 'Book on this session' }).click();
+  await expect(who.getByText('Choose somebody from the list first.')).toBeVisible();
+  await bookOne('Marit');
+  await expect(page.getByText('1 booked, full')).toBeVisible();
+  await bookOne('Odile');
+  await expect(page.getByText('1 booked, 1 waiting for room')).toBeVisible();
+  await expect(who.getByRole('list').nth(1)).toContainText('Odile');
+  expect(await axe(page)).toEqual([]);
+  await who.getByRole('button', { name: 'Marit: cannot come' }).press('Enter');
+  await expect(who.getByText('Noted. 1 person moves up. 1 letter was written.')).toBeVisible();
+  await who.getByRole('button', { name: 'Marit: comes after all' }).press('Enter');
+  await expect(who.getByRole('list').nth(1)).toContainText('Marit');
+  const letter = await app.db('letters').orderBy('written_at', 'desc').first();
+  expect(letter).toMatchObject({ recipient: 'odile@example.org' });
+  expect(letter.body).toContain('Lock keepers, Wed 2 Dec 2026, 08:00');
+});
+
 test('what no calendar can hold is told beside its field, and what was typed stays', async ({
   studio: page,
 }) => {

@@ -6,6 +6,7 @@ import * as lead from './004-lead';
 import * as voice from './005-voice';
 import * as studio from './006-studio';
 import * as calendar from './007-calendar';
+import * as bookings from './008-bookings';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -15,6 +16,7 @@ const MIGRATIONS = [
   { name: '005-voice', ...voice },
   { name: '006-studio', ...studio },
   { name: '007-calendar', ...calendar },
+  { name: '008-bookings', ...bookings },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -8,7 +8,9 @@ import type { StoredClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
 import { db } from '@/server/db';
+import { studioBook } from '@/server/moves/moves';
 import { outlineOf, type Speaker } from '@/server/speech/compile-measured';
+import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import type { Band } from '@/ui/kit/small-ribbon';
 
 /** How strongly the dial shows each area: the share of the most worked one. */
@@ -47,6 +49,16 @@ interface Means {
   factor: number;
 }
 
+/** What the outlines of a teacher's classes are made with. */
+async function meansOf(teacher: Teacher): Promise<Means> {
+  const [book, talk, speaker] = await Promise.all([
+    studioBook(db(), teacher),
+    talkOfTeacher(db(), teacher),
+    speakerOf(db(), teacher),
+  ]);
+  return { book, speaker, factor: talk.factor };
+}
+
 /**
  * What a list shows of some classes, by id. One after the other, since each looks at a file for every
  * cue it has.
@@ -54,8 +66,8 @@ interface Means {
 export async function outlinesOf(
   teacher: Teacher,
   classes: readonly Pick<StoredClass, 'id' | 'plan'>[],
-  means: Means,
 ): Promise<ReadonlyMap<string, ClassOutline>> {
+  const means = await meansOf(teacher);
   const outlines = new Map<string, ClassOutline>();
   for (const of of classes) outlines.set(of.id, await outlineFor(teacher, of, means));
   return outlines;

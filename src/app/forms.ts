@@ -51,4 +51,5 @@ const FIELD_OF: Partial<Record<string, string>> = {
   'time-twice': 'twice',
   'too-many-sessions': 'count',
   'no-sessions': 'last',
+  'nobody-chosen': 'person',
 };

@@ -21,11 +21,15 @@ export const classVersionSchema = z.object({
 });
 export type ClassVersion = z.infer<typeof classVersionSchema>;
 
-/** Somebody on the roll of a session: booked on its class, or walked in. */
+/** Somebody on the roll of a session: booked, waiting for room, or walked in. */
 export const rollEntrySchema = z.object({
   participantId: z.uuid(),
   name: z.string(),
   booked: z.boolean(),
+  /** Booked too, but there was no room left; nobody has to mark them. */
+  waiting: z.boolean(),
+  /** They said that they cannot come. */
+  away: z.boolean(),
   /** Held sessions they came to before this one. */
   timesBefore: z.number(),
   attendance: attendanceSchema.nullable(),

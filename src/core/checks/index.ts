@@ -23,6 +23,7 @@ export {
   type Severity,
 } from './check';
 export { claimIn, withoutClaims } from './claims';
+export { type DoneAlready, doneThisWeek } from './week';
 
 /** Every check there is. A new one is a new entry. */
 export const CHECKS: readonly Check[] = [

@@ -9,7 +9,7 @@ import {
   updateSegment,
 } from '../class';
 import { LANGUAGES } from '../language';
-import { inVariant, type Move, moveText } from '../move';
+import { inVariant, type Move, moveText, PROP_NAMES } from '../move';
 import { type Check, firstOf, type Look, lines, lookAt, segmentsDone } from './check';
 import { claimIn, withoutClaims } from './claims';
 
@@ -85,7 +85,7 @@ export const dryGripAfterGlide: Check = {
   },
 };
 
-const PROP_NAMES = { mirror: 'A mirror', oil: 'Oil or cream', pen: 'A pen', cushion: 'A cushion' };
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 export const missingProp: Check = {
   id: 'missing-prop',
@@ -101,7 +101,7 @@ export const missingProp: Check = {
       const users = all.filter((l) => l.move.props.includes(prop));
       return {
         key: `missing-prop ${prop}`,
-        says: `${PROP_NAMES[prop]}: not on the kit list`,
+        says: `${capital(PROP_NAMES[prop])}: not on the kit list`,
         why: `${users.map((l) => look.nameOf(l.move.id)).join(', ')}. Tell people to bring it, or swap the move.`,
         segments: users.map((l) => l.segment.id),
         repair: {
@@ -145,40 +145,56 @@ export const missingProp: Check = {
   },
 };
 
+/** Segments of moves that have a cap a week, by the id of the move. */
+export function cappedUses(look: Look): ReadonlyMap<string, string[]> {
+  const uses = new Map<string, string[]>();
+  for (const { segment, move, ways } of segmentsDone(look)) {
+    // The cap is for strong pressure; a version without it may come as often as it likes.
+    const capped =
+      move.weeklyCap !== undefined &&
+      (move.pressure !== 'strong' || ways.some((way) => way.pressure === 'strong'));
+    if (capped) uses.set(move.id, [...(uses.get(move.id) ?? []), segment.id]);
+  }
+  return uses;
+}
+
+const capWords = (cap: number): string =>
+  `Strong knuckles and the like at most ${cap === 1 ? 'once' : `${cap} times`} a week; skin and muscle need the days between.`;
+
+/** A move that comes too often a week, and what to do instead. */
+export function overTheCap(
+  look: Look,
+  { key, says, move, segments }: { key: string; says: string; move: Move; segments: string[] },
+) {
+  const gentler = move.variants.easier && inVariant(move, 'easier').pressure !== 'strong';
+  const repair = firstOf([
+    gentler && {
+      label: 'Do the easier version',
+      apply: (plan: Plan) =>
+        segments.reduce((next, id) => updateSegment(next, id, allEasier), plan),
+    },
+    { label: 'Take it out', apply: (plan: Plan) => removeSegments(plan, segments) },
+  ]);
+  return {
+    key: `${key} ${move.id}`,
+    says: `${look.nameOf(move.id)}: ${says}`,
+    why: capWords(move.weeklyCap ?? 7),
+    segments,
+    ...(repair && { repair }),
+  };
+}
+
 export const weeklyCap: Check = {
   id: 'weekly-cap',
   title: 'A move comes more often a week than it should',
   severity: 'must',
   find: (look) => {
-    const uses = new Map<string, string[]>();
-    for (const { segment, move, ways } of segmentsDone(look)) {
-      // The cap is for strong pressure; a version without it may come as often as it likes.
-      const capped =
-        move.weeklyCap !== undefined &&
-        (move.pressure !== 'strong' || ways.some((way) => way.pressure === 'strong'));
-      if (capped) uses.set(move.id, [...(uses.get(move.id) ?? []), segment.id]);
-    }
     const times = Math.max(1, look.sessionsAWeek);
-    return [...uses].flatMap(([moveId, ids]) => {
+    return [...cappedUses(look)].flatMap(([moveId, segments]) => {
       const move = look.moves.get(moveId);
-      const cap = move?.weeklyCap ?? 7;
-      if (times <= cap || !move) return [];
-      const gentler = move.variants.easier && inVariant(move, 'easier').pressure !== 'strong';
-      const repair = firstOf([
-        gentler && {
-          label: 'Do the easier version',
-          apply: (plan: Plan) => ids.reduce((next, id) => updateSegment(next, id, allEasier), plan),
-        },
-        { label: 'Take it out', apply: (plan: Plan) => removeSegments(plan, ids) },
-      ]);
+      if (!move || times <= (move.weeklyCap ?? 7)) return [];
       return [
-        {
-          key: `weekly-cap ${moveId}`,
-          says: `${look.nameOf(moveId)}: ${times} times a week`,
-          why: `Strong knuckles and the like at most ${cap === 1 ? 'once' : `${cap} times`} a week; skin and muscle need the days between.`,
-          segments: ids,
-          ...(repair && { repair }),
-        },
+        overTheCap(look, { key: 'weekly-cap', says: `${times} times a week`, move, segments }),
       ];
     });
   },

@@ -1,4 +1,4 @@
-import type { Move } from '../move';
+import type { Move, Prop } from '../move';
 import { type Plan, placedSegments } from './plan';
 
 /** Where a studio looks up moves: among its own, then in the library. */
@@ -48,3 +48,8 @@ export function moveIn(
   if (!move) throw new UnknownMoveError(segment.move, segment.id);
   return move;
 }
+
+/** What has to be at hand for a class, in the order in which it is needed. */
+export const kitOf = ({ plan, moves }: ResolvedClass): Prop[] => [
+  ...new Set(placedSegments(plan).flatMap(({ segment }) => moves.get(segment.move)?.props ?? [])),
+];

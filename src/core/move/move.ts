@@ -34,6 +34,13 @@ export const HEADS = ['level', 'back', 'down', 'turned', 'leaning'] as const;
 /** What the skin has to be for the hands to hold or to glide. */
 export const SURFACES = ['dry', 'glide', 'either'] as const;
 export const PROPS = ['mirror', 'oil', 'pen', 'cushion'] as const;
+export type Prop = (typeof PROPS)[number];
+export const PROP_NAMES: Record<Prop, string> = {
+  mirror: 'a mirror',
+  oil: 'oil or cream',
+  pen: 'a pen',
+  cushion: 'a cushion',
+};
 
 export const PURPOSES = [
   'wakeUp',

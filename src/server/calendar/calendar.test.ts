@@ -38,6 +38,7 @@ const wish = (c: TestClass, more: Partial<Wish> = {}): Wish => ({
   teacherId: null,
   place: null,
   link: null,
+  roomFor: null,
   ...more,
 });
 const plan = (c: TestClass, more: Partial<Wish> = {}) =>
@@ -120,11 +121,11 @@ describe('changing', () => {
     const now = Date.UTC(2026, 9, 1);
     const change = (i: number, which: (typeof WHICH)[number], at: string) =>
       changeSessions(db(), c, { id: ids[i] ?? '', which, now, zone: ZONE, change: { at } });
-    expect(await change(1, 'this', '2026-10-28T19:00')).toBe(1);
+    expect(await change(1, 'this', '2026-10-28T19:00')).toMatchObject({ changed: 1 });
     expect(await times()).toEqual(['10-20T18:30', '10-28T19:00', '11-03T18:30', '11-10T18:30']);
-    expect(await change(2, 'after', '2026-11-02T17:00')).toBe(2);
+    expect(await change(2, 'after', '2026-11-02T17:00')).toMatchObject({ changed: 2 });
     expect(await times()).toEqual(['10-20T18:30', '10-28T19:00', '11-02T17:00', '11-09T17:00']);
-    expect(await change(0, 'all', '2026-10-21T18:30')).toBe(4);
+    expect(await change(0, 'all', '2026-10-21T18:30')).toMatchObject({ changed: 4 });
     expect(await times()).toEqual(['10-21T18:30', '10-29T18:30', '11-03T18:30', '11-10T18:30']);
   });
 

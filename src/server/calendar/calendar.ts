@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import {
   type Closure,
   type Conflict,
+  closureOn,
   conflictsOf,
   localOf,
   MOST_IN_SERIES,
@@ -18,6 +19,7 @@ import { grouped } from '@/core/collections';
 import { dateLabel } from '@/core/formats';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
+import { type MovedUp, movingUp } from '../sessions/bookings';
 import { getSession, type Session, sessionsBetween, sessionsInSeries } from '../sessions/sessions';
 import { closuresOf } from './closures';
 
@@ -28,6 +30,8 @@ export interface Wish extends Wanted {
   teacherId: string | null;
   place: string | null;
   link: string | null;
+  /** How many there is room for; null without a limit. */
+  roomFor: number | null;
 }
 
 /** A session to come, with what is in its way. */
@@ -153,21 +157,19 @@ export async function planSessions(
       class_id: s.classId,
       starts_at: new Date(s.startsAt),
       status: s.closed === null ? 'planned' : 'cancelled',
-      closure_id: closures.find((c) => c.name === s.closed && covers(c, s.occurrence))?.id ?? null,
+      closure_id: closureOn(closures, s.occurrence.slice(0, 10))?.id ?? null,
       series_id: seriesId,
       occurrence: s.occurrence,
       teacher_id: wish.teacherId,
       place: wish.place,
       link: wish.link,
+      room_for: wish.roomFor,
       created_at: new Date(now),
     }));
     await trx('sessions').insert(rows);
     return rows.map((row) => row.id);
   });
 }
-
-const covers = (c: Closure, local: string): boolean =>
-  c.from <= local.slice(0, 10) && local.slice(0, 10) <= c.to;
 
 /** How far a change of one session of a series goes. */
 export const WHICH = ['this', 'after', 'all'] as const;
@@ -204,36 +206,42 @@ export interface Change {
   teacherId?: string | null;
   place?: string | null;
   link?: string | null;
+  roomFor?: number | null;
 }
 
 /**
  * Changes a session, or its series from it on.
- * @returns how many were changed
+ * @returns how many were changed, and who has room now that waited for it
  * @throws Refusal `not-found`, `led-already`
  */
 export async function changeSessions(
   db: Db,
   scope: Scope,
   { change, zone, ...reach }: Reach & { change: Change; zone: string },
-): Promise<number> {
+): Promise<{ changed: number; movedUp: MovedUp[] }> {
   return db.transaction(async (trx) => {
     if (change.classId) await slots(trx, scope, [change.classId]);
     if (change.teacherId) await knowTeacher(trx, scope, change.teacherId);
     const all = await reached(trx, scope, reach);
     const [first] = all;
     const by = change.at && first ? moveFrom(localOf(first.startsAt, zone), change.at) : null;
-    for (const s of all) {
-      const set = {
-        ...(by && { starts_at: new Date(moved(localOf(s.startsAt, zone), by, zone)) }),
-        ...(change.classId && { class_id: change.classId }),
-        ...(change.teacherId !== undefined && { teacher_id: change.teacherId }),
-        ...(change.place !== undefined && { place: change.place }),
-        ...(change.link !== undefined && { link: change.link }),
-      };
-      if (Object.keys(set).length === 0) continue;
-      await trx('sessions').where({ id: s.id, studio_id: scope.studioId }).update(set);
-    }
-    return all.length;
+    const write = async () => {
+      for (const s of all) {
+        const set = {
+          ...(by && { starts_at: new Date(moved(localOf(s.startsAt, zone), by, zone)) }),
+          ...(change.classId && { class_id: change.classId }),
+          ...(change.teacherId !== undefined && { teacher_id: change.teacherId }),
+          ...(change.place !== undefined && { place: change.place }),
+          ...(change.link !== undefined && { link: change.link }),
+          ...(change.roomFor !== undefined && { room_for: change.roomFor }),
+        };
+        if (Object.keys(set).length === 0) continue;
+        await trx('sessions').where({ id: s.id, studio_id: scope.studioId }).update(set);
+      }
+    };
+    const sessionIds = all.map((s) => s.id);
+    const movedUp = await movingUp(trx, scope, { sessionIds, work: write });
+    return { changed: all.length, movedUp };
   });
 }
 

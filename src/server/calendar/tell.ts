@@ -3,51 +3,105 @@ import { dayLabel, timeOfDay } from '@/core/formats';
 import { emailSchema } from '@/core/studio';
 import type { Teacher } from '../auth/sign-ins';
 import type { Db } from '../db';
-import type { Session } from '../sessions/sessions';
+import type { MovedUp } from '../sessions/bookings';
+import { getSession, type Session } from '../sessions/sessions';
 import { type Post, postFrom, writeLetter } from '../studio/letters';
 
-/**
- * Writes to everybody who is booked and has given an email that sessions were called off: one letter a person,
- * whatever number of sessions.
- * @returns how many letters were written, and how many people are booked without an email
- */
+/** What became of telling people something. */
+export interface Told {
+  /** How many letters were written. */
+  written: number;
+  /** How many people are concerned who have given no email. */
+  without: number;
+}
+
+/** When it is told, and by what. */
+interface By {
+  now: number;
+  post?: Post | null;
+}
+
+/** Writes to everybody who is booked or waits that sessions were called off. */
 export async function tellCalledOff(
   db: Db,
   teacher: Teacher,
+  { sessions, word, ...by }: By & { sessions: readonly Session[]; word: string | null },
+): Promise<Told> {
+  const rows = await db('session_people')
+    .where('studio_id', teacher.studioId)
+    .whereIn(
+      'session_id',
+      sessions.map((s) => s.id),
+    )
+    .select('participant_id', 'session_id');
+  const to = rows.map((row) => ({ participantId: row.participant_id, sessionId: row.session_id }));
+  const says = { subject: 'does not take place', first: 'this does not take place:', word };
+  return tell(db, teacher, { to, sessions, says, ...by });
+}
+
+/** Writes to whoever waited that there is room for them now. */
+export async function tellMovedUp(
+  db: Db,
+  teacher: Teacher,
+  { to, ...by }: By & { to: readonly MovedUp[] },
+): Promise<Told> {
+  const ids = [...new Set(to.map((one) => one.sessionId))];
+  const sessions = await Promise.all(ids.map((id) => getSession(db, teacher, id)));
+  const word = 'If you cannot come, say so, and somebody else can.';
+  const says = { subject: 'there is room for you', first: 'there is room for you now:', word };
+  return tell(db, teacher, { to, sessions, says, ...by });
+}
+
+/** One letter a person who has given an email, whatever number of sessions it is about. */
+async function tell(
+  db: Db,
+  teacher: Teacher,
   {
+    to,
     sessions,
-    word,
+    says,
     now,
     post = postFrom(process.env),
-  }: { sessions: readonly Session[]; word: string | null; now: number; post?: Post | null },
-): Promise<{ written: number; without: number }> {
-  const rows = await db('bookings')
-    .join('participants', 'participants.id', 'bookings.participant_id')
-    .where('bookings.studio_id', teacher.studioId)
-    .whereIn('bookings.class_id', [...new Set(sessions.map((s) => s.classId))])
-    .orderByRaw('lower(participants.name)')
-    .select('participants.id', 'participants.name', 'participants.contact', 'bookings.class_id');
-  const people = grouped(rows, (row) => row.id as string);
+  }: By & {
+    to: readonly MovedUp[];
+    sessions: readonly Session[];
+    says: { subject: string; first: string; word: string | null };
+  },
+): Promise<Told> {
+  const { timeZone, studioName, studioId } = teacher;
+  const sessionsOf = grouped(to, (one) => one.participantId);
+  const people = await db('participants')
+    .where({ studio_id: studioId })
+    .whereIn('id', [...sessionsOf.keys()])
+    .orderByRaw('lower(name)')
+    .select('id', 'name', 'contact');
   let [written, without] = [0, 0];
   let carrier = post;
-  for (const [first, ...others] of people.values()) {
-    const email = emailSchema.safeParse(first?.contact);
+  for (const { id, name, contact } of people) {
+    const email = emailSchema.safeParse(contact);
     if (!email.success) {
       without++;
       continue;
     }
-    const classes = new Set([first, ...others].map((row) => row?.class_id));
-    const off = sessions.filter((s) => classes.has(s.classId));
-    const { timeZone, studioName } = teacher;
-    const dates = off.map(
-      (s) =>
-        `${s.className}, ${dayLabel(s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
-    );
-    const body = `Hello ${first?.name},\n\nthis does not take place:\n${dates.join('\n')}\n${word ? `\n${word}\n` : ''}\n${studioName}\n`;
-    const letter = { recipient: email.data, subject: `${studioName}: does not take place`, body };
+    const theirs = new Set(sessionsOf.get(id)?.map((one) => one.sessionId));
+    const dates = sessions
+      .filter((s) => theirs.has(s.id))
+      .map(
+        (s) =>
+          `${s.className}, ${dayLabel(s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
+      );
+    const body = `Hello ${name},\n\n${says.first}\n${dates.join('\n')}\n${says.word ? `\n${says.word}\n` : ''}\n${studioName}\n`;
+    const letter = { recipient: email.data, subject: `${studioName}: ${says.subject}`, body };
     // A mail server that takes nothing is not waited for again and again; the other letters wait.
     if (!(await writeLetter(db, teacher, { letter, now, post: carrier }))) carrier = null;
     written++;
   }
   return { written, without };
+}
+
+/** What is said on screen of letters that were written. */
+export function toldWords({ written, without }: Told): string {
+  const letters = written === 1 ? '1 letter was written' : `${written} letters were written`;
+  if (without === 0) return `${letters}.`;
+  return `${letters}; ${without} booked ${without === 1 ? 'has' : 'have'} given no email.`;
 }

@@ -24,6 +24,22 @@ const personSchema = z.object({
   cautions: z.array(carriedCautionSchema),
 });
 
+/** Sessions that began so long ago may still be led. */
+const STILL_MS = 12 * 3_600_000;
+
+/** Everybody booked on a class, and whoever comes or waits for one of its sessions to come. */
+const expectedBy = (db: Db, { classId, now }: { classId: string; now: number }) =>
+  db('bookings')
+    .where('class_id', classId)
+    .select('participant_id')
+    .union(
+      db('session_bookings')
+        .join('sessions', 'sessions.id', 'session_bookings.session_id')
+        .where({ 'sessions.class_id': classId, 'sessions.status': 'planned', coming: true })
+        .where('sessions.starts_at', '>=', new Date(now - STILL_MS))
+        .select('participant_id'),
+    );
+
 /** @param zone the studio's time zone, in which weeks begin */
 export async function roomOf(
   db: Db,
@@ -33,9 +49,9 @@ export async function roomOf(
   const of = { 'sessions.class_id': classId, 'sessions.studio_id': scope.studioId };
   const week = db.raw("date_trunc('week', sessions.starts_at at time zone ?)", [zone]);
   const [rows, recent, weeks, next] = await Promise.all([
-    db('bookings')
-      .join('participants', 'participants.id', 'bookings.participant_id')
-      .where({ 'bookings.class_id': classId, 'bookings.studio_id': scope.studioId })
+    db('participants')
+      .where('participants.studio_id', scope.studioId)
+      .whereIn('participants.id', expectedBy(db, { classId, now }))
       .orderByRaw('lower(participants.name)')
       .select('participants.id', 'participants.name', 'participants.cautions'),
     db

@@ -111,6 +111,7 @@ function aheadOf(
     teacherId,
     place: slot.place,
     link: slot.link,
+    roomFor: slot.roomFor,
   };
 }
 
@@ -186,7 +187,10 @@ async function seedPast(
     });
     if (cancelled) continue;
     const begun = addMinutes(startsAt, weeksAgo % 3);
-    await seedRun(db, studioId, { sessionId, score, begun });
+    const last = slot.key === 'choir' && weeksAgo === 1;
+    const parked = last ? demo.PARKED : null;
+    await seedRun(db, studioId, { sessionId, score, begun, parked });
+    if (last) await seedNote(db, studioId, { sessionId, people, at: begun });
     const rows = people.flatMap((person) => {
       const pattern = person[slot.key];
       const letter = pattern?.[pattern.length - weeksAgo];
@@ -206,10 +210,33 @@ async function seedPast(
   }
 }
 
+async function seedNote(
+  db: Db,
+  studioId: string,
+  { sessionId, people, at }: { sessionId: string; people: Person[]; at: Date },
+): Promise<void> {
+  const { name, move, note } = demo.FORM_NOTE;
+  const person = people.find((p) => p.name === name);
+  await db('form_notes').insert({
+    id: randomUUID(),
+    studio_id: studioId,
+    participant_id: person?.id,
+    session_id: sessionId,
+    move_id: move,
+    note,
+    noted_at: at,
+  });
+}
+
 async function seedRun(
   db: Db,
   studioId: string,
-  { sessionId, score, begun }: { sessionId: string; score: Score; begun: Date },
+  {
+    sessionId,
+    score,
+    begun,
+    parked,
+  }: { sessionId: string; score: Score; begun: Date; parked: string | null },
 ): Promise<void> {
   const id = randomUUID();
   const ended = begun.getTime() + score.totalMs;
@@ -222,19 +249,20 @@ async function seedRun(
     finished_at: new Date(ended),
     created_at: begun,
   });
-  const event = (seq: number, type: string, at: number) => ({
+  const event = (seq: number, type: string, at: number, data = {}) => ({
     studio_id: studioId,
     run_id: id,
     seq,
     id: randomUUID(),
     at_ms: at,
     type,
-    data: '{}',
+    data: JSON.stringify(data),
     received_at: new Date(at),
   });
   await db('run_events').insert([
     event(1, 'started', begun.getTime()),
-    event(2, 'finished', ended + MINUTE / 2),
+    ...(parked ? [event(2, 'parked', ended, { note: parked })] : []),
+    event(parked ? 3 : 2, 'finished', ended + MINUTE / 2),
   ]);
 }
 
@@ -257,12 +285,15 @@ export async function ensureSessionToday(db: Db, now: number): Promise<void> {
     .orderBy('created_at')
     .first('id');
   if (!choir) return;
+  const [{ place, roomFor }] = demo.TIMETABLE;
   await db('sessions').insert({
     id: randomUUID(),
     studio_id: studioId,
     class_id: choir.id,
     starts_at: new Date(startsAt),
     status: 'planned',
+    place,
+    room_for: roomFor,
     created_at: new Date(now),
   });
 }

@@ -33,6 +33,8 @@ export interface PersonSession {
   startsAt: number;
   status: 'planned' | 'held' | 'cancelled';
   mark: z.infer<typeof markSchema> | null;
+  /** They wait for room. */
+  waiting: boolean;
   arrivedAt: number | null;
   leftAt: number | null;
   runStartedAt: number | null;
@@ -112,13 +114,14 @@ const bookedRowSchema = z.object({
   starts_at: maybeEpochMs,
   status: z.enum(['planned', 'held', 'cancelled']).nullable(),
   mark: markSchema.nullable(),
+  expected: z.boolean(),
 });
 
-/** Streaks of everybody (or of one person), by participant, folded from booked sessions. */
-async function streaksBy(
+/** Streaks of everybody, of one person or in one class, by participant, folded from booked sessions. */
+export async function streaksBy(
   db: Db,
   { studioId }: Scope,
-  participantId?: string,
+  { participantId, classId }: { participantId?: string; classId?: string } = {},
 ): Promise<Map<string, ClassStreak[]>> {
   const query = db('bookings')
     .join('classes', 'classes.id', 'bookings.class_id')
@@ -132,6 +135,11 @@ async function streaksBy(
         .on('attendance.session_id', 'sessions.id')
         .andOn('attendance.participant_id', 'bookings.participant_id'),
     )
+    .leftJoin('session_bookings as own', (join) =>
+      join
+        .on('own.session_id', 'sessions.id')
+        .andOn('own.participant_id', 'bookings.participant_id'),
+    )
     .where('bookings.studio_id', studioId)
     .select(
       'bookings.participant_id',
@@ -141,8 +149,13 @@ async function streaksBy(
       'sessions.starts_at',
       'sessions.status',
       'attendance.mark',
+      // Who had said so, or found no room, was not expected.
+      db.raw(`case when sessions.room_for is null then own.coming is distinct from false
+        else exists (select 1 from session_people p where p.session_id = sessions.id
+          and p.participant_id = bookings.participant_id and p.booked) end as expected`),
     );
   if (participantId) query.where('bookings.participant_id', participantId);
+  if (classId) query.where('bookings.class_id', classId);
   const rows = z.array(bookedRowSchema).parse(await query);
 
   const booked = new Map<string, { row: (typeof rows)[number]; sessions: BookedSession[] }>();
@@ -150,6 +163,7 @@ async function streaksBy(
     const key = `${row.participant_id} ${row.class_id}`;
     const entry = booked.get(key) ?? { row, sessions: [] };
     booked.set(key, entry);
+    if (!row.expected && (row.mark ?? 'absent') === 'absent') continue;
     if (row.session_id && row.starts_at !== null && row.status) {
       entry.sessions.push({
         sessionId: row.session_id,
@@ -167,6 +181,17 @@ async function streaksBy(
   }
   for (const list of byPerson.values()) list.sort((a, b) => b.streak.current - a.streak.current);
   return byPerson;
+}
+
+/** Everybody of the studio, by name. */
+export async function namesOfPeople(
+  db: Db,
+  { studioId }: Scope,
+): Promise<{ id: string; name: string }[]> {
+  return db('participants')
+    .where({ studio_id: studioId })
+    .orderByRaw('lower(name)')
+    .select('id', 'name');
 }
 
 export async function listPeople(db: Db, scope: Scope): Promise<PersonSummary[]> {
@@ -201,6 +226,7 @@ const personSessionSchema = z
     starts_at: epochMs,
     status: z.enum(['planned', 'held', 'cancelled']),
     mark: markSchema.nullable(),
+    waiting: z.boolean(),
     arrived_at: maybeEpochMs,
     left_at: maybeEpochMs,
     started_at: maybeEpochMs,
@@ -213,6 +239,7 @@ const personSessionSchema = z
       startsAt: row.starts_at,
       status: row.status,
       mark: row.mark,
+      waiting: row.waiting,
       arrivedAt: row.arrived_at,
       leftAt: row.left_at,
       runStartedAt: row.started_at,
@@ -235,7 +262,7 @@ export async function getPerson(db: Db, scope: Scope, id: string): Promise<Perso
   const participant = participantSchema.parse(found(row, 'participant'));
   const carried = carriedRowSchema.parse(row);
   const [streaks, sessions] = await Promise.all([
-    streaksBy(db, scope, id),
+    streaksBy(db, scope, { participantId: id }),
     db('sessions')
       .join('classes', 'classes.id', 'sessions.class_id')
       .leftJoin('runs', 'runs.session_id', 'sessions.id')
@@ -244,15 +271,14 @@ export async function getPerson(db: Db, scope: Scope, id: string): Promise<Perso
           .on('attendance.session_id', 'sessions.id')
           .andOn('attendance.participant_id', db.raw('?', [id])),
       )
-      .leftJoin('bookings', (join) =>
+      .leftJoin('session_people as expected', (join) =>
         join
-          .on('bookings.class_id', 'sessions.class_id')
-          .andOn('bookings.participant_id', db.raw('?', [id]))
-          .andOn('bookings.since', '<=', 'sessions.starts_at'),
+          .on('expected.session_id', 'sessions.id')
+          .andOn('expected.participant_id', db.raw('?', [id])),
       )
       .where('sessions.studio_id', studioId)
       .where((either) =>
-        either.whereNotNull('bookings.class_id').orWhereNotNull('attendance.session_id'),
+        either.whereNotNull('expected.session_id').orWhereNotNull('attendance.session_id'),
       )
       .orderBy('sessions.starts_at', 'desc')
       .select(
@@ -261,6 +287,7 @@ export async function getPerson(db: Db, scope: Scope, id: string): Promise<Perso
         'sessions.starts_at',
         'sessions.status',
         'attendance.mark',
+        db.raw('coalesce(not expected.booked, false) as waiting'),
         'attendance.arrived_at',
         'attendance.left_at',
         'runs.started_at',

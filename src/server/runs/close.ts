@@ -10,7 +10,7 @@ import {
   talkOf,
 } from '@/core/run';
 import type { Db } from '../db';
-import type { Scope } from '../scope';
+import { found, type Scope } from '../scope';
 import { closeRegister } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
 import { noteTalk } from '../speech/teacher-speech';
@@ -22,12 +22,20 @@ import { getRun, runOfSession } from './prepare';
 const notesOf = (events: readonly NewRunEvent[]) =>
   events.filter(isRoomEvent).reduce<Notes>(noted, NO_NOTES);
 
-/** Questions that were parked when a class met last, before a session of it. */
+/** A question that was parked, and where. */
+export interface ParkedQuestion {
+  runId: string;
+  /** Id of the event. */
+  id: string;
+  note: string;
+}
+
+/** Questions that were parked when a class met last before a session of it, and are not answered yet. */
 export async function parkedLastTime(
   db: Db,
   scope: Scope,
   session: { classId: string; startsAt: number },
-): Promise<string[]> {
+): Promise<ParkedQuestion[]> {
   const row = await db('runs')
     .join('sessions', 'sessions.id', 'runs.session_id')
     .where({
@@ -40,7 +48,27 @@ export async function parkedLastTime(
     .first('runs.id');
   if (!row) return [];
   const { parked } = notesOf(await eventsOf(db, scope, row.id));
-  return parked.map((q) => q.note);
+  const answered = await db('answered_questions')
+    .where({ run_id: row.id, studio_id: scope.studioId })
+    .pluck('event_id');
+  return parked
+    .filter(({ id }) => !answered.includes(id))
+    .map(({ id, note }) => ({ runId: row.id, id, note }));
+}
+
+/** Notes that a parked question was answered. @throws Refusal `not-found` where the run is not the studio's */
+export async function answerQuestion(
+  db: Db,
+  { studioId }: Scope,
+  { runId, id, now }: { runId: string; id: string; now: number },
+): Promise<void> {
+  found(await db('runs').where({ id: runId, studio_id: studioId }).first('id'), 'run');
+  const event = { run_id: runId, studio_id: studioId, id, type: 'parked' };
+  found(await db('run_events').where(event).first('id'), 'question');
+  await db('answered_questions')
+    .insert({ studio_id: studioId, run_id: runId, event_id: id, answered_at: new Date(now) })
+    .onConflict(['run_id', 'event_id'])
+    .ignore();
 }
 
 /**

@@ -83,7 +83,9 @@ export async function prepareRun(
   const room = await movesMet(
     db,
     scope,
-    expected.filter((e) => e.attendance?.mark !== 'absent').map((e) => e.participantId),
+    expected
+      .filter((e) => (e.attendance ? e.attendance.mark !== 'absent' : !e.away))
+      .map((e) => e.participantId),
   );
   const book = await studioBook(db, scope);
   const speaking = speaker === undefined ? await voice() : speaker;

@@ -168,6 +168,8 @@ describe('what happens in the room', () => {
         const { events } = await appendEvents(db(), c, { runId: id, drafts, now: NOON + HOUR });
         const newcomer = (p: Present) => ({
           ...p,
+          waiting: false,
+          away: false,
           timesBefore: 0,
           cautions: [],
           notes: [],

@@ -14,6 +14,8 @@ const rollSchema = z
     participant_id: z.uuid(),
     name: z.string(),
     booked: z.boolean(),
+    waiting: z.boolean(),
+    away: z.boolean(),
     times_before: z.number(),
     mark: markSchema.nullable(),
     arrived_at: maybeEpochMs,
@@ -25,6 +27,8 @@ const rollSchema = z
       participantId: row.participant_id,
       name: row.name,
       booked: row.booked,
+      waiting: row.waiting,
+      away: row.away,
       timesBefore: row.times_before,
       attendance: row.mark
         ? { mark: row.mark, arrivedAt: row.arrived_at, leftAt: row.left_at }
@@ -62,11 +66,15 @@ export async function formNotesOf(
 export async function roll(db: Db, scope: Scope, sessionId: string): Promise<RollEntry[]> {
   const session = await getSession(db, scope, sessionId);
   const rows = await db('participants')
-    .leftJoin('bookings', (join) =>
+    .leftJoin('session_people as expected', (join) =>
       join
-        .on('bookings.participant_id', 'participants.id')
-        .andOn('bookings.class_id', db.raw('?', [session.classId]))
-        .andOn('bookings.since', '<=', db.raw('?', [new Date(session.startsAt)])),
+        .on('expected.participant_id', 'participants.id')
+        .andOn('expected.session_id', db.raw('?', [sessionId])),
+    )
+    .leftJoin('session_bookings as own', (join) =>
+      join
+        .on('own.participant_id', 'participants.id')
+        .andOn('own.session_id', db.raw('?', [sessionId])),
     )
     .leftJoin('attendance', (join) =>
       join
@@ -75,13 +83,19 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
     )
     .where('participants.studio_id', scope.studioId)
     .where((either) =>
-      either.whereNotNull('bookings.class_id').orWhereNotNull('attendance.session_id'),
+      either
+        .whereNotNull('expected.session_id')
+        // Who said they cannot come may come all the same, and is known then.
+        .orWhereNotNull('own.session_id')
+        .orWhereNotNull('attendance.session_id'),
     )
     .orderByRaw('lower(participants.name)')
     .select(
       'participants.id as participant_id',
       'participants.name',
-      db.raw('bookings.class_id is not null as booked'),
+      db.raw('coalesce(expected.booked, false) as booked'),
+      db.raw('coalesce(not expected.booked, false) as waiting'),
+      db.raw('own.coming is not distinct from false as away'),
       db.raw(
         `(select count(*)::int from attendance a join sessions s on s.id = a.session_id
           where a.participant_id = participants.id and a.mark <> 'absent'

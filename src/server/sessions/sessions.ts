@@ -17,7 +17,12 @@ export interface Session {
   status: SessionStatus;
   runStartedAt: number | null;
   runFinishedAt: number | null;
+  /** How many have booked, those who wait not among them. */
   booked: number;
+  /** How many wait for room. */
+  waiting: number;
+  /** How many there is room for; null without a limit. */
+  roomFor: number | null;
   came: number;
   /** The series it belongs to, and when that has it, as the clock on the wall shows it. */
   seriesId: string | null;
@@ -44,7 +49,8 @@ const sessionSchema = z
     status: sessionStatusSchema,
     started_at: maybeEpochMs,
     finished_at: maybeEpochMs,
-    booked: z.number(),
+    wishes: z.number(),
+    room_for: z.number().nullable(),
     came: z.number(),
     series_id: z.uuid().nullable(),
     occurrence: z.string().nullable(),
@@ -65,7 +71,9 @@ const sessionSchema = z
       status: row.status,
       runStartedAt: row.started_at,
       runFinishedAt: row.finished_at,
-      booked: row.booked,
+      booked: Math.min(row.wishes, row.room_for ?? row.wishes),
+      waiting: Math.max(0, row.wishes - (row.room_for ?? row.wishes)),
+      roomFor: row.room_for,
       came: row.came,
       seriesId: row.series_id,
       occurrence: row.occurrence,
@@ -102,8 +110,9 @@ const sessionsOf = (db: Db, { studioId }: Scope) =>
       'sessions.link',
       'sessions.word',
       'closures.name as closed',
-      db.raw(`(select count(*)::int from bookings b
-        where b.class_id = sessions.class_id and b.since <= sessions.starts_at) as booked`),
+      'sessions.room_for',
+      db.raw(`(select count(*)::int from session_wishes w
+        where w.session_id = sessions.id) as wishes`),
       db.raw(`(select count(*)::int from attendance a
         where a.session_id = sessions.id and a.mark <> 'absent') as came`),
     );

@@ -3,6 +3,7 @@
 import { MOST_IN_SERIES, WEEKDAY_NAMES, WEEKDAYS } from '@/core/calendar';
 import { ActionForm, Field, type FormAct, Select, Tick, WhenAsked } from '../kit/form';
 import { Page } from '../kit/page';
+import { RoomField } from '../kit/room-field';
 import { type PlanState, REPEATS, type Repeats, TURNS } from './plan';
 
 const REPEAT_NAMES: Record<Repeats, string> = {
@@ -77,6 +78,7 @@ export function PlanScreen({
             />
             <Field name="place" label="Place" />
             <Field name="link" label="Link of the call" type="url" />
+            <RoomField />
           </div>
           <div className="grid content-start gap-4">
             <Field name="start" label="First day" type="date" initial={today} />

@@ -1,10 +1,10 @@
 'use client';
 
 import { type Aim, FACE_ORDERS, type Plan, type Rules, SKINS } from '@/core/class';
-import { type Area, PROPS, PURPOSE_NAMES, PURPOSES, type Purpose } from '@/core/move';
+import { type Area, PROP_NAMES, PROPS, PURPOSE_NAMES, PURPOSES, type Purpose } from '@/core/move';
 import { Choice } from '../kit/choice';
 import { FaceDial } from '../kit/face-dial';
-import { KIT_NAMES, ORDER_NAMES, SKIN_NAMES } from './aim-words';
+import { ORDER_NAMES, SKIN_NAMES } from './aim-words';
 import { Tick } from './segment-settings';
 
 const MOST_FOCUS = 6;
@@ -83,7 +83,7 @@ export function AimFields({ aim, rules, kit, onAim, onRules, onKit }: AimFieldsP
           {PROPS.map((prop) => (
             <Tick
               key={prop}
-              label={KIT_NAMES[prop]}
+              label={PROP_NAMES[prop]}
               checked={kit.includes(prop)}
               onChange={(there) => onKit(there ? [...kit, prop] : kit.filter((p) => p !== prop))}
             />

@@ -1,6 +1,6 @@
 import { COUNTING_NAMES, type Explain, type FaceOrder, type Plan, type Skin } from '@/core/class';
 import { LANGUAGE_NAMES } from '@/core/language';
-import { AREA_NAMES, type PROPS, PURPOSE_NAMES } from '@/core/move';
+import { AREA_NAMES, PURPOSE_NAMES } from '@/core/move';
 
 /** What the aim and the house rules of a class are called, and a class's own in one line. */
 
@@ -14,12 +14,6 @@ export const SKIN_NAMES: Record<Skin, string> = {
   serum: 'serum before everything',
   oilToClose: 'oil for the closing massage',
   oil: 'oil from the start',
-};
-export const KIT_NAMES: Record<(typeof PROPS)[number], string> = {
-  mirror: 'a mirror',
-  oil: 'oil or cream',
-  pen: 'a pen',
-  cushion: 'a cushion',
 };
 export const EXPLAIN_NAMES: Record<Explain, string> = {
   first: 'in full first, short after',

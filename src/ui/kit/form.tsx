@@ -33,6 +33,7 @@ export function ActionForm<S extends FormState = FormState>({
   submit,
   label,
   danger = false,
+  over = false,
   below,
   children,
 }: {
@@ -42,6 +43,8 @@ export function ActionForm<S extends FormState = FormState>({
   /** What the form is for, where no heading says so. */
   label?: string;
   danger?: boolean;
+  /** There is nothing to send any more, and only what was done is still to be read. */
+  over?: boolean;
   /** What the answer leads on to, within the form. */
   below?: (state: S) => ReactNode;
   children?: ReactNode;
@@ -59,7 +62,7 @@ export function ActionForm<S extends FormState = FormState>({
   return (
     <Sent value={state}>
       <form ref={form} action={action} aria-label={label} className="grid gap-4" noValidate>
-        {children}
+        {!over && children}
         {state.problem && (
           <p role="alert" className="text-error font-medium">
             {state.problem}
@@ -68,6 +71,7 @@ export function ActionForm<S extends FormState = FormState>({
         <div className="flex flex-wrap items-center gap-3">
           <button
             type="submit"
+            hidden={over}
             className={`btn ${danger ? 'btn-outline btn-error' : 'btn-primary'}`}
             disabled={pending}
           >

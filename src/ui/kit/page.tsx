@@ -3,16 +3,23 @@ import type { ReactNode } from 'react';
 /** The frame of an ordinary page: its title, what can be done there, and its content. */
 export function Page({
   title,
+  titleShown = true,
   actions,
   children,
 }: {
   title: string;
+  /** False where the content says it better; it stays for those who do not see. */
+  titleShown?: boolean;
   actions?: ReactNode;
   children: ReactNode;
 }) {
   return (
     <main className="mx-auto w-full max-w-6xl px-4 py-6 sm:px-6">
-      <div className="mb-5 flex flex-wrap items-center justify-between gap-3">
+      <div
+        className={
+          titleShown ? 'mb-5 flex flex-wrap items-center justify-between gap-3' : 'sr-only'
+        }
+      >
         <h1 className="text-3xl font-bold">{title}</h1>
         {actions}
       </div>

@@ -144,7 +144,7 @@ const HATCH =
   'repeating-linear-gradient(-45deg, transparent 0 4px, color-mix(in oklab, var(--color-base-100) 75%, transparent) 4px 6px)';
 
 /** Hatched upbeat, solid work, pale release and rest. */
-export const stepFill = (step: Step, kind: Kind): string =>
+export const stepFill = (step: Pick<Step, 'kind'>, kind: Kind): string =>
   step.kind === 'upbeat' || step.kind === 'switch'
     ? `${HATCH}, ${kindColour(kind)}`
     : step.kind === 'work'

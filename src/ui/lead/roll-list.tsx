@@ -49,7 +49,9 @@ export function RollList(props: RollListProps) {
   );
 }
 
-function usualNote({ timesBefore, booked }: RollEntry): string {
+function usualNote({ timesBefore, booked, waiting, away }: RollEntry): string {
+  if (away) return 'cannot come';
+  if (waiting) return 'waiting for room';
   return timesBefore === 0 ? 'first class' : booked ? '' : 'not booked';
 }
 

@@ -21,6 +21,8 @@ export const isHere = ({ attendance }: Pick<RollEntry, 'attendance'>): boolean =
 
 const newcomer = (person: Present): RollEntry => ({
   ...person,
+  waiting: false,
+  away: false,
   timesBefore: 0,
   cautions: [],
   notes: [],

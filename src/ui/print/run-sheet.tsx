@@ -1,10 +1,11 @@
-import { PHASE_NAMES, type Plan } from '@/core/class';
+import { kitOf, PHASE_NAMES, type Plan } from '@/core/class';
 import { clock, shortSeconds } from '@/core/formats';
 import {
   AREA_NAMES,
   type Area,
   doseLabel,
   inVariant,
+  PROP_NAMES,
   SIDES_NAMES,
   strongAreas,
   variantText,
@@ -24,8 +25,6 @@ export interface RunSheetProps {
   back: string;
 }
 
-const KIT_WORDS = { mirror: 'a mirror', oil: 'oil or cream', pen: 'a pen', cushion: 'a cushion' };
-
 /** What is said about a segment, each sentence once, in the order of its first round. */
 function wordsOf(cues: readonly Cue[], kinds: readonly Cue['kind'][]): string[] {
   return [...new Set(cues.filter((c) => kinds.includes(c.kind)).map((c) => c.text))];
@@ -40,11 +39,7 @@ export function RunSheet({ plan, score, moves, fill, back }: RunSheetProps) {
       blocks.flatMap((block) => block.segments.map((s) => [s.id, { segment: s, block }] as const)),
     ),
   );
-  const kit = [
-    ...new Set(
-      [...segments.values()].flatMap(({ segment }) => moves.get(segment.move)?.props ?? []),
-    ),
-  ];
+  const kit = kitOf({ plan, moves });
   const told = new Set<string>();
   let phase = '';
   return (
@@ -63,7 +58,7 @@ export function RunSheet({ plan, score, moves, fill, back }: RunSheetProps) {
           </p>
           <p className="mt-1">
             <b>Kit:</b> clean hands
-            {kit.length > 0 && `, ${kit.map((k) => KIT_WORDS[k]).join(', ')}`}
+            {kit.length > 0 && `, ${kit.map((k) => PROP_NAMES[k]).join(', ')}`}
           </p>
         </div>
         <FaceDial size={120} fill={fill} label="Work by area of the face" />

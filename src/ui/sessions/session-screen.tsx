@@ -2,6 +2,9 @@ import { Play, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { ActionForm, Field, type FormAct, Select } from '../kit/form';
 import { Page } from '../kit/page';
+import { RoomField } from '../kit/room-field';
+import { bookedWords } from './booked-words';
+import { SessionPeople, type SessionPeopleProps } from './session-people';
 
 const WHICH_NAMES = {
   this: 'this session',
@@ -22,6 +25,11 @@ export interface SessionScreenProps {
   movedFrom: string | null;
   inSeries: boolean;
   booked: number;
+  waiting: number;
+  roomFor: number | null;
+  people: SessionPeopleProps['people'];
+  /** Everybody else on the register. */
+  others: SessionPeopleProps['others'];
   classId: string;
   teacherId: string;
   place: string;
@@ -31,6 +39,7 @@ export interface SessionScreenProps {
   change: FormAct;
   callOff: FormAct;
   restore: (form: FormData) => Promise<void>;
+  coming: FormAct;
 }
 
 /** One session: when, where, by whom, and all that can become of it. */
@@ -64,7 +73,7 @@ export function SessionScreen(props: SessionScreenProps) {
       <p className="text-xl font-semibold">{props.when}</p>
       <p className="quiet mt-1">
         {[
-          `${props.booked} booked`,
+          bookedWords(props),
           props.place,
           leaders[props.teacherId as keyof typeof leaders] && props.teacherId
             ? `led by ${leaders[props.teacherId as keyof typeof leaders]}`
@@ -92,40 +101,46 @@ export function SessionScreen(props: SessionScreenProps) {
       )}
       {(status === 'planned' || status === 'cancelled') && (
         <div className="mt-8 grid gap-10 md:grid-cols-2">
-          <section aria-labelledby="change">
-            <h2 id="change" className="mb-3 text-xl font-semibold">
-              Change it
-            </h2>
-            <ActionForm act={props.change} submit="Save the changes">
-              <div className="grid gap-4 sm:grid-cols-2">
-                <Field name="day" label="Day" type="date" initial={props.at.slice(0, 10)} />
-                <Field name="time" label="At" type="time" initial={props.at.slice(11)} />
-              </div>
-              <Select
-                name="classId"
-                label="Class"
-                options={props.classes.map((c) => c.id)}
-                names={Object.fromEntries(props.classes.map((c) => [c.id, c.name]))}
-                initial={props.classId}
-              />
-              <Select
-                name="teacherId"
-                label="Led by"
-                options={Object.keys(leaders)}
-                names={leaders}
-                initial={props.teacherId}
-              />
-              <Field name="place" label="Place" initial={props.place} />
-              <Field name="link" label="Link of the call" type="url" initial={link} />
-              {which}
-            </ActionForm>
-          </section>
-          {status === 'planned' && (
+          <div className="grid content-start gap-10">
+            <section aria-labelledby="change">
+              <h2 id="change" className="mb-3 text-xl font-semibold">
+                Change it
+              </h2>
+              <ActionForm act={props.change} submit="Save the changes">
+                <div className="grid gap-4 sm:grid-cols-2">
+                  <Field name="day" label="Day" type="date" initial={props.at.slice(0, 10)} />
+                  <Field name="time" label="At" type="time" initial={props.at.slice(11)} />
+                </div>
+                <Select
+                  name="classId"
+                  label="Class"
+                  options={props.classes.map((c) => c.id)}
+                  names={Object.fromEntries(props.classes.map((c) => [c.id, c.name]))}
+                  initial={props.classId}
+                />
+                <Select
+                  name="teacherId"
+                  label="Led by"
+                  options={Object.keys(leaders)}
+                  names={leaders}
+                  initial={props.teacherId}
+                />
+                <Field name="place" label="Place" initial={props.place} />
+                <Field name="link" label="Link of the call" type="url" initial={link} />
+                <RoomField initial={String(props.roomFor ?? '')} />
+                {which}
+              </ActionForm>
+            </section>
             <section aria-labelledby="off">
-              <h2 id="off" className="mb-3 text-xl font-semibold">
+              <h2 id="off" className="mb-3 text-xl font-semibold" hidden={status === 'cancelled'}>
                 Call it off
               </h2>
-              <ActionForm act={props.callOff} submit="Call it off" danger>
+              <ActionForm
+                act={props.callOff}
+                submit="Call it off"
+                over={status === 'cancelled'}
+                danger
+              >
                 <Field
                   name="word"
                   label="A word to those booked"
@@ -134,6 +149,9 @@ export function SessionScreen(props: SessionScreenProps) {
                 {which}
               </ActionForm>
             </section>
+          </div>
+          {status === 'planned' && (
+            <SessionPeople people={props.people} others={props.others} coming={props.coming} />
           )}
         </div>
       )}

@@ -14,7 +14,8 @@ import {
   WEEKDAYS,
   type Weekday,
 } from '@/core/calendar';
-import { dayLabel, timeOfDay } from '@/core/formats';
+import { clock, dayLabel, timeOfDay } from '@/core/formats';
+import type { Teacher } from '@/server/auth/sign-ins';
 import { type Foreseen, foresee, planSessions, type Wish } from '@/server/calendar/calendar';
 import { closeFor, reopen } from '@/server/calendar/closures';
 import { dropFeed, makeFeed } from '@/server/calendar/feed';
@@ -25,6 +26,7 @@ import { addressOf } from '@/server/studio/address';
 import { type Line, type PlanState, REPEATS, type Repeats, TURNS } from '@/ui/calendar/plan';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
+import { outlinesOf } from '../../class-outline';
 import { answerForm } from '../../forms';
 import { whereSchema } from './where';
 
@@ -52,7 +54,7 @@ const planSchema = z
     ...Object.fromEntries(WEEKDAYS.map((day) => [day, z.literal('on').optional()])),
   })
   .transform((given, context) => {
-    const { start, time, repeats, missing, twice, teacherId, place, link } = given;
+    const { start, time, repeats, missing, twice, teacherId, place, link, roomFor } = given;
     const days = WEEKDAYS.filter((day) => (given as Record<string, unknown>)[day] === 'on');
     const rule = repeats === 'once' ? null : ruleOf({ ...given, repeats }, days);
     if (typeof rule === 'string') {
@@ -60,7 +62,8 @@ const planSchema = z
       return z.NEVER;
     }
     const classIds = TURNS.map((turn) => given[turn]).filter((id) => id !== '');
-    const wish: Wish = { start, time, rule, classIds, teacherId, place, link, missing, twice };
+    const where = { teacherId, place, link, roomFor };
+    const wish: Wish = { start, time, rule, classIds, ...where, missing, twice };
     return { wish, planned: given.step === 'plan' };
   });
 
@@ -93,9 +96,9 @@ export async function planAction(_: PlanState, form: FormData): Promise<PlanStat
       await planSessions(db(), teacher, { wish, zone, now: now() });
       redirect(`/calendar?view=term&from=${mondayOf(wish.start)}`);
     }
-    const classes = new Map((await listClasses(db(), teacher)).map((c) => [c.id, c.plan.name]));
     const all = await foresee(db(), teacher, { wish, zone });
-    lines = all.map((s) => lineOf(s, { zone, name: classes.get(s.classId) ?? '' }));
+    const classes = await classesOf(teacher, wish.classIds);
+    lines = all.map((s) => lineOf(s, { zone, ...(classes.get(s.classId) ?? UNKNOWN) }));
     return '';
   });
   return { ...state, lines };
@@ -103,13 +106,35 @@ export async function planAction(_: PlanState, form: FormData): Promise<PlanStat
 
 const OVER = { teacher: 'at the same time, with the same teacher', place: 'in the same place' };
 
-function lineOf(s: Foreseen, { zone, name }: { zone: string; name: string }): Line {
+/** A class as far as planning tells of it: its name, and by how much it is longer than its slot, in ms. */
+interface PlannedClass {
+  name: string;
+  overMs: number;
+}
+const UNKNOWN: PlannedClass = { name: '', overMs: 0 };
+
+async function classesOf(
+  teacher: Teacher,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, PlannedClass>> {
+  const classes = (await listClasses(db(), teacher)).filter((c) => ids.includes(c.id));
+  const outlines = await outlinesOf(teacher, classes);
+  return new Map(
+    classes.map(({ id, plan }) => {
+      const overMs = (outlines.get(id)?.totalMs ?? 0) - 1000 * plan.slotSeconds;
+      return [id, { name: plan.name, overMs }];
+    }),
+  );
+}
+
+function lineOf(s: Foreseen, { zone, name, overMs }: PlannedClass & { zone: string }): Line {
   const when = (ms: number) => `${dayLabel(ms, zone)}, ${timeOfDay(ms, zone)}`;
   const conflicts = s.conflicts.map(
     (c) => `${c.name} at ${timeOfDay(c.startsAt, zone)} is ${OVER[c.over]}`,
   );
   const closed = s.closed === null ? [] : [`${s.closed}: cancelled`];
-  const notes = [...closed, ...conflicts];
+  const over = overMs > 0 ? [`${clock(overMs)} longer than its slot`] : [];
+  const notes = [...closed, ...over, ...conflicts];
   return { occurrence: s.occurrence, when: when(s.startsAt), className: name, notes };
 }
 

@@ -3,25 +3,20 @@ import type { Teacher } from '@/server/auth/sign-ins';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { studioBook } from '@/server/moves/moves';
 import { sessionsLeft } from '@/server/runs';
 import type { Session } from '@/server/sessions/sessions';
-import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import type { Shown } from '@/ui/calendar/types';
 import { outlinesOf } from '../../class-outline';
 
 /** Sessions as the calendar shows them. */
 export async function shownOf(teacher: Teacher, sessions: readonly Session[]): Promise<Shown[]> {
-  const [classes, book, talk, speaker, standing] = await Promise.all([
+  const [classes, standing] = await Promise.all([
     listClasses(db(), teacher),
-    studioBook(db(), teacher),
-    talkOfTeacher(db(), teacher),
-    speakerOf(db(), teacher),
     sessionsLeft(db(), teacher, { now: now() }),
   ]);
   const meeting = new Set(sessions.map((s) => s.classId));
   const met = classes.filter((c) => meeting.has(c.id));
-  const outlines = await outlinesOf(teacher, met, { book, speaker, factor: talk.factor });
+  const outlines = await outlinesOf(teacher, met);
   const left = new Set(standing.map((s) => s.sessionId));
   return sessions.map((s): Shown => {
     const at = localOf(s.startsAt, teacher.timeZone);

@@ -3,8 +3,6 @@ import { placedSegments } from '@/core/class';
 import { clock } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
 import { db } from '@/server/db';
-import { studioBook } from '@/server/moves/moves';
-import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { ClassesScreen } from '@/ui/classes/classes-screen';
 import { requireTeacher } from '../../auth';
 import { outlinesOf } from '../../class-outline';
@@ -14,13 +12,8 @@ export const metadata: Metadata = { title: 'Classes' };
 
 export default async function ClassesPage() {
   const teacher = await requireTeacher();
-  const [classes, book, talk, speaker] = await Promise.all([
-    listClasses(db(), teacher),
-    studioBook(db(), teacher),
-    talkOfTeacher(db(), teacher),
-    speakerOf(db(), teacher),
-  ]);
-  const outlines = await outlinesOf(teacher, classes, { book, speaker, factor: talk.factor });
+  const classes = await listClasses(db(), teacher);
+  const outlines = await outlinesOf(teacher, classes);
   return (
     <ClassesScreen
       create={createClassAction}

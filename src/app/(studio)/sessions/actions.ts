@@ -5,22 +5,19 @@ import { refresh } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema, localOf, timeOfDaySchema } from '@/core/calendar';
+import { Refusal } from '@/core/calls';
+import type { Teacher } from '@/server/auth/sign-ins';
 import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/calendar';
-import { tellCalledOff } from '@/server/calendar/tell';
+import { tellCalledOff, tellMovedUp, toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { closeSession, freeLead, sessionToLead } from '@/server/runs';
-import { cancelSession, getSession, planSession } from '@/server/sessions/sessions';
+import { type MovedUp, setComing } from '@/server/sessions/bookings';
+import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
 import { answerForm } from '../../forms';
 import { whereSchema } from '../calendar/where';
-
-export async function cancelSessionAction(form: FormData): Promise<void> {
-  const teacher = await requireTeacher();
-  await cancelSession(db(), teacher, z.uuid().parse(form.get('sessionId')));
-  refresh();
-}
 
 /**
  * Opens today's session of a class to be led, or puts one on the calendar for now. Where the class was left
@@ -95,10 +92,40 @@ export async function changeSessionAction(
     );
     const moves = at !== localOf(session.startsAt, zone);
     const of = { id, which, zone, now: now(), change: { ...change, ...(moves && { at }) } };
-    const n = await changeSessions(db(), teacher, of);
+    const { changed, movedUp } = await changeSessions(db(), teacher, of);
+    const moved = await movedUpWords(teacher, movedUp);
     refresh();
-    return n === 1 ? 'Changed.' : `Changed in ${n} sessions.`;
+    return `${changed === 1 ? 'Changed.' : `Changed in ${changed} sessions.`}${moved}`;
   });
+}
+
+/** Writes to those who moved up, and says so. */
+async function movedUpWords(teacher: Teacher, to: readonly MovedUp[]): Promise<string> {
+  if (to.length === 0) return '';
+  const told = await tellMovedUp(db(), teacher, { to, now: now() });
+  const people = new Set(to.map((one) => one.participantId)).size;
+  return ` ${people === 1 ? '1 person moves' : `${people} people move`} up. ${toldWords(told)}`;
+}
+
+const comingSchema = z.object({
+  /** Who is chosen from the list, and the buttons beside those who are on it already. */
+  person: z.uuid().or(z.literal('')),
+  away: z.uuid().optional(),
+  back: z.uuid().optional(),
+});
+
+/** Books somebody on one session, or notes that they cannot come; whoever waits moves up. */
+export async function comingAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const state = await answerForm(form, comingSchema, async ({ person, away, back }) => {
+    const participantId = away ?? back ?? person;
+    if (participantId === '') throw new Refusal('nobody-chosen');
+    const of = { sessionId: z.uuid().parse(id), participantId, coming: !away, now: now() };
+    const moved = await movedUpWords(teacher, await setComing(db(), teacher, of));
+    refresh();
+    return `${away ? 'Noted.' : 'Booked.'}${moved}`;
+  });
+  return { ...state, values: {} };
 }
 
 /** Calls a session off, or its series from it on, and writes to those who are booked. */
@@ -112,9 +139,9 @@ export async function callOffAction(id: string, _: FormState, form: FormData): P
   return answerForm(form, z.object({ word, which: whichSchema }), async (given) => {
     const reach = { id: z.uuid().parse(id), which: given.which, now: now() };
     const sessions = await callOff(db(), teacher, { ...reach, word: given.word });
-    await tellCalledOff(db(), teacher, { sessions, word: given.word, now: now() });
+    const told = await tellCalledOff(db(), teacher, { sessions, word: given.word, now: now() });
     refresh();
-    return '';
+    return `Called off. ${toldWords(told)}`;
   });
 }
 

@@ -36,7 +36,7 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
       log={{ id: log.id, events: log.events, leader: log.leader, now: now() }}
       moves={await movesForClass(db(), teacher, session.classId)}
       speech={await speechChoice(db(), teacher)}
-      parkedBefore={await parkedLastTime(db(), teacher, session)}
+      parkedBefore={(await parkedLastTime(db(), teacher, session)).map((q) => q.note)}
     />
   );
 }

@@ -16,6 +16,7 @@ export const metadata: Metadata = { title: 'Person' };
 function registerWords(s: PersonSession): string {
   if (s.status === 'cancelled') return 'cancelled';
   if (s.mark) return MARK_NAMES[s.mark];
+  if (s.waiting) return s.status === 'planned' ? 'waiting for room' : 'found no room';
   return s.status === 'planned' ? 'still to come' : 'not marked';
 }
 

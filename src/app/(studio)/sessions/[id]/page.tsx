@@ -6,7 +6,9 @@ import { dateLabel, dayLabel, timeOfDay } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { namesOfPeople } from '@/server/people/people';
 import { sessionsLeft } from '@/server/runs';
+import { peopleOfSession } from '@/server/sessions/bookings';
 import { getSession } from '@/server/sessions/sessions';
 import { teachersOf } from '@/server/studio/teachers';
 import { Page } from '@/ui/kit/page';
@@ -14,7 +16,7 @@ import { LeftStanding } from '@/ui/sessions/left-standing';
 import { SessionScreen } from '@/ui/sessions/session-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
-import { callOffAction, changeSessionAction, restoreAction } from '../actions';
+import { callOffAction, changeSessionAction, comingAction, restoreAction } from '../actions';
 import { LEFT_ACTIONS, leftShown } from '../left';
 
 export const metadata: Metadata = { title: 'Session' };
@@ -25,10 +27,12 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const session = await orNotFound(getSession(db(), teacher, id));
-  const [all, classes, teachers] = await Promise.all([
+  const [all, classes, teachers, people, everybody] = await Promise.all([
     sessionsLeft(db(), teacher, { now: now(), classId: session.classId }),
     listClasses(db(), teacher),
     teachersOf(db(), teacher),
+    peopleOfSession(db(), teacher, id),
+    namesOfPeople(db(), teacher),
   ]);
   const left = all.find((s) => s.sessionId === id);
   if (left) {
@@ -40,6 +44,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
   }
   const zone = teacher.timeZone;
   const at = localOf(session.startsAt, zone);
+  const coming = new Set(people.coming.map((p) => p.participantId));
   const { occurrence } = session;
   const moved = occurrence !== null && occurrence !== at;
   return (
@@ -54,7 +59,11 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       why={session.word ?? session.closed}
       movedFrom={moved ? `${dateLabel(occurrence.slice(0, 10))}, ${occurrence.slice(11)}` : null}
       inSeries={session.seriesId !== null}
+      people={people}
+      others={everybody.filter(({ id: who }) => !coming.has(who))}
       booked={session.booked}
+      roomFor={session.roomFor}
+      waiting={session.waiting}
       classId={session.classId}
       teacherId={session.teacherId ?? ''}
       place={session.place ?? ''}
@@ -64,6 +73,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       change={changeSessionAction.bind(null, id)}
       callOff={callOffAction.bind(null, id)}
       restore={restoreAction}
+      coming={comingAction.bind(null, id)}
     />
   );
 }

@@ -1,0 +1,98 @@
+import { grouped } from '../collections';
+
+/** Somebody who is to come, as far as a teacher should know it before the class. */
+export interface Expected {
+  participantId: string;
+  name: string;
+  /** Held sessions they came to before: of any class, and of this one. */
+  timesBefore: number;
+  timesInClass: number;
+  /** When they came last, to whatever class, epoch ms; null where they never did. */
+  lastAt: number | null;
+  /** How many sessions of this class in a row they have come to. */
+  streak: number;
+  /** Ids of the moves they have met. */
+  met: ReadonlySet<string>;
+}
+
+/** Whoever stayed away for so many days comes back after a gap. */
+export const GAP_DAYS = 28;
+/** Sessions in a row that are worth a word: a month, two, three, half a year and a year of weeks. */
+export const ROUND_STREAKS: readonly number[] = [4, 8, 13, 26, 52];
+/** A streak from so many on is worth saying where it could break. */
+export const LONG_STREAK = 6;
+const DAY_MS = 86_400_000;
+/** More new moves than this are counted, not named. */
+const MOST_NAMED = 2;
+
+/** Numbers of classes that are worth a word: 5, 10, 25, 50 and every hundred. */
+export const isRoundCount = (n: number): boolean =>
+  [5, 10, 25, 50].includes(n) || (n > 0 && n % 100 === 0);
+
+/** People of whom the same is to be known. */
+export interface WhoLine {
+  people: { participantId: string; name: string }[];
+  says: string;
+}
+
+export interface ForWhom {
+  /** Moves of the class in running order, each once. */
+  moves: readonly { id: string; name: string }[];
+  /** Epoch ms. */
+  startsAt: number;
+}
+
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
+const inWords = (n: number): string => NUMBERS[n] ?? String(n);
+
+/** "five weeks", "four months". */
+function gapWords(days: number): string {
+  const weeks = Math.round(days / 7);
+  if (weeks < 14) return `${inWords(weeks)} weeks`;
+  return `${inWords(Math.round(days / 30.4))} months`;
+}
+
+/** What there is to know of one person, the gravest first; nothing for most. */
+function wordsFor(person: Expected, { moves, startsAt }: ForWhom): string[] {
+  const { timesBefore, timesInClass, lastAt, streak, met } = person;
+  if (timesBefore === 0) return ['for the first time'];
+  const words: string[] = [];
+  const days = lastAt === null ? 0 : (startsAt - lastAt) / DAY_MS;
+  if (days >= GAP_DAYS) words.push(`back after ${gapWords(days)}`);
+  const fresh = moves.filter((move) => !met.has(move.id));
+  if (timesInClass === 0) words.push('new to this class');
+  else if (fresh.length > MOST_NAMED) words.push(`${inWords(fresh.length)} moves are new`);
+  else if (fresh.length > 0) words.push(`new: ${fresh.map((move) => move.name).join(', ')}`);
+  if (isRoundCount(timesBefore + 1)) words.push(`would reach ${timesBefore + 1} classes`);
+  if (ROUND_STREAKS.includes(streak + 1)) words.push(`would make it ${streak + 1} in a row`);
+  else if (streak >= LONG_STREAK) words.push(`${streak} in a row so far`);
+  return words;
+}
+
+/**
+ * Of whom there is something to know before a class: who is new to it or to a move, who comes back after a
+ * gap, whose count or streak reaches a round number, and whose long streak would break by staying away. People
+ * of whom the same is to be known share a line. New ones stand first, streaks last.
+ */
+export function whoComes(people: readonly Expected[], of: ForWhom): WhoLine[] {
+  const told = people.flatMap((person) => {
+    const words = wordsFor(person, of);
+    return words.length === 0 ? [] : [{ person, says: words.join('; '), rank: rankOf(words) }];
+  });
+  const lines = grouped(
+    [...told].sort((a, b) => a.rank - b.rank),
+    (one) => one.says,
+  );
+  return [...lines].map(([says, all]) => ({
+    says,
+    people: all.map(({ person: { participantId, name } }) => ({ participantId, name })),
+  }));
+}
+
+const RANKS = ['for the first', 'back after', 'new to', 'new:', 'would reach', 'would make'];
+
+function rankOf([first = '']: readonly string[]): number {
+  const rank = RANKS.findIndex((begin) => first.startsWith(begin));
+  if (rank >= 0) return rank;
+  return first.endsWith('are new') ? 3 : RANKS.length;
+}

@@ -1,0 +1,190 @@
+import { randomUUID } from 'node:crypto';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { changeSessions } from '../calendar/calendar';
+import { roomOf } from '../compose/room';
+import { addParticipant, book, getPerson, listPeople } from '../people/people';
+import { appendEvents, prepareRun } from '../runs';
+import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
+import { MOST_BOOKED, peopleOfSession, setComing } from './bookings';
+import { closeRegister, mark, roll } from './register';
+import { getSession, planSession } from './sessions';
+
+const db = testDatabase();
+const LATER = NOON + 7 * DAY;
+
+async function person(c: TestClass, name: string): Promise<string> {
+  const joined = { person: { name, contact: null }, joinedOn: '2026-01-01', now: NOON };
+  return addParticipant(db(), c, joined);
+}
+
+/** A session to come of the class, on which Ada and Ben are booked. */
+async function toCome() {
+  const c = await makeClass(db());
+  const sessionId = await planSession(db(), c, { classId: c.classId, startsAt: LATER, now: NOON });
+  const room = (roomFor: number | null) =>
+    changeSessions(db(), c, {
+      id: sessionId,
+      which: 'this',
+      now: NOON,
+      zone: 'Europe/Dublin',
+      change: { roomFor },
+    });
+  const come = (participantId: string, coming: boolean, minutes: number) =>
+    setComing(db(), c, { sessionId, participantId, coming, now: NOON + minutes * MINUTE });
+  return { c, sessionId, room, come };
+}
+
+describe('a session with room for so many', () => {
+  it('keeps the order in which people were booked, whatever happens, as a line on paper would', async () => {
+    const act = fc.oneof(
+      fc.record({ do: fc.constant('class' as const), who: fc.nat(4) }),
+      fc.record({ do: fc.constant('come' as const), who: fc.nat(4), coming: fc.boolean() }),
+      fc.record({
+        do: fc.constant('room' as const),
+        roomFor: fc.option(fc.integer({ min: 1, max: 4 })),
+      }),
+    );
+    await fc.assert(
+      fc.asyncProperty(fc.array(act, { minLength: 4, maxLength: 14 }), async (acts) => {
+        const { c, sessionId, room, come } = await toCome();
+        await db()('bookings').where({ class_id: c.classId }).delete();
+        const names = ['Ada', 'Ben', 'Cleo', 'Dov', 'Eda'];
+        const ids = [c.ada, c.ben, ...(await Promise.all(names.slice(2).map((n) => person(c, n))))];
+        // The line on paper: who stands in it, who said no, and how many fit.
+        let line: string[] = [];
+        const said = new Set<string>();
+        let fits = Number.POSITIVE_INFINITY;
+        for (const [i, a] of acts.entries()) {
+          const before = line.slice(0, fits);
+          const waiting = line.slice(fits);
+          const who = ids[a.do === 'room' ? 0 : a.who] ?? '';
+          let movedUp: string[] = [];
+          if (a.do === 'class') {
+            await book(db(), c, {
+              participantId: who,
+              classId: c.classId,
+              now: NOON + i * MINUTE,
+            });
+            if (!line.includes(who) && !said.has(who)) line.push(who);
+          } else if (a.do === 'come') {
+            movedUp = (await come(who, a.coming, i)).map((m) => m.participantId);
+            if (a.coming && !line.includes(who)) {
+              line.push(who);
+              said.delete(who);
+            }
+            if (!a.coming && line.includes(who)) {
+              line = line.filter((p) => p !== who);
+              said.add(who);
+            }
+          } else {
+            movedUp = (await room(a.roomFor)).movedUp.map((m) => m.participantId);
+            fits = a.roomFor ?? Number.POSITIVE_INFINITY;
+          }
+          const now = line.slice(0, fits);
+          const { coming, away } = await peopleOfSession(db(), c, sessionId);
+          expect(coming.map((p) => p.participantId)).toEqual(line);
+          expect(coming.filter((p) => p.booked).map((p) => p.participantId)).toEqual(now);
+          expect(new Set(away.map((p) => p.participantId))).toEqual(said);
+          expect([...movedUp].sort()).toEqual(now.filter((p) => waiting.includes(p)).sort());
+          if (a.do !== 'room') {
+            const lost = before.filter((p) => !now.includes(p) && p !== who);
+            expect(lost).toEqual([]);
+          }
+          const session = await getSession(db(), c, sessionId);
+          expect([session.booked, session.waiting]).toEqual([now.length, line.length - now.length]);
+        }
+      }),
+      { numRuns: 25 },
+    );
+  }, 120_000);
+
+  it('expects only those who found room: who waits or said no is not marked absent and breaks no streak', async () => {
+    const { c, sessionId, room, come } = await toCome();
+    const cleo = await person(c, 'Cleo');
+    await come(cleo, true, 1);
+    await room(1);
+    await come(c.ada, false, 2);
+    const entries = await roll(db(), c, sessionId);
+    const known = entries.map((e) => [e.name, e.booked, e.waiting, e.away]);
+    expect(known).toEqual([
+      ['Ada', false, false, true],
+      ['Ben', true, false, false],
+      ['Cleo', false, true, false],
+    ]);
+    await closeRegister(db(), c, sessionId);
+    await db()('sessions').where({ id: sessionId }).update({ status: 'held' });
+    const marks = await db()('attendance').where({ session_id: sessionId }).pluck('participant_id');
+    expect(marks).toEqual([c.ben]);
+    const verdicts = async (id: string) =>
+      (await getPerson(db(), c, id)).streaks.flatMap((s) =>
+        s.streak.days.filter((d) => d.sessionId === sessionId).map((d) => d.verdict),
+      );
+    expect(await Promise.all([c.ada, c.ben].map(verdicts))).toEqual([[], ['broken']]);
+    // Who comes all the same has kept it.
+    await mark(db(), c, { sessionId, participantId: c.ada, value: 'here', now: LATER });
+    expect(await verdicts(c.ada)).toEqual(['kept']);
+    const ada = (await listPeople(db(), c)).find((p) => p.id === c.ada);
+    expect(ada?.streaks[0]?.streak.current).toBe(1);
+  });
+
+  it('is known to the checks with everybody who may stand in the room, booked for once or waiting', async () => {
+    const { c, room, come } = await toCome();
+    const cleo = await person(c, 'Cleo');
+    await room(2);
+    await come(cleo, true, 1);
+    const people = async (now: number) =>
+      (await roomOf(db(), c, { classId: c.classId, zone: 'Europe/Dublin', now })).people;
+    expect((await people(NOON)).map((p) => p.name)).toEqual(['Ada', 'Ben', 'Cleo']);
+    expect((await people(LATER + DAY)).map((p) => p.name)).toEqual(['Ada', 'Ben']);
+  });
+
+  it('refuses what it cannot hold, what has begun, what is called off, and what another studio has', async () => {
+    const { c, sessionId, come } = await toCome();
+    const other = await makeClass(db());
+    await expect(come(other.ada, true, 1)).rejects.toMatchObject({ code: 'not-found' });
+    const theirs = { sessionId, participantId: other.ada, coming: true, now: NOON };
+    await expect(setComing(db(), other, theirs)).rejects.toMatchObject({ code: 'not-found' });
+    const crowd = Array.from({ length: MOST_BOOKED - 2 }, () => ({
+      id: randomUUID(),
+      studio_id: c.studioId,
+      name: 'One of many',
+      joined_on: '2026-01-01',
+      created_at: new Date(NOON),
+    }));
+    await db()('participants').insert(crowd);
+    await db()('session_bookings').insert(
+      crowd.map(({ id }) => ({
+        studio_id: c.studioId,
+        session_id: sessionId,
+        participant_id: id,
+        coming: true,
+        at: new Date(NOON),
+      })),
+    );
+    const last = await person(c, 'Last');
+    await expect(come(last, true, 1)).rejects.toThrow('A session takes 500 bookings at most');
+    await db()('sessions').where({ id: sessionId }).update({ status: 'cancelled' });
+    await expect(come(c.ada, false, 1)).rejects.toMatchObject({ code: 'cancelled' });
+    const run = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON, speaker: null });
+    const drafts = [{ id: randomUUID(), type: 'started' as const, at: NOON }];
+    await appendEvents(db(), c, { runId: run.id, drafts, now: NOON });
+    const begun = { sessionId: c.sessionId, participantId: c.ada, coming: false, now: NOON };
+    await expect(setComing(db(), c, begun)).rejects.toMatchObject({ code: 'begun-already' });
+  });
+
+  it('gives one free chair to one person, though two leave it at the same moment', async () => {
+    const { c, sessionId, room, come } = await toCome();
+    const [cleo, dov] = [await person(c, 'Cleo'), await person(c, 'Dov')];
+    await room(2);
+    await come(cleo, true, 1);
+    await come(dov, true, 2);
+    const moved = (await Promise.all([come(c.ada, false, 3), come(c.ben, false, 3)])).flat();
+    expect(moved.map((m) => m.participantId).sort()).toEqual([cleo, dov].sort());
+    const { coming } = await peopleOfSession(db(), c, sessionId);
+    expect(coming.map((p) => [p.name, p.booked])).toEqual([
+      ['Cleo', true],
+      ['Dov', true],
+    ]);
+  });
+});

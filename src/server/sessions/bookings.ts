@@ -1,0 +1,169 @@
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import type { Db } from '../db';
+import { epochMs } from '../rows';
+import { found, type Scope } from '../scope';
+import { getSession, type Session } from './sessions';
+
+/** Who comes to one session, and who waits for room. */
+
+/** Most people who may be booked on a session or wait for it. */
+export const MOST_BOOKED = 500;
+
+export interface Booking {
+  participantId: string;
+  name: string;
+  /** Since when they are booked, epoch ms; who waits moves up in this order. */
+  at: number;
+  /** False for somebody who waits for room. */
+  booked: boolean;
+  /** Whether they are booked on the class, and so on each of its sessions. */
+  always: boolean;
+}
+
+/** The people of a session in the order in which they were booked, and those who said they cannot come. */
+export interface SessionPeople {
+  coming: Booking[];
+  away: { participantId: string; name: string }[];
+}
+
+const bookingSchema = z
+  .object({
+    participant_id: z.uuid(),
+    name: z.string(),
+    at: epochMs,
+    booked: z.boolean(),
+    always: z.boolean(),
+  })
+  .transform(({ participant_id, ...row }): Booking => ({ participantId: participant_id, ...row }));
+
+const awaySchema = z
+  .object({ participant_id: z.uuid(), name: z.string() })
+  .transform((row) => ({ participantId: row.participant_id, name: row.name }));
+
+/** @throws Refusal `not-found` */
+export async function peopleOfSession(
+  db: Db,
+  scope: Scope,
+  sessionId: string,
+): Promise<SessionPeople> {
+  const session = await getSession(db, scope, sessionId);
+  const [coming, away] = await Promise.all([
+    db('session_people as p')
+      .join('participants', 'participants.id', 'p.participant_id')
+      .leftJoin('bookings', (join) =>
+        join
+          .on('bookings.participant_id', 'p.participant_id')
+          .andOn('bookings.class_id', db.raw('?', [session.classId])),
+      )
+      .where({ 'p.studio_id': scope.studioId, 'p.session_id': sessionId })
+      .orderBy(['p.at', 'p.participant_id'])
+      .select(
+        'p.participant_id',
+        'participants.name',
+        'p.at',
+        'p.booked',
+        db.raw('bookings.class_id is not null as always'),
+      ),
+    db('session_bookings as own')
+      .join('participants', 'participants.id', 'own.participant_id')
+      .where({ 'own.studio_id': scope.studioId, 'own.session_id': sessionId, coming: false })
+      .orderByRaw('lower(participants.name)')
+      .select('own.participant_id', 'participants.name'),
+  ]);
+  return { coming: z.array(bookingSchema).parse(coming), away: z.array(awaySchema).parse(away) };
+}
+
+/** Ids of those who have room in some sessions, by session. */
+async function bookedIn(
+  db: Db,
+  { studioId }: Scope,
+  sessionIds: readonly string[],
+): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+  const rows = await db('session_people')
+    .where({ studio_id: studioId, booked: true })
+    .whereIn('session_id', [...sessionIds])
+    .select('session_id', 'participant_id');
+  const all = new Map(sessionIds.map((id) => [id, new Set<string>()]));
+  for (const row of rows) all.get(row.session_id)?.add(row.participant_id);
+  return all;
+}
+
+/** Somebody who waited for a session and has room in it now. */
+export interface MovedUp {
+  sessionId: string;
+  participantId: string;
+}
+
+/**
+ * Does something that may make room in some sessions.
+ * @returns who waited before it and has room now
+ */
+export async function movingUp(
+  db: Db,
+  scope: Scope,
+  { sessionIds, work }: { sessionIds: readonly string[]; work: () => Promise<void> },
+): Promise<MovedUp[]> {
+  const waiting = await db('session_people')
+    .where({ studio_id: scope.studioId, booked: false })
+    .whereIn('session_id', [...sessionIds])
+    .select('session_id', 'participant_id');
+  await work();
+  if (waiting.length === 0) return [];
+  const after = await bookedIn(db, scope, sessionIds);
+  return waiting
+    .map((row) => ({ sessionId: row.session_id, participantId: row.participant_id }))
+    .filter(({ sessionId, participantId }) => after.get(sessionId)?.has(participantId));
+}
+
+export interface Coming {
+  sessionId: string;
+  participantId: string;
+  coming: boolean;
+  /** Epoch ms. */
+  now: number;
+}
+
+/**
+ * Books somebody on one session, or says that they cannot come. Whoever comes after all is at the end of the
+ * line, so nobody loses the room they have.
+ * @returns who moves up
+ * @throws Refusal `not-found`, `cancelled`, `begun-already`, `too-many-booked`
+ */
+export async function setComing(
+  db: Db,
+  scope: Scope,
+  { sessionId, participantId, coming, now }: Coming,
+): Promise<MovedUp[]> {
+  const { studioId } = scope;
+  return db.transaction(async (trx) => {
+    // One change of a session's people at a time, so that each sees who the one before has moved up.
+    await trx('sessions').where({ id: sessionId, studio_id: studioId }).forUpdate().select('id');
+    const session = await getSession(trx, scope, sessionId);
+    mayBook(session);
+    const person = { id: participantId, studio_id: studioId };
+    found(await trx('participants').where(person).first('id'), 'person');
+    const of = { studio_id: studioId, session_id: sessionId, participant_id: participantId };
+    const isComing = (await trx('session_wishes').where(of).first('at')) !== undefined;
+    if (coming === isComing) return [];
+    if (coming && session.booked + session.waiting >= MOST_BOOKED) {
+      throw new Refusal('too-many-booked', String(MOST_BOOKED));
+    }
+    return movingUp(trx, scope, {
+      sessionIds: [sessionId],
+      work: async () => {
+        await trx('session_bookings')
+          .insert({ ...of, coming, at: new Date(now) })
+          .onConflict(['session_id', 'participant_id'])
+          .merge();
+      },
+    });
+  });
+}
+
+function mayBook(session: Session): void {
+  if (session.status === 'cancelled') throw new Refusal('cancelled');
+  if (session.status === 'held' || session.runStartedAt !== null) {
+    throw new Refusal('begun-already');
+  }
+}

@@ -1,0 +1,285 @@
+import { z } from 'zod';
+import { Refusal, type RollEntry } from '@/core/calls';
+import { type DoneAlready, doneThisWeek, type Finding, repaired } from '@/core/checks';
+import { kitOf, placedSegments, type ResolvedClass, resolve } from '@/core/class';
+import { inVariant, moveText, type Prop } from '@/core/move';
+import type { Score } from '@/core/score';
+import { type Expected, type WhoLine, whoComes } from '@/core/today';
+import type { Teacher } from '../auth/sign-ins';
+import { getClass, savePlan } from '../classes/classes';
+import { judged } from '../compose/judge';
+import { roomOf } from '../compose/room';
+import type { Db } from '../db';
+import { allMoves, studioBook } from '../moves/moves';
+import { streaksBy } from '../people/people';
+import { maybeEpochMs } from '../rows';
+import { type ParkedQuestion, parkedLastTime } from '../runs/close';
+import { found, type Scope } from '../scope';
+import { roll } from '../sessions/register';
+import { getSession, type Session } from '../sessions/sessions';
+import { speakerOf, talkOfTeacher } from '../speech/teacher-speech';
+
+/** What a teacher has to know in the minutes before a session. */
+
+/** Something noted on a person's form that the teacher has not looked at since. */
+export interface OpenNote {
+  id: string;
+  name: string;
+  moveName: string;
+  note: string;
+}
+
+export interface Prepared {
+  resolved: ResolvedClass;
+  score: Score;
+  kit: Prop[];
+  who: WhoLine[];
+  /** How many are in nobody's line: nothing has to be known of them. */
+  others: number;
+  findings: Finding[];
+  parked: ParkedQuestion[];
+  notes: OpenNote[];
+}
+
+/** Most notes on form that are shown before a session, the newest. */
+const MOST_NOTES = 6;
+
+/** Whoever is booked on a session or waits for it. */
+const isComing = (entry: RollEntry): boolean => entry.booked || entry.waiting;
+
+/** @throws Refusal `not-found` */
+export async function prepareFor(
+  db: Db,
+  teacher: Teacher,
+  { session, now }: { session: Session; now: number },
+): Promise<Prepared> {
+  const coming = (await roll(db, teacher, session.id)).filter(isComing);
+  const [{ checked, findings }, history, parked] = await Promise.all([
+    judgedFor(db, teacher, { session, coming, now }),
+    historyOf(db, teacher, { session, coming }),
+    parkedLastTime(db, teacher, session),
+  ]);
+  const { plan, book, score } = checked;
+  const resolved = resolve(plan, book);
+  const nameOf = (id: string) => {
+    const move = resolved.moves.get(id);
+    return move ? moveText(move, plan.language).name : id;
+  };
+  const ids = [...new Set(placedSegments(plan).map((p) => p.segment.move))];
+  const moves = ids.map((id) => ({ id, name: nameOf(id) }));
+  const who = whoComes(history, { moves, startsAt: session.startsAt });
+  const names = new Map(coming.map((p) => [p.participantId, p.name]));
+  return {
+    resolved,
+    score,
+    kit: kitOf(resolved),
+    who,
+    others: coming.length - who.reduce((sum, line) => sum + line.people.length, 0),
+    findings,
+    parked,
+    notes: (await openNotes(db, teacher, { people: [...names.keys()], moves: ids })).map(
+      ({ participantId, moveId, ...note }) => ({
+        ...note,
+        name: names.get(participantId) ?? '',
+        moveName: nameOf(moveId),
+      }),
+    ),
+  };
+}
+
+/** The class of a session with the people of that session, as the checks see it. */
+async function judgedFor(
+  db: Db,
+  teacher: Teacher,
+  { session, coming, now }: { session: Session; coming: readonly RollEntry[]; now: number },
+) {
+  const of = { classId: session.classId, zone: teacher.timeZone, now };
+  const [{ plan, version }, room, book, shelf, talk, speaker] = await Promise.all([
+    getClass(db, teacher, session.classId),
+    roomOf(db, teacher, of),
+    studioBook(db, teacher),
+    allMoves(db, teacher),
+    talkOfTeacher(db, teacher),
+    speakerOf(db, teacher),
+  ]);
+  const people = coming.map((entry) => ({
+    id: entry.participantId,
+    name: entry.name,
+    cautions: entry.cautions,
+    met: new Set(entry.met),
+  }));
+  const means = { book, shelf, speaker, factor: talk.factor };
+  const { checked, findings } = await judged(plan, { ...room, people }, means);
+  const done = await doneInWeekOf(db, teacher, { session, checked: resolve(plan, book), coming });
+  return { checked, version, findings: [...doneThisWeek(checked, done), ...findings] };
+}
+
+const historySchema = z.object({
+  participant_id: z.uuid(),
+  in_class: z.number(),
+  last_at: maybeEpochMs,
+});
+
+/** What the register knows of some people before a session. */
+async function historyOf(
+  db: Db,
+  scope: Scope,
+  { session, coming }: { session: Session; coming: readonly RollEntry[] },
+): Promise<Expected[]> {
+  const [rows, streaks] = await Promise.all([
+    db('attendance')
+      .join('sessions', 'sessions.id', 'attendance.session_id')
+      .where({ 'attendance.studio_id': scope.studioId, 'sessions.status': 'held' })
+      .where('sessions.starts_at', '<', new Date(session.startsAt))
+      .whereNot('attendance.mark', 'absent')
+      .whereIn(
+        'attendance.participant_id',
+        coming.map((p) => p.participantId),
+      )
+      .groupBy('attendance.participant_id')
+      .select(
+        'attendance.participant_id',
+        db.raw('count(*) filter (where sessions.class_id = ?)::int as in_class', [session.classId]),
+        db.raw('max(sessions.starts_at) as last_at'),
+      ),
+    streaksBy(db, scope, { classId: session.classId }),
+  ]);
+  const known = new Map(
+    z
+      .array(historySchema)
+      .parse(rows)
+      .map((r) => [r.participant_id, r]),
+  );
+  return coming.map((entry) => {
+    const { participantId, name, timesBefore } = entry;
+    const row = known.get(participantId);
+    const [own] = streaks.get(participantId) ?? [];
+    return {
+      participantId,
+      name,
+      timesBefore,
+      timesInClass: row?.in_class ?? 0,
+      lastAt: row?.last_at ?? null,
+      streak: own?.streak.current ?? 0,
+      met: new Set(entry.met),
+    };
+  });
+}
+
+/**
+ * What those who come did in other sessions of the same ISO week that has a cap a week. Where only the easier
+ * version was done, and that is not strong, it does not count.
+ */
+async function doneInWeekOf(
+  db: Db,
+  teacher: Teacher,
+  {
+    session,
+    checked,
+    coming,
+  }: { session: Session; checked: ResolvedClass; coming: readonly RollEntry[] },
+): Promise<DoneAlready[]> {
+  const capped = [...checked.moves.values()].filter((move) => move.weeklyCap !== undefined);
+  if (capped.length === 0) return [];
+  const inWeek = "date_trunc('week', sessions.starts_at at time zone :zone)";
+  const rows = await db('attendance')
+    .join('sessions', 'sessions.id', 'attendance.session_id')
+    .join('runs', 'runs.session_id', 'sessions.id')
+    .joinRaw("cross join lateral jsonb_array_elements(runs.score->'steps') as step")
+    .where('attendance.studio_id', teacher.studioId)
+    .whereNot('attendance.mark', 'absent')
+    .whereNot('sessions.id', session.id)
+    .whereNotNull('runs.started_at')
+    .whereIn(
+      'attendance.participant_id',
+      coming.map((p) => p.participantId),
+    )
+    .whereRaw(`${inWeek} = date_trunc('week', :at::timestamptz at time zone :zone)`, {
+      zone: teacher.timeZone,
+      at: new Date(session.startsAt),
+    })
+    .whereRaw("step->>'kind' = 'work'")
+    .whereRaw("step->>'moveId' = any(?)", [capped.map((move) => move.id)])
+    .distinct(
+      'attendance.participant_id',
+      'sessions.id as session_id',
+      db.raw("step->>'moveId' as move_id"),
+      db.raw("step->>'variant' as variant"),
+    );
+  const done = rows.filter((row) => {
+    const move = checked.moves.get(row.move_id);
+    const eased = row.variant === 'easier' && move && inVariant(move, 'easier');
+    return !eased || eased.pressure === 'strong' || move.pressure !== 'strong';
+  });
+  // Usual and easier rounds of one session are one time.
+  const keys = new Map(
+    done.map((row) => [
+      `${row.participant_id} ${row.session_id} ${row.move_id}`,
+      { participantId: row.participant_id, moveId: row.move_id },
+    ]),
+  );
+  return [...keys.values()];
+}
+
+const noteSchema = z
+  .object({ id: z.uuid(), participant_id: z.uuid(), move_id: z.string(), note: z.string() })
+  .transform(({ id, participant_id, move_id, note }) => ({
+    id,
+    note,
+    participantId: participant_id,
+    moveId: move_id,
+  }));
+
+/** What was noted of some people in some moves and not looked at since, the newest first. */
+async function openNotes(
+  db: Db,
+  { studioId }: Scope,
+  { people, moves }: { people: readonly string[]; moves: readonly string[] },
+) {
+  const rows = await db('form_notes')
+    .where({ studio_id: studioId, seen_at: null })
+    .whereIn('participant_id', [...people])
+    .whereIn('move_id', [...moves])
+    .orderBy('noted_at', 'desc')
+    .limit(MOST_NOTES)
+    .select('id', 'participant_id', 'move_id', 'note');
+  return z.array(noteSchema).parse(rows);
+}
+
+/** Notes that a note on form was looked at; it stays with the person. @throws Refusal `not-found` */
+export async function seeNote(
+  db: Db,
+  { studioId }: Scope,
+  { id, now }: { id: string; now: number },
+): Promise<void> {
+  found(await db('form_notes').where({ id, studio_id: studioId }).first('id'), 'note');
+  await db('form_notes')
+    .where({ id, studio_id: studioId })
+    .update({ seen_at: new Date(now) });
+}
+
+/**
+ * Carries out the repair of one finding before a session; the class is saved as from Compose, so its history
+ * has the state before.
+ * @returns what was done
+ * @throws Refusal `not-found`, `settled-already`, `no-repair`, `changed-elsewhere`
+ */
+export async function repairFor(
+  db: Db,
+  teacher: Teacher,
+  { sessionId, key, now }: { sessionId: string; key: string; now: number },
+): Promise<string> {
+  const session = await getSession(db, teacher, sessionId);
+  const coming = (await roll(db, teacher, sessionId)).filter(isComing);
+  const { checked, version, findings } = await judgedFor(db, teacher, { session, coming, now });
+  const finding = findings.find((f) => f.key === key);
+  if (!finding) throw new Refusal('settled-already');
+  const done = repaired(checked, finding);
+  if (done.kind === 'refused') {
+    throw new Refusal('no-repair', done.because[0]?.says ?? finding.says);
+  }
+  const of = { id: session.classId, plan: done.plan, basedOn: version, now };
+  const saved = await savePlan(db, teacher, of);
+  if (!saved.ok) throw new Refusal('changed-elsewhere');
+  return `Done: ${done.label}.`;
+}
