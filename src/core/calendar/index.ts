@@ -1,4 +1,5 @@
 export * from './conflicts';
+export * from './from-file';
 export * from './lanes';
 export * from './local';
 export * from './rule';

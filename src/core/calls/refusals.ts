@@ -37,6 +37,8 @@ export const REFUSALS = {
   'no-sessions': [409, 'Nothing meets like that: the series ends before it begins.'],
   'time-missing': [409, 'The clocks jump over {}. Choose below what is to happen then.'],
   'time-twice': [409, 'The clocks show {} twice. Choose below which one is meant.'],
+  'bad-calendar': [409, '{}'],
+  'nothing-chosen': [409, 'Choose a class for something, or some closed days.'],
   'too-many-closures': [409, 'A studio has {} closures at most. Remove one that is over.'],
   'email-taken': [409, 'Somebody signs in with this email already. Use another one.'],
   'link-spent': [

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { localOf, type Rule } from '@/core/calendar';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
@@ -9,17 +8,9 @@ import { appendEvents, prepareRun } from '../runs';
 import { getSession, sessionsBetween } from '../sessions/sessions';
 import { lettersOf } from '../studio/letters';
 import { DAY, makeClass, NOON, shortPlan, type TestClass, testDatabase } from '../testing/studio';
-import {
-  callOff,
-  changeSessions,
-  foresee,
-  planSessions,
-  restoreSession,
-  WHICH,
-  type Wish,
-} from './calendar';
+import { callOff, changeSessions, restoreSession, WHICH } from './change';
 import { closeFor, closuresOf, MOST_CLOSURES, reopen } from './closures';
-import { dropFeed, feedOf, hasFeed, makeFeed } from './feed';
+import { foresee, planSessions, type Wish } from './plan';
 import { tellCalledOff } from './tell';
 
 const db = testDatabase();
@@ -259,60 +250,5 @@ describe('closures', () => {
     await expect(closeFor(db(), c, { closure: half, zone: ZONE, now: NOON })).rejects.toThrow(
       /200 closures at most/,
     );
-  });
-});
-
-describe('the feed of a teacher', () => {
-  it('is read by a general parser: times on the wall over the change of clocks, and what is called off', async () => {
-    const c = await makeClass(db());
-    const token = await makeFeed(db(), { id: c.teacherId, studioId: c.studioId });
-    const ids = await plan(c, { start: '2026-10-20', rule: weekly(3), place: 'Hall 2; left door' });
-    const word = 'No heating.';
-    await callOff(db(), c, { id: ids[2] ?? '', which: 'this', now: Date.UTC(2026, 9, 1), word });
-    await makeClass(db());
-    const text = (await feedOf(db(), { token, now: NOON })) ?? '';
-    const events = new ICAL.Component(ICAL.parse(text))
-      .getAllSubcomponents('vevent')
-      .map((e) => new ICAL.Event(e))
-      .filter((e) => ids.includes(e.uid.replace('@up-beat', '')));
-    expect(
-      events.map((e) => [
-        localOf(e.startDate.toJSDate().getTime(), ZONE),
-        e.location,
-        e.component.getFirstPropertyValue('status'),
-        e.description,
-      ]),
-    ).toEqual([
-      ['2026-10-20T18:30', 'Hall 2; left door', 'CONFIRMED', null],
-      ['2026-10-27T18:30', 'Hall 2; left door', 'CONFIRMED', null],
-      ['2026-11-03T18:30', 'Hall 2; left door', 'CANCELLED', word],
-    ]);
-    expect(events[0]?.duration.toSeconds()).toBe(shortPlan().slotSeconds);
-    expect(text).not.toContain('Ada');
-  });
-
-  it('has one address, that can be revoked, and leaves out what somebody else leads', async () => {
-    const c = await makeClass(db());
-    const me = { id: c.teacherId, studioId: c.studioId };
-    const second = randomUUID();
-    await db()('teachers').insert({
-      id: second,
-      studio_id: c.studioId,
-      email: `${second}@example.org`,
-      name: 'Second',
-      password_hash: 'none',
-      created_at: new Date(NOON),
-    });
-    const [mine] = await plan(c, { rule: null, teacherId: c.teacherId });
-    const [theirs] = await plan(c, { rule: null, teacherId: second });
-    const first = await makeFeed(db(), me);
-    const newer = await makeFeed(db(), me);
-    const at = (token: string) => feedOf(db(), { token, now: NOON });
-    expect(await at(first)).toBeNull();
-    const text = await at(newer);
-    expect([text?.includes(mine ?? '-'), text?.includes(theirs ?? '-')]).toEqual([true, false]);
-    expect(await hasFeed(db(), me)).toBe(true);
-    await dropFeed(db(), me);
-    expect([await at(newer), await hasFeed(db(), me)]).toEqual([null, false]);
   });
 });

@@ -1,10 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import type { Db } from '../db';
-import type { Scope } from '../scope';
-import { sessionsBetween } from '../sessions/sessions';
+import { found, type Scope } from '../scope';
+import { type Session, sessionsBetween } from '../sessions/sessions';
 
-/** The calendar of a teacher as a feed that any calendar program reads (RFC 5545). */
+/** Sessions as a feed that any calendar program reads (RFC 5545): those of a teacher, or of somebody booked. */
 
 const DAY_MS = 86_400_000;
 const BACK_MS = 60 * DAY_MS;
@@ -12,59 +12,113 @@ const AHEAD_MS = 400 * DAY_MS;
 
 const fingerprint = (token: string) => createHash('sha256').update(token).digest('hex');
 
-/** Makes a new address for a teacher's feed; the one before no longer works. Only its hash is kept. */
-export async function makeFeed(db: Db, { id, studioId }: Scope & { id: string }): Promise<string> {
+/** Whose feed it is. */
+export interface FeedOwner extends Scope {
+  of: 'teachers' | 'participants';
+  id: string;
+}
+
+const rowOf = (db: Db, { of, id, studioId }: FeedOwner) =>
+  db(of).where({ id, studio_id: studioId });
+
+/**
+ * Makes a new address for somebody's feed; the one before no longer works. Only its hash is kept.
+ * @throws Refusal `not-found`
+ */
+export async function makeFeed(db: Db, owner: FeedOwner): Promise<string> {
+  found(await rowOf(db, owner).first('id'), 'person');
   const token = randomBytes(24).toString('base64url');
-  await db('teachers')
-    .where({ id, studio_id: studioId })
-    .update({ feed_hash: fingerprint(token) });
+  await rowOf(db, owner).update({ feed_hash: fingerprint(token) });
   return token;
 }
 
-/** Revokes the address of a teacher's feed. */
-export async function dropFeed(db: Db, { id, studioId }: Scope & { id: string }): Promise<void> {
-  await db('teachers').where({ id, studio_id: studioId }).update({ feed_hash: null });
+/** Revokes the address of somebody's feed. */
+export async function dropFeed(db: Db, owner: FeedOwner): Promise<void> {
+  await rowOf(db, owner).update({ feed_hash: null });
 }
 
-export async function hasFeed(db: Db, { id, studioId }: Scope & { id: string }): Promise<boolean> {
-  const row = await db('teachers').where({ id, studio_id: studioId }).first('feed_hash');
+export async function hasFeed(db: Db, owner: FeedOwner): Promise<boolean> {
+  const row = await rowOf(db, owner).first('feed_hash');
   return (row?.feed_hash ?? null) !== null;
 }
 
+/** A session in a feed. */
+interface Entry {
+  session: Session;
+  /** Where somebody still waits for room. */
+  waiting: boolean;
+}
+
 /**
- * The feed behind an address: what the teacher leads and what nobody is named for, from two months back to
- * a year ahead; null where the address was revoked. It says nothing of the people.
+ * The feed behind an address, from two months back to a year ahead: what a teacher leads and what nobody is
+ * named for, or what somebody is booked on or waits for. Null where the address was revoked. It says nothing
+ * of other people.
  */
 export async function feedOf(
   db: Db,
   { token, now }: { token: string; now: number },
 ): Promise<string | null> {
-  const teacher = await db('teachers')
-    .join('studios', 'studios.id', 'teachers.studio_id')
-    .where({ feed_hash: fingerprint(token) })
-    .first('teachers.id', 'teachers.studio_id', 'studios.name');
-  if (!teacher) return null;
-  const scope = { studioId: teacher.studio_id };
-  const sessions = await sessionsBetween(db, scope, now - BACK_MS, now + AHEAD_MS);
+  const hash = fingerprint(token);
+  const owner = (await ownerBy(db, 'teachers', hash)) ?? (await ownerBy(db, 'participants', hash));
+  if (!owner) return null;
+  const { id, of, studioId } = owner;
+  const sessions = await sessionsBetween(db, { studioId }, now - BACK_MS, now + AHEAD_MS);
+  const entries = of === 'teachers' ? ledBy(id, sessions) : await bookedBy(db, { owner, sessions });
   const calendar = ical({
-    name: teacher.name,
+    name: owner.name,
     method: ICalCalendarMethod.PUBLISH,
     prodId: { company: 'Up Beat', product: 'Up Beat' },
   });
-  for (const s of sessions) {
-    if (s.teacherId !== null && s.teacherId !== teacher.id) continue;
-    const off = s.status === 'cancelled';
-    calendar.createEvent({
-      id: `${s.id}@up-beat`,
-      stamp: new Date(now),
-      start: new Date(s.startsAt),
-      end: new Date(s.startsAt + s.slotMs),
-      summary: s.className,
-      ...(s.place && { location: s.place }),
-      ...(s.link && { url: s.link }),
-      ...(off && (s.word ?? s.closed) && { description: s.word ?? s.closed ?? '' }),
-      status: off ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
-    });
-  }
+  for (const entry of entries) calendar.createEvent(eventOf(entry, now));
   return calendar.toString();
+}
+
+async function ownerBy(
+  db: Db,
+  of: FeedOwner['of'],
+  hash: string,
+): Promise<(FeedOwner & { name: string }) | null> {
+  const row = await db(of).where({ feed_hash: hash }).first('id', 'studio_id', 'name');
+  return row ? { of, id: row.id, studioId: row.studio_id, name: row.name } : null;
+}
+
+const ledBy = (id: string, sessions: readonly Session[]): Entry[] =>
+  sessions
+    .filter((s) => s.teacherId === null || s.teacherId === id)
+    .map((session) => ({ session, waiting: false }));
+
+async function bookedBy(
+  db: Db,
+  { owner, sessions }: { owner: FeedOwner; sessions: readonly Session[] },
+): Promise<Entry[]> {
+  const rows = await db('session_people')
+    .where({ studio_id: owner.studioId, participant_id: owner.id })
+    .select('session_id', 'booked');
+  const booked = new Map(rows.map((row) => [row.session_id as string, row.booked as boolean]));
+  return sessions.flatMap((session) => {
+    const mine = booked.get(session.id);
+    return mine === undefined ? [] : [{ session, waiting: !mine }];
+  });
+}
+
+function eventOf({ session: s, waiting }: Entry, now: number) {
+  const off = s.status === 'cancelled';
+  const says = off
+    ? (s.word ?? s.closed)
+    : waiting && 'No room yet: you move up when somebody cannot come.';
+  return {
+    id: `${s.id}@up-beat`,
+    stamp: new Date(now),
+    start: new Date(s.startsAt),
+    end: new Date(s.startsAt + s.slotMs),
+    summary: s.className,
+    ...(s.place && { location: s.place }),
+    ...(s.link && { url: s.link }),
+    ...(says && { description: says }),
+    status: off
+      ? ICalEventStatus.CANCELLED
+      : waiting
+        ? ICalEventStatus.TENTATIVE
+        : ICalEventStatus.CONFIRMED,
+  };
 }

@@ -8,8 +8,8 @@ import type { Plan } from '@/core/class';
 import { dateOn, dayOf } from '@/core/formats';
 import { compile, type Score } from '@/core/score';
 import { hashPassword } from '../auth/passwords';
-import { planSessions, type Wish } from '../calendar/calendar';
 import { closeFor } from '../calendar/closures';
+import { planSessions, type Wish } from '../calendar/plan';
 import type { Db } from '../db';
 
 /** Builds the demo studio. Everything in it is invented. */

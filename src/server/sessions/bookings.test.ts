@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeSessions } from '../calendar/calendar';
+import { changeSessions } from '../calendar/change';
 import { roomOf } from '../compose/room';
 import { addParticipant, book, getPerson, listPeople } from '../people/people';
 import { appendEvents, prepareRun } from '../runs';

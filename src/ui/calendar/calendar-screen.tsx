@@ -44,6 +44,9 @@ export function CalendarScreen(props: CalendarScreenProps) {
           <Link href="/calendar/closed" className="btn btn-ghost">
             Closed days
           </Link>
+          <Link href="/calendar/bring" className="btn btn-ghost">
+            Bring in
+          </Link>
           <Link href="/calendar/feed" className="btn btn-ghost">
             Feed
           </Link>

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { dateLabel } from '@/core/formats';
 import { ActionForm, Field, type FormAct } from '../kit/form';
 import { Page } from '../kit/page';
@@ -16,7 +17,11 @@ export function ClosedScreen({ closures, today, most, close, reopen }: ClosedScr
     <Page title="Closed days">
       <p className="quiet mb-5 max-w-2xl">
         What is planned in closed days is cancelled, now and when a series is planned later. It
-        neither keeps a streak nor breaks one. {most} spans at most.
+        neither keeps a streak nor breaks one. {most} spans at most.{' '}
+        <Link href="/calendar/bring" className="link">
+          Bring holidays in from a file
+        </Link>
+        .
       </p>
       <div className="grid gap-8 md:grid-cols-[minmax(0,1fr)_20rem]">
         {closures.length === 0 ? (

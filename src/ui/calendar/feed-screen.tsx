@@ -1,5 +1,6 @@
-import { ActionForm, type FormAct } from '../kit/form';
+import type { FormAct } from '../kit/form';
 import { Page } from '../kit/page';
+import { FeedForms } from './feed-forms';
 
 /** The address by which a calendar program follows what a teacher leads. */
 export function FeedScreen({ has, make, drop }: { has: boolean; make: FormAct; drop: FormAct }) {
@@ -10,16 +11,7 @@ export function FeedScreen({ has, make, drop }: { has: boolean; make: FormAct; d
           Any calendar program can follow your sessions by an address: those you lead and those
           nobody is named for. It shows times, classes and places, and nothing of the people.
         </p>
-        <p className="quiet">
-          Whoever has the address can read it. It is shown once; a new one makes the old one
-          useless.
-        </p>
-        <ActionForm
-          act={make}
-          submit={has ? 'Make a new address' : 'Make an address'}
-          label="Make"
-        />
-        {has && <ActionForm act={drop} submit="Revoke the address" label="Revoke" danger />}
+        <FeedForms has={has} make={make} drop={drop} />
       </div>
     </Page>
   );

@@ -1,5 +1,7 @@
 import { Check, Clock3, Minus, X } from 'lucide-react';
 import type { DayVerdict } from '@/core/streak';
+import { FeedForms } from '../calendar/feed-forms';
+import type { FormAct } from '../kit/form';
 import { Page } from '../kit/page';
 import { CautionsForm, type CautionsFormProps } from './cautions-form';
 
@@ -26,6 +28,8 @@ export interface PersonScreenProps {
   bookable: { id: string; name: string }[];
   book: (form: FormData) => Promise<void>;
   carried: CautionsFormProps;
+  /** Their sessions as an address for a calendar program. */
+  feed: { has: boolean; make: FormAct; drop: FormAct };
 }
 
 const VERDICTS: Record<DayVerdict, { icon: typeof Check; words: string; className: string }> = {
@@ -101,6 +105,16 @@ export function PersonScreen(props: PersonScreenProps) {
         </form>
       )}
       <CautionsForm {...props.carried} />
+      <details className="mt-6">
+        <summary className="cursor-pointer text-xl font-semibold">Their calendar</summary>
+        <div className="mt-3 grid max-w-2xl gap-4">
+          <p>
+            With this address {props.name} can follow the sessions they are booked on in any
+            calendar program, those called off and those they wait for included.
+          </p>
+          <FeedForms {...props.feed} />
+        </div>
+      </details>
       <h2 className="mt-10 mb-2 text-xl font-semibold">Sessions</h2>
       {props.sessions.length === 0 ? (
         <p className="quiet">The sessions they come to will stand here.</p>

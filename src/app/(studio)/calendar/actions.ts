@@ -16,13 +16,11 @@ import {
 } from '@/core/calendar';
 import { clock, dayLabel, timeOfDay } from '@/core/formats';
 import type { Teacher } from '@/server/auth/sign-ins';
-import { type Foreseen, foresee, planSessions, type Wish } from '@/server/calendar/calendar';
 import { closeFor, reopen } from '@/server/calendar/closures';
-import { dropFeed, makeFeed } from '@/server/calendar/feed';
+import { type Foreseen, foresee, planSessions, type Wish } from '@/server/calendar/plan';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { addressOf } from '@/server/studio/address';
 import { type Line, type PlanState, REPEATS, type Repeats, TURNS } from '@/ui/calendar/plan';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
@@ -164,21 +162,4 @@ export async function closeAction(_: FormState, form: FormData): Promise<FormSta
 export async function reopenAction(form: FormData): Promise<void> {
   await reopen(db(), await requireTeacher(), z.uuid().parse(form.get('id')));
   refresh();
-}
-
-export async function makeFeedAction(_: FormState, form: FormData): Promise<FormState> {
-  const teacher = await requireTeacher();
-  return answerForm(form, z.object({}), async () => {
-    const address = addressOf(`/feed/${await makeFeed(db(), teacher)}`);
-    return `Give your calendar program this address:\n${address}`;
-  });
-}
-
-export async function dropFeedAction(_: FormState, form: FormData): Promise<FormState> {
-  const teacher = await requireTeacher();
-  return answerForm(form, z.object({}), async () => {
-    await dropFeed(db(), teacher);
-    refresh();
-    return 'Revoked.';
-  });
 }

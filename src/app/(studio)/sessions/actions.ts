@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { dateSchema, localOf, timeOfDaySchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import type { Teacher } from '@/server/auth/sign-ins';
-import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/calendar';
+import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/change';
 import { tellCalledOff, tellMovedUp, toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';

@@ -3,13 +3,17 @@ import { hasFeed } from '@/server/calendar/feed';
 import { db } from '@/server/db';
 import { FeedScreen } from '@/ui/calendar/feed-screen';
 import { requireTeacher } from '../../../auth';
-import { dropFeedAction, makeFeedAction } from '../actions';
+import { dropFeedAction, makeFeedAction } from '../feed-actions';
 
 export const metadata: Metadata = { title: 'Feed' };
 
 export default async function FeedPage() {
-  const teacher = await requireTeacher();
+  const { id, studioId } = await requireTeacher();
   return (
-    <FeedScreen has={await hasFeed(db(), teacher)} make={makeFeedAction} drop={dropFeedAction} />
+    <FeedScreen
+      has={await hasFeed(db(), { of: 'teachers', id, studioId })}
+      make={makeFeedAction.bind(null, null)}
+      drop={dropFeedAction.bind(null, null)}
+    />
   );
 }

@@ -3,12 +3,14 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { MARK_NAMES, takenPartMs } from '@/core/attendance';
 import { clock, dateLabel, dayLabel, timeOfDay } from '@/core/formats';
+import { hasFeed } from '@/server/calendar/feed';
 import { listClasses } from '@/server/classes/classes';
 import { db } from '@/server/db';
 import { getPerson, type PersonSession } from '@/server/people/people';
 import { PersonScreen } from '@/ui/people/person-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
+import { dropFeedAction, makeFeedAction } from '../../calendar/feed-actions';
 import { bookAction, keepCautionsAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Person' };
@@ -34,9 +36,10 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
   const teacher = await requireTeacher();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const [person, classes] = await Promise.all([
+  const [person, classes, has] = await Promise.all([
     orNotFound(getPerson(db(), teacher, id)),
     listClasses(db(), teacher),
+    hasFeed(db(), { of: 'participants', id, studioId: teacher.studioId }),
   ]);
   const zone = teacher.timeZone;
   const booked = new Set(person.streaks.map((s) => s.classId));
@@ -68,6 +71,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         .filter((c) => !booked.has(c.id))
         .map((c) => ({ id: c.id, name: c.plan.name }))}
       book={bookAction.bind(null, id)}
+      feed={{ has, make: makeFeedAction.bind(null, id), drop: dropFeedAction.bind(null, id) }}
       carried={{
         cautions: person.cautions,
         consent: person.consentOn && dateLabel(person.consentOn),

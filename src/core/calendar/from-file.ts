@@ -1,0 +1,279 @@
+import ICAL from 'ical.js';
+import * as rrule from 'rrule';
+import { isTimeZone } from '../studio';
+import { addDays, afterTheGap, daysBetween, instantsOf, type LocalTime, localOf } from './local';
+import { MOST_IN_SERIES } from './rule';
+import type { Closure } from './series';
+
+const { RRule } =
+  'RRule' in rrule ? rrule : (rrule as unknown as { default: typeof rrule }).default;
+
+/** Reads calendar files (RFC 5545) as they come from anywhere: sessions to plan, and days on which nothing meets. */
+
+export const MOST_FILE_BYTES = 1_000_000;
+/** Most events of a file that are read, and most series or single events that are offered. */
+export const MOST_EVENTS = 2000;
+export const MOST_FOUND = 50;
+/** How far ahead sessions are looked for, and closed days; and the earliest year in which an event may begin. */
+const AHEAD_DAYS = 6 * 366;
+const CLOSED_AHEAD_DAYS = 3 * 366;
+const FIRST_YEAR = 1970;
+
+/** Sessions that a file has: a series, or one. */
+export interface FoundSeries {
+  /** Unique in the file. */
+  uid: string;
+  name: string;
+  place: string | null;
+  link: string | null;
+  /** RFC 5545's rule; null for one session. */
+  recurrence: string | null;
+  /** What is to come, in order. The occurrence is as the clocks of the studio show it. */
+  sessions: { occurrence: LocalTime; startsAt: number }[];
+  /** There are more than are taken in. */
+  cut: boolean;
+}
+
+export interface Found {
+  series: FoundSeries[];
+  closures: Closure[];
+  /** What was not understood or is over, one sentence each. */
+  leftOut: string[];
+}
+
+export type ReadFile = ({ ok: true } & Found) | { ok: false; problem: string };
+
+const says = (problem: string): ReadFile => ({ ok: false, problem });
+
+/**
+ * What a calendar file has from an instant on.
+ * @param zone the studio's time zone, in which times without one are meant
+ * @param now epoch ms
+ */
+export function readCalendarFile(
+  text: string,
+  { zone, now }: { zone: string; now: number },
+): ReadFile {
+  if (text.length > MOST_FILE_BYTES) {
+    return says('This file is larger than 1 MB. Export fewer months, or one calendar alone.');
+  }
+  const events = eventsIn(text);
+  if (events === null) {
+    return says('This is no calendar file. Choose one that ends in .ics.');
+  }
+  if (events.length > MOST_EVENTS) {
+    return says(`This file has more than ${MOST_EVENTS} events. Export fewer months.`);
+  }
+  const reader = new Reader(zone, now);
+  for (const group of byUid(events)) reader.read(group);
+  const { found } = reader;
+  if (found.series.length > MOST_FOUND) {
+    return says(`This file has more than ${MOST_FOUND} series and sessions. Export fewer.`);
+  }
+  return { ok: true, ...found };
+}
+
+function eventsIn(text: string): ICAL.Component[] | null {
+  try {
+    const parsed: unknown = ICAL.parse(text);
+    const root = new ICAL.Component(parsed as [string, object[], object[]]);
+    if (root.name !== 'vcalendar') return null;
+    return root.getAllSubcomponents('vevent');
+  } catch {
+    // The parser throws whatever is wrong with the text; to a teacher it is no calendar file.
+    return null;
+  }
+}
+
+/** Events with the same id are one: the series, and those of its sessions that were changed. */
+interface Group {
+  main: ICAL.Component;
+  changed: ICAL.Component[];
+}
+
+function byUid(events: readonly ICAL.Component[]): Group[] {
+  const groups = new Map<string, Group>();
+  const changed: ICAL.Component[] = [];
+  for (const event of events) {
+    const uid = uidOf(event) ?? `without ${groups.size}`;
+    if (event.hasProperty('recurrence-id')) changed.push(event);
+    else if (!groups.has(uid)) groups.set(uid, { main: event, changed: [] });
+  }
+  for (const event of changed) {
+    groups.get(uidOf(event) ?? '')?.changed.push(event);
+  }
+  return [...groups.values()];
+}
+
+class Misread extends Error {}
+
+/** Values are made when they are asked for, and the parser throws then where one is not as it should be. */
+function made<T>(work: () => T): T {
+  try {
+    return work();
+  } catch {
+    throw new Misread('a part of it cannot be read.');
+  }
+}
+
+const textOf = (event: ICAL.Component, name: string, most: number): string | null => {
+  const value = made(() => event.getFirstPropertyValue(name));
+  const text = value === null ? '' : String(value).replace(/\s+/g, ' ').trim().slice(0, most);
+  return text || null;
+};
+
+const isOff = (event: ICAL.Component) => textOf(event, 'status', 20) === 'CANCELLED';
+const uidOf = (event: ICAL.Component) => textOf(event, 'uid', 300);
+
+/** A time of a file: as the clocks of its zone show it. */
+interface FileTime {
+  local: LocalTime;
+  zone: string;
+  allDay: boolean;
+}
+
+class Reader {
+  readonly found: Found = { series: [], closures: [], leftOut: [] };
+
+  constructor(
+    private readonly zone: string,
+    private readonly now: number,
+  ) {}
+
+  read(group: Group): void {
+    let name = 'Without a name';
+    try {
+      name = textOf(group.main, 'summary', 60) ?? name;
+      if (isOff(group.main)) return;
+      const start = this.timeOf(group.main, 'dtstart');
+      if (start.allDay) this.readClosure(group, name, start);
+      else this.readSeries(group, name, start);
+    } catch (error) {
+      if (!(error instanceof Misread)) throw error;
+      this.found.leftOut.push(`${name}: ${error.message}`);
+    }
+  }
+
+  private timeOf(event: ICAL.Component, property: string): FileTime {
+    const given = event.getFirstProperty(property);
+    const value = made(() => given?.getFirstValue());
+    if (!given || !(value instanceof ICAL.Time)) throw new Misread('it says no time.');
+    return this.fileTime(value, given);
+  }
+
+  private fileTime(value: ICAL.Time, given: ICAL.Property): FileTime {
+    const written = value.toString().replace('Z', '').slice(0, 16);
+    const local = value.isDate ? `${written.slice(0, 10)}T00:00` : written;
+    const year = Number(local.slice(0, 4));
+    if (Number.isNaN(Date.parse(`${local}Z`)) || year < FIRST_YEAR || year > 2199) {
+      throw new Misread('its time is not one from 1970 to 2199.');
+    }
+    const named = given.getParameter('tzid');
+    const utc = value.zone === ICAL.Timezone.utcTimezone;
+    const zone = utc ? 'UTC' : named === undefined ? this.zone : String(named);
+    if (!isTimeZone(zone)) {
+      throw new Misread(`nobody knows the time zone “${zone.slice(0, 60)}”.`);
+    }
+    return { local, zone, allDay: value.isDate };
+  }
+
+  /** All times of a property that may come often or hold several, such as EXDATE. */
+  private timesOf(event: ICAL.Component, property: string): FileTime[] {
+    return event.getAllProperties(property).flatMap((given) =>
+      made(() => given.getValues())
+        .filter((value): value is ICAL.Time => value instanceof ICAL.Time)
+        .map((value) => this.fileTime(value, given)),
+    );
+  }
+
+  /** The days on which an event begins, in its own zone, in order. */
+  private localsOf(event: ICAL.Component, start: FileTime): { all: LocalTime[]; cut: boolean } {
+    const rule = ruleIn(event);
+    const asUtc = (local: LocalTime) => new Date(`${local}Z`);
+    const horizon = addDays(localOf(this.now, start.zone).slice(0, 10), AHEAD_DAYS);
+    const all = new Set([start.local]);
+    let cut = false;
+    if (rule) {
+      const options = RRule.parseString(rule);
+      if (options.freq !== undefined && options.freq > RRule.DAILY) {
+        throw new Misread('it repeats several times a day.');
+      }
+      const last = asUtc(`${horizon}T00:00`);
+      const until = options.until && options.until < last ? options.until : last;
+      const from = localOf(this.now, start.zone);
+      let [toCome, times] = [0, 0];
+      new RRule({ ...options, tzid: null, dtstart: asUtc(start.local), until }).all((day) => {
+        const local = day.toISOString().slice(0, 16);
+        all.add(local);
+        if (local >= from) toCome++;
+        times++;
+        return toCome <= MOST_IN_SERIES;
+      });
+      const ends = options.until ? options.until <= last : times === options.count;
+      cut = !ends;
+    }
+    for (const more of this.timesOf(event, 'rdate')) all.add(more.local);
+    const without = new Set(this.timesOf(event, 'exdate').map((t) => t.local));
+    const exceptDays = new Set(
+      this.timesOf(event, 'exdate').flatMap((t) => (t.allDay ? t.local.slice(0, 10) : [])),
+    );
+    const kept = [...all].filter((l) => !without.has(l) && !exceptDays.has(l.slice(0, 10))).sort();
+    return { all: kept, cut };
+  }
+
+  private readSeries({ main, changed }: Group, name: string, start: FileTime): void {
+    const { all, cut } = this.localsOf(main, start);
+    const instant = ({ local, zone }: FileTime) =>
+      instantsOf(local, zone)[0] ?? afterTheGap(local, zone);
+    const moved = new Map(
+      changed.map((event) => {
+        const was = instant(this.timeOf(event, 'recurrence-id'));
+        return [was, isOff(event) ? null : instant(this.timeOf(event, 'dtstart'))];
+      }),
+    );
+    const sessions = all
+      .map((local) => instant({ ...start, local }))
+      .flatMap((at) => {
+        const to = moved.get(at);
+        return to === null ? [] : [{ startsAt: to ?? at, occurrence: localOf(at, this.zone) }];
+      })
+      .filter((s) => s.startsAt >= this.now)
+      .sort((a, b) => a.startsAt - b.startsAt);
+    if (sessions.length === 0) throw new Misread('it is over.');
+    const link = textOf(main, 'url', 300);
+    this.found.series.push({
+      uid: uidOf(main) ?? name,
+      name,
+      place: textOf(main, 'location', 80),
+      link: link !== null && /^https?:\/\//.test(link) && URL.canParse(link) ? link : null,
+      recurrence: ruleIn(main),
+      sessions: sessions.slice(0, MOST_IN_SERIES),
+      cut: cut || sessions.length > MOST_IN_SERIES,
+    });
+  }
+
+  private readClosure({ main }: Group, name: string, start: FileTime): void {
+    const first = start.local.slice(0, 10);
+    const ends = main.hasProperty('dtend')
+      ? this.timeOf(main, 'dtend').local.slice(0, 10)
+      : addDays(first, 1);
+    const days = Math.max(1, daysBetween(first, ends));
+    const today = localOf(this.now, this.zone).slice(0, 10);
+    const spans = this.localsOf(main, start)
+      .all.map((local) => local.slice(0, 10))
+      .map((from) => ({ from, to: addDays(from, days - 1), name }))
+      .filter((span) => span.to >= today && span.from <= addDays(today, CLOSED_AHEAD_DAYS));
+    if (spans.length === 0) throw new Misread('it is over.');
+    if (days > 366) throw new Misread('it lasts longer than a year.');
+    this.found.closures.push(...spans.slice(0, 10));
+  }
+}
+
+/** The rule of an event as RFC 5545 writes it; null where it comes once. */
+function ruleIn(event: ICAL.Component): string | null {
+  const rule = made(() => event.getFirstPropertyValue('rrule'));
+  if (rule === null) return null;
+  const text = String(rule);
+  made(() => RRule.parseString(text));
+  return text;
+}
