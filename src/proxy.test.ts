@@ -32,7 +32,7 @@ it('leaves out only what is no page', () => {
   for (const path of ['/', '/classes', '/api/voice', '/lead/1', '/_next/data']) {
     expect(matcher.test(path), path).toBe(true);
   }
-  for (const path of ['/_next/static/a.js', '/_next/image', '/icon.svg']) {
+  for (const path of ['/_next/static/a.js', '/_next/image', '/icon.svg', '/api/archive']) {
     expect(matcher.test(path), path).toBe(false);
   }
 });

@@ -28,4 +28,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: '/((?!_next/static|_next/image|icon.svg).*)' };
+/** An archive is no page, and may be larger than what the proxy keeps of a body. */
+export const config = { matcher: '/((?!_next/static|_next/image|icon.svg|api/archive).*)' };

@@ -33,15 +33,15 @@ const AWAY = [502, 503, 504];
  */
 export async function ask<Asks extends z.ZodType, Answers extends z.ZodType>(
   call: Call<Asks, Answers>,
-  { id, body }: { id?: string; body?: z.input<Asks> } = {},
+  { id, body, file }: { id?: string; body?: z.input<Asks>; file?: Blob } = {},
 ): Promise<z.output<Answers>> {
   let response: Response;
   let text: string;
   try {
     response = await fetch(addressOf(call, id, body as Record<string, unknown>), {
       method: call.method,
-      headers: { 'Content-Type': 'application/json' },
-      body: call.method === 'GET' ? undefined : JSON.stringify(body ?? {}),
+      headers: { 'Content-Type': call.takes ?? 'application/json' },
+      body: call.method === 'GET' ? undefined : (file ?? JSON.stringify(body ?? {})),
     });
     // The connection can be lost after the answer has begun.
     text = await response.text();

@@ -47,7 +47,9 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
       const teacher = await currentTeacher();
       if (!teacher) throw new Refusal('signed-out');
       if (crossSite(request)) throw new Refusal('cross-site');
-      const body = call.asks.safeParse(await bodyOf(request));
+      const body = call.asks.safeParse(
+        call.takes ? fileAsked(request, call.takes) : await bodyOf(request),
+      );
       if (!body.success) {
         throw new Refusal('not-as-asked', '', { problems: problemsOf(body.error) });
       }
@@ -60,6 +62,12 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
       return NextResponse.json({ ...more, code, message }, { status });
     }
   };
+}
+
+/** A file is read by its handler, as it comes; here it is only looked at what it is said to be. */
+function fileAsked(request: Request, type: string): object {
+  if (request.headers.get('content-type') !== type) throw new Refusal('not-as-asked');
+  return {};
 }
 
 async function bodyOf(request: Request): Promise<unknown> {

@@ -9,6 +9,8 @@ export interface Call<Asks extends z.ZodType = z.ZodType, Answers extends z.ZodT
   id?: z.ZodType<string>;
   /** The body, or the query of a GET. */
   asks: Asks;
+  /** The body is a file of this type instead, which its handler reads itself. */
+  takes?: 'application/zip';
   /** The answer as JSON; for a file or a stream, what one message of it is. */
   answers: Answers;
 }

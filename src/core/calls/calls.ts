@@ -156,6 +156,22 @@ export const CALLS = {
     answers: speechChoiceSchema,
   }),
 
+  /** The whole studio as a ZIP file of open formats; for owners. */
+  exportStudio: call({ method: 'GET', path: '/api/archive', asks: nothing, answers: file }),
+  /** Takes such a file into a studio that is still empty; for owners. */
+  importStudio: call({
+    method: 'POST',
+    path: '/api/archive',
+    asks: nothing,
+    takes: 'application/zip',
+    answers: z.object({
+      people: z.number(),
+      sessions: z.number(),
+      /** Names of teachers whose email is taken on this server. */
+      without: z.array(z.string()),
+    }),
+  }),
+
   listRecordings: call({
     method: 'GET',
     path: '/api/recordings',

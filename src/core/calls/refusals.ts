@@ -37,6 +37,19 @@ export const REFUSALS = {
   'no-sessions': [409, 'Nothing meets like that: the series ends before it begins.'],
   'time-missing': [409, 'The clocks jump over {}. Choose below what is to happen then.'],
   'time-twice': [409, 'The clocks show {} twice. Choose below which one is meant.'],
+  'archive-busy': [
+    409,
+    'An archive of this studio is being made or taken in. Wait until it is done.',
+  ],
+  'bad-archive': [409, '{}'],
+  'archive-here': [
+    409,
+    'This studio, or a part of it, is on this server already. Delete it there before you take it in again.',
+  ],
+  'studio-not-empty': [
+    409,
+    'An archive is taken into a studio that has no classes, people or closed days yet. Make a new studio for it.',
+  ],
   'bad-calendar': [409, '{}'],
   'nothing-chosen': [409, 'Choose a class for something, or some closed days.'],
   'too-many-closures': [409, 'A studio has {} closures at most. Remove one that is over.'],

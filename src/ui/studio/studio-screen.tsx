@@ -9,6 +9,7 @@ import { RulesFields } from '../compose/rules-fields';
 import { ActionForm, Field, type FormAct } from '../kit/form';
 import { Page } from '../kit/page';
 import { TimeZoneField } from '../kit/time-zone-field';
+import { ArchiveLink, TakeInForm } from './archive-section';
 import {
   type TeacherActions,
   TeachersSection,
@@ -29,6 +30,8 @@ export interface StudioScreenProps extends Omit<TeachersSectionProps, 'actions'>
   newClass: NewClass | null;
   runsMonths: number | null;
   recordingsMonths: number | null;
+  /** Nothing is in the studio yet. */
+  empty: boolean;
   /** Whether the demo studio is on this server, and may be removed by somebody else's owner. */
   demo: boolean;
   actions: StudioActions;
@@ -86,6 +89,16 @@ export function StudioScreen(props: StudioScreenProps) {
             />
           </ActionForm>
         </Section>
+        <Section title="Take the studio along" narrow>
+          <p className="quiet mb-3">
+            One ZIP file of open formats: plans, tables of people, sessions and attendance, notes,
+            logs and recordings. Another Up Beat takes it in. It is about people: keep it safe.
+          </p>
+          <ArchiveLink />
+          <div className="mt-5">
+            <TakeInForm empty={props.empty} />
+          </div>
+        </Section>
         {props.demo && (
           <Section title="The demo" narrow>
             <p className="quiet mb-3">
@@ -98,8 +111,11 @@ export function StudioScreen(props: StudioScreenProps) {
         <Section title="Delete the studio" narrow>
           <p className="mb-3">
             Everything goes: classes, people, registers, recordings and all accounts. It cannot be
-            taken back. Make a backup first if anything in it may be wanted again.
+            taken back. Download the archive first if anything in it may be wanted again.
           </p>
+          <div className="mb-4">
+            <ArchiveLink />
+          </div>
           <ActionForm act={actions.remove} submit="Delete everything" danger>
             <Field name="typedName" label={`Type “${props.name}” to go on`} />
             <Field

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { dayLabel } from '@/core/formats';
+import { isEmptyStudio } from '@/server/archive/import';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { demoStudioId } from '@/server/demo/seed';
@@ -16,11 +17,12 @@ export const metadata: Metadata = { title: 'Your studio' };
 export default async function StudioPage() {
   const teacher = await requireTeacher();
   if (teacher.role !== 'owner') redirect('/account');
-  const [settings, teachers, invited, demo] = await Promise.all([
+  const [settings, teachers, invited, demo, empty] = await Promise.all([
     studioSettings(db(), teacher),
     teachersOf(db(), teacher),
     invitedTo(db(), teacher, now()),
     demoStudioId(db()),
+    isEmptyStudio(db(), teacher.studioId),
   ]);
   const day = (ms: number) => dayLabel(ms, teacher.timeZone);
   return (
@@ -31,6 +33,7 @@ export default async function StudioPage() {
       runsMonths={settings.retention.runsMonths}
       recordingsMonths={settings.retention.recordingsMonths}
       demo={demo !== undefined && demo !== teacher.studioId}
+      empty={empty}
       me={teacher.id}
       teachers={teachers.map(({ since, ...of }) => ({ ...of, since: day(since) }))}
       invited={invited.map(({ until, ...of }) => ({ ...of, until: day(until) }))}

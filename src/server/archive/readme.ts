@@ -1,0 +1,33 @@
+/** What an archive says of itself. */
+export const readme = ({ name, now }: { name: string; now: number }): string => `${name}
+as Up Beat had it at ${new Date(now).toISOString()}
+
+This is one studio in open formats. Nothing but this file is needed to read it.
+
+studio.json          name, time zone, what new classes begin with, how long things are kept
+teachers.csv         accounts, without passwords
+classes.csv          classes; each as a plan in classes/ (JSON)
+class-versions.csv   their earlier versions; each in class-versions/
+moves.csv            moves of the studio's own; each in moves/ (JSON)
+people.csv           people on the register, what they carry, and when they agreed to have it kept
+bookings.csv         who is booked on which class, and since when
+session-bookings.csv who comes to one session only, or cannot come to it
+series.csv           sessions planned together, by their rule (RFC 5545)
+closed-days.csv      days on which nothing meets
+sessions.csv         every session: when, where, by whom, held, planned or cancelled
+attendance.csv       the register: here, late or absent, when they came and left
+notes.csv            what to watch in how somebody does a move
+runs.csv             sessions as they were led; the score of each in runs/ (JSON)
+run-events.csv       everything that happened while they were led, in order
+answered-questions.csv  parked questions that were answered
+recordings.csv       cues in a teacher's own voice; each in recordings/ (WAV)
+talk.csv             how long a teacher took over the cues of a class
+
+Tables are CSV (RFC 4180) in UTF-8, the first line names the columns. Times are UTC (ISO 8601). An empty cell
+stands for nothing. A cell that a spreadsheet could take for a formula has an apostrophe in front.
+
+What is in here is about people. Keep it as carefully as the studio does, and follow the rules of the place
+you work in. Letters, passwords, sign-ins and addresses of feeds are not in it.
+
+Another Up Beat takes it in under "Your studio", as long as that studio is still empty.
+`;
