@@ -6,7 +6,7 @@ const config: NextConfig = {
   // `npm test` checks the types once, for everything; a build need not do it again.
   typescript: { ignoreBuildErrors: true },
   experimental: { serverActions: { bodySizeLimit: '5mb' } },
-  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'fflate'],
+  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'fflate', 'pino', 'prom-client'],
   async headers() {
     return [
       {

@@ -1,4 +1,4 @@
-import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { connect, type Db } from '@/server/db';
 import { copyTemplate } from '@/server/testing/database';
@@ -7,6 +7,9 @@ import { freePort } from '../scripts/lib/ports.mjs';
 
 /** Noon on a Tuesday in the demo studio's time zone. */
 export const NOON = Date.UTC(2026, 10, 24, 12);
+
+/** What whoever watches the application knows. */
+export const METRICS_TOKEN = 'watch the harbour';
 
 const dataDir = process.env.UPBEAT_DATA_DIR ?? '.data/test';
 
@@ -39,17 +42,28 @@ export class App {
     return `http://127.0.0.1:${this.port}`;
   }
 
+  /** What it has told since it was started first. */
+  private get logFile(): string {
+    return `${this.clockFile}.log`;
+  }
+
+  log(): string {
+    return readFileSync(this.logFile, 'utf8');
+  }
+
   private get env(): Record<string, string> {
     return {
       DATABASE_URL: this.databaseUrl,
       UPBEAT_DATA_DIR: dataDir,
       UPBEAT_CLOCK_FILE: this.clockFile,
       UPBEAT_DEMO: '1',
+      UPBEAT_LOG: 'info',
+      UPBEAT_METRICS_TOKEN: METRICS_TOKEN,
     };
   }
 
   async up(env: Record<string, string> = {}): Promise<void> {
-    const logFile = `${this.clockFile}.log`;
+    const { logFile } = this;
     this.running = await startApp({ port: this.port, env: { ...this.env, ...env }, logFile });
     if (!this.running) throw new Error(`The application did not answer; see ${logFile}.`);
   }

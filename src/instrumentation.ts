@@ -1,17 +1,33 @@
+import type { Instrumentation } from 'next';
+
 const DAY_MS = 86_400_000;
 
 /** What every process does from time to time while it runs. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const [{ now }, { db }, { forgetOld }] = await Promise.all([
+  const [{ now }, { db }, { forgetOld }, { errorFields, log }] = await Promise.all([
     import('@/server/clock'),
     import('@/server/db'),
     import('@/server/studio/studios'),
+    import('@/server/watch/log'),
   ]);
+  log().info('started');
   const forget = () =>
     forgetOld(db(), now()).catch((problem: unknown) => {
       // The database is away for now; tomorrow is soon enough.
-      console.error('What is older than the studios keep could not be forgotten.', problem);
+      log().error(errorFields(problem), 'what is older than the studios keep was not forgotten');
     });
   setInterval(forget, DAY_MS).unref();
 }
+
+/** A fault that nobody expected, in a page, an action or a handler: told with its route, not with its address. */
+export const onRequestError: Instrumentation.onRequestError = async (error, _, context) => {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const [{ errorFields, log }, { metrics }] = await Promise.all([
+    import('@/server/watch/log'),
+    import('@/server/watch/metrics'),
+  ]);
+  const { routePath, routeType } = context;
+  metrics().errors.inc({ where: routeType });
+  log().error({ route: routePath, in: routeType, ...errorFields(error) }, 'a request failed');
+};

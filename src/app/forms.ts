@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
+import { metrics } from '@/server/watch/metrics';
 import type { FormState } from '@/ui/kit/form';
 
 const SECRETS = new Set(['password', 'current']);
@@ -37,6 +38,7 @@ export async function answerForm<S extends z.ZodType>(
     return { values, errors: {}, problem: null, done: await work(parsed.data) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
+    metrics().refusals.inc({ code: error.code });
     const field = FIELD_OF[error.code];
     if (field) return { values, errors: { [field]: error.message }, problem: null, done: null };
     return { values, errors: {}, problem: error.message, done: null };

@@ -1,9 +1,11 @@
 import { NextResponse } from 'next/server';
 import type { z } from 'zod';
-import { type Call, Refusal } from '@/core/calls';
+import { type Call, Refusal, type RefusalCode } from '@/core/calls';
 import { problemsOf } from '@/core/class';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
+import { log } from '@/server/watch/log';
+import { metrics } from '@/server/watch/metrics';
 import { currentTeacher } from '../auth';
 
 /** Most bytes that the body of a request may have. */
@@ -43,8 +45,11 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
 ): (request: Request, context: Context) => Promise<Response> {
   return async (request, { params }) => {
     const arrived = now();
+    let studio: string | undefined;
+    const ended = watch(call);
     try {
       const teacher = await currentTeacher();
+      studio = teacher?.studioId;
       if (!teacher) throw new Refusal('signed-out');
       if (crossSite(request)) throw new Refusal('cross-site');
       const body = call.asks.safeParse(
@@ -55,12 +60,29 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
       }
       const id = idOf(call, (await params)?.id);
       const answer = await work({ teacher, id, body: body.data, arrived, now: now(), request });
+      ended({ status: 200, studio });
       return answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
+      if (!(error instanceof Refusal)) {
+        ended({ status: 500, studio });
+        throw error;
+      }
       const { code, message, status, more } = error;
+      ended({ status, studio, code });
       return NextResponse.json({ ...more, code, message }, { status });
     }
+  };
+}
+
+/** Counts a call and tells of it when it has ended. */
+function watch({ method, path }: Call) {
+  const name = `${method} ${path}`;
+  const since = performance.now();
+  return (how: { status: number; studio?: string; code?: RefusalCode }) => {
+    const ms = performance.now() - since;
+    metrics().calls.observe({ call: name, status: how.status }, ms / 1000);
+    if (how.code) metrics().refusals.inc({ code: how.code });
+    log().info({ call: name, ms: Math.round(ms), ...how }, 'call');
   };
 }
 

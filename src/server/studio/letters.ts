@@ -4,6 +4,7 @@ import { z } from 'zod';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
+import { metrics } from '../watch/metrics';
 
 /** A letter of the studio, as its owners read it. */
 export interface Letter {
@@ -97,15 +98,20 @@ export async function writeLetter(
     .limit(MOST_LETTERS)
     .select('id');
   await db('letters').where({ studio_id: studioId }).whereNotIn('id', kept).delete();
-  if (!post) return true;
+  if (!post) {
+    metrics().letters.inc({ became: 'kept' });
+    return true;
+  }
   try {
     await post(letter);
     await db('letters')
       .where({ id })
       .update({ sent_at: new Date(now), ...(letter.keptAs && { body: letter.keptAs }) });
+    metrics().letters.inc({ became: 'sent' });
     return true;
   } catch (error) {
     const trouble = error instanceof Error ? error.message : String(error);
+    metrics().letters.inc({ became: 'refused' });
     await db('letters').where({ id }).update({ trouble });
     return false;
   }

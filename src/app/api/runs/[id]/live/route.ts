@@ -3,6 +3,7 @@ import { now as clock } from '@/server/clock';
 import { db } from '@/server/db';
 import { hub } from '@/server/live/hub';
 import { getLog } from '@/server/runs';
+import { metrics } from '@/server/watch/metrics';
 import { answering } from '../../../handle';
 
 const HEARTBEAT_MS = 15_000;
@@ -40,11 +41,14 @@ export const GET = answering(CALLS.followLog, async ({ teacher, id, body, reques
         // Where the database is away the stream ends, and the browser asks again by itself.
         last = last.then(look).catch(end);
       };
+      metrics().streams.inc();
       const beat = setInterval(() => send(': beat\n\n'), HEARTBEAT_MS);
       const unlisten = hub().listen(id, changed);
       stop = () => {
+        stop = () => {};
         clearInterval(beat);
         unlisten();
+        metrics().streams.dec();
       };
       request.signal.addEventListener('abort', end);
       send(`retry: ${RETRY_MS}\n\n`);

@@ -1,0 +1,37 @@
+import { METRICS_TOKEN } from './app';
+import { expect, test } from './harness';
+
+test('the server tells what it does and counts it, and says nothing of people', async ({
+  app,
+  studio: page,
+}) => {
+  await page.goto('/people');
+  await page.getByLabel('Name, as they like to be called').fill('Quentina Secret');
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(page.getByRole('link', { name: 'Quentina Secret' })).toBeVisible();
+  const { id } = await app.db('classes').first('id');
+  expect((await page.request.get(`/api/classes/${id}`)).status()).toBe(200);
+  expect((await page.request.get(`/api/classes/${crypto.randomUUID()}`)).status()).toBe(404);
+  const lines = app
+    .log()
+    .split('\n')
+    .filter((line) => line.startsWith('{'))
+    .map((line) => JSON.parse(line));
+  const calls = lines.filter((line) => line.call === 'GET /api/classes/[id]');
+  expect(calls.map((line) => line.status)).toEqual(expect.arrayContaining([200, 404]));
+  expect(calls.find((line) => line.status === 404)).toMatchObject({ code: 'not-found' });
+  expect(app.log()).not.toMatch(/Quentina|Marit|@|Loose jaw/);
+
+  expect((await page.request.get('/metrics')).status()).toBe(404);
+  const wrong = { Authorization: 'Bearer something else' };
+  expect((await page.request.get('/metrics', { headers: wrong })).status()).toBe(404);
+  const headers = { Authorization: `Bearer ${METRICS_TOKEN}` };
+  const text = await (await page.request.get('/metrics', { headers })).text();
+  expect(text).toMatch(
+    /upbeat_call_seconds_count\{call="GET \/api\/classes\/\[id\]",status="404"\} [1-9]/,
+  );
+  expect(text).toMatch(/upbeat_refusals_total\{code="not-found"\} [1-9]/);
+  expect(text).toContain('upbeat_open_streams');
+  expect(text).not.toMatch(/Quentina|Loose jaw/);
+  await app.db('participants').where({ name: 'Quentina Secret' }).delete();
+});
