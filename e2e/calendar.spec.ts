@@ -159,6 +159,57 @@ test('a full session has a line of those who wait, and who is next moves up and 
   expect(letter.body).toContain('Lock keepers, Wed 2 Dec 2026, 08:00');
 });
 
+test('a session is dragged to another day and time, asked about where it is in the way, and put back', async ({
+  studio: page,
+}) => {
+  await ownClass(page, 'Sail makers');
+  await page.goto('/calendar/plan');
+  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Sail makers');
+  await planWeekly(page, { start: '2026-12-01', time: '09:00', count: '1' });
+  await page.getByRole('button', { name: 'Plan this session' }).click();
+  await page.waitForURL(/\/calendar\?/);
+  await page.goto('/calendar?view=week&from=2026-11-30');
+  const chip = page.getByRole('link', { name: /Sail makers/ }).filter({ visible: true });
+  const hour = 4.5 * 16;
+  const drag = async (days: number, hours: number) => {
+    const box = await chip.boundingBox();
+    if (!box) throw new Error('the session is not shown');
+    const [x, y] = [box.x + 30, box.y + 12];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 10, y + 10, { steps: 3 });
+    await page.mouse.move(x + days * box.width, y + hours * hour, { steps: 8 });
+    await page.mouse.up();
+  };
+  await drag(1, 1.5);
+  await expect(page.getByText('Moved to Wed 2 Dec 2026, 10:30.')).toBeVisible();
+  await expect(chip).toContainText('10:30');
+  await expect(page).toHaveURL(/view=week/);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(chip).toContainText('09:00');
+  // At 12:15 on that day the choir meets, with the same teacher.
+  await drag(0, 3.25);
+  const asks = page.getByRole('dialog', { name: 'Move it there?' });
+  await expect(asks).toContainText(
+    'Loose jaw before choir, Tue 1 Dec 2026, 12:15, is with the same',
+  );
+  expect(await axe(page)).toEqual([]);
+  await asks.getByRole('button', { name: 'Leave it where it was' }).click();
+  await expect(chip).toContainText('09:00');
+  await drag(0, 3.25);
+  await asks.getByRole('button', { name: 'Move it all the same' }).click();
+  await expect(chip).toContainText('12:15');
+  // By hand on its own page it is asked about as well.
+  await chip.click();
+  await page.getByLabel('Day').fill('2026-12-03');
+  await page.getByLabel('At', { exact: true }).fill('18:30');
+  await page.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(page.getByText(/^This would be in the way: Soft face/)).toBeVisible();
+  await page.getByLabel('Do it all the same').check();
+  await page.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(page.getByText('Thu 3 Dec 2026, 18:30')).toBeVisible();
+});
+
 test('a calendar file of a hall becomes a series and closed days', async ({
   app,
   studio: page,

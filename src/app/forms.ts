@@ -54,4 +54,5 @@ const FIELD_OF: Partial<Record<string, string>> = {
   'too-many-sessions': 'count',
   'no-sessions': 'last',
   'nobody-chosen': 'person',
+  'in-the-way': 'sure',
 };

@@ -50,6 +50,7 @@ export const REFUSALS = {
     409,
     'An archive is taken into a studio that has no classes, people or closed days yet. Make a new studio for it.',
   ],
+  'in-the-way': [409, 'This would be in the way: {}.'],
   'bad-calendar': [409, '{}'],
   'nothing-chosen': [409, 'Choose a class for something, or some closed days.'],
   'too-many-closures': [409, 'A studio has {} closures at most. Remove one that is over.'],

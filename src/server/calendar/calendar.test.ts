@@ -8,7 +8,7 @@ import { appendEvents, prepareRun } from '../runs';
 import { getSession, sessionsBetween } from '../sessions/sessions';
 import { lettersOf } from '../studio/letters';
 import { DAY, makeClass, NOON, shortPlan, type TestClass, testDatabase } from '../testing/studio';
-import { callOff, changeSessions, restoreSession, WHICH } from './change';
+import { type Change, callOff, changeSessions, restoreSession, WHICH } from './change';
 import { closeFor, closuresOf, MOST_CLOSURES, reopen } from './closures';
 import { foresee, planSessions, type Wish } from './plan';
 import { tellCalledOff } from './tell';
@@ -118,6 +118,39 @@ describe('changing', () => {
     expect(await times()).toEqual(['10-20T18:30', '10-28T19:00', '11-02T17:00', '11-09T17:00']);
     expect(await change(0, 'all', '2026-10-21T18:30')).toMatchObject({ changed: 4 });
     expect(await times()).toEqual(['10-21T18:30', '10-29T18:30', '11-03T18:30', '11-10T18:30']);
+  });
+
+  it('asks first where a change would be in the way or in closed days, and not about what was so before', async () => {
+    const c = await makeClass(db());
+    const { teacherId } = c;
+    const [one = ''] = await plan(c, { rule: null, teacherId, place: 'Hall 2' });
+    const [two = ''] = await plan(c, { rule: null, start: '2026-12-02', place: 'hall 2' });
+    await closeFor(db(), c, {
+      closure: { from: '2026-12-08', to: '2026-12-08', name: 'Painted' },
+      zone: ZONE,
+      now: NOON,
+    });
+    const change = (id: string, to: Change, sure = false) =>
+      changeSessions(db(), c, { id, which: 'this', now: NOON, zone: ZONE, change: to, sure });
+    const inTheWay = (says: RegExp) => ({
+      code: 'in-the-way',
+      message: expect.stringMatching(says),
+    });
+    await expect(change(two, { at: '2026-12-01T18:25' })).rejects.toMatchObject(
+      inTheWay(/Tue 1 Dec 2026, 18:30, is in the same place/),
+    );
+    await expect(change(two, { at: '2026-12-08T18:30' })).rejects.toMatchObject(
+      inTheWay(/Tue 8 Dec 2026 is closed: Painted/),
+    );
+    expect((await getSession(db(), c, two)).occurrence).toBe('2026-12-02T18:30');
+    expect(await change(two, { at: '2026-12-01T18:25' }, true)).toMatchObject({ changed: 1 });
+    // It is in the way now; nobody is asked about that again, only about what is added to it.
+    expect(await change(two, { link: 'https://call.example' })).toMatchObject({ changed: 1 });
+    expect(await change(two, { place: ' HALL 2' })).toMatchObject({ changed: 1 });
+    await expect(change(two, { teacherId })).rejects.toMatchObject(
+      inTheWay(/with the same teacher/),
+    );
+    expect(await change(one, { at: '2026-12-03T18:30' })).toMatchObject({ changed: 1 });
   });
 
   it('never touches what is past, has begun or is another studio’s', async () => {

@@ -5,6 +5,7 @@ import { dateLabel } from '@/core/formats';
 import { Empty } from '../kit/empty';
 import { Page } from '../kit/page';
 import { Agenda } from './agenda';
+import type { Drop } from './dragged-in-week';
 import { TermView } from './term-view';
 import type { ClosedDays, Shown } from './types';
 import { WeekView } from './week-view';
@@ -25,6 +26,7 @@ export interface CalendarScreenProps {
   now: number;
   sessions: Shown[];
   closures: ClosedDays[];
+  drop: Drop;
 }
 
 /** When the studio meets, week by week. */
@@ -114,7 +116,13 @@ export function CalendarScreen(props: CalendarScreenProps) {
             closures={closures}
           />
         ) : (
-          <WeekView from={from} today={today} sessions={sessions} closures={closures} />
+          <WeekView
+            from={from}
+            today={today}
+            sessions={sessions}
+            closures={closures}
+            drop={props.drop}
+          />
         )}
       </div>
       <div className="sm:hidden">

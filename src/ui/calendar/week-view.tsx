@@ -1,6 +1,9 @@
+'use client';
+
 import clsx from 'clsx';
 import { addDays, closureOn, lanesOf, WEEKDAY_NAMES, WEEKDAYS } from '@/core/calendar';
 import { dateLabel } from '@/core/formats';
+import { DraggedInWeek, type Drop, InWeek } from './dragged-in-week';
 import { SessionChip } from './session-chip';
 import type { ClosedDays, Shown } from './types';
 
@@ -17,11 +20,13 @@ export function WeekView({
   today,
   sessions,
   closures,
+  drop,
 }: {
   from: string;
   today: string;
   sessions: readonly Shown[];
   closures: readonly ClosedDays[];
+  drop: Drop;
 }) {
   const ends = sessions.map((s) => minutesOf(s.at) + Math.max(SHORTEST, s.slotMs / 60_000));
   const first = Math.floor(Math.min(9 * 60, ...sessions.map((s) => minutesOf(s.at))) / 60);
@@ -29,7 +34,13 @@ export function WeekView({
   const hours = Array.from({ length: last - first }, (_, i) => first + i);
   const rem = (minutes: number) => `${(HOUR_REM * minutes) / 60}rem`;
   return (
-    <div className="grid grid-cols-[3rem_repeat(7,minmax(0,1fr))]">
+    <DraggedInWeek
+      from={from}
+      sessions={sessions}
+      minuteRem={HOUR_REM / 60}
+      drop={drop}
+      className="grid grid-cols-[3rem_repeat(7,minmax(0,1fr))]"
+    >
       <div />
       {WEEKDAYS.map((day, i) => {
         const date = addDays(from, i);
@@ -87,9 +98,9 @@ export function WeekView({
               {ofDay.map((s) => {
                 const { lane, of } = lanes.get(s.id) ?? { lane: 0, of: 1 };
                 return (
-                  <li
+                  <InWeek
                     key={s.id}
-                    className="bg-base-100 border-base-300 absolute overflow-hidden rounded-lg border"
+                    session={s}
                     style={{
                       top: rem(minutesOf(s.at) - 60 * first),
                       minHeight: rem(Math.max(SHORTEST, s.slotMs / 60_000)),
@@ -98,13 +109,13 @@ export function WeekView({
                     }}
                   >
                     <SessionChip session={s} wide />
-                  </li>
+                  </InWeek>
                 );
               })}
             </ul>
           </div>
         );
       })}
-    </div>
+    </DraggedInWeek>
   );
 }

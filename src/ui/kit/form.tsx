@@ -190,6 +190,19 @@ export function WhenAsked({ about, children }: { about: string; children: ReactN
   return errors[about] || values[about] ? children : null;
 }
 
+/** Where an answer has asked whether something is really meant: what it says, and a tick that means yes. */
+export function Sure({ label }: { label: string }) {
+  const { errors } = useContext(Sent);
+  return (
+    <WhenAsked about="sure">
+      <div>
+        <Wrong says={errors.sure} />
+        <Tick name="sure" label={label} />
+      </div>
+    </WhenAsked>
+  );
+}
+
 /** Something to tick in an `ActionForm`. */
 export function Tick({ name, label }: { name: string; label: string }) {
   const { values } = useContext(Sent);

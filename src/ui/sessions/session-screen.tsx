@@ -1,6 +1,6 @@
 import { Play, Undo2 } from 'lucide-react';
 import Link from 'next/link';
-import { ActionForm, Field, type FormAct, Select } from '../kit/form';
+import { ActionForm, Field, type FormAct, Select, Sure } from '../kit/form';
 import { Page } from '../kit/page';
 import { RoomField } from '../kit/room-field';
 import { bookedWords } from './booked-words';
@@ -129,6 +129,7 @@ export function SessionScreen(props: SessionScreenProps) {
                 <Field name="link" label="Link of the call" type="url" initial={link} />
                 <RoomField initial={String(props.roomFor ?? '')} />
                 {which}
+                <Sure label="Do it all the same" />
               </ActionForm>
             </section>
             <section aria-labelledby="off">

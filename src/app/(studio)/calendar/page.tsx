@@ -7,6 +7,7 @@ import { db } from '@/server/db';
 import { sessionsBetween } from '@/server/sessions/sessions';
 import { CalendarScreen, VIEWS, WEEKS } from '@/ui/calendar/calendar-screen';
 import { requireTeacher } from '../../auth';
+import { dropSessionAction } from '../sessions/actions';
 import { shownOf } from './shown';
 
 export const metadata: Metadata = { title: 'Calendar' };
@@ -45,6 +46,7 @@ export default async function CalendarPage({
       zone={zone}
       now={now()}
       sessions={sessions}
+      drop={dropSessionAction}
       closures={closures.map(({ from: first, to: last, name }) => ({
         from: first,
         to: last,

@@ -6,6 +6,7 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema, localOf, timeOfDaySchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
+import { dateLabel } from '@/core/formats';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/change';
 import { tellCalledOff, tellMovedUp, toldWords } from '@/server/calendar/tell';
@@ -66,6 +67,10 @@ export async function beginAnewAction(form: FormData): Promise<void> {
   redirect(`/lead/${await planSession(db(), teacher, { classId, startsAt: at, now: at })}`);
 }
 
+const sureSchema = z
+  .literal('on')
+  .optional()
+  .transform((on) => on === 'on');
 const whichSchema = z.enum(WHICH).default('this');
 
 /** Moves a session, or changes who leads it, where, or what: this one, or its series from it on. */
@@ -81,9 +86,10 @@ export async function changeSessionAction(
     time: timeOfDaySchema,
     classId: z.uuid(),
     which: whichSchema,
+    sure: sureSchema,
     ...whereSchema,
   });
-  return answerForm(form, schema, async ({ day, time, which, ...given }) => {
+  return answerForm(form, schema, async ({ day, time, which, sure, ...given }) => {
     const session = await getSession(db(), teacher, z.uuid().parse(id));
     const at = `${day}T${time}`;
     // What was not changed here stays as it is in the others of the series.
@@ -91,7 +97,7 @@ export async function changeSessionAction(
       Object.entries(given).filter(([key, value]) => value !== session[key as keyof typeof given]),
     );
     const moves = at !== localOf(session.startsAt, zone);
-    const of = { id, which, zone, now: now(), change: { ...change, ...(moves && { at }) } };
+    const of = { id, which, zone, now: now(), sure, change: { ...change, ...(moves && { at }) } };
     const { changed, movedUp } = await changeSessions(db(), teacher, of);
     const moved = await movedUpWords(teacher, movedUp);
     refresh();
@@ -126,6 +132,29 @@ export async function comingAction(id: string, _: FormState, form: FormData): Pr
     return `${away ? 'Noted.' : 'Booked.'}${moved}`;
   });
   return { ...state, values: {} };
+}
+
+const dropSchema = z.object({
+  id: z.uuid(),
+  at: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
+  sure: z.boolean(),
+});
+
+/** Moves one session to where it was dropped in the calendar. @returns what to say, or what has to be asked first */
+export async function dropSessionAction(
+  given: z.input<typeof dropSchema>,
+): Promise<{ done: string } | { asked: string } | { problem: string }> {
+  const teacher = await requireTeacher();
+  const { id, at, sure } = dropSchema.parse(given);
+  const of = { id, which: 'this', zone: teacher.timeZone, now: now(), sure } as const;
+  try {
+    await changeSessions(db(), teacher, { ...of, change: { at } });
+    refresh();
+    return { done: `Moved to ${dateLabel(at.slice(0, 10))}, ${at.slice(11)}.` };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return error.code === 'in-the-way' ? { asked: error.message } : { problem: error.message };
+  }
 }
 
 /** Calls a session off, or its series from it on, and writes to those who are booked. */
