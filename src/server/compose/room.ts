@@ -47,8 +47,7 @@ export async function roomOf(
   { classId, zone, now }: { classId: string; zone: string; now: number },
 ): Promise<Room> {
   const of = { 'sessions.class_id': classId, 'sessions.studio_id': scope.studioId };
-  const week = db.raw("date_trunc('week', sessions.starts_at at time zone ?)", [zone]);
-  const [rows, recent, weeks, next] = await Promise.all([
+  const [rows, recent, sessionsAWeek, next] = await Promise.all([
     db('participants')
       .where('participants.studio_id', scope.studioId)
       .whereIn('participants.id', expectedBy(db, { classId, now }))
@@ -66,15 +65,7 @@ export async function roomOf(
       )
       .from('last')
       .distinct(db.raw("jsonb_array_elements(score->'steps')->>'moveId' as move_id")),
-    db('sessions')
-      .where(of)
-      .whereNot('sessions.status', 'cancelled')
-      .whereRaw(
-        "sessions.starts_at at time zone ? >= date_trunc('week', ?::timestamptz at time zone ?)",
-        [zone, new Date(now), zone],
-      )
-      .groupBy(week)
-      .select(db.raw('count(*)::int as times')),
+    mostInAWeek(db, scope, { classId, zone, now }),
     db('sessions')
       .where({ ...of, 'sessions.status': 'planned' })
       .where('sessions.starts_at', '>=', new Date(now))
@@ -91,6 +82,29 @@ export async function roomOf(
     people: people.map((p, i) => ({ ...p, met: met[i] ?? new Set() })),
     recent: recent.map((row: { move_id: string }) => row.move_id),
     nextAt: next?.at ? new Date(next.at).getTime() : null,
-    sessionsAWeek: Math.max(0, ...weeks.map((row: { times: number }) => row.times)),
+    sessionsAWeek,
   };
+}
+
+/**
+ * Most sessions of a class in one ISO week, from the current week on; called off ones do not count.
+ * @param zone the studio's time zone, in which weeks begin
+ */
+export async function mostInAWeek(
+  db: Db,
+  { studioId }: Scope,
+  { classId, zone, now }: { classId: string; zone: string; now: number },
+): Promise<number> {
+  const week = db.raw("date_trunc('week', starts_at at time zone ?)", [zone]);
+  const weeks = await db('sessions')
+    .where({ class_id: classId, studio_id: studioId })
+    .whereNot('status', 'cancelled')
+    .whereRaw("starts_at at time zone ? >= date_trunc('week', ?::timestamptz at time zone ?)", [
+      zone,
+      new Date(now),
+      zone,
+    ])
+    .groupBy(week)
+    .select(db.raw('count(*)::int as times'));
+  return Math.max(0, ...weeks.map((row: { times: number }) => row.times));
 }

@@ -20,6 +20,14 @@ export async function ownMoves(db: Db, { studioId }: Scope): Promise<Move[]> {
   return z.array(rowSchema).parse(rows);
 }
 
+/** What tells the moves of a studio from those of any other moment. */
+export async function ownMovesStamp(db: Db, { studioId }: Scope): Promise<string> {
+  const row = await db('moves')
+    .where({ studio_id: studioId })
+    .first(db.raw("md5(string_agg(move::text, ' ' order by id)) as stamp"));
+  return String(row?.stamp);
+}
+
 /** Everything a studio can build a class from: its own moves first, then the library. */
 export async function allMoves(db: Db, scope: Scope): Promise<Move[]> {
   return [...(await ownMoves(db, scope)), ...LIBRARY];

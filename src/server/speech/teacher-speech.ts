@@ -30,6 +30,14 @@ export async function chooseSpeech(db: Db, teacher: Speaking, choice: SpeechChoi
     .update({ voice: choice.voice, own_voice: choice.ownVoice });
 }
 
+/** Who speaks a teacher's cues, and what tells that from any other time. */
+export interface TeacherSpeaker extends Speaker {
+  /** The voice that was chosen, and the recordings. */
+  stamp: string;
+  /** How much this process has spoken so far; more may be known after more was. */
+  spoken: () => number;
+}
+
 /**
  * Who speaks a teacher's cues: their recordings first, then the machine in the voice they chose.
  * @param machine the machine's voice; null where it has none
@@ -38,17 +46,18 @@ export async function speakerOf(
   db: Db,
   teacher: Speaking,
   machine?: Voice | null,
-): Promise<Speaker> {
+): Promise<TeacherSpeaker> {
   const [choice, speaking] = await Promise.all([
     speechChoice(db, teacher),
     machine === undefined ? voice() : machine,
   ]);
-  const recorded = new Map<string, number>();
-  if (choice.ownVoice) {
-    for (const r of await recordingsOf(db, teacher)) recorded.set(`${r.language} ${r.text}`, r.ms);
-  }
+  const recordings = choice.ownVoice ? await recordingsOf(db, teacher) : [];
+  const recorded = new Map(recordings.map((r) => [`${r.language} ${r.text}`, r.ms]));
+  const sound = recordings.reduce((sum, r) => sum + r.ms + r.recordedAt, 0);
   const ofRecording = ({ language, text }: Utterance) => recorded.get(`${language} ${text}`);
   return {
+    stamp: `${choice.voice} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null}`,
+    spoken: () => speaking?.rendered ?? 0,
     length: async (utterance) =>
       ofRecording(utterance) ?? (await speaking?.length(utterance, choice.voice)) ?? null,
     knownLength: async (utterance) =>

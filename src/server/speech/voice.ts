@@ -18,6 +18,7 @@ export class Voice {
   private readonly underway = new Map<string, Promise<Buffer>>();
   private readonly lengths = new Map<string, number>();
   private readonly queue = new PQueue({ concurrency: AT_ONCE });
+  private renderedSoFar = 0;
 
   constructor(
     private readonly engine: SpeechEngine,
@@ -28,6 +29,11 @@ export class Voice {
   mark(utterance: Utterance, voice: VoiceName = 'plain'): string {
     const key = [this.engine.id, utteranceKey(utterance), ...(voice === 'plain' ? [] : [voice])];
     return createHash('sha256').update(key.join('\u0001')).digest('hex');
+  }
+
+  /** How many texts this process has rendered. */
+  get rendered(): number {
+    return this.renderedSoFar;
   }
 
   private file(utterance: Utterance, voice: VoiceName): string {
@@ -75,6 +81,7 @@ export class Voice {
       const half = `${file}.${randomUUID()}`;
       await writeFile(half, wav);
       await rename(half, file);
+      this.renderedSoFar++;
       return wav;
     });
     if (!rendered) throw new Error('the voice was given up');

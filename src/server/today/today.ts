@@ -8,7 +8,7 @@ import { type Expected, type WhoLine, whoComes } from '@/core/today';
 import type { Teacher } from '../auth/sign-ins';
 import { getClass, savePlan } from '../classes/classes';
 import { judged } from '../compose/judge';
-import { roomOf } from '../compose/room';
+import { mostInAWeek } from '../compose/room';
 import type { Db } from '../db';
 import { allMoves, studioBook } from '../moves/moves';
 import { streaksBy } from '../people/people';
@@ -94,9 +94,9 @@ async function judgedFor(
   { session, coming, now }: { session: Session; coming: readonly RollEntry[]; now: number },
 ) {
   const of = { classId: session.classId, zone: teacher.timeZone, now };
-  const [{ plan, version }, room, book, shelf, talk, speaker] = await Promise.all([
+  const [{ plan, version }, sessionsAWeek, book, shelf, talk, speaker] = await Promise.all([
     getClass(db, teacher, session.classId),
-    roomOf(db, teacher, of),
+    mostInAWeek(db, teacher, of),
     studioBook(db, teacher),
     allMoves(db, teacher),
     talkOfTeacher(db, teacher),
@@ -109,7 +109,7 @@ async function judgedFor(
     met: new Set(entry.met),
   }));
   const means = { book, shelf, speaker, factor: talk.factor };
-  const { checked, findings } = await judged(plan, { ...room, people }, means);
+  const { checked, findings } = await judged(plan, { sessionsAWeek, people }, means);
   const done = await doneInWeekOf(db, teacher, { session, checked: resolve(plan, book), coming });
   return { checked, version, findings: [...doneThisWeek(checked, done), ...findings] };
 }

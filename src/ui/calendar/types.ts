@@ -1,4 +1,4 @@
-import type { Band } from '../kit/small-ribbon';
+import type { Band } from '@/core/outline';
 
 /** A session as the calendar shows it. */
 export interface Shown {

@@ -1,11 +1,5 @@
-import type { Kind } from '@/core/move';
+import type { Band } from '@/core/outline';
 import { kindColour } from './kind-glyph';
-
-/** A stretch of a class in which one kind of move is done. */
-export interface Band {
-  kind: Kind;
-  ms: number;
-}
 
 /** As wide as this is an hour, in rem. */
 const HOUR_REM = 14;

@@ -19,12 +19,12 @@ import type { Teacher } from '@/server/auth/sign-ins';
 import { closeFor, reopen } from '@/server/calendar/closures';
 import { type Foreseen, foresee, planSessions, type Wish } from '@/server/calendar/plan';
 import { listClasses } from '@/server/classes/classes';
+import { outlinesOf } from '@/server/classes/outlines';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { type Line, type PlanState, REPEATS, type Repeats, TURNS } from '@/ui/calendar/plan';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { outlinesOf } from '../../class-outline';
 import { answerForm } from '../../forms';
 import { whereSchema } from './where';
 
@@ -116,7 +116,7 @@ async function classesOf(
   ids: readonly string[],
 ): Promise<ReadonlyMap<string, PlannedClass>> {
   const classes = (await listClasses(db(), teacher)).filter((c) => ids.includes(c.id));
-  const outlines = await outlinesOf(teacher, classes);
+  const outlines = await outlinesOf(db(), teacher, { classIds: ids, now: now() });
   return new Map(
     classes.map(({ id, plan }) => {
       const overMs = (outlines.get(id)?.totalMs ?? 0) - 1000 * plan.slotSeconds;

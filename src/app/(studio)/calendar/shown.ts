@@ -1,22 +1,19 @@
 import { localOf } from '@/core/calendar';
 import type { Teacher } from '@/server/auth/sign-ins';
-import { listClasses } from '@/server/classes/classes';
+import { outlinesOf } from '@/server/classes/outlines';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { sessionsLeft } from '@/server/runs';
 import type { Session } from '@/server/sessions/sessions';
 import type { Shown } from '@/ui/calendar/types';
-import { outlinesOf } from '../../class-outline';
 
 /** Sessions as the calendar shows them. */
 export async function shownOf(teacher: Teacher, sessions: readonly Session[]): Promise<Shown[]> {
-  const [classes, standing] = await Promise.all([
-    listClasses(db(), teacher),
+  const classIds = sessions.map((s) => s.classId);
+  const [outlines, standing] = await Promise.all([
+    outlinesOf(db(), teacher, { classIds, now: now() }),
     sessionsLeft(db(), teacher, { now: now() }),
   ]);
-  const meeting = new Set(sessions.map((s) => s.classId));
-  const met = classes.filter((c) => meeting.has(c.id));
-  const outlines = await outlinesOf(teacher, met);
   const left = new Set(standing.map((s) => s.sessionId));
   return sessions.map((s): Shown => {
     const at = localOf(s.startsAt, teacher.timeZone);

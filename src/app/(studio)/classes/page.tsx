@@ -2,10 +2,11 @@ import type { Metadata } from 'next';
 import { placedSegments } from '@/core/class';
 import { clock } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
+import { outlinesOf } from '@/server/classes/outlines';
+import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { ClassesScreen } from '@/ui/classes/classes-screen';
 import { requireTeacher } from '../../auth';
-import { outlinesOf } from '../../class-outline';
 import { createClassAction, importClassAction } from './actions';
 
 export const metadata: Metadata = { title: 'Classes' };
@@ -13,7 +14,8 @@ export const metadata: Metadata = { title: 'Classes' };
 export default async function ClassesPage() {
   const teacher = await requireTeacher();
   const classes = await listClasses(db(), teacher);
-  const outlines = await outlinesOf(teacher, classes);
+  const classIds = classes.map((c) => c.id);
+  const outlines = await outlinesOf(db(), teacher, { classIds, now: now() });
   return (
     <ClassesScreen
       create={createClassAction}
@@ -24,7 +26,7 @@ export default async function ClassesPage() {
         return {
           id,
           name: plan.name,
-          length: outline?.length ?? '',
+          length: outline ? `${outline.measured ? '' : 'about '}${clock(outline.totalMs)}` : '',
           slot: clock(slotMs),
           overruns: (outline?.totalMs ?? 0) > slotMs,
           segments: placedSegments(plan).length,

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { resolve } from '@/core/class';
+import { fillOf } from '@/core/outline';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
@@ -11,7 +12,6 @@ import { compileMeasured } from '@/server/speech/compile-measured';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { RunSheet } from '@/ui/print/run-sheet';
 import { requireTeacher } from '../../../auth';
-import { fillOf } from '../../../class-outline';
 import { orNotFound } from '../../../or-not-found';
 
 export const metadata: Metadata = { title: 'Run sheet' };
