@@ -33,7 +33,8 @@ await main(async () => {
     const env = { DATABASE_URL: postgres.urlOf('upbeat_bench'), UPBEAT_DATA_DIR: BENCH_DIR };
     const made = run('e2e/make-demo.ts', env);
     return (
-      made || ['pages', 'compose', 'lead'].reduce((bad, b) => bad || run(`bench/${b}.ts`, env), 0)
+      made ||
+      ['pages', 'compose', 'lead', 'year'].reduce((bad, b) => bad || run(`bench/${b}.ts`, env), 0)
     );
   } finally {
     await postgres.stop();

@@ -201,7 +201,7 @@ describe('changing', () => {
     expect(off.map((s) => s.id)).toEqual(ids);
     expect(await tellCalledOff(db(), me, { sessions: off, word, now: NOON })).toEqual({
       written: 1,
-      without: 1,
+      without: ['Ben'],
     });
     const [letter] = await lettersOf(db(), me);
     expect(letter).toMatchObject({ recipient: 'ada@example.org' });

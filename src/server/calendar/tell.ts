@@ -11,8 +11,8 @@ import { type Post, postFrom, writeLetter } from '../studio/letters';
 export interface Told {
   /** How many letters were written. */
   written: number;
-  /** How many people are concerned who have given no email. */
-  without: number;
+  /** Names of those concerned who have given no email. */
+  without: string[];
 }
 
 /** When it is told, and by what. */
@@ -75,12 +75,13 @@ async function tell(
     .whereIn('id', [...sessionsOf.keys()])
     .orderByRaw('lower(name)')
     .select('id', 'name', 'contact');
-  let [written, without] = [0, 0];
+  let written = 0;
+  const without: string[] = [];
   let carrier = post;
   for (const { id, name, contact } of people) {
     const email = emailSchema.safeParse(contact);
     if (!email.success) {
-      without++;
+      without.push(name);
       continue;
     }
     const theirs = new Set(sessionsOf.get(id)?.map((one) => one.sessionId));
@@ -99,9 +100,23 @@ async function tell(
   return { written, without };
 }
 
+/** So many people are named who have to be told by hand. */
+const MOST_NAMED = 6;
+
 /** What is said on screen of letters that were written. */
 export function toldWords({ written, without }: Told): string {
-  const letters = written === 1 ? '1 letter was written' : `${written} letters were written`;
-  if (without === 0) return `${letters}.`;
-  return `${letters}; ${without} booked ${without === 1 ? 'has' : 'have'} given no email.`;
+  const letters =
+    written === 0
+      ? ''
+      : written === 1
+        ? '1 letter was written.'
+        : `${written} letters were written.`;
+  if (without.length === 0) return letters || 'Nobody had to be told.';
+  const more = without.length - MOST_NAMED;
+  const names = without.slice(0, MOST_NAMED).join(', ');
+  const who =
+    more > 0
+      ? `${names} and ${more} more have`
+      : `${names} ${without.length === 1 ? 'has' : 'have'}`;
+  return `${letters} ${who} given no email: tell them yourself.`.trim();
 }

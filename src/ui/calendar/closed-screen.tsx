@@ -29,7 +29,7 @@ export function ClosedScreen({ closures, today, most, close, reopen }: ClosedScr
             No closed days yet. Holidays and days without the hall will stand here.
           </p>
         ) : (
-          <ul className="divide-base-300 border-base-300 divide-y border-y">
+          <ul className="divide-base-300 border-base-300 self-start divide-y border-y">
             {closures.map((c) => (
               <li key={c.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
                 <span className="min-w-40 flex-1 font-medium">{c.name}</span>

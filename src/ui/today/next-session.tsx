@@ -54,6 +54,7 @@ export function NextSessionView({
   const { id, classId, className, startsAt, time, day, running, stretches } = session;
   return (
     <article aria-labelledby="next">
+      {day && <p className="quiet mb-1">Nothing more to lead today. The next one:</p>}
       <div className="flex flex-wrap items-center gap-x-5 gap-y-3">
         <p className="figures text-6xl font-bold">{time}</p>
         <p className="quiet min-w-0 flex-1 basis-48 self-end text-lg">
@@ -75,9 +76,12 @@ export function NextSessionView({
               <CalendarX2 size={18} aria-hidden /> Change or call off
             </Link>
           )}
-          <Link href={`/lead/${id}`} className="btn btn-primary btn-lg">
-            <Play size={20} aria-hidden /> {running ? 'Go on leading' : 'Lead class'}
-          </Link>
+          {/* One of another day is not to be led by a slip of the hand. */}
+          {!day && (
+            <Link href={`/lead/${id}`} className="btn btn-primary btn-lg">
+              <Play size={20} aria-hidden /> {running ? 'Go on leading' : 'Lead class'}
+            </Link>
+          )}
         </div>
       </div>
       <h2 id="next" className="mt-3 mb-2 text-3xl font-bold">

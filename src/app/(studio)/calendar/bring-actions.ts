@@ -91,9 +91,10 @@ async function inWords(teacher: Teacher, read: Found, given: Given) {
     const seen = await foreseeBrought(db(), teacher, { found, where: whereOf(given, found) });
     const notes = [
       cut && 'It goes on without an end, or for very long; so many are taken.',
-      seen.closed > 0 && `${seen.closed} fall into closed days and are cancelled`,
+      seen.closed === 1 && '1 of them falls into closed days and is cancelled',
+      seen.closed > 1 && `${seen.closed} of them fall into closed days and are cancelled`,
       seen.conflicts > 0 &&
-        `${seen.conflicts} at the same time as others, with the same teacher or place`,
+        `${seen.conflicts} of them at the same time as others, with the same teacher or place`,
     ].filter((note): note is string => note !== false);
     lines.push({ uid, name, when: [begins, place].filter(Boolean).join(', '), notes });
   }
