@@ -16,7 +16,9 @@ export default {
         'The core imports itself, Zod and small pure libraries; no React, Next, Node, DOM or database.',
       severity: 'error',
       from: { path: layer('core'), pathNot: ['\\.test\\.ts$'] },
-      to: { pathNot: [layer('core'), 'node_modules/(zod|date-fns|@date-fns|dequal|rrule)/'] },
+      to: {
+        pathNot: [layer('core'), 'node_modules/(zod|date-fns|@date-fns|dequal|rrule|ical\\.js)/'],
+      },
     },
     {
       name: 'browser-knows-only-core',

@@ -22,18 +22,20 @@ export function beforeLines(
   { findings, parked, notes }: Pick<Prepared, 'findings' | 'parked' | 'notes'>,
 ): BeforeLine[] {
   const compose = `/classes/${classId}`;
+  const at = ([first]: readonly string[]) =>
+    first === undefined ? compose : `${compose}?segment=${encodeURIComponent(first)}`;
   const musts = findings.filter((f) => f.severity === 'must');
   const words = findings.filter((f) => WORDS.has(f.check));
   const smaller = findings.length - musts.length - words.length;
   return [
-    ...musts.map(({ key, says, repair }): BeforeLine => {
+    ...musts.map(({ key, says, repair, segments }): BeforeLine => {
       const act = repair
         ? ({ name: 'repair', value: key, label: repair.label } as const)
-        : { href: compose, label: 'Settle it in Compose' };
+        : { href: at(segments), label: 'Settle it in Compose' };
       return { key, weight: 'must', says, act };
     }),
-    ...words.map(({ key, says }): BeforeLine => {
-      return { key, weight: 'word', says, act: { href: compose, label: 'See the move' } };
+    ...words.map(({ key, says, segments }): BeforeLine => {
+      return { key, weight: 'word', says, act: { href: at(segments), label: 'See the move' } };
     }),
     ...parked.map(({ id, runId, note }): BeforeLine => {
       const act = { name: 'answered', value: `${runId} ${id}`, label: 'Answered' } as const;

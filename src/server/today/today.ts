@@ -11,7 +11,7 @@ import { judged } from '../compose/judge';
 import { mostInAWeek } from '../compose/room';
 import type { Db } from '../db';
 import { allMoves, studioBook } from '../moves/moves';
-import { streaksBy } from '../people/people';
+import { streaksBy } from '../people/streaks';
 import { maybeEpochMs } from '../rows';
 import { type ParkedQuestion, parkedLastTime } from '../runs/close';
 import { found, type Scope } from '../scope';

@@ -44,6 +44,8 @@ export interface ComposeScreenProps {
   /** What is known of how long the class's words are, in ms by utterance key. */
   lengths: ReadonlyMap<string, number>;
   lead: () => Promise<void>;
+  /** The segment that the page opens at, where one was asked for. */
+  openAt?: string;
 }
 
 /** Where the screen is wide enough, shelf and balance stay in sight and scroll by themselves. */
@@ -52,10 +54,10 @@ const IN_SIGHT =
 
 /** The place where a class is put together. */
 export function ComposeScreen(props: ComposeScreenProps) {
-  const { classId, initial, version, library, room, talk, lead } = props;
+  const { classId, initial, version, library, room, talk, lead, openAt } = props;
   const editing = useHistory(initial);
   const { plan, edit, settle, replace } = editing;
-  const selection = useSelection();
+  const selection = useSelection(openAt === undefined ? [] : [openAt]);
   const [opened, setOpened] = useState<Opened>(null);
   const assistant = useAssistant();
   const autosave = useAutosave(classId, plan, version, replace);

@@ -11,9 +11,12 @@ export interface Selection {
   reach: (id: string, order: readonly string[]) => void;
 }
 
-/** Which segments are selected: one that stands open, or several to be changed together. */
-export function useSelection(): Selection {
-  const [ids, set] = useState<readonly string[]>([]);
+/**
+ * Which segments are selected: one that stands open, or several to be changed together.
+ * @param first those that are selected when the page opens
+ */
+export function useSelection(first: readonly string[] = []): Selection {
+  const [ids, set] = useState(first);
   const toggle = useCallback(
     (id: string) => set((now) => (now.includes(id) ? now.filter((i) => i !== id) : [...now, id])),
     [],

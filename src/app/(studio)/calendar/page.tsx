@@ -7,7 +7,7 @@ import { db } from '@/server/db';
 import { sessionsBetween } from '@/server/sessions/sessions';
 import { CalendarScreen, VIEWS, WEEKS } from '@/ui/calendar/calendar-screen';
 import { requireTeacher } from '../../auth';
-import { dropSessionAction } from '../sessions/actions';
+import { dropSessionAction } from './drop-action';
 import { shownOf } from './shown';
 
 export const metadata: Metadata = { title: 'Calendar' };

@@ -1,8 +1,8 @@
 import { localOf } from '@/core/calendar';
 import type { Teacher } from '@/server/auth/sign-ins';
-import { outlinesOf } from '@/server/classes/outlines';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { outlinesOf } from '@/server/outlines/outlines';
 import { sessionsLeft } from '@/server/runs';
 import type { Session } from '@/server/sessions/sessions';
 import type { Shown } from '@/ui/calendar/types';

@@ -6,7 +6,6 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema, localOf, timeOfDaySchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
-import { dateLabel } from '@/core/formats';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/change';
 import { tellCalledOff, tellMovedUp, toldWords } from '@/server/calendar/tell';
@@ -132,29 +131,6 @@ export async function comingAction(id: string, _: FormState, form: FormData): Pr
     return `${away ? 'Noted.' : 'Booked.'}${moved}`;
   });
   return { ...state, values: {} };
-}
-
-const dropSchema = z.object({
-  id: z.uuid(),
-  at: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
-  sure: z.boolean(),
-});
-
-/** Moves one session to where it was dropped in the calendar. @returns what to say, or what has to be asked first */
-export async function dropSessionAction(
-  given: z.input<typeof dropSchema>,
-): Promise<{ done: string } | { asked: string } | { problem: string }> {
-  const teacher = await requireTeacher();
-  const { id, at, sure } = dropSchema.parse(given);
-  const of = { id, which: 'this', zone: teacher.timeZone, now: now(), sure } as const;
-  try {
-    await changeSessions(db(), teacher, { ...of, change: { at } });
-    refresh();
-    return { done: `Moved to ${dateLabel(at.slice(0, 10))}, ${at.slice(11)}.` };
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    return error.code === 'in-the-way' ? { asked: error.message } : { problem: error.message };
-  }
 }
 
 /** Calls a session off, or its series from it on, and writes to those who are booked. */

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { placedSegments } from '@/core/class';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
@@ -15,8 +16,15 @@ import { leadClassAction } from '../../sessions/actions';
 
 export const metadata: Metadata = { title: 'Compose' };
 
-export default async function ComposePage({ params }: { params: Promise<{ id: string }> }) {
+export default async function ComposePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ segment?: string | string[] }>;
+}) {
   const teacher = await requireTeacher();
+  const { segment } = await searchParams;
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const [stored, library, book, room, talk, speaker] = await Promise.all([
@@ -42,6 +50,7 @@ export default async function ComposePage({ params }: { params: Promise<{ id: st
       talk={talk}
       lengths={lengths}
       lead={leadClassAction.bind(null, id)}
+      openAt={placedSegments(stored.plan).find((p) => p.segment.id === segment)?.segment.id}
     />
   );
 }

@@ -6,13 +6,13 @@ import { resolve } from '@/core/class';
 import type { Move } from '@/core/move';
 import { bandsOf } from '@/core/outline';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
+import { createClass, getClass, savePlan } from '../classes/classes';
 import { saveOwnMove, studioBook } from '../moves/moves';
 import { outlineOf } from '../speech/compile-measured';
 import { saveRecording } from '../speech/recordings';
 import { chooseSpeech, noteTalk, speakerOf, talkOfTeacher } from '../speech/teacher-speech';
 import { makeClass, NOON, testDatabase } from '../testing/studio';
 import { hummedWav } from '../testing/wav';
-import { createClass, getClass, savePlan } from './classes';
 import { outlinesOf } from './outlines';
 
 const db = testDatabase();
