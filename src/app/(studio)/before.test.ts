@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Finding } from '@/core/checks';
+import type { Plan } from '@/core/class';
 import { beforeLines } from './before';
 
 const finding = (of: Partial<Finding>): Finding => ({
@@ -13,7 +14,7 @@ const finding = (of: Partial<Finding>): Finding => ({
 });
 
 it('puts what could hurt somebody first, each with the one press that settles it or leads there', () => {
-  const repair = { label: 'Take it out', apply: (plan: never) => plan };
+  const repair = { label: 'Take it out', apply: (plan: Plan) => plan };
   const lines = beforeLines('c1', {
     findings: [
       finding({ key: 'small' }),
