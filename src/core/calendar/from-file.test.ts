@@ -203,6 +203,38 @@ describe('a calendar file', () => {
     ]);
   });
 
+  it('ends with the last session that its rule names, in UTC or as a day (RFC 5545, section 3.3.10)', () => {
+    const until = (last: string) =>
+      event(
+        `UID:${last}`,
+        `DTSTART;TZID=Pacific/Auckland:20261103T183000`,
+        `RRULE:FREQ=WEEKLY;UNTIL=${last}`,
+      );
+    // 18:30 in Auckland on 17 November is 05:30 in UTC.
+    const ends = ['20261117T053000Z', '20261117T052959Z', '20261117', '20261117T183000'].map(
+      (last) => had(read(file(until(last)))).series.map((s) => [s.sessions.length, s.cut]),
+    );
+    expect(ends).toEqual([[[3, false]], [[2, false]], [[3, false]], [[3, false]]]);
+  });
+
+  it('cannot keep the server busy, whatever its rules ask for', () => {
+    const ruled = (rule: string, i = 0) =>
+      event(`UID:${i}`, `SUMMARY:${i}`, 'DTSTART:19700102T090000', `RRULE:${rule}`);
+    for (const rule of [
+      'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30',
+      'FREQ=DAILY;BYHOUR=0,1,2,3;BYMINUTE=0,1,2',
+      'FREQ=WEEKLY;BYSECOND=1,2,3',
+      'FREQ=WEEKLY;BYYEARDAY=366',
+    ]) {
+      expect([rule, had(read(file(ruled(rule)))).series.length]).toEqual([rule, 0]);
+    }
+    const many = Array.from({ length: 40 }, (_, i) => ruled('FREQ=DAILY', i));
+    const { series, leftOut } = had(read(file(...many)));
+    expect(series.length).toBeGreaterThan(2);
+    expect(series.length + leftOut.length).toBe(40);
+    expect(leftOut.at(-1)).toBe('39: there is too much before it in this file.');
+  });
+
   it('whose rule names no day there is ends all the same', () => {
     const text = file(
       event(

@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import type { Options } from 'rrule';
 import * as rrule from 'rrule';
 import { isTimeZone } from '../studio';
 import { addDays, afterTheGap, daysBetween, instantsOf, type LocalTime, localOf } from './local';
@@ -14,6 +15,14 @@ export const MOST_FILE_BYTES = 1_000_000;
 /** Most events of a file that are read, and most series or single events that are offered. */
 export const MOST_EVENTS = 2000;
 export const MOST_FOUND = 50;
+/** How many days rules may be walked along in one file, and what a day of each kind of rule counts. */
+const MOST_DAYS = 150_000;
+const DAYS_COST: Record<number, number> = {
+  [RRule.YEARLY]: 1 / 4,
+  [RRule.MONTHLY]: 1 / 8,
+  [RRule.WEEKLY]: 1 / 3,
+  [RRule.DAILY]: 1,
+};
 /** How far ahead sessions are looked for, and closed days; and the earliest year in which an event may begin. */
 const AHEAD_DAYS = 6 * 366;
 const CLOSED_AHEAD_DAYS = 3 * 366;
@@ -134,6 +143,7 @@ interface FileTime {
 
 class Reader {
   readonly found: Found = { series: [], closures: [], leftOut: [] };
+  private walked = 0;
 
   constructor(
     private readonly zone: string,
@@ -186,6 +196,28 @@ class Reader {
     );
   }
 
+  /**
+   * Takes a rule as far as it can be walked along in a moment. Others would let a file keep the server busy.
+   * @throws Misread for a rule that names times of the day, and where the file has asked for too many days
+   */
+  private spend(options: Partial<Options>, { from, until }: { from: Date; until: Date }): void {
+    const { freq, byhour, byminute, bysecond, bymonth, bymonthday, byyearday, byweekno } = options;
+    const named = (parts: unknown[]) =>
+      parts.some(
+        (part) =>
+          part !== undefined && part !== null && !(Array.isArray(part) && part.length === 0),
+      );
+    if (freq === undefined || freq > RRule.DAILY || named([byhour, byminute, bysecond])) {
+      throw new Misread('it repeats several times a day.');
+    }
+    if (freq >= RRule.WEEKLY && named([bymonth, bymonthday, byyearday, byweekno])) {
+      throw new Misread('its rule is not one that Up Beat knows.');
+    }
+    const days = Math.max(0, (until.getTime() - from.getTime()) / 86_400_000);
+    this.walked += days * (DAYS_COST[freq] ?? 1);
+    if (this.walked > MOST_DAYS) throw new Misread('there is too much before it in this file.');
+  }
+
   /** The days on which an event begins, in its own zone, in order. */
   private localsOf(event: ICAL.Component, start: FileTime): { all: LocalTime[]; cut: boolean } {
     const rule = ruleIn(event);
@@ -195,11 +227,10 @@ class Reader {
     let cut = false;
     if (rule) {
       const options = RRule.parseString(rule);
-      if (options.freq !== undefined && options.freq > RRule.DAILY) {
-        throw new Misread('it repeats several times a day.');
-      }
       const last = asUtc(`${horizon}T00:00`);
-      const until = options.until && options.until < last ? options.until : last;
+      const ends = untilOf(options.until, { rule, zone: start.zone });
+      const until = ends && ends < last ? ends : last;
+      this.spend(options, { from: asUtc(start.local), until });
       const from = localOf(this.now, start.zone);
       let [toCome, times] = [0, 0];
       new RRule({ ...options, tzid: null, dtstart: asUtc(start.local), until }).all((day) => {
@@ -209,8 +240,7 @@ class Reader {
         times++;
         return toCome <= MOST_IN_SERIES;
       });
-      const ends = options.until ? options.until <= last : times === options.count;
-      cut = !ends;
+      cut = ends ? ends > last : times !== options.count;
     }
     for (const more of this.timesOf(event, 'rdate')) all.add(more.local);
     const without = new Set(this.timesOf(event, 'exdate').map((t) => t.local));
@@ -267,6 +297,18 @@ class Reader {
     if (days > 366) throw new Misread('it lasts longer than a year.');
     this.found.closures.push(...spans.slice(0, 10));
   }
+}
+
+/** When a rule ends as the clocks of its zone show it; it is written in UTC (RFC 5545, section 3.3.10). */
+function untilOf(
+  until: Date | null | undefined,
+  { rule, zone }: { rule: string; zone: string },
+): Date | null {
+  if (!until) return null;
+  const inUtc = /UNTIL=\d{8}T\d{6}Z/i.test(rule);
+  if (inUtc) return new Date(`${localOf(until.getTime(), zone)}Z`);
+  // A day alone is meant with all its hours.
+  return /UNTIL=\d{8}(?!T)/i.test(rule) ? new Date(until.getTime() + 86_399_000) : until;
 }
 
 /** The rule of an event as RFC 5545 writes it; null where it comes once. */

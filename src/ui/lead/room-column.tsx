@@ -60,6 +60,8 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
   const { roll, move, step, picking, setPicking, parking, setParking } = props;
   const moves = useMoves();
   const here = roll.entries.filter(isHere);
+  // Who waits for room or said that they cannot come counts once they are there.
+  const expected = roll.entries.filter((e) => e.attendance || !(e.waiting || e.away)).length;
   const watched = useMemo(
     () =>
       move
@@ -86,7 +88,7 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
       <h2 className="flex items-baseline justify-between text-lg font-semibold">
         In the room
         <span className="quiet figures text-base font-normal">
-          {here.length} of {roll.entries.length}
+          {here.length} of {expected}
         </span>
       </h2>
       <div className="my-1 flex gap-2">
