@@ -52,21 +52,34 @@ function gapWords(days: number): string {
   return `${inWords(Math.round(days / 30.4))} months`;
 }
 
-/** What there is to know of one person, the gravest first; nothing for most. */
-function wordsFor(person: Expected, { moves, startsAt }: ForWhom): string[] {
+/** What there is to know of one person; a lower rank is told sooner. */
+interface Reason {
+  rank: number;
+  says: string;
+}
+
+/** What there is to know of one person, the first to be told first; nothing for most. */
+function reasonsFor(person: Expected, { moves, startsAt }: ForWhom): Reason[] {
   const { timesBefore, timesInClass, lastAt, streak, met } = person;
-  if (timesBefore === 0) return ['for the first time'];
-  const words: string[] = [];
+  if (timesBefore === 0) return [{ rank: 0, says: 'for the first time' }];
   const days = lastAt === null ? 0 : (startsAt - lastAt) / DAY_MS;
-  if (days >= GAP_DAYS) words.push(`back after ${gapWords(days)}`);
   const fresh = moves.filter((move) => !met.has(move.id));
-  if (timesInClass === 0) words.push('new to this class');
-  else if (fresh.length > MOST_NAMED) words.push(`${inWords(fresh.length)} moves are new`);
-  else if (fresh.length > 0) words.push(`new: ${fresh.map((move) => move.name).join(', ')}`);
-  if (isRoundCount(timesBefore + 1)) words.push(`would reach ${timesBefore + 1} classes`);
-  if (ROUND_STREAKS.includes(streak + 1)) words.push(`would make it ${streak + 1} in a row`);
-  else if (streak >= LONG_STREAK) words.push(`${streak} in a row so far`);
-  return words;
+  const news =
+    timesInClass === 0
+      ? 'new to this class'
+      : fresh.length > MOST_NAMED
+        ? `${inWords(fresh.length)} moves are new`
+        : fresh.length > 0 && `new: ${fresh.map((move) => move.name).join(', ')}`;
+  const row = ROUND_STREAKS.includes(streak + 1)
+    ? `would make it ${streak + 1} in a row`
+    : streak >= LONG_STREAK && `${streak} in a row so far`;
+  const all = [
+    days >= GAP_DAYS && `back after ${gapWords(days)}`,
+    news,
+    isRoundCount(timesBefore + 1) && `would reach ${timesBefore + 1} classes`,
+    row,
+  ];
+  return all.flatMap((says, i) => (says ? [{ rank: i + 1, says }] : []));
 }
 
 /**
@@ -76,8 +89,10 @@ function wordsFor(person: Expected, { moves, startsAt }: ForWhom): string[] {
  */
 export function whoComes(people: readonly Expected[], of: ForWhom): WhoLine[] {
   const told = people.flatMap((person) => {
-    const words = wordsFor(person, of);
-    return words.length === 0 ? [] : [{ person, says: words.join('; '), rank: rankOf(words) }];
+    const reasons = reasonsFor(person, of);
+    const [first] = reasons;
+    const says = reasons.map((reason) => reason.says).join('; ');
+    return first ? [{ person, says, rank: first.rank }] : [];
   });
   const lines = grouped(
     [...told].sort((a, b) => a.rank - b.rank),
@@ -87,12 +102,4 @@ export function whoComes(people: readonly Expected[], of: ForWhom): WhoLine[] {
     says,
     people: all.map(({ person: { participantId, name } }) => ({ participantId, name })),
   }));
-}
-
-const RANKS = ['for the first', 'back after', 'new to', 'new:', 'would reach', 'would make'];
-
-function rankOf([first = '']: readonly string[]): number {
-  const rank = RANKS.findIndex((begin) => first.startsWith(begin));
-  if (rank >= 0) return rank;
-  return first.endsWith('are new') ? 3 : RANKS.length;
 }
