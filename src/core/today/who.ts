@@ -64,20 +64,19 @@ function reasonsFor(person: Expected, { moves, startsAt }: ForWhom): Reason[] {
   if (timesBefore === 0) return [{ rank: 0, says: 'for the first time' }];
   const days = lastAt === null ? 0 : (startsAt - lastAt) / DAY_MS;
   const fresh = moves.filter((move) => !met.has(move.id));
-  const news =
-    timesInClass === 0
-      ? 'new to this class'
-      : fresh.length > MOST_NAMED
-        ? `${inWords(fresh.length)} moves are new`
-        : fresh.length > 0 && `new: ${fresh.map((move) => move.name).join(', ')}`;
-  const row = ROUND_STREAKS.includes(streak + 1)
-    ? `would make it ${streak + 1} in a row`
-    : streak >= LONG_STREAK && `${streak} in a row so far`;
+  const isNew = timesInClass === 0;
+  const isRound = ROUND_STREAKS.includes(streak + 1);
   const all = [
     days >= GAP_DAYS && `back after ${gapWords(days)}`,
-    news,
+    isNew && 'new to this class',
+    !isNew && fresh.length > MOST_NAMED && `${inWords(fresh.length)} moves are new`,
+    !isNew &&
+      fresh.length > 0 &&
+      fresh.length <= MOST_NAMED &&
+      `new: ${fresh.map((move) => move.name).join(', ')}`,
     isRoundCount(timesBefore + 1) && `would reach ${timesBefore + 1} classes`,
-    row,
+    isRound && `would make it ${streak + 1} in a row`,
+    !isRound && streak >= LONG_STREAK && `${streak} in a row so far`,
   ];
   return all.flatMap((says, i) => (says ? [{ rank: i + 1, says }] : []));
 }
