@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { makeLink } from '@/server/studio/links';
-import type { App } from './app';
 import { axe, expect, NOON, test } from './harness';
+import { leaveOnlyTheDemo } from './own-studio';
 
 const OWNER = 'nela@gull-pier.example';
 const PASSWORD = 'herring gulls at noon';
@@ -22,11 +22,6 @@ async function begin(page: Page) {
   await fillAccount(page, { name: 'Nela', email: OWNER });
   await page.getByRole('button', { name: 'Make the studio' }).click();
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
-}
-
-/** Other tests of this worker find the demo as they left it. */
-async function leaveOnlyTheDemo(app: App) {
-  await app.db('studios').where({ is_demo: false }).delete();
 }
 
 test('a studio is made, a teacher invited and removed, and the studio deleted', async ({

@@ -1,25 +1,9 @@
 import { emptyPlan } from '@/core/class';
-import { newClassOf } from '@/core/studio';
-import { SIGN_IN_COOKIE, signInAs } from '@/server/auth/sign-ins';
 import { createClass } from '@/server/classes/classes';
 import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
-import { makeStudio } from '@/server/studio/studios';
-import type { App } from './app';
 import { axe, expect, NOON, test } from './harness';
-
-/** An owner of a studio of their own, signed in. */
-async function ownStudio(app: App, name: string) {
-  const email = `${name.toLowerCase()}-${crypto.randomUUID()}@harbour.example`;
-  const account = { name, email, password: 'terns over the pier' };
-  const newClass = newClassOf(emptyPlan('New classes', 1200));
-  const studio = { studioName: `Hall of ${name}`, timeZone: 'Europe/Dublin', ...account, newClass };
-  const id = await makeStudio(app.db, studio, NOON);
-  const row = await app.db('teachers').where({ id }).first('studio_id');
-  const value = await signInAs(app.db, id, NOON);
-  const cookie = { name: SIGN_IN_COOKIE, value, url: app.url };
-  return { email, cookie, scope: { studioId: row.studio_id as string } };
-}
+import { leaveOnlyTheDemo, ownStudio } from './own-studio';
 
 test('a studio is taken along in an archive, and stands in an empty one as it was', async ({
   app,
@@ -32,7 +16,7 @@ test('a studio is taken along in an archive, and stands in an empty one as it wa
   const participantId = await addParticipant(app.db, old.scope, joined);
   await book(app.db, old.scope, { participantId, classId, now: NOON });
   await planSession(app.db, old.scope, { classId, startsAt: NOON + 86_400_000, now: NOON });
-  await page.context().addCookies([old.cookie]);
+  await old.signIn(page);
   await page.goto('/studio');
   const link = page
     .getByRole('region', { name: 'Take the studio along' })
@@ -43,7 +27,7 @@ test('a studio is taken along in an archive, and stands in an empty one as it wa
   await expect(page.getByText('this one is not.')).toBeVisible();
 
   const fresh = await ownStudio(app, 'Otto');
-  await page.context().addCookies([fresh.cookie]);
+  await fresh.signIn(page);
   await page.goto('/studio');
   const takeIn = page.getByRole('button', { name: 'Take it in' });
   await takeIn.click();
@@ -65,18 +49,18 @@ test('a studio is taken along in an archive, and stands in an empty one as it wa
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Rope walk' })).toBeVisible();
   await expect(page.getByText('Hall of Nela')).toBeVisible();
-  await app.db('studios').where({ is_demo: false }).delete();
+  await leaveOnlyTheDemo(app);
 });
 
 test('an archive is for owners, and not for a page of another site', async ({ app, page }) => {
   app.runClock(NOON);
   expect((await page.request.get(`${app.url}/api/archive`)).status()).toBe(401);
-  const { email, cookie } = await ownStudio(app, 'Pia');
-  await page.context().addCookies([cookie]);
+  const { email, signIn } = await ownStudio(app, 'Pia');
+  await signIn(page);
   const other = { 'sec-fetch-site': 'cross-site', 'content-type': 'application/zip' };
   const sent = { headers: other, data: Buffer.from('x') };
   expect((await page.request.post(`${app.url}/api/archive`, sent)).status()).toBe(403);
   await app.db('teachers').where({ email }).update({ role: 'teacher' });
   expect((await page.request.get(`${app.url}/api/archive`)).status()).toBe(403);
-  await app.db('studios').where({ is_demo: false }).delete();
+  await leaveOnlyTheDemo(app);
 });

@@ -1,5 +1,6 @@
 import { makeLink } from '@/server/studio/links';
 import { axe, expect, NOON, test } from './harness';
+import { leaveOnlyTheDemo } from './own-studio';
 
 const PASSWORD = 'cormorants on the slip';
 
@@ -67,7 +68,7 @@ test('from the address of a first start to a planned term, by keyboard alone', a
 
   // The other teacher has it on a phone: moved, theirs, and the closed week told.
   await other.setViewportSize({ width: 360, height: 740 });
-  await other.goto('/calendar');
+  await other.goto('/calendar?from=2026-12-01');
   const agenda = other.getByRole('link', { name: /Jaw before the tide/ }).filter({ visible: true });
   await expect(agenda).toHaveCount(10);
   await expect(agenda.nth(1)).toContainText('20:00');
@@ -83,6 +84,6 @@ test('from the address of a first start to a planned term, by keyboard alone', a
   await other.getByRole('link', { name: 'Lead class' }).press('Enter');
   await expect(other.getByText('Planned for 20:00')).toBeVisible();
   await other.context().close();
-  await app.db('studios').where({ is_demo: false }).delete();
+  await leaveOnlyTheDemo(app);
   app.runClock(NOON);
 });

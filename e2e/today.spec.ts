@@ -1,14 +1,12 @@
-import { emptyPlan, type Plan } from '@/core/class';
-import { newClassOf } from '@/core/studio';
-import { SIGN_IN_COOKIE, signInAs } from '@/server/auth/sign-ins';
-import { closeFor, closuresOf, reopen } from '@/server/calendar/closures';
+import type { Plan } from '@/core/class';
+import { closeFor } from '@/server/calendar/closures';
 import { createClass } from '@/server/classes/classes';
 import { keepCautions } from '@/server/people/carried';
 import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
-import { makeStudio } from '@/server/studio/studios';
 import type { App } from './app';
 import { axe, expect, NOON, test } from './harness';
+import { leaveOnlyTheDemo, ownStudio } from './own-studio';
 
 const DAY = 86_400_000;
 
@@ -51,109 +49,132 @@ test('a cancelled session neither breaks a streak nor can be led', async ({
   await expect(page).toHaveURL(/\/$/);
 });
 
-test('what has to be settled before a class is settled from Today, each with one press', async ({
-  app,
-  studio: page,
-}) => {
-  const { id: choirId, studio_id } = await choirOf(app);
-  const scope = { studioId: studio_id };
-  const choir = (await app.db('classes').where({ id: choirId }).first('plan')).plan as Plan;
+/** A class with one move, which somebody with a sore jaw does in its easier version. */
+async function oneMove(app: App, scope: { studioId: string }, name: string): Promise<string> {
+  const { id } = await choirOf(app);
+  const choir = (await app.db('classes').where({ id }).first('plan')).plan as Plan;
   const work = choir.phases.work.filter((b) => b.segments[0]?.move === 'tall-o-cheek-lift');
   const none = { arrive: [], warmUp: [], massage: [], close: [] };
-  const plan = { ...choir, name: 'Quay watch', phases: { ...none, work } };
-  const classId = await createClass(app.db, scope, plan, NOON - 30 * DAY);
-  const person = { name: 'Ottilie', contact: null };
-  const joined = { person, joinedOn: '2026-11-01', now: NOON };
+  const plan = { ...choir, name, phases: { ...none, work } };
+  return createClass(app.db, scope, plan, NOON - 30 * DAY);
+}
+
+test('what has to be settled before a class is settled from Today, each with one press', async ({
+  app,
+  page,
+}) => {
+  app.runClock(NOON);
+  const { scope, signIn } = await ownStudio(app, 'Ottilie');
+  await signIn(page);
+  const classId = await oneMove(app, scope, 'Quay watch');
+  const joined = { person: { name: 'Wanda', contact: null }, joinedOn: '2026-11-01', now: NOON };
   const participantId = await addParticipant(app.db, scope, joined);
   await book(app.db, scope, { participantId, classId, now: NOON - 30 * DAY });
   const jaw = { participantId, cautions: [{ caution: 'jaw' as const }], consentOn: '2026-11-01' };
   await keepCautions(app.db, scope, jaw);
-  const startsAt = NOON + 10 * 60_000;
-  const sessionId = await planSession(app.db, scope, { classId, startsAt, now: NOON });
-  try {
-    await page.goto('/');
-    const next = page.getByRole('article', { name: 'Quay watch' });
-    await expect(next.getByText('in 10 min')).toBeVisible();
-    await expect(next.getByRole('link', { name: '1 booked' })).toBeVisible();
-    await expect(next.getByText('for the first time')).toBeVisible();
-    const settle = next.getByRole('region', { name: 'Before you lead it' });
-    await expect(settle.getByText(/1 person should do the easier version/)).toBeVisible();
-    expect(await axe(page)).toEqual([]);
-    await settle.getByRole('button', { name: /^The easier version for all/ }).press('Enter');
-    await expect(settle.getByText('Done: The easier version for all.')).toBeVisible();
-    await expect(settle.getByText(/1 person should do the easier version/)).toBeHidden();
-    await next.getByRole('link', { name: 'Quay watch' }).click();
-    await page.waitForURL(`/classes/${classId}`);
-    await page.setViewportSize({ width: 360, height: 740 });
-    await page.goto('/');
-    expect(await axe(page)).toEqual([]);
-    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-    expect(wide).toBeLessThanOrEqual(360);
-  } finally {
-    await app.db('sessions').where({ id: sessionId }).delete();
-    await app.db('participants').where({ id: participantId }).delete();
-  }
+  await planSession(app.db, scope, { classId, startsAt: NOON + 10 * 60_000, now: NOON });
+  await page.goto('/');
+  const next = page.getByRole('article', { name: 'Quay watch' });
+  await expect(next.getByText(/^in (9|10) min/)).toBeVisible();
+  await expect(next.getByRole('link', { name: '1 booked' })).toBeVisible();
+  await expect(next.getByText('for the first time')).toBeVisible();
+  const settle = next.getByRole('region', { name: 'Before you lead it' });
+  await expect(settle.getByText(/1 person should do the easier version/)).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  await settle.getByRole('button', { name: /^The easier version for all/ }).press('Enter');
+  await expect(settle.getByText('Done: The easier version for all.')).toBeVisible();
+  await expect(settle.getByText(/1 person should do the easier version/)).toBeHidden();
+  await next.getByRole('link', { name: 'Quay watch' }).click();
+  await page.waitForURL(`/classes/${classId}`);
+  await page.setViewportSize({ width: 360, height: 740 });
+  await page.goto('/');
+  expect(await axe(page)).toEqual([]);
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(360);
+  await leaveOnlyTheDemo(app);
 });
 
 test('what was left from the last meeting is shown until it is looked at', async ({
   app,
-  studio: page,
+  page,
 }) => {
-  const { id: classId, studio_id } = await choirOf(app);
-  const of = { classId, startsAt: NOON + 60_000, now: NOON };
-  const id = await planSession(app.db, { studioId: studio_id }, of);
-  try {
-    await page.goto('/');
-    const settle = page.getByRole('region', { name: 'Before you lead it' });
-    const answered = settle.getByRole('button', { name: /^Answered: .*contact lenses in/ });
-    await answered.press('Enter');
-    await expect(settle.getByText('Answered; it is not shown again.')).toBeVisible();
-    await expect(answered).toBeHidden();
-    await settle.getByRole('button', { name: /^Seen: Priya/ }).press('Enter');
-    await expect(settle.getByText('Seen; the note stays with the person.')).toBeVisible();
-    await page.goto(`/lead/${id}`);
-    await expect(page.getByRole('heading', { name: 'Who is here' })).toBeVisible();
-    await expect(page.getByText('contact lenses')).toBeHidden();
-  } finally {
-    await app.db('answered_questions').delete();
-    await app.db('form_notes').update({ seen_at: null });
-    await app.db('sessions').where({ id }).delete();
-  }
+  app.runClock(NOON);
+  const { scope, signIn } = await ownStudio(app, 'Sten');
+  await signIn(page);
+  const classId = await oneMove(app, scope, 'Night watch');
+  const joined = { person: { name: 'Edda', contact: null }, joinedOn: '2026-11-01', now: NOON };
+  const participantId = await addParticipant(app.db, scope, joined);
+  await book(app.db, scope, { participantId, classId, now: NOON - 30 * DAY });
+  const before = await planSession(app.db, scope, { classId, startsAt: NOON - 7 * DAY, now: NOON });
+  await app.db('sessions').where({ id: before }).update({ status: 'held' });
+  const [run, at] = [crypto.randomUUID(), new Date(NOON - 7 * DAY)];
+  const of = { studio_id: scope.studioId };
+  const { score } = await app.db('runs').whereNotNull('score').first('score');
+  await app.db('runs').insert({
+    ...of,
+    id: run,
+    session_id: before,
+    score: JSON.stringify(score),
+    started_at: at,
+    finished_at: at,
+    created_at: at,
+  });
+  await app.db('run_events').insert({
+    ...of,
+    run_id: run,
+    seq: 1,
+    id: crypto.randomUUID(),
+    at_ms: NOON - 7 * DAY,
+    type: 'parked',
+    data: JSON.stringify({ note: 'May I wear lenses?' }),
+    received_at: at,
+  });
+  await app.db('form_notes').insert({
+    ...of,
+    id: crypto.randomUUID(),
+    participant_id: participantId,
+    session_id: before,
+    move_id: 'tall-o-cheek-lift',
+    note: 'left corner sits lower',
+    noted_at: at,
+  });
+  const id = await planSession(app.db, scope, { classId, startsAt: NOON + 60_000, now: NOON });
+  await page.goto('/');
+  const settle = page.getByRole('region', { name: 'Before you lead it' });
+  const answered = settle.getByRole('button', { name: /^Answered: .*May I wear lenses/ });
+  await answered.press('Enter');
+  await expect(settle.getByText('Answered; it is not shown again.')).toBeVisible();
+  await expect(answered).toBeHidden();
+  await settle.getByRole('button', { name: /^Seen: Edda/ }).press('Enter');
+  await expect(settle.getByText('Seen; the note stays with the person.')).toBeVisible();
+  await page.goto(`/lead/${id}`);
+  await expect(page.getByRole('heading', { name: 'Who is here' })).toBeVisible();
+  await expect(page.getByText('May I wear lenses?')).toBeHidden();
+  await leaveOnlyTheDemo(app);
 });
 
-test('a busy day and a closed one say so', async ({ app, studio: page }) => {
-  const { id: classId, studio_id } = await choirOf(app);
-  const scope = { studioId: studio_id };
-  const ids: string[] = [];
-  for (let hour = 1; hour <= 6; hour++) {
-    const startsAt = NOON + hour * 3_600_000;
-    ids.push(await planSession(app.db, scope, { classId, startsAt, now: NOON }));
+test('a busy day and a closed one say so', async ({ app, page }) => {
+  app.runClock(NOON);
+  const { scope, signIn } = await ownStudio(app, 'Gus');
+  await signIn(page);
+  const classId = await oneMove(app, scope, 'Rope walk');
+  for (const hours of [1, 2, 3, 4, 5, 6, 48]) {
+    await planSession(app.db, scope, { classId, startsAt: NOON + hours * 3_600_000, now: NOON });
   }
+  await page.goto('/');
+  const also = page.getByRole('region', { name: 'Also today' });
+  await expect(also.getByRole('link', { name: 'Lead class' })).toHaveCount(5);
   const closure = { from: '2026-11-24', to: '2026-11-24', name: 'Boats come in' };
-  try {
-    await page.goto('/');
-    const also = page.getByRole('region', { name: 'Also today' });
-    const counted = await app
-      .db('sessions')
-      .where({ studio_id, status: 'planned' })
-      .whereBetween('starts_at', [new Date(NOON), new Date(NOON + 12 * 3_600_000)])
-      .count();
-    // All of today's but the one that is large.
-    const others = Number(counted[0]?.count) - 1;
-    expect(others).toBeGreaterThanOrEqual(6);
-    await expect(also.getByRole('link', { name: /^Lead class|Go on leading/ })).toHaveCount(others);
-    await closeFor(app.db, scope, { closure, zone: 'Europe/Dublin', now: NOON });
-    await page.reload();
-    await expect(page.getByText('Closed today: Boats come in')).toBeVisible();
-    await expect(also.getByRole('link', { name: 'Lead class' })).toHaveCount(0);
-    // What is large is the next one that takes place, on a later day.
-    await expect(page.getByRole('article').getByText(/^Thu 26 Nov, in/)).toBeVisible();
-    expect(await axe(page)).toEqual([]);
-  } finally {
-    const [closed] = await closuresOf(app.db, scope);
-    if (closed) await reopen(app.db, scope, closed.id);
-    await app.db('sessions').whereIn('id', ids).delete();
-  }
+  await closeFor(app.db, scope, { closure, zone: 'Europe/Dublin', now: NOON });
+  await page.reload();
+  await expect(page.getByText('Closed today: Boats come in')).toBeVisible();
+  await expect(also.getByText(/, cancelled/)).toHaveCount(6);
+  // What is large is the next one that takes place, and it cannot be led by a slip of the hand.
+  const next = page.getByRole('article', { name: 'Rope walk' });
+  await expect(next.getByText(/^Thu 26 Nov, in/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Lead class' })).toHaveCount(0);
+  expect(await axe(page)).toEqual([]);
+  await leaveOnlyTheDemo(app);
 });
 
 test('a studio where nothing has happened yet says what will stand where', async ({
@@ -161,12 +182,8 @@ test('a studio where nothing has happened yet says what will stand where', async
   page,
 }) => {
   app.runClock(NOON);
-  const account = { name: 'Nela', email: 'nela@new-hall.example', password: 'terns over the pier' };
-  const studio = { studioName: 'New hall', timeZone: 'Europe/Dublin', ...account };
-  const newClass = newClassOf(emptyPlan('New classes', 1200));
-  const teacher = await makeStudio(app.db, { ...studio, newClass }, NOON);
-  const value = await signInAs(app.db, teacher, NOON);
-  await page.context().addCookies([{ name: SIGN_IN_COOKIE, value, url: app.url }]);
+  const { signIn } = await ownStudio(app, 'Nela');
+  await signIn(page);
   try {
     for (const [path, words] of [
       ['/', 'No session to lead'],
@@ -184,7 +201,7 @@ test('a studio where nothing has happened yet says what will stand where', async
     await page.goto('/moves');
     await expect(page.getByText(/^(\d+) of \1 moves$/)).toBeVisible();
   } finally {
-    await app.db('studios').where({ is_demo: false }).delete();
+    await leaveOnlyTheDemo(app);
   }
 });
 
