@@ -32,6 +32,9 @@ async function pictures(): Promise<void> {
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
   await page.getByRole('heading', { name: 'Today' }).waitFor();
   await shoot('today');
+  await page.getByRole('link', { name: 'Change or call off' }).click();
+  await page.getByRole('heading', { name: 'Who comes' }).waitFor();
+  await shoot('session');
   await page.goto(`${url}/calendar`);
   await shoot('calendar');
   await page.goto(`${url}/classes`);
