@@ -1,9 +1,9 @@
 import { axe, expect, signIn, test } from './harness';
+import { leaveOnlyTheDemo } from './own-studio';
+import { hallOf } from './planned';
 
-test('a calendar file of a hall becomes a series and closed days', async ({
-  app,
-  studio: page,
-}) => {
+test('a calendar file of a hall becomes a series and closed days', async ({ app, page }) => {
+  await hallOf(app, page);
   const text = [
     'BEGIN:VCALENDAR',
     'VERSION:2.0',
@@ -44,16 +44,13 @@ test('a calendar file of a hall becomes a series and closed days', async ({
   await expect(has.getByText('4 times, from Tue 5 Jan 2027, 19:00, Big hall')).toBeVisible();
   await expect(has.getByLabel(/^Winter regatta, Mon 11 Jan 2027 to Wed 13 Jan/)).toBeChecked();
   expect(await axe(page)).toEqual([]);
-  await has
-    .getByLabel('Class for Face hour, big hall')
-    .selectOption('Soft face before the night shift');
+  await has.getByLabel('Class for Face hour, big hall').selectOption('Loose jaw before choir');
   await has.getByRole('button', { name: 'Put it on the calendar' }).press('Enter');
   await page.waitForURL(/\/calendar\?view=term/);
-  const chips = page.getByRole('link', { name: /^19:00 Soft face/ }).filter({ visible: true });
+  const chips = page.getByRole('link', { name: /^19:00 Loose jaw/ }).filter({ visible: true });
   await expect(chips).toHaveCount(4);
   await expect(chips.nth(1)).toContainText('Winter regatta');
-  await app.db('sessions').where({ place: 'Big hall' }).delete();
-  await app.db('closures').where({ name: 'Winter regatta' }).delete();
+  await leaveOnlyTheDemo(app);
 });
 
 test('the feed is followed by its address until it is revoked; a traveller sees both times', async ({

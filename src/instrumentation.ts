@@ -5,12 +5,15 @@ const DAY_MS = 86_400_000;
 /** What every process does from time to time while it runs. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const [{ now }, { db }, { forgetOld }, { errorFields, log }] = await Promise.all([
-    import('@/server/clock'),
-    import('@/server/db'),
-    import('@/server/studio/studios'),
-    import('@/server/watch/log'),
-  ]);
+  const [{ now }, { db }, { forgetOld }, { errorFields, log }, { withoutMessages }] =
+    await Promise.all([
+      import('@/server/clock'),
+      import('@/server/db'),
+      import('@/server/studio/studios'),
+      import('@/server/watch/log'),
+      import('@/server/watch/quiet'),
+    ]);
+  console.error = withoutMessages(console.error.bind(console));
   log().info('started');
   const forget = () =>
     forgetOld(db(), now()).catch((problem: unknown) => {

@@ -1,6 +1,7 @@
 import { afterEach, expect, it, vi } from 'vitest';
 import { errorFields } from './log';
 import { mayWatch } from './metrics';
+import { withoutMessages } from './quiet';
 
 afterEach(() => vi.unstubAllEnvs());
 
@@ -16,6 +17,19 @@ it('tells of an error what it is and where, not what it says, since that may quo
   expect(
     errorFields(Object.assign(new Error('x'), { code: 'a code with Marit in it' })),
   ).not.toHaveProperty('code');
+});
+
+it('says errors that others print without their messages, and leaves the rest as it is', () => {
+  const [said, told]: [unknown[][], Record<string, unknown>[]] = [[], []];
+  const say = withoutMessages(
+    (...what) => said.push(what),
+    (fields) => told.push(fields),
+  );
+  say('ready', 1);
+  say('⨯', new TypeError('invalid input: "Marit"'), { digest: '1' });
+  expect(said).toEqual([['ready', 1]]);
+  expect(told).toMatchObject([{ error: 'TypeError' }]);
+  expect(JSON.stringify([said, told])).not.toContain('Marit');
 });
 
 it('lets nobody read the numbers without the token, nor anybody where none is configured', () => {
