@@ -60,8 +60,10 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
       }
       const id = idOf(call, (await params)?.id);
       const answer = await work({ teacher, id, body: body.data, arrived, now: now(), request });
-      ended({ status: 200, studio });
-      return answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));
+      const response =
+        answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));
+      ended({ status: response.status, studio });
+      return response;
     } catch (error) {
       if (!(error instanceof Refusal)) {
         ended({ status: 500, studio });

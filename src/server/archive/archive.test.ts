@@ -17,7 +17,7 @@ import { answerQuestion, appendEvents, closeSession, prepareRun } from '../runs'
 import { setComing } from '../sessions/bookings';
 import { saveRecording } from '../speech/recordings';
 import { changeStudio, deleteStudio } from '../studio/studios';
-import { DAY, MINUTE, makeClass, makeStudio, NOON, testDatabase } from '../testing/studio';
+import { DAY, MINUTE, makeClass, makeStudio, NOON, testDatabase, weekly } from '../testing/studio';
 import { hummedWav } from '../testing/wav';
 import { csvOf, rowsIn } from './csv';
 import { archiveOf } from './export';
@@ -111,9 +111,7 @@ async function madeFrom({ plans, people, words, weeks, roomFor }: AnyStudio) {
     now: NOON,
   });
   const where = { teacherId: me.id, place: words.place, link: null, roomFor };
-  const end = { by: 'number' as const, count: weeks };
-  const rule = { repeats: 'weekly' as const, every: 1, days: [], end };
-  const wish = { start: '2026-12-01', time: '18:30', rule, classIds, ...where };
+  const wish = { start: '2026-12-01', time: '18:30', rule: weekly(weeks), classIds, ...where };
   const [next = ''] = await planSessions(db(), me, { wish, zone: ZONE, now: NOON });
   const [first] = ids;
   if (first) {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { localOf, type Rule, readCalendarFile } from '@/core/calendar';
+import { localOf, readCalendarFile } from '@/core/calendar';
 import { sessionsBetween } from '../sessions/sessions';
-import { DAY, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
+import { DAY, makeClass, NOON, type TestClass, testDatabase, weekly } from '../testing/studio';
 import { closuresOf } from './closures';
 import { feedOf, makeFeed } from './feed';
 import { type Brought, bringIn, foreseeBrought, planSessions } from './plan';
@@ -12,8 +12,7 @@ const NOWHERE = { teacherId: null, place: null, link: null, roomFor: null };
 const half = { from: '2026-12-07', to: '2026-12-13', name: 'Half-term' };
 
 const plan = (c: TestClass, start: string, count: number) => {
-  const rule: Rule = { repeats: 'weekly', every: 1, days: [], end: { by: 'number', count } };
-  const wish = { ...NOWHERE, start, time: '18:30', rule, classIds: [c.classId] };
+  const wish = { ...NOWHERE, start, time: '18:30', rule: weekly(count), classIds: [c.classId] };
   return planSessions(db(), c, { wish, zone: ZONE, now: NOON });
 };
 

@@ -1,13 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { localOf, type Rule } from '@/core/calendar';
+import { localOf } from '@/core/calendar';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { createClass } from '../classes/classes';
 import { appendEvents, prepareRun } from '../runs';
 import { getSession, sessionsBetween } from '../sessions/sessions';
 import { lettersOf } from '../studio/letters';
-import { DAY, makeClass, NOON, shortPlan, type TestClass, testDatabase } from '../testing/studio';
+import {
+  DAY,
+  makeClass,
+  NOON,
+  shortPlan,
+  type TestClass,
+  testDatabase,
+  weekly,
+} from '../testing/studio';
 import { type Change, callOff, changeSessions, restoreSession, WHICH } from './change';
 import { closeFor, closuresOf, MOST_CLOSURES, reopen } from './closures';
 import { foresee, planSessions, type Wish } from './plan';
@@ -15,12 +23,6 @@ import { tellCalledOff } from './tell';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
-const weekly = (count: number): Rule => ({
-  repeats: 'weekly',
-  every: 1,
-  days: [],
-  end: { by: 'number', count },
-});
 const wish = (c: TestClass, more: Partial<Wish> = {}): Wish => ({
   start: '2026-12-01',
   time: '18:30',

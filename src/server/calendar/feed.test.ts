@@ -1,21 +1,22 @@
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
-import { localOf, type Rule } from '@/core/calendar';
+import { localOf } from '@/core/calendar';
 import { setComing } from '../sessions/bookings';
-import { makeClass, NOON, shortPlan, type TestClass, testDatabase } from '../testing/studio';
+import {
+  makeClass,
+  NOON,
+  shortPlan,
+  type TestClass,
+  testDatabase,
+  weekly,
+} from '../testing/studio';
 import { callOff } from './change';
 import { dropFeed, feedOf, hasFeed, makeFeed } from './feed';
 import { planSessions, type Wish } from './plan';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
-const weekly = (count: number): Rule => ({
-  repeats: 'weekly',
-  every: 1,
-  days: [],
-  end: { by: 'number', count },
-});
 const plan = (c: TestClass, more: Partial<Wish> = {}) => {
   const when = { start: '2026-12-01', time: '18:30', rule: weekly(5), classIds: [c.classId] };
   const where = { teacherId: null, place: null, link: null, roomFor: null };

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { planOf } from '@testing/plans';
 import { afterAll, beforeAll } from 'vitest';
+import type { Rule } from '@/core/calendar';
 import type { Plan } from '@/core/class';
 import { hashPassword } from '../auth/passwords';
 import { createClass } from '../classes/classes';
@@ -68,6 +69,14 @@ export async function makeStudio(db: Db): Promise<TestStudio> {
 
 export const shortPlan = (): Plan =>
   planOf([{ move: 'chin-over-shoulder' }, { move: 'tall-o-cheek-lift', rounds: 1 }]);
+
+/** A rule for so many sessions, one a week. */
+export const weekly = (count: number): Rule => ({
+  repeats: 'weekly',
+  every: 1,
+  days: [],
+  end: { by: 'number', count },
+});
 
 export interface TestClass extends TestStudio {
   classId: string;

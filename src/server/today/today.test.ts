@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
+import type { Caution } from '@/core/move';
 import type { NewRunEvent } from '@/core/run';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { createClass, getClass, versionsOf } from '../classes/classes';
@@ -96,6 +97,26 @@ describe('before a session', () => {
     await expect(
       repairFor(db(), other, { sessionId, key: must.key, now: NOON }),
     ).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('repairs nothing for one session that would harm somebody who comes to the next', async () => {
+    /** What is done for Ada while Ben is away, with what he carries. */
+    const doneWith = async (ben: Caution[]): Promise<string> => {
+      const { c, me, sessionId, prepared } = await withClass(['anchored-tongue-curl']);
+      const keep = (participantId: string, all: Caution[]) => {
+        const cautions = all.map((caution) => ({ caution }));
+        return keepCautions(db(), c, { participantId, cautions, consentOn: '2026-11-01' });
+      };
+      await keep(c.ada, ['skin']);
+      await keep(c.ben, ben);
+      const away = { sessionId, participantId: c.ben, coming: false, now: NOON - DAY };
+      await setComing(db(), c, away);
+      const must = (await prepared()).findings.find((f) => f.repair?.label.startsWith('Swap'));
+      if (!must) throw new Error('nothing is to be swapped');
+      return repairFor(db(), me, { sessionId, key: must.key, now: NOON });
+    };
+    expect(await doneWith([])).toMatch(/^Done: Swap for Open and close, looking/);
+    expect(await doneWith(['jaw'])).toBe('Done: Take it out.');
   });
 
   it('does not let somebody do in two classes of a week what is enough once', async () => {

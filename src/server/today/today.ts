@@ -8,7 +8,7 @@ import { type Expected, type WhoLine, whoComes } from '@/core/today';
 import type { Teacher } from '../auth/sign-ins';
 import { getClass, savePlan } from '../classes/classes';
 import { judged } from '../compose/judge';
-import { mostInAWeek } from '../compose/room';
+import { mostInAWeek, roomOf } from '../compose/room';
 import type { Db } from '../db';
 import { allMoves, studioBook } from '../moves/moves';
 import { streaksBy } from '../people/streaks';
@@ -110,7 +110,7 @@ async function judgedFor(
   }));
   const means = { book, shelf, speaker, factor: talk.factor };
   const { checked, findings } = await judged(plan, { sessionsAWeek, people }, means);
-  const done = await doneInWeekOf(db, teacher, { session, checked: resolve(plan, book), coming });
+  const done = await doneInWeekOf(db, teacher, { session, resolved: resolve(plan, book), coming });
   return { checked, version, findings: [...doneThisWeek(checked, done), ...findings] };
 }
 
@@ -175,11 +175,11 @@ async function doneInWeekOf(
   teacher: Teacher,
   {
     session,
-    checked,
+    resolved,
     coming,
-  }: { session: Session; checked: ResolvedClass; coming: readonly RollEntry[] },
+  }: { session: Session; resolved: ResolvedClass; coming: readonly RollEntry[] },
 ): Promise<DoneAlready[]> {
-  const capped = [...checked.moves.values()].filter((move) => move.weeklyCap !== undefined);
+  const capped = [...resolved.moves.values()].filter((move) => move.weeklyCap !== undefined);
   if (capped.length === 0) return [];
   const inWeek = "date_trunc('week', sessions.starts_at at time zone :zone)";
   const rows = await db('attendance')
@@ -207,7 +207,7 @@ async function doneInWeekOf(
       db.raw("step->>'variant' as variant"),
     );
   const done = rows.filter((row) => {
-    const move = checked.moves.get(row.move_id);
+    const move = resolved.moves.get(row.move_id);
     const eased = row.variant === 'easier' && move && inVariant(move, 'easier');
     return !eased || eased.pressure === 'strong' || move.pressure !== 'strong';
   });
@@ -274,7 +274,15 @@ export async function repairFor(
   const { checked, version, findings } = await judgedFor(db, teacher, { session, coming, now });
   const finding = findings.find((f) => f.key === key);
   if (!finding) throw new Refusal('settled-already');
-  const done = repaired(checked, finding);
+  // The class is led for others too: what is right for this session must not harm who comes to the next.
+  const { people } = await roomOf(db, teacher, {
+    classId: session.classId,
+    zone: teacher.timeZone,
+    now,
+  });
+  const here = new Set(checked.people.map((p) => p.id));
+  const everybody = [...checked.people, ...people.filter((p) => !here.has(p.id))];
+  const done = repaired({ ...checked, people: everybody }, finding);
   if (done.kind === 'refused') {
     throw new Refusal('no-repair', done.because[0]?.says ?? finding.says);
   }

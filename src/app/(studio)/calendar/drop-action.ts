@@ -2,6 +2,7 @@
 
 import { refresh } from 'next/cache';
 import { z } from 'zod';
+import { dateSchema, timeOfDaySchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import { dateLabel } from '@/core/formats';
 import { changeSessions } from '@/server/calendar/change';
@@ -11,7 +12,10 @@ import { requireTeacher } from '../../auth';
 
 const dropSchema = z.object({
   id: z.uuid(),
-  at: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
+  at: z
+    .string()
+    .transform((at) => ({ day: at.slice(0, 10), time: at.slice(11) }))
+    .pipe(z.object({ day: dateSchema, time: timeOfDaySchema })),
   sure: z.boolean(),
 });
 
@@ -20,12 +24,12 @@ export async function dropSessionAction(
   given: z.input<typeof dropSchema>,
 ): Promise<{ done: string } | { asked: string } | { problem: string }> {
   const teacher = await requireTeacher();
-  const { id, at, sure } = dropSchema.parse(given);
+  const { id, at: to, sure } = dropSchema.parse(given);
   const of = { id, which: 'this', zone: teacher.timeZone, now: now(), sure } as const;
   try {
-    await changeSessions(db(), teacher, { ...of, change: { at } });
+    await changeSessions(db(), teacher, { ...of, change: { at: `${to.day}T${to.time}` } });
     refresh();
-    return { done: `Moved to ${dateLabel(at.slice(0, 10))}, ${at.slice(11)}.` };
+    return { done: `Moved to ${dateLabel(to.day)}, ${to.time}.` };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return error.code === 'in-the-way' ? { asked: error.message } : { problem: error.message };
