@@ -1,9 +1,19 @@
 import { z } from 'zod';
 
-export const MARKS = ['here', 'late', 'absent'] as const;
+export const MARKS = ['here', 'late', 'absent', 'excused'] as const;
 export const markSchema = z.enum(MARKS);
 export type Mark = z.infer<typeof markSchema>;
-export const MARK_NAMES: Record<Mark, string> = { here: 'here', late: 'late', absent: 'not here' };
+export const MARK_NAMES: Record<Mark, string> = {
+  here: 'here',
+  late: 'late',
+  absent: 'not here',
+  excused: 'excused',
+};
+/** The letter that means a mark, in registers that are filled by keyboard. */
+export const MARK_KEYS: Record<Mark, string> = { here: 'h', late: 'l', absent: 'n', excused: 'e' };
+
+/** Whoever is marked so took part. */
+export const came = (mark: Mark | null | undefined): boolean => mark === 'here' || mark === 'late';
 
 export const attendanceSchema = z.object({
   mark: markSchema,
@@ -15,7 +25,7 @@ export type Attendance = z.infer<typeof attendanceSchema>;
 
 /** A teacher's mark for one person, as the register stores it. */
 export function marked(before: Attendance | undefined, mark: Mark, now: number): Attendance {
-  if (mark === 'absent') return { mark, arrivedAt: null, leftAt: null };
+  if (!came(mark)) return { mark, arrivedAt: null, leftAt: null };
   return { mark, arrivedAt: before?.arrivedAt ?? now, leftAt: before?.leftAt ?? null };
 }
 
@@ -24,11 +34,24 @@ export function marked(before: Attendance | undefined, mark: Mark, now: number):
  * leaving or the end, whichever is earlier. 0 for somebody who was not there.
  */
 export function takenPartMs(a: Attendance, startedAt: number, endedAt: number): number {
-  if (a.mark === 'absent' || a.arrivedAt === null) return 0;
+  if (!came(a.mark) || a.arrivedAt === null) return 0;
   return Math.max(0, Math.min(a.leftAt ?? endedAt, endedAt) - Math.max(a.arrivedAt, startedAt));
 }
 
 /** How long after the start somebody came, in ms; 0 if in time. */
 export function lateByMs(a: Attendance, startedAt: number): number {
   return a.arrivedAt === null ? 0 : Math.max(0, a.arrivedAt - startedAt);
+}
+
+/**
+ * The share of a session that somebody took part in, in percent, 0 to 100; null where the session has no
+ * times, so that nothing can be said.
+ */
+export function sharePercent(
+  a: Attendance,
+  startedAt: number | null,
+  endedAt: number | null,
+): number | null {
+  if (startedAt === null || endedAt === null || endedAt <= startedAt) return null;
+  return (100 * takenPartMs(a, startedAt, endedAt)) / (endedAt - startedAt);
 }
