@@ -7,6 +7,7 @@ import * as voice from './005-voice';
 import * as studio from './006-studio';
 import * as calendar from './007-calendar';
 import * as bookings from './008-bookings';
+import * as register from './009-register';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -17,6 +18,7 @@ const MIGRATIONS = [
   { name: '006-studio', ...studio },
   { name: '007-calendar', ...calendar },
   { name: '008-bookings', ...bookings },
+  { name: '009-register', ...register },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

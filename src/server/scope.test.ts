@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import { Refusal } from '@/core/calls';
 import { getClass, listClasses, savePlan, versionsOf } from './classes/classes';
 import { keepCautions } from './people/carried';
-import { addParticipant, book, getPerson, listPeople } from './people/people';
+import { addParticipant, book } from './people/people';
 import {
   appendEvents,
   closeSession,
@@ -16,7 +16,15 @@ import {
 } from './runs';
 import { mark, roll, walkIn } from './sessions/register';
 import { cancelSession, getSession, planSession, sessionsBetween } from './sessions/sessions';
-import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from './testing/studio';
+import {
+  everybodyOf,
+  makeClass,
+  makeStudio,
+  NOON,
+  personOf,
+  shortPlan,
+  testDatabase,
+} from './testing/studio';
 
 const db = testDatabase();
 
@@ -40,7 +48,7 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
     planSession: () => planSession(db(), us, { classId, startsAt: NOON, now: NOON }),
     bookTheirClass: () => book(db(), us, { participantId: ours, classId, now: NOON }),
     bookTheirPerson: () => book(db(), us, { participantId: ada, classId, now: NOON }),
-    getPerson: () => getPerson(db(), us, ada),
+    getPerson: () => personOf(db(), us, ada),
     getSession: () => getSession(db(), us, sessionId),
     cancelSession: () => cancelSession(db(), us, sessionId),
     roll: () => roll(db(), us, sessionId),
@@ -79,7 +87,7 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
   expect(await runOfSession(db(), us, sessionId)).toBeUndefined();
   expect(await listClasses(db(), us)).toEqual([]);
   expect(await sessionsBetween(db(), us, 0, NOON * 2)).toEqual([]);
-  expect((await listPeople(db(), us)).map((p) => p.name)).toEqual(['Ours']);
+  expect((await everybodyOf(db(), us)).map((p) => p.name)).toEqual(['Ours']);
   expect((await getRun(db(), theirs, run.id)).events).toEqual([]);
 });
 

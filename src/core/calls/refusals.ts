@@ -64,6 +64,19 @@ export const REFUSALS = {
   'owners-only': [403, 'Only an owner of the studio can do this.'],
   'last-owner': [409, 'A studio needs an owner. Make somebody else an owner first.'],
   'too-many-teachers': [409, 'A studio has {} teachers at most. Remove one first.'],
+  'rule-in-the-past': [
+    409,
+    'A rule begins today at the earliest, so that the past stays as it was judged.',
+  ],
+  'too-many-rules': [409, 'A studio keeps {} rules at most.'],
+  'not-yet-met': [409, 'This session has not begun. Until then somebody can only be excused.'],
+  'too-many-changes': [409, 'The register of a session keeps {} corrections at most.'],
+  'changed-since': [409, 'This was changed again since. Look at what the register says now.'],
+  'same-person': [409, 'This is the same entry of the register. Choose another one.'],
+  'too-many-people': [409, 'A register holds {} people at most. Erase some who have left.'],
+  'too-many-pauses': [409, 'One person has {} pauses at most. Take an old one out first.'],
+  'practice-then': [409, 'Practice is logged for today or the last {} days. Choose another day.'],
+  'practice-enough': [409, 'Practice is logged {} times a day at most.'],
   'no-voice': [503, 'This machine has no speech program.'],
 } as const satisfies Record<string, readonly [status: number, says: string]>;
 

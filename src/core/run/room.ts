@@ -1,4 +1,4 @@
-import { type Attendance, marked } from '../attendance';
+import { type Attendance, came, marked } from '../attendance';
 import type { RoomEvent } from './events';
 
 /** Somebody on the roll, as far as events change it. */
@@ -51,9 +51,7 @@ export function onRoll<P extends Present>(
       );
     case 'left':
       return change(event.participantId, (before) =>
-        before && before.mark !== 'absent'
-          ? { ...before, leftAt: event.gone ? event.at : null }
-          : before,
+        before && came(before.mark) ? { ...before, leftAt: event.gone ? event.at : null } : before,
       );
     case 'walkedIn': {
       if (roll.some((p) => p.participantId === event.participantId)) return roll;

@@ -49,6 +49,7 @@ const SAYS: Partial<Record<Because, string>> = {
 function whatOf(beat: Beat): string {
   const { because, word, meeting, rule, got, need, first, last } = beat;
   if (because === 'holiday') return `${word || 'holiday'}, ${NEITHER}`;
+  if (because === 'cancelled' && meeting?.word) return `cancelled (${meeting.word}), ${NEITHER}`;
   if (because === 'too-short') {
     const share = Math.floor(meeting?.share ?? 0);
     return `took part in ${share} % of it, and ${rule.leastShare} % are asked`;

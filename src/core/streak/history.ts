@@ -10,6 +10,8 @@ export interface Meeting {
   status: 'planned' | 'held' | 'cancelled';
   /** What the register says; nothing where nothing was marked. */
   mark?: Mark;
+  /** Why it was cancelled, in a word. */
+  word?: string;
   /** Share of the session they took part in, in percent; nothing where its times are not known. */
   share?: number;
 }

@@ -60,6 +60,7 @@ export const STREAK_RULES = {
   every: {
     ...usual,
     name: 'Every meeting',
+    leastShare: 0,
     per: 'meeting',
     times: 1,
     stages: STRICT,

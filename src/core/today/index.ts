@@ -1,1 +1,2 @@
+export * from './marks';
 export * from './who';

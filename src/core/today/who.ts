@@ -46,7 +46,7 @@ const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'e
 const inWords = (n: number): string => NUMBERS[n] ?? String(n);
 
 /** "five weeks", "four months". */
-function gapWords(days: number): string {
+export function gapWords(days: number): string {
   const weeks = Math.round(days / 7);
   if (weeks < 14) return `${inWords(weeks)} weeks`;
   return `${inWords(Math.round(days / 30.4))} months`;

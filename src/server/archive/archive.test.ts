@@ -12,12 +12,21 @@ import { planSessions } from '../calendar/plan';
 import { createClass, savePlan } from '../classes/classes';
 import { saveOwnMove } from '../moves/moves';
 import { keepCautions } from '../people/carried';
-import { addParticipant, book, getPerson } from '../people/people';
+import { addParticipant, book } from '../people/people';
 import { answerQuestion, appendEvents, closeSession, prepareRun } from '../runs';
 import { setComing } from '../sessions/bookings';
 import { saveRecording } from '../speech/recordings';
 import { changeStudio, deleteStudio } from '../studio/studios';
-import { DAY, MINUTE, makeClass, makeStudio, NOON, testDatabase, weekly } from '../testing/studio';
+import {
+  DAY,
+  MINUTE,
+  makeClass,
+  makeStudio,
+  NOON,
+  personOf,
+  testDatabase,
+  weekly,
+} from '../testing/studio';
 import { hummedWav } from '../testing/wav';
 import { csvOf, rowsIn } from './csv';
 import { archiveOf } from './export';
@@ -166,7 +175,7 @@ describe('an archive', () => {
         const { me, ids, email } = await madeFrom(any);
         const before = await unzipped(written(me.studioId));
         const [first] = ids;
-        const person = first && (await getPerson(db(), me, first));
+        const person = first && (await personOf(db(), me, first));
         await deleteStudio(db(), me);
         const owner = await elsewhere(email);
         const done = await takeIn(db(), owner, { files: before, now: NOON });
@@ -175,7 +184,7 @@ describe('an archive', () => {
         for (const [name, content] of told(before))
           expect([name, after.get(name)]).toEqual([name, content]);
         expect([...after.keys()].sort()).toEqual([...told(before).keys()].sort());
-        if (first) expect(await getPerson(db(), owner, first)).toEqual(person);
+        if (first) expect(await personOf(db(), owner, first)).toEqual(person);
         await deleteStudio(db(), owner);
       }),
       { numRuns: 12 },

@@ -15,7 +15,14 @@ session-bookings.csv who comes to one session only, or cannot come to it
 series.csv           sessions planned together, by their rule (RFC 5545)
 closed-days.csv      days on which nothing meets
 sessions.csv         every session: when, where, by whom, held, planned or cancelled
-attendance.csv       the register: here, late or absent, when they came and left
+pauses.csv           days on which somebody is not expected
+days-off.csv         days that somebody took off from their practice
+practice.csv         practice at home
+streak-rules.csv     what streaks are counted by, and from which day on
+former-people.csv    ids that somebody had before they were joined with another entry, or erased
+attendance.csv       the register: here, late, absent or excused, when they came and left
+register-changes.csv what was changed in it after a session was closed, by whom and when
+nameless-marks.csv   marks of people who were erased, as numbers
 notes.csv            what to watch in how somebody does a move
 runs.csv             sessions as they were led; the score of each in runs/ (JSON)
 run-events.csv       everything that happened while they were led, in order

@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { MARKS } from '@/core/attendance';
+import { attendanceSchema, MARKS } from '@/core/attendance';
 import { planSchema } from '@/core/class';
 import { carriedCautionSchema, languageSchema, moveIdSchema, moveSchema } from '@/core/move';
 import { scoreSchema } from '@/core/score';
 import { VOICES, wavMs } from '@/core/speech';
+import { streakRuleSchema } from '@/core/streak';
 import { emailSchema, ROLES } from '@/core/studio';
 import {
   type Column,
@@ -95,7 +96,10 @@ export const TABLES: readonly Table[] = [
       id,
       name: text(80),
       contact: maybe(text(200)),
+      language: maybe(language),
       joined_on: day,
+      left_on: maybe(day),
+      greet: flag,
       cautions: json(z.array(carriedCautionSchema).max(100)),
       cautions_consent_on: maybe(day),
       created_at: instant,
@@ -105,8 +109,44 @@ export const TABLES: readonly Table[] = [
   {
     name: 'bookings',
     file: 'bookings.csv',
-    columns: { class_id: id, participant_id: id, since: instant },
+    columns: { class_id: id, participant_id: id, since: instant, until: maybe(instant) },
     key: ['class_id', 'participant_id'],
+  },
+  {
+    name: 'pauses',
+    file: 'pauses.csv',
+    columns: { id, participant_id: id, from_date: day, to_date: day, created_at: instant },
+    key: ['id'],
+  },
+  {
+    name: 'days_off',
+    file: 'days-off.csv',
+    columns: { participant_id: id, day },
+    key: ['participant_id', 'day'],
+  },
+  {
+    name: 'practice',
+    file: 'practice.csv',
+    columns: { id, participant_id: id, at: instant, seconds: maybe(whole), by_teacher: flag },
+    key: ['id'],
+  },
+  {
+    name: 'streak_rules',
+    file: 'streak-rules.csv',
+    columns: {
+      id,
+      class_id: maybe(id),
+      from_date: day,
+      rule: json(streakRuleSchema),
+      created_at: instant,
+    },
+    key: ['id'],
+  },
+  {
+    name: 'former_people',
+    file: 'former-people.csv',
+    columns: { id, now_id: maybe(id), at: instant },
+    key: ['id'],
   },
   {
     name: 'series',
@@ -159,6 +199,26 @@ export const TABLES: readonly Table[] = [
     key: ['session_id', 'participant_id'],
   },
   {
+    name: 'attendance_changes',
+    file: 'register-changes.csv',
+    columns: {
+      id,
+      session_id: id,
+      participant_id: id,
+      by_name: text(200),
+      at: instant,
+      before: maybe(json(attendanceSchema)),
+      after: maybe(json(attendanceSchema)),
+    },
+    key: ['id'],
+  },
+  {
+    name: 'nameless_marks',
+    file: 'nameless-marks.csv',
+    columns: { session_id: id, mark: oneOf(MARKS), people: whole },
+    key: ['session_id', 'mark'],
+  },
+  {
     name: 'runs',
     file: 'runs.csv',
     columns: {
@@ -205,6 +265,7 @@ export const TABLES: readonly Table[] = [
       note: text(),
       noted_at: instant,
       seen_at: maybe(instant),
+      settled_at: maybe(instant),
     },
     key: ['id'],
   },

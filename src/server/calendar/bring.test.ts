@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { localOf, readCalendarFile } from '@/core/calendar';
+import { closuresOf } from '../closed/closed';
 import { sessionsBetween } from '../sessions/sessions';
 import { DAY, makeClass, NOON, type TestClass, testDatabase, weekly } from '../testing/studio';
-import { closuresOf } from './closures';
 import { feedOf, makeFeed } from './feed';
 import { type Brought, bringIn, foreseeBrought, planSessions } from './plan';
 

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { localOf } from '@/core/calendar';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { createClass } from '../classes/classes';
+import { closuresOf } from '../closed/closed';
 import { appendEvents, prepareRun } from '../runs';
 import { getSession, sessionsBetween } from '../sessions/sessions';
 import { lettersOf } from '../studio/letters';
@@ -17,7 +18,7 @@ import {
   weekly,
 } from '../testing/studio';
 import { type Change, callOff, changeSessions, restoreSession, WHICH } from './change';
-import { closeFor, closuresOf, MOST_CLOSURES, reopen } from './closures';
+import { closeFor, MOST_CLOSURES, reopen } from './closures';
 import { foresee, planSessions, type Wish } from './plan';
 import { tellCalledOff } from './tell';
 

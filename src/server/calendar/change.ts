@@ -1,11 +1,11 @@
 import { type Conflict, closureOn, conflictsOf, localOf, moved, moveFrom } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import { dayLabel, timeOfDay } from '@/core/formats';
+import { closuresOf } from '../closed/closed';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
 import { type MovedUp, movingUp } from '../sessions/bookings';
 import { getSession, type Session, sessionsBetween, sessionsInSeries } from '../sessions/sessions';
-import { closuresOf } from './closures';
 import { knowTeacher, slots } from './plan';
 
 /** Planned sessions that are moved, changed and called off. */

@@ -1,32 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
 import { addDays, type Closure, instantsOf } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
 
-export interface StoredClosure extends Closure {
-  id: string;
-}
-
 /** Most closures that a studio has. */
 export const MOST_CLOSURES = 200;
-
-const rowSchema = z.object({ id: z.uuid(), from: z.string(), to: z.string(), name: z.string() });
-
-/** The closed spans of a studio, the first of them first. */
-export async function closuresOf(db: Db, { studioId }: Scope): Promise<StoredClosure[]> {
-  const rows = await db('closures')
-    .where({ studio_id: studioId })
-    .orderBy(['from_date', 'to_date', 'id'])
-    .select(
-      'id',
-      'name',
-      db.raw(`to_char(from_date, 'YYYY-MM-DD') as "from"`),
-      db.raw(`to_char(to_date, 'YYYY-MM-DD') as "to"`),
-    );
-  return z.array(rowSchema).parse(rows);
-}
 
 /**
  * Closes the studio for some days: what is planned in them and has not begun is cancelled, and belongs to the

@@ -15,10 +15,11 @@ import {
 import { Refusal } from '@/core/calls';
 import { grouped } from '@/core/collections';
 import { dateLabel } from '@/core/formats';
+import { closuresOf, type StoredClosure } from '../closed/closed';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
 import { type Session, sessionsBetween } from '../sessions/sessions';
-import { closeFor, closuresOf, type StoredClosure } from './closures';
+import { closeFor } from './closures';
 
 /** Sessions that are planned ahead: one, a series, or what a calendar file has. */
 

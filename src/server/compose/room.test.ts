@@ -2,11 +2,11 @@ import { eventId, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { createClass } from '../classes/classes';
 import { keepCautions } from '../people/carried';
-import { book, getPerson } from '../people/people';
+import { book } from '../people/people';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { cancelSession, planSession } from '../sessions/sessions';
-import { DAY, makeClass, NOON, testDatabase } from '../testing/studio';
+import { DAY, makeClass, NOON, personOf, testDatabase } from '../testing/studio';
 import { roomOf } from './room';
 
 const db = testDatabase();
@@ -100,9 +100,9 @@ describe('cautions', () => {
     const c = await makeClass(db());
     const cautions = [{ caution: 'skin' as const, areas: ['chin' as const] }];
     await keepCautions(db(), c, { participantId: c.ben, cautions, consentOn: '2026-11-24' });
-    expect(await getPerson(db(), c, c.ben)).toMatchObject({ cautions, consentOn: '2026-11-24' });
+    expect(await personOf(db(), c, c.ben)).toMatchObject({ cautions, consentOn: '2026-11-24' });
     await keepCautions(db(), c, { participantId: c.ben, cautions: [], consentOn: '2026-11-25' });
-    expect(await getPerson(db(), c, c.ben)).toMatchObject({ cautions: [], consentOn: null });
+    expect(await personOf(db(), c, c.ben)).toMatchObject({ cautions: [], consentOn: null });
   });
 
   it('cannot be kept without consent, nor for somebody of another studio', async () => {

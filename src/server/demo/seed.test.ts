@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { signIn } from '../auth/sign-ins';
 import { listClasses } from '../classes/classes';
-import { listPeople } from '../people/people';
 import { sessionsBetween } from '../sessions/sessions';
-import { DAY, makeStudio, NOON, testDatabase } from '../testing/studio';
+import { DAY, everybodyOf, makeStudio, NOON, testDatabase } from '../testing/studio';
 import { demoStudioId, ensureSessionToday, removeDemo, seedDemo } from './seed';
 
 const db = testDatabase();
@@ -15,9 +14,9 @@ describe('the demo studio', () => {
     expect((await listClasses(db(), studio)).map((c) => c.plan.slotSeconds / 60).sort()).toEqual([
       20, 30, 5,
     ]);
-    const people = await listPeople(db(), studio);
+    const people = await everybodyOf(db(), studio);
     expect(people).toHaveLength(18);
-    const streaks = new Set(people.flatMap((p) => p.streaks.map((s) => s.streak.current)));
+    const streaks = new Set(people.flatMap((p) => p.best?.streak.current ?? []));
     expect(streaks.size).toBeGreaterThanOrEqual(5);
     const past = await sessionsBetween(db(), studio, NOON - 60 * DAY, NOON - 1);
     expect(past.filter((s) => s.status === 'held')).toHaveLength(22);

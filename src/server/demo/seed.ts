@@ -3,6 +3,7 @@ import { tz } from '@date-fns/tz';
 import * as demo from '@demo';
 import { LIBRARY_BOOK } from '@library';
 import { addMinutes, getISODay, set, startOfDay, subDays, subWeeks } from 'date-fns';
+import { came } from '@/core/attendance';
 import { addDays, type Closure, localOf, mondayOf } from '@/core/calendar';
 import type { Plan } from '@/core/class';
 import { dateOn, dayOf } from '@/core/formats';
@@ -202,7 +203,7 @@ async function seedPast(
         session_id: sessionId,
         participant_id: person.id,
         mark,
-        arrived_at: mark === 'absent' ? null : addMinutes(begun, minutes),
+        arrived_at: came(mark) ? addMinutes(begun, minutes) : null,
         left_at: null,
       };
     });

@@ -107,7 +107,7 @@ export async function movesMet(
     .join('runs', 'runs.session_id', 'attendance.session_id')
     .where('attendance.studio_id', studioId)
     .whereIn('attendance.participant_id', [...participantIds])
-    .whereNot('attendance.mark', 'absent')
+    .whereNotNull('attendance.arrived_at')
     .whereNotNull('runs.finished_at')
     .distinct(
       'attendance.participant_id',

@@ -1,47 +1,59 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { markSchema } from '@/core/attendance';
+import { addDays } from '@/core/calendar';
+import { Refusal } from '@/core/calls';
+import { dateOn } from '@/core/formats';
+import type { Language } from '@/core/language';
+import { languageSchema } from '@/core/move';
+import type { Span } from '@/core/streak';
 import type { Db } from '../db';
-import { epochMs, maybeEpochMs } from '../rows';
+import { maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
-import { type Carried, carriedColumns, carriedRowSchema } from './carried';
-import { type ClassStreak, streaksBy } from './streaks';
+
+/** Who is on the register of a studio, and what they are booked on. */
+
+/** Most people on the register of a studio, and most pauses of one of them. */
+export const MOST_PEOPLE = 20_000;
+export const MOST_PAUSES = 50;
 
 export interface Participant {
   id: string;
   name: string;
   contact: string | null;
-  /** ISO 8601 date. */
+  /** The language they would rather hear and read; null where they did not say. */
+  language: Language | null;
+  /** ISO 8601 dates; the second is null for who is still there. */
   joinedOn: string;
+  leftOn: string | null;
+  /** Whether round numbers and streaks of theirs may be greeted. */
+  greet: boolean;
 }
 
-export interface PersonSummary extends Participant {
-  attended: number;
-  streaks: ClassStreak[];
-}
+export const participantSchema = z
+  .object({
+    id: z.uuid(),
+    name: z.string(),
+    contact: z.string().nullable(),
+    language: languageSchema.nullable(),
+    joined_on: z.string(),
+    left_on: z.string().nullable(),
+    greet: z.boolean(),
+  })
+  .transform(
+    ({ joined_on, left_on, ...row }): Participant => ({
+      ...row,
+      joinedOn: joined_on,
+      leftOn: left_on,
+    }),
+  );
 
-export interface PersonSession {
-  sessionId: string;
-  className: string;
-  startsAt: number;
-  status: 'planned' | 'held' | 'cancelled';
-  mark: z.infer<typeof markSchema> | null;
-  /** They wait for room. */
-  waiting: boolean;
-  arrivedAt: number | null;
-  leftAt: number | null;
-  runStartedAt: number | null;
-  runFinishedAt: number | null;
-}
-
-const participantSchema = z
-  .object({ id: z.uuid(), name: z.string(), contact: z.string().nullable(), joined_on: z.string() })
-  .transform(({ joined_on, ...row }): Participant => ({ ...row, joinedOn: joined_on }));
-
-const participantColumns = (db: Db) => [
+export const participantColumns = (db: Db) => [
   'participants.id',
   'participants.name',
   'participants.contact',
+  'participants.language',
+  'participants.greet',
+  db.raw("to_char(participants.left_on, 'YYYY-MM-DD') as left_on"),
   db.raw("to_char(participants.joined_on, 'YYYY-MM-DD') as joined_on"),
 ];
 
@@ -53,8 +65,12 @@ export const newParticipantSchema = z.object({
     .max(120)
     .transform((text) => text || null)
     .nullable(),
+  language: z
+    .union([z.literal('').transform(() => null), languageSchema])
+    .nullable()
+    .default(null),
 });
-export type NewParticipant = z.infer<typeof newParticipantSchema>;
+export type NewParticipant = z.input<typeof newParticipantSchema>;
 
 export async function addParticipant(
   db: Db,
@@ -66,37 +82,166 @@ export async function addParticipant(
     id = randomUUID(),
   }: { person: NewParticipant; joinedOn: string; now: number; id?: string },
 ): Promise<string> {
+  const [kept] = await db('participants').where({ studio_id: scope.studioId }).count();
+  if (Number(kept?.count) >= MOST_PEOPLE) {
+    throw new Refusal('too-many-people', String(MOST_PEOPLE));
+  }
+  const { name, contact, language } = newParticipantSchema.parse(person);
   await db('participants').insert({
     id,
     studio_id: scope.studioId,
-    name: person.name,
-    contact: person.contact,
+    name,
+    contact,
+    language,
     joined_on: joinedOn,
     created_at: new Date(now),
   });
   return id;
 }
 
-/** Books somebody on a class from now on; booking twice changes nothing. */
+/** Changes what somebody is called and how they are reached. @throws Refusal `not-found` */
+export async function changePerson(
+  db: Db,
+  { studioId }: Scope,
+  { id, person, greet }: { id: string; person: NewParticipant; greet: boolean },
+): Promise<void> {
+  const rows = await db('participants')
+    .where({ id, studio_id: studioId })
+    .update({ ...newParticipantSchema.parse(person), greet })
+    .returning('id');
+  found(rows[0], 'person');
+}
+
+/** A booking of somebody on a class. */
+export interface ClassBooking {
+  classId: string;
+  className: string;
+  /** Epoch ms; the second is null while it lasts. */
+  since: number;
+  until: number | null;
+}
+
+/**
+ * Books somebody on a class from now on; booking twice changes nothing. Whoever was booked before goes on where
+ * they stopped, and what lies between was a pause.
+ * @throws Refusal `not-found`
+ */
 export async function book(
+  db: Db,
+  { studioId }: Scope,
+  {
+    participantId,
+    classId,
+    now,
+    zone = 'UTC',
+  }: { participantId: string; classId: string; now: number; zone?: string },
+): Promise<void> {
+  found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
+  found(
+    await db('participants').where({ id: participantId, studio_id: studioId }).first('id'),
+    'participant',
+  );
+  const of = { studio_id: studioId, class_id: classId, participant_id: participantId };
+  await db.transaction(async (trx) => {
+    const row = await trx('bookings').where(of).forUpdate().first('until');
+    if (!row) {
+      await trx('bookings')
+        .insert({ ...of, since: new Date(now) })
+        .onConflict(['class_id', 'participant_id'])
+        .ignore();
+      return;
+    }
+    const until = maybeEpochMs.parse(row.until);
+    if (until === null) return;
+    await trx('bookings').where(of).update({ until: null });
+    const gap = { from: dateOn(until, zone), to: addDays(dateOn(now, zone), -1) };
+    if (gap.from <= gap.to) {
+      await pause(trx, { studioId }, { participantId, span: gap, now });
+    }
+  });
+}
+
+/** Ends somebody's booking now; what they came to stays. @throws Refusal `not-found` */
+export async function endBooking(
   db: Db,
   { studioId }: Scope,
   { participantId, classId, now }: { participantId: string; classId: string; now: number },
 ): Promise<void> {
-  await found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
-  await found(
-    await db('participants').where({ id: participantId, studio_id: studioId }).first('id'),
-    'participant',
-  );
-  await db('bookings')
-    .insert({
-      studio_id: studioId,
-      class_id: classId,
-      participant_id: participantId,
-      since: new Date(now),
-    })
-    .onConflict(['class_id', 'participant_id'])
-    .ignore();
+  const rows = await db('bookings')
+    .where({ studio_id: studioId, class_id: classId, participant_id: participantId, until: null })
+    .update({ until: db.raw('greatest(since, ?)', [new Date(now)]) })
+    .returning('since');
+  found(rows[0], 'booking');
+}
+
+/**
+ * Somebody pauses for some days: they are not expected, and no streak of theirs counts or breaks.
+ * @throws Refusal `not-found`, `too-many-pauses`
+ */
+export async function pause(
+  db: Db,
+  { studioId }: Scope,
+  { participantId, span, now }: { participantId: string; span: Span; now: number },
+): Promise<string> {
+  const person = { id: participantId, studio_id: studioId };
+  found(await db('participants').where(person).forUpdate().first('id'), 'person');
+  const [kept] = await db('pauses').where({ participant_id: participantId }).count();
+  if (Number(kept?.count) >= MOST_PAUSES) {
+    throw new Refusal('too-many-pauses', String(MOST_PAUSES));
+  }
+  const id = randomUUID();
+  await db('pauses').insert({
+    id,
+    studio_id: studioId,
+    participant_id: participantId,
+    from_date: span.from,
+    to_date: span.to,
+    created_at: new Date(now),
+  });
+  return id;
+}
+
+/** Takes a pause back. @throws Refusal `not-found` */
+export async function dropPause(
+  db: Db,
+  { studioId }: Scope,
+  { participantId, id }: { participantId: string; id: string },
+): Promise<void> {
+  const rows = await db('pauses')
+    .where({ id, studio_id: studioId, participant_id: participantId })
+    .delete()
+    .returning('id');
+  found(rows[0], 'pause');
+}
+
+/**
+ * Somebody leaves the studio: their bookings end, and they are in no list any more. All that is known of them
+ * stays until they are erased. @throws Refusal `not-found`
+ */
+export async function leaveStudio(
+  db: Db,
+  { studioId }: Scope,
+  { id, on, now }: { id: string; on: string; now: number },
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    const rows = await trx('participants')
+      .where({ id, studio_id: studioId })
+      .update({ left_on: on, home_hash: null, feed_hash: null })
+      .returning('id');
+    found(rows[0], 'person');
+    await trx('bookings')
+      .where({ studio_id: studioId, participant_id: id, until: null })
+      .update({ until: trx.raw('greatest(since, ?)', [new Date(now)]) });
+  });
+}
+
+/** They are back; they have to be booked anew. @throws Refusal `not-found` */
+export async function comeBack(db: Db, { studioId }: Scope, id: string): Promise<void> {
+  const rows = await db('participants')
+    .where({ id, studio_id: studioId })
+    .update({ left_on: null })
+    .returning('id');
+  found(rows[0], 'person');
 }
 
 /** Everybody of the studio, by name. */
@@ -105,115 +250,7 @@ export async function namesOfPeople(
   { studioId }: Scope,
 ): Promise<{ id: string; name: string }[]> {
   return db('participants')
-    .where({ studio_id: studioId })
+    .where({ studio_id: studioId, left_on: null })
     .orderByRaw('lower(name)')
     .select('id', 'name');
-}
-
-export async function listPeople(db: Db, scope: Scope): Promise<PersonSummary[]> {
-  const [people, attended, streaks] = await Promise.all([
-    db('participants')
-      .where({ studio_id: scope.studioId })
-      .orderByRaw('lower(name)')
-      .select(participantColumns(db)),
-    attendedBy(db, scope),
-    streaksBy(db, scope),
-  ]);
-  return z
-    .array(participantSchema)
-    .parse(people)
-    .map((p) => ({ ...p, attended: attended.get(p.id) ?? 0, streaks: streaks.get(p.id) ?? [] }));
-}
-
-async function attendedBy(db: Db, { studioId }: Scope): Promise<Map<string, number>> {
-  const rows = await db('attendance')
-    .join('sessions', 'sessions.id', 'attendance.session_id')
-    .where({ 'attendance.studio_id': studioId, 'sessions.status': 'held' })
-    .whereNot('attendance.mark', 'absent')
-    .groupBy('attendance.participant_id')
-    .select('attendance.participant_id', db.raw('count(*)::int as times'));
-  return new Map(rows.map((row) => [row.participant_id, row.times]));
-}
-
-const personSessionSchema = z
-  .object({
-    session_id: z.uuid(),
-    class_name: z.string(),
-    starts_at: epochMs,
-    status: z.enum(['planned', 'held', 'cancelled']),
-    mark: markSchema.nullable(),
-    waiting: z.boolean(),
-    arrived_at: maybeEpochMs,
-    left_at: maybeEpochMs,
-    started_at: maybeEpochMs,
-    finished_at: maybeEpochMs,
-  })
-  .transform(
-    (row): PersonSession => ({
-      sessionId: row.session_id,
-      className: row.class_name,
-      startsAt: row.starts_at,
-      status: row.status,
-      mark: row.mark,
-      waiting: row.waiting,
-      arrivedAt: row.arrived_at,
-      leftAt: row.left_at,
-      runStartedAt: row.started_at,
-      runFinishedAt: row.finished_at,
-    }),
-  );
-
-export interface Person extends Participant, Carried {
-  streaks: ClassStreak[];
-  /** Every session they were booked on or came to, newest first. */
-  sessions: PersonSession[];
-}
-
-/** @throws Refusal `not-found` where the person is not the studio's */
-export async function getPerson(db: Db, scope: Scope, id: string): Promise<Person> {
-  const { studioId } = scope;
-  const row = await db('participants')
-    .where({ id, studio_id: studioId })
-    .first([...participantColumns(db), ...carriedColumns(db)]);
-  const participant = participantSchema.parse(found(row, 'participant'));
-  const carried = carriedRowSchema.parse(row);
-  const [streaks, sessions] = await Promise.all([
-    streaksBy(db, scope, { participantId: id }),
-    db('sessions')
-      .join('classes', 'classes.id', 'sessions.class_id')
-      .leftJoin('runs', 'runs.session_id', 'sessions.id')
-      .leftJoin('attendance', (join) =>
-        join
-          .on('attendance.session_id', 'sessions.id')
-          .andOn('attendance.participant_id', db.raw('?', [id])),
-      )
-      .leftJoin('session_people as expected', (join) =>
-        join
-          .on('expected.session_id', 'sessions.id')
-          .andOn('expected.participant_id', db.raw('?', [id])),
-      )
-      .where('sessions.studio_id', studioId)
-      .where((either) =>
-        either.whereNotNull('expected.session_id').orWhereNotNull('attendance.session_id'),
-      )
-      .orderBy('sessions.starts_at', 'desc')
-      .select(
-        'sessions.id as session_id',
-        db.raw("classes.plan->>'name' as class_name"),
-        'sessions.starts_at',
-        'sessions.status',
-        'attendance.mark',
-        db.raw('coalesce(not expected.booked, false) as waiting'),
-        'attendance.arrived_at',
-        'attendance.left_at',
-        'runs.started_at',
-        'runs.finished_at',
-      ),
-  ]);
-  return {
-    ...participant,
-    ...carried,
-    streaks: streaks.get(id) ?? [],
-    sessions: z.array(personSessionSchema).parse(sessions),
-  };
 }

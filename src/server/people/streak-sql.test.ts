@@ -265,7 +265,13 @@ async function bySql(histories: readonly History[], rule: StreakRule, zone: stri
 }
 
 const MORE: StreakRule[] = [
-  { ...STREAK_RULES.every, name: 'Practice instead', practice: true, excuses: ['pause'] },
+  {
+    ...STREAK_RULES.every,
+    name: 'Practice instead',
+    practice: true,
+    leastShare: 50,
+    excuses: ['pause'],
+  },
   { ...STREAK_RULES.weekly, name: 'Twice, in class only', times: 2, practice: false },
   { ...STREAK_RULES.weekly, name: 'Both on a day', onceADay: false, excuses: [] },
   { ...STREAK_RULES.daily, name: 'When something is on', practice: false, leastShare: 0 },

@@ -10,6 +10,7 @@ import {
   talkOf,
 } from '@/core/run';
 import type { Db } from '../db';
+import { currentPerson } from '../people/former';
 import { found, type Scope } from '../scope';
 import { closeRegister } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
@@ -113,19 +114,19 @@ export async function closeSession(
       await noteTalk(trx, teacher, { sessionId, ...talk, ledAt: now });
     }
     const { corrections } = notesOf(events);
-    if (corrections.length) {
+    for (const c of corrections) {
+      const participantId = await currentPerson(trx, scope, c.participantId);
+      if (participantId === null) continue;
       await trx('form_notes')
-        .insert(
-          corrections.map((c) => ({
-            id: c.id,
-            studio_id: scope.studioId,
-            participant_id: c.participantId,
-            session_id: sessionId,
-            move_id: c.moveId,
-            note: c.note,
-            noted_at: new Date(c.at),
-          })),
-        )
+        .insert({
+          id: c.id,
+          studio_id: scope.studioId,
+          participant_id: participantId,
+          session_id: sessionId,
+          move_id: c.moveId,
+          note: c.note,
+          noted_at: new Date(c.at),
+        })
         .onConflict('id')
         .ignore();
     }

@@ -103,6 +103,8 @@ export interface Sender {
   timeZone?: string;
   /** Who leads, to learn how much they talk. */
   teacherId?: string;
+  /** Their name, which stands beside what they change in a register that is closed. */
+  by?: string;
 }
 
 /**
@@ -119,6 +121,7 @@ export async function appendEvents(
     now,
     device,
     timeZone = 'UTC',
+    by,
   }: Sender & { runId: string; drafts: readonly NewRunEvent[]; now: number },
 ): Promise<RunLog> {
   return db.transaction(async (trx) => {
@@ -158,7 +161,7 @@ export async function appendEvents(
           .update({ started_at: new Date(at) });
       }
       if (isRoomEvent(last)) {
-        await keepRoom(trx, scope, { sessionId: run.session_id, event: last, timeZone });
+        await keepRoom(trx, scope, { sessionId: run.session_id, event: last, timeZone, by });
       }
     }
     if (fresh.length) await announce(trx, runId);
@@ -170,7 +173,12 @@ export async function appendEvents(
 async function keepRoom(
   db: Db,
   scope: Scope,
-  { sessionId, event, timeZone }: { sessionId: string; event: RoomEvent; timeZone: string },
+  {
+    sessionId,
+    event,
+    timeZone,
+    by,
+  }: { sessionId: string; event: RoomEvent; timeZone: string; by?: string },
 ): Promise<void> {
   switch (event.type) {
     case 'marked':
@@ -179,12 +187,15 @@ async function keepRoom(
         participantId: event.participantId,
         value: event.mark,
         now: event.at,
+        by,
       });
     case 'left':
       return leave(db, scope, {
         sessionId,
         participantId: event.participantId,
         leftAt: event.gone ? event.at : null,
+        now: event.at,
+        by,
       });
     case 'walkedIn': {
       const joinedOn = dateOn(event.at, timeZone);

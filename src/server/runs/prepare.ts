@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { came } from '@/core/attendance';
 import { Refusal } from '@/core/calls';
 import { changeRules, resolve, withEasier } from '@/core/class';
 import type { Score } from '@/core/score';
@@ -84,7 +85,7 @@ export async function prepareRun(
     db,
     scope,
     expected
-      .filter((e) => (e.attendance ? e.attendance.mark !== 'absent' : !e.away))
+      .filter((e) => (e.attendance ? came(e.attendance.mark) : !e.away))
       .map((e) => e.participantId),
   );
   const book = await studioBook(db, scope);

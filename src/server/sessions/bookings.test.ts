@@ -3,9 +3,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changeSessions } from '../calendar/change';
 import { roomOf } from '../compose/room';
-import { addParticipant, book, getPerson, listPeople } from '../people/people';
+import { addParticipant, book } from '../people/people';
 import { appendEvents, prepareRun } from '../runs';
-import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
+import {
+  DAY,
+  everybodyOf,
+  MINUTE,
+  makeClass,
+  NOON,
+  personOf,
+  type TestClass,
+  testDatabase,
+} from '../testing/studio';
 import { MOST_BOOKED, peopleOfSession, setComing } from './bookings';
 import { closeRegister, mark, roll } from './register';
 import { getSession, planSession } from './sessions';
@@ -117,15 +126,15 @@ describe('a session with room for so many', () => {
     const marks = await db()('attendance').where({ session_id: sessionId }).pluck('participant_id');
     expect(marks).toEqual([c.ben]);
     const verdicts = async (id: string) =>
-      (await getPerson(db(), c, id)).streaks.flatMap((s) =>
-        s.streak.days.filter((d) => d.sessionId === sessionId).map((d) => d.verdict),
+      (await personOf(db(), c, id)).streaks.flatMap((s) =>
+        s.streak.beats.filter((b) => b.meeting?.sessionId === sessionId).map((b) => b.is),
       );
-    expect(await Promise.all([c.ada, c.ben].map(verdicts))).toEqual([[], ['broken']]);
+    expect(await Promise.all([c.ada, c.ben].map(verdicts))).toEqual([[], ['missed']]);
     // Who comes all the same has kept it.
     await mark(db(), c, { sessionId, participantId: c.ada, value: 'here', now: LATER });
     expect(await verdicts(c.ada)).toEqual(['kept']);
-    const ada = (await listPeople(db(), c)).find((p) => p.id === c.ada);
-    expect(ada?.streaks[0]?.streak.current).toBe(1);
+    const ada = (await everybodyOf(db(), c)).find((p) => p.id === c.ada);
+    expect(ada?.best?.streak.current).toBe(1);
   });
 
   it('is known to the checks with everybody who may stand in the room, booked for once or waiting', async () => {

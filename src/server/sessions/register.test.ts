@@ -1,7 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import { getPerson, listPeople } from '../people/people';
-import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
+import {
+  DAY,
+  everybodyOf,
+  MINUTE,
+  makeClass,
+  NOON,
+  personOf,
+  type TestClass,
+  testDatabase,
+} from '../testing/studio';
 import { closeRegister, mark, roll, walkIn } from './register';
 import { cancelSession, planSession } from './sessions';
 
@@ -97,11 +105,11 @@ describe('people', () => {
     });
     await cancelSession(db(), c, off);
     await past(c, 7, { [c.ada]: 'here', [c.ben]: 'here' });
-    const figures = (await listPeople(db(), c)).map((p) => [
+    const figures = (await everybodyOf(db(), c)).map((p) => [
       p.name,
-      p.attended,
-      p.streaks[0]?.streak.current,
-      p.streaks[0]?.streak.longest,
+      p.times,
+      p.best?.streak.current,
+      p.best?.streak.longest,
     ]);
     expect(figures).toEqual([
       ['Ada', 3, 3, 3],
@@ -113,7 +121,7 @@ describe('people', () => {
     const c = await makeClass(db());
     await past(c, 400, {});
     await past(c, 7, { [c.ada]: 'here' });
-    const ada = await getPerson(db(), c, c.ada);
+    const ada = await personOf(db(), c, c.ada);
     expect(ada.sessions.map((s) => [s.status, s.mark])).toEqual([
       ['planned', null],
       ['held', 'here'],

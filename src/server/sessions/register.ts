@@ -1,12 +1,15 @@
+import { randomUUID } from 'node:crypto';
+import { dequal } from 'dequal';
 import { z } from 'zod';
-import { type Attendance, type Mark, marked, markSchema } from '@/core/attendance';
+import { type Attendance, came, type Mark, marked, markSchema } from '@/core/attendance';
 import { type FormNote, Refusal, type RollEntry } from '@/core/calls';
 import { carriedCautionSchema } from '@/core/move';
 import type { Db } from '../db';
 import { movesMet } from '../moves/moves';
+import { currentPerson, wasPerson } from '../people/former';
 import { addParticipant } from '../people/people';
 import { epochMs, maybeEpochMs, toDate } from '../rows';
-import { found, type Scope } from '../scope';
+import type { Scope } from '../scope';
 import { getSession } from './sessions';
 
 const rollSchema = z
@@ -62,6 +65,20 @@ export async function formNotesOf(
   return byPerson;
 }
 
+/** Those booked on the class of a session who are in a pause on its day. */
+const pausedFor = (db: Db, session: { id: string }) =>
+  db('sessions as s')
+    .join('studios', 'studios.id', 's.studio_id')
+    .join('bookings as b', 'b.class_id', 's.class_id')
+    .join('pauses as p', 'p.participant_id', 'b.participant_id')
+    .where('s.id', session.id)
+    .whereRaw('b.since <= s.starts_at and (b.until is null or s.starts_at < b.until)')
+    .whereRaw(
+      '(s.starts_at at time zone studios.time_zone)::date between p.from_date and p.to_date',
+    )
+    .distinct('b.participant_id')
+    .as('paused');
+
 /** Everybody a session may expect or has met, by name. @throws Refusal `not-found` */
 export async function roll(db: Db, scope: Scope, sessionId: string): Promise<RollEntry[]> {
   const session = await getSession(db, scope, sessionId);
@@ -81,10 +98,13 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
         .on('attendance.participant_id', 'participants.id')
         .andOn('attendance.session_id', db.raw('?', [sessionId])),
     )
+    .leftJoin(pausedFor(db, session), 'paused.participant_id', 'participants.id')
     .where('participants.studio_id', scope.studioId)
     .where((either) =>
       either
         .whereNotNull('expected.session_id')
+        // Whoever pauses may come all the same.
+        .orWhereNotNull('paused.participant_id')
         // Who said they cannot come may come all the same, and is known then.
         .orWhereNotNull('own.session_id')
         .orWhereNotNull('attendance.session_id'),
@@ -95,10 +115,11 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
       'participants.name',
       db.raw('coalesce(expected.booked, false) as booked'),
       db.raw('coalesce(not expected.booked, false) as waiting'),
-      db.raw('own.coming is not distinct from false as away'),
+      db.raw(`own.coming is not distinct from false
+        or (paused.participant_id is not null and expected.session_id is null) as away`),
       db.raw(
         `(select count(*)::int from attendance a join sessions s on s.id = a.session_id
-          where a.participant_id = participants.id and a.mark <> 'absent'
+          where a.participant_id = participants.id and a.arrived_at is not null
             and s.status = 'held' and s.starts_at < ?) as times_before`,
         [new Date(session.startsAt)],
       ),
@@ -132,38 +153,104 @@ const attendanceRow = (scope: Scope, sessionId: string, participantId: string, a
   left_at: toDate(a.leftAt),
 });
 
+/** Whose line of which register. */
+export interface Line {
+  sessionId: string;
+  participantId: string;
+}
+
+/** Who changes a register, and when, epoch ms. */
+export interface Changing {
+  by: string;
+  now: number;
+}
+
+const lineOf = (scope: Scope, { sessionId, participantId }: Line) => ({
+  session_id: sessionId,
+  participant_id: participantId,
+  studio_id: scope.studioId,
+});
+
+/** What the register says of somebody. */
+export async function attendanceOf(db: Db, scope: Scope, line: Line): Promise<Attendance | null> {
+  const row = await db('attendance')
+    .where(lineOf(scope, line))
+    .first('mark', 'arrived_at', 'left_at');
+  return row ? attendanceSchema.parse(row) : null;
+}
+
+/**
+ * Puts into the register what is true of somebody, and notes who changed what.
+ * @returns the id of the change; null where nothing changed
+ */
+export async function putAttendance(
+  db: Db,
+  scope: Scope,
+  { line, after, by, now }: Changing & { line: Line; after: Attendance | null },
+): Promise<string | null> {
+  const before = await attendanceOf(db, scope, line);
+  if (dequal(before, after)) return null;
+  const of = lineOf(scope, line);
+  if (after === null) await db('attendance').where(of).delete();
+  else {
+    await db('attendance')
+      .insert(attendanceRow(scope, line.sessionId, line.participantId, after))
+      .onConflict(['session_id', 'participant_id'])
+      .merge();
+  }
+  const id = randomUUID();
+  await db('attendance_changes').insert({
+    id,
+    ...of,
+    by_name: by,
+    at: new Date(now),
+    before: before && JSON.stringify(before),
+    after: after && JSON.stringify(after),
+  });
+  return id;
+}
+
+/** Changes a line of the register; once the session is closed, who did it is noted. */
+async function change(
+  db: Db,
+  scope: Scope,
+  {
+    line,
+    by = '',
+    now,
+    to,
+  }: {
+    line: Line;
+    by?: string;
+    now: number;
+    to: (before: Attendance | null) => Attendance | null;
+  },
+): Promise<void> {
+  const session = await getSession(db, scope, line.sessionId);
+  const participantId = await currentPerson(db, scope, line.participantId);
+  // Nothing is kept of somebody who was erased.
+  if (participantId === null) return;
+  const who = { ...line, participantId };
+  const after = to(await attendanceOf(db, scope, who));
+  if (session.status === 'held') {
+    await putAttendance(db, scope, { line: who, after, by, now });
+  } else if (after === null) await db('attendance').where(lineOf(scope, who)).delete();
+  else {
+    await db('attendance')
+      .insert(attendanceRow(scope, who.sessionId, participantId, after))
+      .onConflict(['session_id', 'participant_id'])
+      .merge();
+  }
+}
+
 /** Marks one person, or takes their mark back with null. @throws Refusal `not-found` */
 export async function mark(
   db: Db,
   scope: Scope,
-  {
-    sessionId,
-    participantId,
-    value,
-    now,
-  }: { sessionId: string; participantId: string; value: Mark | null; now: number },
+  { value, now, by, ...line }: Line & { value: Mark | null; now: number; by?: string },
 ): Promise<void> {
-  await getSession(db, scope, sessionId);
-  found(
-    await db('participants').where({ id: participantId, studio_id: scope.studioId }).first('id'),
-    'participant',
-  );
-  const where = {
-    session_id: sessionId,
-    participant_id: participantId,
-    studio_id: scope.studioId,
-  };
-  if (value === null) {
-    await db('attendance').where(where).delete();
-    return;
-  }
-  const row = await db('attendance').where(where).first('mark', 'arrived_at', 'left_at');
-  const before = row && attendanceSchema.parse(row);
-  const after = marked(before, value, now);
-  await db('attendance')
-    .insert(attendanceRow(scope, sessionId, participantId, after))
-    .onConflict(['session_id', 'participant_id'])
-    .merge();
+  const to = (before: Attendance | null) => value && marked(before ?? undefined, value, now);
+  return change(db, scope, { line, by, now, to });
 }
 
 /** Somebody nobody expected. */
@@ -182,9 +269,8 @@ export async function walkIn(
   { sessionId, id, name, joinedOn, now }: WalkIn & { sessionId: string; now: number },
 ): Promise<void> {
   await getSession(db, scope, sessionId);
-  if (await db('participants').where({ id }).first('id')) {
-    throw new Refusal('known-id');
-  }
+  const known = await db('participants').where({ id }).first('id');
+  if (known || (await wasPerson(db, scope, id))) throw new Refusal('known-id');
   await addParticipant(db, scope, { person: { name, contact: null }, joinedOn, now, id });
   const here = marked(undefined, 'here', now);
   await db('attendance').insert(attendanceRow(scope, sessionId, id, here));
@@ -194,16 +280,11 @@ export async function walkIn(
 export async function leave(
   db: Db,
   scope: Scope,
-  {
-    sessionId,
-    participantId,
-    leftAt,
-  }: { sessionId: string; participantId: string; leftAt: number | null },
+  { leftAt, now, by, ...line }: Line & { leftAt: number | null; now: number; by?: string },
 ): Promise<void> {
-  await db('attendance')
-    .where({ session_id: sessionId, participant_id: participantId, studio_id: scope.studioId })
-    .whereNot('mark', 'absent')
-    .update({ left_at: toDate(leftAt) });
+  const to = (before: Attendance | null) =>
+    before && came(before.mark) ? { ...before, leftAt } : before;
+  return change(db, scope, { line, by, now, to });
 }
 
 /** Whoever was booked and never marked was not here. */

@@ -114,7 +114,9 @@ const sessionsOf = (db: Db, { studioId }: Scope) =>
       db.raw(`(select count(*)::int from session_wishes w
         where w.session_id = sessions.id) as wishes`),
       db.raw(`(select count(*)::int from attendance a
-        where a.session_id = sessions.id and a.mark <> 'absent') as came`),
+        where a.session_id = sessions.id and a.arrived_at is not null)
+        + coalesce((select sum(n.people)::int from nameless_marks n
+          where n.session_id = sessions.id and n.mark in ('here', 'late')), 0) as came`),
     );
 
 /** Sessions that start within a span of time, in epoch ms, the first of them first. */

@@ -6,7 +6,9 @@ import type { Plan } from '@/core/class';
 import { hashPassword } from '../auth/passwords';
 import { createClass } from '../classes/classes';
 import { connect, type Db } from '../db';
+import { peopleAskedSchema, peoplePage } from '../people/list';
 import { addParticipant, book } from '../people/people';
+import { getPerson } from '../people/person';
 import type { Scope } from '../scope';
 import { planSession } from '../sessions/sessions';
 import { copyTemplate } from './database';
@@ -101,4 +103,16 @@ export async function makeClass(db: Db): Promise<TestClass> {
     return id;
   };
   return { ...studio, classId, sessionId, ada: await person('Ada'), ben: await person('Ben') };
+}
+
+const AT_NOON = { zone: 'Europe/Dublin', now: NOON };
+
+/** One person as their page has them. */
+export const personOf = (db: Db, scope: Scope, id: string) =>
+  getPerson(db, scope, { id, ...AT_NOON });
+
+/** The first page of everybody, by name. */
+export async function everybodyOf(db: Db, scope: Scope) {
+  const asked = peopleAskedSchema.parse({});
+  return (await peoplePage(db, scope, { ...asked, ...AT_NOON })).people;
 }

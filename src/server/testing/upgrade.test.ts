@@ -7,12 +7,11 @@ import { position } from '@/core/run';
 import { compile } from '@/core/score';
 import { getClass, savePlan, versionsOf } from '../classes/classes';
 import { connect, type Db } from '../db';
-import { getPerson } from '../people/people';
 import { runOfSession } from '../runs';
 import { roll } from '../sessions/register';
 import { speechChoice } from '../speech/teacher-speech';
 import { emptyDatabase } from './database';
-import { NOON, shortPlan } from './studio';
+import { NOON, personOf, shortPlan } from './studio';
 
 /** What a studio had stored before an upgrade is there after it, whatever version it comes from. */
 
@@ -122,7 +121,7 @@ it.each(NAMES)('keeps all that was stored at %s', async (name) => {
   expect(await roll(db, scope, sessionId)).toMatchObject([
     { name: 'Ada', attendance: { mark: 'late' }, cautions: [], notes: [] },
   ]);
-  expect(await getPerson(db, scope, personId)).toMatchObject({ name: 'Ada', consentOn: null });
+  expect(await personOf(db, scope, personId)).toMatchObject({ name: 'Ada', consentOn: null });
   const { id } = await db('teachers').first('id');
   expect(await speechChoice(db, { id, studioId })).toEqual({ voice: 'plain', ownVoice: true });
 });

@@ -56,7 +56,7 @@ export async function prepareFor(
   const coming = (await roll(db, teacher, session.id)).filter(isComing);
   const [{ checked, findings }, history, parked] = await Promise.all([
     judgedFor(db, teacher, { session, coming, now }),
-    historyOf(db, teacher, { session, coming }),
+    historyOf(db, teacher, { session, coming, zone: teacher.timeZone, now }),
     parkedLastTime(db, teacher, session),
   ]);
   const { plan, book, score } = checked;
@@ -124,14 +124,19 @@ const historySchema = z.object({
 async function historyOf(
   db: Db,
   scope: Scope,
-  { session, coming }: { session: Session; coming: readonly RollEntry[] },
+  {
+    session,
+    coming,
+    zone,
+    now,
+  }: { session: Session; coming: readonly RollEntry[]; zone: string; now: number },
 ): Promise<Expected[]> {
   const [rows, streaks] = await Promise.all([
     db('attendance')
       .join('sessions', 'sessions.id', 'attendance.session_id')
       .where({ 'attendance.studio_id': scope.studioId, 'sessions.status': 'held' })
       .where('sessions.starts_at', '<', new Date(session.startsAt))
-      .whereNot('attendance.mark', 'absent')
+      .whereNotNull('attendance.arrived_at')
       .whereIn(
         'attendance.participant_id',
         coming.map((p) => p.participantId),
@@ -142,7 +147,7 @@ async function historyOf(
         db.raw('count(*) filter (where sessions.class_id = ?)::int as in_class', [session.classId]),
         db.raw('max(sessions.starts_at) as last_at'),
       ),
-    streaksBy(db, scope, { classId: session.classId }),
+    streaksBy(db, scope, { whose: { classId: session.classId }, zone, now }),
   ]);
   const known = new Map(
     z
@@ -187,7 +192,7 @@ async function doneInWeekOf(
     .join('runs', 'runs.session_id', 'sessions.id')
     .joinRaw("cross join lateral jsonb_array_elements(runs.score->'steps') as step")
     .where('attendance.studio_id', teacher.studioId)
-    .whereNot('attendance.mark', 'absent')
+    .whereNotNull('attendance.arrived_at')
     .whereNot('sessions.id', session.id)
     .whereNotNull('runs.started_at')
     .whereIn(

@@ -3,7 +3,7 @@
 import { X } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { lateByMs, takenPartMs } from '@/core/attendance';
+import { came, lateByMs, takenPartMs } from '@/core/attendance';
 import type { RollEntry, Scores } from '@/core/calls';
 import { clock, timeOfDay } from '@/core/formats';
 import { moveText } from '@/core/move';
@@ -40,7 +40,7 @@ export function CloseOut(props: CloseOutProps) {
   const { close, back } = props;
   const moves = useMoves();
   const { score, easier } = scores;
-  const came = roll.entries.filter((e) => e.attendance && e.attendance.mark !== 'absent').length;
+  const inAll = roll.entries.filter((e) => came(e.attendance?.mark)).length;
   const parts = useMemo(
     () => spent(score, log.events, endedAt, easier),
     [score, easier, log.events, endedAt],
@@ -50,7 +50,7 @@ export function CloseOut(props: CloseOutProps) {
     return move ? moveText(move, score.language).name : 'Questions';
   };
   const note = ({ attendance }: RollEntry): string | null => {
-    if (!attendance || attendance.mark === 'absent') return null;
+    if (!attendance || !came(attendance.mark)) return null;
     const took = `took part ${clock(takenPartMs(attendance, startedAt, endedAt))}`;
     const late = lateByMs(attendance, startedAt);
     const left =
@@ -75,7 +75,7 @@ export function CloseOut(props: CloseOutProps) {
         <div className="grid gap-x-10 lg:grid-cols-2">
           <section aria-labelledby="register" className="min-w-0">
             <h2 id="register" className="mt-6 mb-2 text-xl font-semibold">
-              {closed ? `${came} came` : 'Is the register right?'}
+              {closed ? `${inAll} came` : 'Is the register right?'}
             </h2>
             <RollList roll={roll} note={note} />
             {!closed && (

@@ -46,7 +46,11 @@ export function LeadScreen(props: LeadScreenProps) {
     return made;
   }, [initialLog.now]);
   const log = useLog(initialLog, clock);
-  const roll = useRoll(initialRoll, log);
+  const atFirst = useMemo(
+    () => ({ entries: initialRoll, seen: new Set(initialLog.events.map((e) => e.id)) }),
+    [initialRoll, initialLog.events],
+  );
+  const roll = useRoll(atFirst, log);
   const [scores, setScores] = useState<Scores | null>(null);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);

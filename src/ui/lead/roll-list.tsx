@@ -3,7 +3,7 @@
 import clsx from 'clsx';
 import { Clock3, DoorOpen, UserCheck, UserPlus, UserX } from 'lucide-react';
 import { memo, useState } from 'react';
-import { MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
+import { came, MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
 import type { Roll } from './use-roll';
 
@@ -68,7 +68,7 @@ interface RollLineProps {
 const RollLine = memo(function RollLine(props: RollLineProps) {
   const { entry, roll, compact, started, note, keyName, onPick } = props;
   const { participantId, name, attendance } = entry;
-  const came = attendance !== null && attendance.mark !== 'absent';
+  const wasHere = came(attendance?.mark);
   const gone = attendance?.leftAt !== null && attendance?.leftAt !== undefined;
   const size = compact ? 'btn-sm px-2' : 'btn-md';
   return (
@@ -109,7 +109,7 @@ const RollLine = memo(function RollLine(props: RollLineProps) {
             </button>
           );
         })}
-        {came && started && (
+        {wasHere && started && (
           <button
             type="button"
             aria-pressed={gone}

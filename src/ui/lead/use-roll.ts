@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Mark } from '@/core/attendance';
+import { came, type Mark } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
 import { isRoomEvent, NO_NOTES, type Notes, noted, onRoll, type Present } from '@/core/run';
 import type { Log } from './use-log';
@@ -17,7 +17,7 @@ export interface Roll {
 }
 
 export const isHere = ({ attendance }: Pick<RollEntry, 'attendance'>): boolean =>
-  attendance !== null && attendance.mark !== 'absent' && attendance.leftAt === null;
+  attendance !== null && came(attendance.mark) && attendance.leftAt === null;
 
 const newcomer = (person: Present): RollEntry => ({
   ...person,
@@ -29,15 +29,26 @@ const newcomer = (person: Present): RollEntry => ({
   met: [],
 });
 
-/** The roll and the notes of a session: what the register held when the page came, and the log since. */
-export function useRoll(initial: readonly RollEntry[], { events, add }: Log): Roll {
+/** What a page knew of the people when it came: the roll, and the ids of the events that are in it. */
+export interface RollAtFirst {
+  entries: readonly RollEntry[];
+  seen: ReadonlySet<string>;
+}
+
+/**
+ * The roll and the notes of a session: what the register held when the page came, and the log since. What
+ * was in the register already is not gone through again, since it may have been corrected there.
+ */
+export function useRoll({ entries: initial, seen }: RollAtFirst, { events, add }: Log): Roll {
   const folded = useMemo(() => {
     const room = events.filter(isRoomEvent);
     return {
-      entries: room.reduce((roll, event) => onRoll(roll, event, newcomer), initial),
+      entries: room
+        .filter(({ id }) => !seen.has(id))
+        .reduce((roll, event) => onRoll(roll, event, newcomer), initial),
       notes: room.reduce<Notes>(noted, NO_NOTES),
     };
-  }, [events, initial]);
+  }, [events, initial, seen]);
   return useMemo(
     () => ({
       ...folded,

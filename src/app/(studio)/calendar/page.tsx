@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { z } from 'zod';
 import { addDays, dateSchema, localOf, mondayOf } from '@/core/calendar';
-import { closuresOf } from '@/server/calendar/closures';
 import { now } from '@/server/clock';
+import { closuresOf } from '@/server/closed/closed';
 import { db } from '@/server/db';
 import { sessionsBetween } from '@/server/sessions/sessions';
 import { CalendarScreen, VIEWS, WEEKS } from '@/ui/calendar/calendar-screen';

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { localOf } from '@/core/calendar';
-import { closuresOf, MOST_CLOSURES } from '@/server/calendar/closures';
+import { MOST_CLOSURES } from '@/server/calendar/closures';
 import { now } from '@/server/clock';
+import { closuresOf } from '@/server/closed/closed';
 import { db } from '@/server/db';
 import { ClosedScreen } from '@/ui/calendar/closed-screen';
 import { requireTeacher } from '../../../auth';

@@ -9,7 +9,7 @@ export const GET = answering(CALLS.readLog, async ({ teacher, id, now }) => ({
 }));
 
 export const POST = answering(CALLS.sendEvents, async ({ teacher, id, body, now }) => {
-  const sender = { device: body.device, timeZone: teacher.timeZone };
+  const sender = { device: body.device, timeZone: teacher.timeZone, by: teacher.name };
   return {
     ...(await appendEvents(db(), teacher, { runId: id, drafts: body.events, now, ...sender })),
     now,

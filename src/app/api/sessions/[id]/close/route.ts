@@ -6,7 +6,7 @@ import { answering } from '../../../handle';
 
 export const POST = answering(CALLS.closeSession, async ({ teacher, id, body, now }) => {
   const { device, ...event } = body;
-  const sender = { device, timeZone: teacher.timeZone, teacherId: teacher.id };
+  const sender = { device, timeZone: teacher.timeZone, teacherId: teacher.id, by: teacher.name };
   await closeSession(db(), teacher, { sessionId: id, draft: event, now, ...sender });
   return { roll: await roll(db(), teacher, id) };
 });

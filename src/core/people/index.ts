@@ -1,0 +1,2 @@
+export * from './from-table';
+export * from './names';

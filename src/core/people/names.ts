@@ -1,0 +1,50 @@
+/** Names as they are compared: without case, accents, and what is neither a letter nor a digit. */
+export const plainName = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
+
+function pairsOf(word: string): string[] {
+  const padded = ` ${word} `;
+  return Array.from({ length: padded.length - 1 }, (_, i) => padded.slice(i, i + 2));
+}
+
+/**
+ * How alike two names are, 0 to 1: twice the pairs of letters that they share among all pairs of both (the
+ * coefficient of Dice, 1945), and at least 0.8 where one of them begins with the other.
+ */
+export function likeness(a: string, b: string): number {
+  const [one, other] = [plainName(a), plainName(b)];
+  if (one === '' || other === '') return 0;
+  if (one === other) return 1;
+  const rest = pairsOf(other);
+  const all = pairsOf(one);
+  const shared = all.filter((pair) => {
+    const at = rest.indexOf(pair);
+    if (at >= 0) rest.splice(at, 1);
+    return at >= 0;
+  }).length;
+  const dice = (2 * shared) / (all.length + pairsOf(other).length);
+  const begins = `${one} `.startsWith(`${other} `) || `${other} `.startsWith(`${one} `);
+  return begins ? Math.max(0.8, dice) : dice;
+}
+
+/** From here on two names may well be of one person. */
+const ALIKE = 0.6;
+
+/** Those whose name is like another, the likest first, so many at most. */
+export function alike<P extends { name: string }>(
+  people: readonly P[],
+  name: string,
+  most: number,
+): P[] {
+  return people
+    .map((person) => ({ person, like: likeness(person.name, name) }))
+    .filter(({ like }) => like >= ALIKE)
+    .sort((a, b) => b.like - a.like || (a.person.name < b.person.name ? -1 : 1))
+    .slice(0, most)
+    .map(({ person }) => person);
+}

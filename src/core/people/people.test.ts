@@ -1,0 +1,97 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { alike, guessColumns, likeness, plainName, readPeople } from '.';
+
+describe('likeness of names', () => {
+  it.each([
+    ['Marit', 'marit', 1],
+    ['Zoë', 'zoe', 1],
+    ['Anne-Lise', 'anne lise', 1],
+    ['Marit', 'Marit Aasen', 0.8],
+    ['Ada', '', 0],
+  ])('%s and %s', (a, b, least) => expect(likeness(a, b)).toBeGreaterThanOrEqual(least));
+
+  it('is lower for different people than for a slip', () => {
+    expect(likeness('Halvor', 'Halvar')).toBeGreaterThan(likeness('Halvor', 'Odile'));
+    expect(likeness('Halvor', 'Odile')).toBeLessThan(0.3);
+  });
+
+  it('lies between nothing and one, is one for oneself, and does not ask who is first', () => {
+    const name = fc.string({ maxLength: 12 });
+    fc.assert(
+      fc.property(name, name, (a, b) => {
+        const like = likeness(a, b);
+        expect(like).toBeGreaterThanOrEqual(0);
+        expect(like).toBeLessThanOrEqual(1);
+        expect(likeness(b, a)).toBeCloseTo(like);
+        if (plainName(a)) expect(likeness(a, a)).toBe(1);
+      }),
+    );
+  });
+
+  it('finds who may be meant, the likest first', () => {
+    const people = ['Marit', 'Mart', 'Odile', 'Tarek'].map((name) => ({ name }));
+    expect(alike(people, 'Marrit', 3).map((p) => p.name)).toEqual(['Marit', 'Mart']);
+    expect(alike(people, 'Wen', 3)).toEqual([]);
+    expect(alike(people, 'Marit', 1)).toHaveLength(1);
+  });
+});
+
+describe('a list of people', () => {
+  it('tells columns by their heads, whatever their order', () => {
+    const rows = [
+      ['E-Mail', 'No.', 'First name', 'Sprache'],
+      ['ada@example.org', '1', 'Ada', 'Deutsch'],
+    ];
+    const table = guessColumns(rows);
+    expect(table).toEqual({ headed: true, columns: ['contact', 'nothing', 'name', 'language'] });
+    expect(readPeople(rows, table)).toEqual([
+      { line: 2, name: 'Ada', contact: 'ada@example.org', language: 'de', problem: null },
+    ]);
+  });
+
+  it('tells columns by what stands in them where nothing heads them', () => {
+    const rows = [
+      ['Ada', '+353 1 555 0100', 'en'],
+      ['Ben', 'ben@example.org', 'german'],
+    ];
+    expect(guessColumns(rows)).toEqual({ headed: false, columns: ['name', 'contact', 'language'] });
+  });
+
+  it('says what is wrong with a line, and leaves empty ones out', () => {
+    const rows = [
+      ['Name', 'Email', 'Language'],
+      ['Ada', 'ada@example.org', ''],
+      ['', '', ''],
+      ['', 'nobody@example.org', ''],
+      ['Cleo', '', 'Klingon'],
+      ['ADA', 'Ada@example.org', ''],
+      ['x'.repeat(81), '', ''],
+      ['Ada', 'other@example.org', ''],
+    ];
+    const people = readPeople(rows, guessColumns(rows));
+    expect(people.map((p) => [p.line, p.problem])).toEqual([
+      [2, null],
+      [4, 'has no name'],
+      [5, 'has a language that is not known: Klingon'],
+      [6, 'is the same as line 2'],
+      [7, 'has a name of more than 80 characters'],
+      [8, null],
+    ]);
+  });
+
+  it('reads whatever rows there are without losing one that is not empty', () => {
+    const rows = fc.array(fc.array(fc.string({ maxLength: 8 }), { maxLength: 5 }), {
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(rows, (all) => {
+        const table = guessColumns(all);
+        const full = all.filter(
+          (row, i) => row.some((c) => c.trim()) && !(table.headed && i === 0),
+        );
+        expect(readPeople(all, table)).toHaveLength(full.length);
+      }),
+    );
+  });
+});

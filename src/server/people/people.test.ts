@@ -1,0 +1,294 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import { STREAK_RULES } from '@/core/streak';
+import { mark, roll } from '../sessions/register';
+import { planSession } from '../sessions/sessions';
+import {
+  DAY,
+  everybodyOf,
+  makeClass,
+  makeStudio,
+  NOON,
+  personOf,
+  type TestClass,
+  testDatabase,
+} from '../testing/studio';
+import { idsShown, PAGE, peopleAskedSchema, peoplePage } from './list';
+import {
+  addParticipant,
+  book,
+  changePerson,
+  comeBack,
+  dropPause,
+  endBooking,
+  leaveStudio,
+  MOST_PAUSES,
+  pause,
+} from './people';
+import { settleNote } from './person';
+import { dropPractice, logPractice, MOST_A_DAY, makeHome, ownerOfHome } from './practice';
+import { keepRule, rulesFor, rulesOf } from './rules';
+import { streaksBy } from './streaks';
+import { knownAmong, takePeopleIn, takePeopleOut } from './take-in';
+
+const db = testDatabase();
+const ZONE = 'Europe/Dublin';
+const AT_NOON = { zone: ZONE, now: NOON };
+
+/** A session so many days before noon of 24 Nov 2026, a Tuesday, held, with marks. */
+async function held(c: TestClass, days: number, marks: Record<string, 'here' | 'absent' | 'late'>) {
+  const startsAt = NOON - days * DAY;
+  const id = await planSession(db(), c, { classId: c.classId, startsAt, now: NOON });
+  for (const [participantId, value] of Object.entries(marks)) {
+    await mark(db(), c, { sessionId: id, participantId, value, now: startsAt });
+  }
+  await db()('sessions').where({ id }).update({ status: 'held' });
+  return id;
+}
+const namesOn = async (c: TestClass, sessionId: string) =>
+  (await roll(db(), c, sessionId)).filter((e) => e.booked).map((e) => e.name);
+const streakOfAda = async (c: TestClass) => {
+  const streaks = await streaksBy(db(), c, { whose: { participantIds: [c.ada] }, ...AT_NOON });
+  return streaks.get(c.ada)?.[0]?.streak.current;
+};
+
+describe('bookings', () => {
+  it('end, and leave what was', async () => {
+    const c = await makeClass(db());
+    const before = await held(c, 7, { [c.ada]: 'here', [c.ben]: 'here' });
+    await endBooking(db(), c, { participantId: c.ada, classId: c.classId, now: NOON - DAY });
+    expect(await namesOn(c, c.sessionId)).toEqual(['Ben']);
+    expect(await namesOn(c, before)).toEqual(['Ada', 'Ben']);
+    expect(await streakOfAda(c)).toBe(1);
+    await expect(
+      endBooking(db(), c, { participantId: c.ada, classId: c.classId, now: NOON }),
+    ).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('go on where they stopped, and what lies between was a pause', async () => {
+    const c = await makeClass(db());
+    await held(c, 28, { [c.ada]: 'here' });
+    await endBooking(db(), c, { participantId: c.ada, classId: c.classId, now: NOON - 27 * DAY });
+    await held(c, 21, { [c.ada]: 'absent' });
+    const again = { participantId: c.ada, classId: c.classId, now: NOON - 8 * DAY, zone: ZONE };
+    await book(db(), c, again);
+    await held(c, 7, { [c.ada]: 'here' });
+    expect(await streakOfAda(c)).toBe(2);
+    const ada = await personOf(db(), c, c.ada);
+    expect(ada.pauses).toMatchObject([{ from: '2026-10-28', to: '2026-11-15' }]);
+  });
+});
+
+describe('a pause', () => {
+  it('takes somebody off who is expected, keeps their cautions on the roll, and can be taken back', async () => {
+    const c = await makeClass(db());
+    const span = { from: '2026-11-24', to: '2026-11-30' };
+    const id = await pause(db(), c, { participantId: c.ada, span, now: NOON });
+    expect(await namesOn(c, c.sessionId)).toEqual(['Ben']);
+    const known = (await roll(db(), c, c.sessionId)).map((e) => [e.name, e.booked, e.away]);
+    expect(known).toEqual([
+      ['Ada', false, true],
+      ['Ben', true, false],
+    ]);
+    await dropPause(db(), c, { participantId: c.ada, id });
+    expect(await namesOn(c, c.sessionId)).toEqual(['Ada', 'Ben']);
+  });
+
+  it('is one of so many at most', async () => {
+    const c = await makeClass(db());
+    const span = { from: '2026-01-01', to: '2026-01-01' };
+    const one = () => pause(db(), c, { participantId: c.ada, span, now: NOON });
+    for (let i = 0; i < MOST_PAUSES; i++) await one();
+    await expect(one()).rejects.toMatchObject({ code: 'too-many-pauses' });
+  });
+});
+
+describe('somebody who leaves', () => {
+  it('is in no list any more and expected nowhere, and is back as they were', async () => {
+    const c = await makeClass(db());
+    await makeHome(db(), c, c.ada);
+    await leaveStudio(db(), c, { id: c.ada, on: '2026-11-23', now: NOON - DAY });
+    expect((await everybodyOf(db(), c)).map((p) => p.name)).toEqual(['Ben']);
+    expect(await namesOn(c, c.sessionId)).toEqual(['Ben']);
+    expect(await personOf(db(), c, c.ada)).toMatchObject({ leftOn: '2026-11-23', hasHome: false });
+    await comeBack(db(), c, c.ada);
+    expect((await everybodyOf(db(), c)).map((p) => p.name)).toEqual(['Ada', 'Ben']);
+  });
+
+  it('can be renamed, and asks not to be greeted', async () => {
+    const c = await makeClass(db());
+    const person = { name: ' Ada of the pier ', contact: ' ', language: 'de' as const };
+    await changePerson(db(), c, { id: c.ada, person, greet: false });
+    const ada = { name: 'Ada of the pier', contact: null, language: 'de', greet: false };
+    expect(await personOf(db(), c, c.ada)).toMatchObject(ada);
+  });
+});
+
+describe('practice at home', () => {
+  it('is logged up to now, not long ago, and so many times a day', async () => {
+    const c = await makeClass(db());
+    const log = (at: number) =>
+      logPractice(db(), c, {
+        participantId: c.ada,
+        at,
+        seconds: 180,
+        byTeacher: true,
+        ...AT_NOON,
+      });
+    await expect(log(NOON + 1)).rejects.toMatchObject({ code: 'practice-then' });
+    await expect(log(NOON - 15 * DAY)).rejects.toMatchObject({ code: 'practice-then' });
+    for (let i = 0; i < MOST_A_DAY; i++) await log(NOON - i);
+    await expect(log(NOON - DAY / 4)).rejects.toMatchObject({ code: 'practice-enough' });
+    await log(NOON - DAY);
+    const { practice } = await personOf(db(), c, c.ada);
+    expect(practice).toHaveLength(MOST_A_DAY + 1);
+    const [newest] = practice;
+    if (!newest) throw new Error('none');
+    await dropPractice(db(), c, { participantId: c.ada, id: newest.id });
+    expect((await personOf(db(), c, c.ada)).practice).toHaveLength(MOST_A_DAY);
+  });
+
+  it('that is sent twice is stored once', async () => {
+    const c = await makeClass(db());
+    const id = randomUUID();
+    const sent = { participantId: c.ada, at: NOON, seconds: null, byTeacher: false, id };
+    for (let i = 0; i < 2; i++) await logPractice(db(), c, { ...sent, ...AT_NOON });
+    expect((await personOf(db(), c, c.ada)).practice).toHaveLength(1);
+  });
+
+  it('has an address that says whose it is until it is made anew', async () => {
+    const c = await makeClass(db());
+    const first = await makeHome(db(), c, c.ada);
+    expect(await ownerOfHome(db(), first)).toMatchObject({ participantId: c.ada, name: 'Ada' });
+    const second = await makeHome(db(), c, c.ada);
+    expect(await ownerOfHome(db(), first)).toBeNull();
+    expect(await ownerOfHome(db(), second)).not.toBeNull();
+    expect(await ownerOfHome(db(), '')).toBeNull();
+  });
+});
+
+describe('rules', () => {
+  const rule = STREAK_RULES.mostOf;
+  const keep = (c: TestClass, classId: string | null, from: string) =>
+    keepRule(db(), c, { classId, from, rule, today: '2026-11-24', now: NOON });
+
+  it('are the studio’s until a class has its own, and never begin in the past', async () => {
+    const c = await makeClass(db());
+    await expect(keep(c, null, '2026-11-23')).rejects.toMatchObject({ code: 'rule-in-the-past' });
+    await keep(c, null, '2026-11-24');
+    await keep(c, c.classId, '2026-12-01');
+    const all = await rulesOf(db(), c);
+    const froms = (id: string) => rulesFor(all, id).map((r) => [r.from, r.rule.name]);
+    expect(froms(c.classId)).toEqual([
+      ['1900-01-01', 'Every meeting'],
+      ['2026-11-24', rule.name],
+      ['2026-12-01', rule.name],
+    ]);
+    expect(froms(randomUUID())).toHaveLength(2);
+  });
+
+  it('give way to what is chosen later for the same days', async () => {
+    const c = await makeClass(db());
+    for (const from of ['2026-12-10', '2026-12-05', '2026-12-05']) await keep(c, null, from);
+    expect((await rulesOf(db(), c)).map((r) => r.from)).toEqual(['2026-12-05']);
+  });
+
+  it('leave streaks of before as they were', async () => {
+    const c = await makeClass(db());
+    await held(c, 14, { [c.ada]: 'here' });
+    await held(c, 7, { [c.ada]: 'absent' });
+    await keep(c, c.classId, '2026-11-24');
+    expect(await streakOfAda(c)).toBe(0);
+  });
+});
+
+describe('the list of people', () => {
+  const asked = (of: object) => ({ ...peopleAskedSchema.parse(of), ...AT_NOON });
+
+  it('finds by name and contact, and pages', async () => {
+    const c = await makeStudio(db());
+    for (let i = 0; i < PAGE + 3; i++) {
+      const name = `Person ${String(i).padStart(2, '0')}`;
+      const person = { name, contact: i === 5 ? 'tern@example.org' : null };
+      await addParticipant(db(), c, { person, joinedOn: '2026-01-01', now: NOON });
+    }
+    const names = async (of: object) =>
+      (await peoplePage(db(), c, asked(of))).people.map((p) => p.name);
+    expect(await names({})).toHaveLength(PAGE);
+    expect(await names({ page: '2' })).toEqual(['Person 50', 'Person 51', 'Person 52']);
+    expect(await names({ find: 'TERN@' })).toEqual(['Person 05']);
+    expect(await names({ find: '%' })).toEqual([]);
+    expect((await names({ down: 'true' }))[0]).toBe('Person 52');
+    expect(await idsShown(db(), c, asked({}))).toHaveLength(PAGE + 3);
+    expect(await idsShown(db(), c, asked({ sort: 'seen' }))).toHaveLength(PAGE + 3);
+  });
+
+  it('counts what was come to, sorts by it, and shows who has a mark', async () => {
+    const c = await makeClass(db());
+    await held(c, 70, { [c.ada]: 'here', [c.ben]: 'here' });
+    await held(c, 14, { [c.ada]: 'here', [c.ben]: 'absent' });
+    await held(c, 7, { [c.ada]: 'absent', [c.ben]: 'absent' });
+    const list = async (of: object) => (await peoplePage(db(), c, asked(of))).people;
+    const [ada, ben] = await list({});
+    expect(ada).toMatchObject({ times: 2, in4: { came: 1, of: 2 }, in12: { came: 2, of: 3 } });
+    expect(ben).toMatchObject({ times: 1, in4: { came: 0, of: 2 }, in12: { came: 1, of: 3 } });
+    expect((await list({ sort: 'attended', down: 'true' })).map((p) => p.name)).toEqual([
+      'Ada',
+      'Ben',
+    ]);
+    expect((await list({ sort: 'attended' })).map((p) => p.name)).toEqual(['Ben', 'Ada']);
+    expect((await list({ show: 'unseen' })).map((p) => [p.name, p.marks[0]?.says])).toEqual([
+      ['Ben', 'not seen for 10 weeks'],
+    ]);
+    // Whoever is looked for among all has the same figures as on a page of few.
+    expect(await list({ sort: 'seen' })).toEqual(expect.arrayContaining([ada, ben]));
+  });
+});
+
+describe('many people at once', () => {
+  const people = [
+    { name: 'Cleo', contact: 'cleo@example.org', language: null },
+    { name: 'ada', contact: null, language: null },
+  ];
+
+  it('are looked for on the register, taken in, and out again as long as nothing is known of them', async () => {
+    const c = await makeClass(db());
+    const known = await knownAmong(
+      db(),
+      c,
+      people.map((p) => ({ name: p.name, contact: p.contact ?? '' })),
+    );
+    expect(known.map((k) => k?.name ?? null)).toEqual([null, 'Ada']);
+    const ids = await takePeopleIn(db(), c, { people, joinedOn: '2026-11-24', now: NOON });
+    expect((await everybodyOf(db(), c)).map((p) => p.name.toLowerCase())).toEqual([
+      'ada',
+      'ada',
+      'ben',
+      'cleo',
+    ]);
+    const [cleo = ''] = ids;
+    await book(db(), c, { participantId: cleo, classId: c.classId, now: NOON });
+    expect(await takePeopleOut(db(), c, ids)).toBe(1);
+    expect((await everybodyOf(db(), c)).map((p) => p.name)).toEqual(['Ada', 'Ben', 'Cleo']);
+  });
+});
+
+it('notes on form are settled and opened again', async () => {
+  const c = await makeClass(db());
+  const id = randomUUID();
+  await db()('form_notes').insert({
+    id,
+    studio_id: c.studioId,
+    participant_id: c.ada,
+    session_id: c.sessionId,
+    move_id: 'tall-o-cheek-lift',
+    note: 'left corner lower',
+    noted_at: new Date(NOON),
+  });
+  const settle = (settled: boolean) =>
+    settleNote(db(), c, { participantId: c.ada, id, settled, now: NOON });
+  await settle(true);
+  expect((await personOf(db(), c, c.ada)).notes).toMatchObject([{ settledAt: NOON }]);
+  await settle(false);
+  expect((await personOf(db(), c, c.ada)).notes).toMatchObject([{ settledAt: null }]);
+});

@@ -1,0 +1,85 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import { plainName } from '@/core/people';
+import type { Db } from '../db';
+import type { Scope } from '../scope';
+import { MOST_PEOPLE, newParticipantSchema } from './people';
+
+/** Many people at once, from a list that somebody has. */
+
+export const takenSchema = z.array(newParticipantSchema).min(1).max(2000);
+
+/** Somebody of a list who may be on the register already. */
+export interface Known {
+  id: string;
+  name: string;
+  contact: string | null;
+}
+
+/** For each of some people, whom the register has by that name or contact; null for nobody. */
+export async function knownAmong(
+  db: Db,
+  { studioId }: Scope,
+  people: readonly { name: string; contact: string }[],
+): Promise<(Known | null)[]> {
+  const rows: Known[] = await db('participants')
+    .where({ studio_id: studioId })
+    .select('id', 'name', 'contact');
+  const byContact = new Map(
+    rows.flatMap((r) => (r.contact ? [[r.contact.toLowerCase(), r] as const] : [])),
+  );
+  const byName = new Map(rows.map((r) => [plainName(r.name), r]));
+  return people.map(
+    ({ name, contact }) =>
+      byContact.get(contact.toLowerCase()) ?? byName.get(plainName(name)) ?? null,
+  );
+}
+
+/** Takes people in, all of them or none. @returns their ids @throws Refusal `too-many-people` */
+export async function takePeopleIn(
+  db: Db,
+  { studioId }: Scope,
+  {
+    people,
+    joinedOn,
+    now,
+  }: { people: z.output<typeof takenSchema>; joinedOn: string; now: number },
+): Promise<string[]> {
+  return db.transaction(async (trx) => {
+    await trx('studios').where({ id: studioId }).forUpdate().select('id');
+    const [kept] = await trx('participants').where({ studio_id: studioId }).count();
+    if (Number(kept?.count) + people.length > MOST_PEOPLE) {
+      throw new Refusal('too-many-people', String(MOST_PEOPLE));
+    }
+    const rows = people.map((person) => ({
+      ...person,
+      id: randomUUID(),
+      studio_id: studioId,
+      joined_on: joinedOn,
+      created_at: new Date(now),
+    }));
+    await trx.batchInsert('participants', rows, 500);
+    return rows.map((row) => row.id);
+  });
+}
+
+/**
+ * Takes people out again who were taken in by a slip: those of whom nothing is known yet.
+ * @returns how many went
+ */
+export async function takePeopleOut(
+  db: Db,
+  { studioId }: Scope,
+  ids: readonly string[],
+): Promise<number> {
+  return db('participants as p')
+    .where({ 'p.studio_id': studioId })
+    .whereIn('p.id', [...ids])
+    .whereRaw(`not exists (select from attendance a where a.participant_id = p.id)
+      and not exists (select from bookings b where b.participant_id = p.id)
+      and not exists (select from form_notes n where n.participant_id = p.id)
+      and not exists (select from practice q where q.participant_id = p.id)
+      and p.cautions = '[]'`)
+    .delete();
+}
