@@ -41,8 +41,8 @@ test('from an empty class to a streak', async ({ app, studio: page, clock }) => 
     'aria-pressed',
     'true',
   );
-  await page.getByLabel('Name of somebody who walked in').fill('Piet');
-  await stored(page, () => page.getByRole('button', { name: 'Add them, here' }).click());
+  await page.getByLabel('Name: find on the roll, or take in who walked in').fill('Piet');
+  await stored(page, () => page.getByRole('button', { name: 'Take them in, here' }).click());
   await expect(page.getByText('Piet')).toBeVisible();
 
   await begin(page, clock);

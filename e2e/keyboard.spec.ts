@@ -53,7 +53,7 @@ test('a class is made, led and closed from the keyboard alone', async ({ app, pa
   await tabTo(/^Lead class/, 120);
   await keyboard.press('Enter');
   await page.getByText('The voice is ready.').waitFor();
-  await tabTo(/Name of somebody who walked in/);
+  await tabTo(/Name: find on the roll, or take in who walked in/);
   await keyboard.type('Mina');
   await keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Mina: here' })).toHaveAttribute(

@@ -177,7 +177,7 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await stored(page, () => room.getByRole('button', { name: 'Ben: late' }).click());
   await clock.pass(1000);
   await stored(page, () => room.getByRole('button', { name: 'Ben: left early' }).click());
-  await room.getByLabel('Name of somebody who walked in').fill('Cleo');
+  await room.getByLabel('Name: find on the roll, or take in who walked in').fill('Cleo');
   await stored(page, () => page.keyboard.press('Enter'));
   await expect(room.getByText('3 of 3')).toBeHidden();
   await page.getByTestId('move').click();

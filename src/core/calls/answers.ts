@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { attendanceSchema } from '../attendance';
+import { attendanceSchema, markSchema } from '../attendance';
 import { planSchema } from '../class';
 import { carriedCautionSchema, languageSchema } from '../move';
 import { runEventSchema } from '../run';
 import { scoreSchema } from '../score';
+import { beatLineSchema } from '../streak';
 
 /** What the server answers with, where several calls do. */
 
@@ -74,3 +75,60 @@ export const recordingSchema = z.object({
   recordedAt: z.number(),
 });
 export type Recording = z.infer<typeof recordingSchema>;
+
+/** What the register of a class says of one person in one session. */
+export const registerCellSchema = z.object({
+  sessionId: z.uuid(),
+  mark: markSchema,
+  /** Whole minutes: after the start, before the end, and how long they took part. */
+  lateMinutes: z.number(),
+  leftMinutes: z.number(),
+  tookMinutes: z.number().nullable(),
+  /** It was changed after the session was closed. */
+  changed: z.boolean(),
+});
+export type RegisterCell = z.infer<typeof registerCellSchema>;
+
+/** One person in the register of a class. */
+export const registerLineSchema = z.object({
+  participantId: z.uuid(),
+  name: z.string(),
+  /** Booked on the class now. */
+  booked: z.boolean(),
+  /** Ids of the sessions they are or were expected in. */
+  expected: z.array(z.uuid()),
+  cells: z.array(registerCellSchema),
+  streak: beatLineSchema.nullable(),
+  /** Of the sessions that were marked, without excuses. */
+  came: z.number(),
+  of: z.number(),
+  /** What is worth knowing of them. */
+  says: z.string(),
+});
+export type RegisterLine = z.infer<typeof registerLineSchema>;
+
+/** A correction of the register, as it can be read. */
+export const registerChangeSchema = z.object({
+  id: z.uuid(),
+  /** Such as "Marit, Tue 24 Nov 2026: not here became late". */
+  says: z.string(),
+  by: z.string(),
+  /** When, as it is shown. */
+  at: z.string(),
+});
+export type RegisterChange = z.infer<typeof registerChangeSchema>;
+
+/** The account of a streak. */
+export const streakToldSchema = z.object({
+  classId: z.uuid(),
+  className: z.string(),
+  ended: z.boolean(),
+  line: beatLineSchema,
+  /** "6 meetings in a row". */
+  count: z.string(),
+  /** What was kept of what was asked in the last 12 weeks. */
+  lately: z.object({ kept: z.number(), asked: z.number() }),
+  rule: z.string(),
+  account: z.array(z.object({ when: z.string(), says: z.string(), count: z.number() })),
+});
+export type StreakTold = z.infer<typeof streakToldSchema>;

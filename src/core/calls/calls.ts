@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { markSchema } from '../attendance';
+import { dateSchema } from '../calendar';
 import { planSchema, rulesSchema } from '../class';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
 import { newRunEventSchema } from '../run';
@@ -7,9 +9,11 @@ import {
   classVersionSchema,
   logSchema,
   recordingSchema,
+  registerLineSchema,
   rollEntrySchema,
   scoresSchema,
   storedPlanSchema,
+  streakToldSchema,
 } from './answers';
 import type { Call } from './call';
 
@@ -170,6 +174,80 @@ export const CALLS = {
       /** Names of teachers whose email is taken on this server. */
       without: z.array(z.string()),
     }),
+  }),
+
+  /** Corrects one line of a register; `from` is the first day of the register that is looked at. */
+  correctMark: call({
+    method: 'POST',
+    path: '/api/sessions/[id]/marks',
+    id,
+    asks: z.object({
+      participantId: id,
+      from: dateSchema,
+      said: z
+        .object({
+          mark: markSchema,
+          lateMinutes: z.number().int().min(0).max(600).optional(),
+          leftMinutes: z.number().int().min(0).max(600).optional(),
+        })
+        .nullable(),
+    }),
+    answers: z.object({ change: id.nullable(), line: registerLineSchema }),
+  }),
+  /** Takes a correction back; refused as `changed-since` where the line was changed again. */
+  takeBackMark: call({
+    method: 'POST',
+    path: '/api/changes/[id]',
+    id,
+    asks: z.object({ from: dateSchema }),
+    answers: z.object({ line: registerLineSchema }),
+  }),
+  /** The register of a class as a CSV file. */
+  exportRegister: call({
+    method: 'GET',
+    path: '/api/classes/[id]/register',
+    id,
+    asks: z.object({ from: dateSchema }),
+    answers: file,
+  }),
+  /** Who comes to a session, as the register has it now. */
+  readRoll: call({
+    method: 'GET',
+    path: '/api/sessions/[id]/roll',
+    id,
+    asks: nothing,
+    answers: z.object({ roll: z.array(rollEntrySchema) }),
+  }),
+  /** Who of the studio may be meant by a name, besides those on the roll of a session. */
+  whoIsIt: call({
+    method: 'GET',
+    path: '/api/sessions/[id]/known',
+    id,
+    asks: z.object({ name: z.string().trim().min(1).max(80) }),
+    answers: z.object({ people: z.array(z.object({ id, name: z.string() })) }),
+  }),
+  /** People as a CSV file: those whose ids are given, or all that a list shows. */
+  exportPeople: call({
+    method: 'GET',
+    path: '/api/people',
+    asks: z.looseObject({ ids: z.string().max(4000).optional() }),
+    answers: file,
+  }),
+  /** How regular somebody is, told day by day. */
+  readStreaks: call({
+    method: 'GET',
+    path: '/api/people/[id]/streaks',
+    id,
+    asks: nothing,
+    answers: z.object({ name: z.string(), streaks: z.array(streakToldSchema) }),
+  }),
+  /** All that is held about somebody, as a JSON file. */
+  exportPerson: call({
+    method: 'GET',
+    path: '/api/people/[id]/held',
+    id,
+    asks: nothing,
+    answers: file,
   }),
 
   listRecordings: call({

@@ -72,6 +72,7 @@ export const REFUSALS = {
   'not-yet-met': [409, 'This session has not begun. Until then somebody can only be excused.'],
   'too-many-changes': [409, 'The register of a session keeps {} corrections at most.'],
   'changed-since': [409, 'This was changed again since. Look at what the register says now.'],
+  'too-many-letters': [409, 'Write to {} people at once at most. Choose fewer of them.'],
   'same-person': [409, 'This is the same entry of the register. Choose another one.'],
   'too-many-people': [409, 'A register holds {} people at most. Erase some who have left.'],
   'too-many-pauses': [409, 'One person has {} pauses at most. Take an old one out first.'],

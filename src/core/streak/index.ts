@@ -1,3 +1,4 @@
+export * from './drawn';
 export * from './explain';
 export * from './fold';
 export { dateOfDay, dayOfDate, daysIn, type History, type Meeting, type Span } from './history';

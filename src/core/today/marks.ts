@@ -45,7 +45,7 @@ export function marksOf(known: Known, now: number): MarkSaid[] {
     if (away >= GAP_DAYS) add('unseen', `not seen for ${gapWords(away)}`);
     else if (gap >= GAP_DAYS && away <= NEWS_DAYS) add('back', `back after ${gapWords(gap)}`);
     if (greet && streak?.ending && streak.count >= LONG_STREAK && away < GAP_DAYS) {
-      add('ending', `${streak.words}, which one more miss would end`);
+      add('ending', `${streak.words} could end`);
     }
     if (greet && isRoundCount(times) && away <= NEWS_DAYS) add('round', `${times} classes reached`);
     else if (greet && isRoundCount(times + 1)) add('round', `class number ${times + 1} comes next`);

@@ -10,6 +10,7 @@ import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { closeFor } from '../calendar/closures';
 import { planSessions } from '../calendar/plan';
 import { createClass, savePlan } from '../classes/classes';
+import { csvOf, rowsIn } from '../csv';
 import { saveOwnMove } from '../moves/moves';
 import { keepCautions } from '../people/carried';
 import { addParticipant, book } from '../people/people';
@@ -28,7 +29,6 @@ import {
   weekly,
 } from '../testing/studio';
 import { hummedWav } from '../testing/wav';
-import { csvOf, rowsIn } from './csv';
 import { archiveOf } from './export';
 import { takeIn } from './import';
 import { unzipped } from './unzip';

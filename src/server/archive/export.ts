@@ -1,7 +1,7 @@
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
+import { csvOf } from '../csv';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
-import { csvOf } from './csv';
 import { readme } from './readme';
 import { FORMAT, STUDIO_COLUMNS, STUDIO_FILE } from './studio';
 import { TABLES, type Table, TEACHERS } from './tables';

@@ -4,11 +4,11 @@ import { Refusal } from '@/core/calls';
 import { newRunEventSchema } from '@/core/run';
 import { hashPassword } from '../auth/passwords';
 import type { Teacher } from '../auth/sign-ins';
+import { rowsIn } from '../csv';
 import type { Db } from '../db';
 import { changeStudio } from '../studio/studios';
 import { MOST_TEACHERS } from '../studio/teachers';
 import { jsonOf } from './columns';
-import { rowsIn } from './csv';
 import { STUDIO_FILE, studioFileSchema } from './studio';
 import { TABLES, type Table, TEACHERS } from './tables';
 

@@ -1,12 +1,11 @@
 import { z } from 'zod';
 import { came } from '@/core/attendance';
-import { countWords, wouldEnd } from '@/core/streak';
-import { type MarkSaid, marksOf, PERSON_MARKS } from '@/core/today';
+import { type MarkSaid, PERSON_MARKS } from '@/core/today';
 import type { Db } from '../db';
-import { maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
 import { type Participant, participantColumns, participantSchema } from './people';
 import { type ClassStreak, streaksBy } from './streaks';
+import { personMarks, timesBy } from './times';
 
 /** The people of a studio as a list that can be searched, sorted and paged. */
 
@@ -20,7 +19,10 @@ export const peopleAskedSchema = z.object({
   show: z.enum(SHOWN).catch('here').default('here'),
   classId: z.uuid().optional().catch(undefined),
   sort: z.enum(SORTS).catch('name').default('name'),
-  down: z.coerce.boolean().catch(false).default(false),
+  down: z
+    .union([z.boolean(), z.literal('true').transform(() => true)])
+    .catch(false)
+    .default(false),
   page: z.coerce.number().int().min(1).max(1000).catch(1).default(1),
 });
 export type PeopleAsked = z.output<typeof peopleAskedSchema>;
@@ -64,21 +66,29 @@ export async function peoplePage(
   scope: Scope,
   { zone, now, ...asked }: PeopleAsked & { zone: string; now: number },
 ): Promise<PeoplePage> {
-  const found = matching(db, scope, asked);
-  const direction = asked.down ? 'desc' : 'asc';
-  const inOrder = found
-    .clone()
-    .orderByRaw(`lower(participants.name) ${direction}, participants.id`)
-    .select([...participantColumns(db), db.raw("participants.cautions <> '[]' as carries")]);
   if (isPlain(asked)) {
     const [[all], rows] = await Promise.all([
-      found.clone().count(),
-      inOrder.limit(PAGE).offset((asked.page - 1) * PAGE),
+      matching(db, scope, asked).count(),
+      byName(db, scope, asked)
+        .limit(PAGE)
+        .offset((asked.page - 1) * PAGE),
     ]);
     const people = await withFigures(db, scope, { rows, zone, now });
     return { people, total: Number(all?.count) };
   }
-  const all = await withFigures(db, scope, { rows: await inOrder, zone, now });
+  const shown = await peopleShown(db, scope, { zone, now, ...asked });
+  const from = (asked.page - 1) * PAGE;
+  return { people: shown.slice(from, from + PAGE), total: shown.length };
+}
+
+/** Everybody whom a list shows, on all its pages. */
+export async function peopleShown(
+  db: Db,
+  scope: Scope,
+  { zone, now, ...asked }: PeopleAsked & { zone: string; now: number },
+): Promise<ListedPerson[]> {
+  const rows = await byName(db, scope, asked);
+  const all = await withFigures(db, scope, { rows, zone, now });
   const shown = (PERSON_MARKS as readonly string[]).includes(asked.show)
     ? all.filter((p) => p.marks.some((m) => m.mark === asked.show))
     : all;
@@ -87,8 +97,7 @@ export async function peoplePage(
     const sign = asked.down ? -1 : 1;
     shown.sort((a, b) => sign * (VALUES[sort](a) - VALUES[sort](b)));
   }
-  const from = (asked.page - 1) * PAGE;
-  return { people: shown.slice(from, from + PAGE), total: shown.length };
+  return shown;
 }
 
 const VALUES: Record<Exclude<PeopleAsked['sort'], 'name'>, (p: ListedPerson) => number> = {
@@ -98,20 +107,10 @@ const VALUES: Record<Exclude<PeopleAsked['sort'], 'name'>, (p: ListedPerson) => 
   practice: (p) => p.practice,
 };
 
-/** Ids of everybody whom a list shows, on all its pages. */
-export async function idsShown(
-  db: Db,
-  scope: Scope,
-  asked: PeopleAsked & { zone: string; now: number },
-): Promise<string[]> {
-  if (isPlain(asked)) return matching(db, scope, asked).pluck('participants.id');
-  const ids: string[] = [];
-  for (let page = 1; ; page++) {
-    const { people, total } = await peoplePage(db, scope, { ...asked, page });
-    ids.push(...people.map((p) => p.id));
-    if (people.length === 0 || ids.length >= total) return ids;
-  }
-}
+const byName = (db: Db, scope: Scope, asked: PeopleAsked) =>
+  matching(db, scope, asked)
+    .orderByRaw(`lower(participants.name) ${asked.down ? 'desc' : 'asc'}, participants.id`)
+    .select([...participantColumns(db), db.raw("participants.cautions <> '[]' as carries")]);
 
 function matching(db: Db, { studioId }: Scope, { find, show, classId }: PeopleAsked) {
   const query = db('participants').where('participants.studio_id', studioId);
@@ -136,13 +135,6 @@ function matching(db: Db, { studioId }: Scope, { find, show, classId }: PeopleAs
   return query;
 }
 
-const timesSchema = z.object({
-  participant_id: z.uuid(),
-  times: z.number(),
-  last_at: maybeEpochMs,
-  before_at: maybeEpochMs,
-});
-
 const practisedSchema = z.object({ participant_id: z.uuid(), n: z.number() });
 
 async function withFigures(
@@ -160,21 +152,8 @@ async function withFigures(
   const ids = people.map((p) => p.id);
   const narrow = (query: ReturnType<Db>, column: string) =>
     few ? query.whereIn(column, ids) : query;
-  const [timesRows, practiceRows, streaks] = await Promise.all([
-    narrow(
-      db('attendance as a')
-        .join('sessions as s', 's.id', 'a.session_id')
-        .where({ 'a.studio_id': studioId, 's.status': 'held' })
-        .whereNotNull('a.arrived_at'),
-      'a.participant_id',
-    )
-      .groupBy('a.participant_id')
-      .select(
-        'a.participant_id',
-        db.raw('count(*)::int as times'),
-        db.raw('max(s.starts_at) as last_at'),
-        db.raw('(array_agg(s.starts_at order by s.starts_at desc))[2] as before_at'),
-      ),
+  const [times, practiceRows, streaks] = await Promise.all([
+    timesBy(db, scope, few ? ids : undefined),
     narrow(
       db('practice')
         .where({ studio_id: studioId })
@@ -185,12 +164,6 @@ async function withFigures(
       .select('participant_id', db.raw('count(*)::int as n')),
     streaksBy(db, scope, { whose: few ? { participantIds: ids } : {}, zone, now }),
   ]);
-  const times = new Map(
-    z
-      .array(timesSchema)
-      .parse(timesRows)
-      .map((r) => [r.participant_id, r]),
-  );
   const practised = new Map(
     z
       .array(practisedSchema)
@@ -206,25 +179,12 @@ async function withFigures(
       ...p,
       classes: running.map((s) => s.className),
       times: known?.times ?? 0,
-      lastAt: known?.last_at ?? null,
+      lastAt: known?.lastAt ?? null,
       in4: cameOf(all, now - 4 * WEEK_MS),
       in12: cameOf(all, now - 12 * WEEK_MS),
       best,
       practice: practised.get(p.id) ?? 0,
-      marks: marksOf(
-        {
-          times: known?.times ?? 0,
-          lastAt: known?.last_at ?? null,
-          beforeAt: known?.before_at ?? null,
-          streak: best && {
-            count: best.streak.current,
-            words: countWords(best.streak.current, best.streak.per),
-            ending: wouldEnd(best.streak),
-          },
-          greet: p.greet,
-        },
-        now,
-      ),
+      marks: personMarks(known, { best, greet: p.greet, now }),
     };
   });
 }

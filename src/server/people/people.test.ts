@@ -13,7 +13,7 @@ import {
   type TestClass,
   testDatabase,
 } from '../testing/studio';
-import { idsShown, PAGE, peopleAskedSchema, peoplePage } from './list';
+import { PAGE, peopleAskedSchema, peoplePage, peopleShown } from './list';
 import {
   addParticipant,
   book,
@@ -219,8 +219,8 @@ describe('the list of people', () => {
     expect(await names({ find: 'TERN@' })).toEqual(['Person 05']);
     expect(await names({ find: '%' })).toEqual([]);
     expect((await names({ down: 'true' }))[0]).toBe('Person 52');
-    expect(await idsShown(db(), c, asked({}))).toHaveLength(PAGE + 3);
-    expect(await idsShown(db(), c, asked({ sort: 'seen' }))).toHaveLength(PAGE + 3);
+    expect(await peopleShown(db(), c, asked({}))).toHaveLength(PAGE + 3);
+    expect(await peopleShown(db(), c, asked({ sort: 'seen' }))).toHaveLength(PAGE + 3);
   });
 
   it('counts what was come to, sorts by it, and shows who has a mark', async () => {

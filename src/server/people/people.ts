@@ -244,7 +244,13 @@ export async function comeBack(db: Db, { studioId }: Scope, id: string): Promise
   found(rows[0], 'person');
 }
 
-/** Everybody of the studio, by name. */
+/** What somebody is called. @throws Refusal `not-found` */
+export async function nameOf(db: Db, { studioId }: Scope, id: string): Promise<string> {
+  const row = await db('participants').where({ id, studio_id: studioId }).first('name');
+  return found<{ name: string }>(row, 'person').name;
+}
+
+/** Everybody who is with the studio, by name. */
 export async function namesOfPeople(
   db: Db,
   { studioId }: Scope,
@@ -253,4 +259,9 @@ export async function namesOfPeople(
     .where({ studio_id: studioId, left_on: null })
     .orderByRaw('lower(name)')
     .select('id', 'name');
+}
+
+/** Whether anybody is or was on the register. */
+export async function anybody(db: Db, { studioId }: Scope): Promise<boolean> {
+  return (await db('participants').where({ studio_id: studioId }).first('id')) !== undefined;
 }

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { type Attendance, came, lateByMs, markSchema, takenPartMs } from '@/core/attendance';
+import type { MarkSaid } from '@/core/today';
 import type { Db } from '../db';
 import { type ClassStreak, streaksBy } from '../people/streaks';
+import { personMarks, timesBy } from '../people/times';
 import { epochMs, maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
 
@@ -49,6 +51,8 @@ export interface GridLine {
   /** Of those that were marked here, without excuses. */
   came: number;
   of: number;
+  /** What is worth knowing of them. */
+  marks: MarkSaid[];
 }
 
 export interface Register {
@@ -84,7 +88,12 @@ const sessionSchema = z
     }),
   );
 
-const personSchema = z.object({ id: z.uuid(), name: z.string(), booked: z.boolean() });
+const personSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  greet: z.boolean(),
+  booked: z.boolean(),
+});
 const expectedSchema = z.object({ session_id: z.uuid(), participant_id: z.uuid() });
 const cellSchema = z.object({
   session_id: z.uuid(),
@@ -95,6 +104,17 @@ const cellSchema = z.object({
   changed: z.boolean(),
 });
 
+/** Which register is asked for; times in epoch ms. */
+export interface RegisterAsked {
+  classId: string;
+  from: number;
+  to: number;
+  /** One person alone. */
+  only?: string;
+  zone: string;
+  now: number;
+}
+
 /**
  * The register of a class from one instant to another.
  * @param from epoch ms, as `to` and `now`
@@ -103,13 +123,7 @@ const cellSchema = z.object({
 export async function registerOf(
   db: Db,
   scope: Scope,
-  {
-    classId,
-    from,
-    to,
-    zone,
-    now,
-  }: { classId: string; from: number; to: number; zone: string; now: number },
+  { classId, from, to, only, zone, now }: RegisterAsked,
 ): Promise<Register> {
   const { studioId } = scope;
   const ofClass = await db('classes')
@@ -118,8 +132,11 @@ export async function registerOf(
   const className = found<{ name: string }>(ofClass, 'class').name;
   const sessions = await sessionsOf(db, scope, { classId, from, to });
   const ids = sessions.map((s) => s.id);
-  const [cells, expected, streaks] = await Promise.all([
-    db('attendance as a')
+  const whose = only ? { classId, participantIds: [only] } : { classId };
+  const just = (query: ReturnType<Db>, column: string) =>
+    only ? query.where(column, only) : query;
+  const [cells, expected, streaks, times] = await Promise.all([
+    just(db('attendance as a'), 'a.participant_id')
       .where('a.studio_id', studioId)
       .whereIn('a.session_id', ids)
       .select(
@@ -131,17 +148,18 @@ export async function registerOf(
         db.raw(`exists (select from attendance_changes c
           where c.session_id = a.session_id and c.participant_id = a.participant_id) as changed`),
       ),
-    db('session_people')
+    just(db('session_people'), 'participant_id')
       .where({ studio_id: studioId, booked: true })
       .whereIn('session_id', ids)
       .select('session_id', 'participant_id'),
-    streaksBy(db, scope, { whose: { classId }, zone, now }),
+    streaksBy(db, scope, { whose, zone, now }),
+    timesBy(db, scope, only ? [only] : undefined),
   ]);
   const cellsBy = z.array(cellSchema).parse(cells);
   const expectedBy = z.array(expectedSchema).parse(expected);
   const inIt = new Set([...cellsBy, ...expectedBy].map((row) => row.participant_id));
   const people = z.array(personSchema).parse(
-    await db('participants as p')
+    await just(db('participants as p'), 'p.id')
       .where('p.studio_id', studioId)
       .where((either) =>
         either
@@ -156,6 +174,7 @@ export async function registerOf(
       .select(
         'p.id',
         'p.name',
+        'p.greet',
         db.raw(
           `exists (select from bookings b
             where b.participant_id = p.id and b.class_id = ? and b.until is null) as booked`,
@@ -169,6 +188,7 @@ export async function registerOf(
     const marked = own.filter((c) => {
       return bySession.get(c.session_id)?.status === 'held' && c.mark !== 'excused';
     });
+    const streak = streaks.get(p.id)?.[0] ?? null;
     return {
       participantId: p.id,
       name: p.name,
@@ -180,9 +200,10 @@ export async function registerOf(
         const session = bySession.get(c.session_id);
         return session ? [cellOf(c, session)] : [];
       }),
-      streak: streaks.get(p.id)?.[0] ?? null,
+      streak,
       came: marked.filter((c) => came(c.mark)).length,
       of: marked.length,
+      marks: personMarks(times.get(p.id), { best: streak, greet: p.greet, now }),
     };
   });
   return { className, sessions, lines, more: people.length > MOST_LINES };

@@ -39,7 +39,9 @@ async function led(c: TestClass): Promise<string> {
   const end = at + 20 * MINUTE;
   await closeSession(db(), c, { sessionId, draft: { id: eventId(3), at: end }, now: end });
   // The class itself was shorter than that; here it is one of twenty minutes.
-  await db()('runs').where({ id: run.id }).update({ finished_at: new Date(end) });
+  await db()('runs')
+    .where({ id: run.id })
+    .update({ finished_at: new Date(end) });
   return sessionId;
 }
 

@@ -116,6 +116,20 @@ export async function movingUp(
     .filter(({ sessionId, participantId }) => after.get(sessionId)?.has(participantId));
 }
 
+/** Sessions to come with room for so many in which somebody is expected: their going makes room there. */
+export async function limitedSessionsOf(
+  db: Db,
+  { studioId }: Scope,
+  { participantId, now }: { participantId: string; now: number },
+): Promise<string[]> {
+  return db('session_people as p')
+    .join('sessions as s', 's.id', 'p.session_id')
+    .where({ 'p.studio_id': studioId, 'p.participant_id': participantId, 's.status': 'planned' })
+    .where('s.starts_at', '>', new Date(now))
+    .whereNotNull('p.room_for')
+    .pluck('p.session_id');
+}
+
 export interface Coming {
   sessionId: string;
   participantId: string;

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
+import { keepCautions } from '../people/carried';
+import { addParticipant } from '../people/people';
 import {
   DAY,
   everybodyOf,
@@ -55,11 +57,10 @@ describe('the roll', () => {
     const id = randomUUID();
     const newcomer = { id, name: 'Cleo', joinedOn: '2026-11-24' };
     await walkIn(db(), c, { sessionId: c.sessionId, ...newcomer, now: NOON + MINUTE });
+    const other = await makeClass(db());
     await expect(
-      walkIn(db(), c, { sessionId: c.sessionId, ...newcomer, now: NOON }),
-    ).rejects.toMatchObject({
-      code: 'known-id',
-    });
+      walkIn(db(), c, { sessionId: c.sessionId, ...newcomer, id: other.ada, now: NOON }),
+    ).rejects.toMatchObject({ code: 'known-id' });
     const cleo = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === id);
     expect(cleo).toMatchObject({
       name: 'Cleo',
@@ -67,6 +68,19 @@ describe('the roll', () => {
       timesBefore: 0,
       attendance: { mark: 'here', arrivedAt: NOON + MINUTE },
     });
+  });
+
+  it('takes in somebody of the register who was not expected, with what they carry', async () => {
+    const c = await makeClass(db());
+    const person = { name: 'Dina', contact: null };
+    const dina = await addParticipant(db(), c, { person, joinedOn: '2026-01-01', now: NOON });
+    const cautions = [{ caution: 'jaw' as const }];
+    await keepCautions(db(), c, { participantId: dina, cautions, consentOn: '2026-01-01' });
+    const known = { id: dina, name: 'Dina', joinedOn: '2026-11-24' };
+    await walkIn(db(), c, { sessionId: c.sessionId, ...known, now: NOON });
+    expect(await everybodyOf(db(), c)).toHaveLength(3);
+    const line = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === dina);
+    expect(line).toMatchObject({ attendance: { mark: 'here' }, cautions });
   });
 
   it('keeps the first arrival when a mark is corrected', async () => {

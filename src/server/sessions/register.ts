@@ -262,15 +262,21 @@ export interface WalkIn {
   joinedOn: string;
 }
 
-/** Takes in somebody nobody expected, by name, and marks them here. @throws Refusal `not-found`, `known-id` */
+/**
+ * Takes in somebody nobody expected and marks them here: by name, or by the id of who is on the register.
+ * @throws Refusal `not-found`, `known-id` where the id is somebody's in another studio
+ */
 export async function walkIn(
   db: Db,
   scope: Scope,
   { sessionId, id, name, joinedOn, now }: WalkIn & { sessionId: string; now: number },
 ): Promise<void> {
   await getSession(db, scope, sessionId);
-  const known = await db('participants').where({ id }).first('id');
-  if (known || (await wasPerson(db, scope, id))) throw new Refusal('known-id');
+  const known = await db('participants').where({ id }).first('studio_id');
+  if (known?.studio_id === scope.studioId || (await wasPerson(db, scope, id))) {
+    return mark(db, scope, { sessionId, participantId: id, value: 'here', now });
+  }
+  if (known) throw new Refusal('known-id');
   await addParticipant(db, scope, { person: { name, contact: null }, joinedOn, now, id });
   const here = marked(undefined, 'here', now);
   await db('attendance').insert(attendanceRow(scope, sessionId, id, here));

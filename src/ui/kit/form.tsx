@@ -142,6 +142,31 @@ export function Field({ name, label, type = 'text', initial = '', help, ...rest 
   );
 }
 
+/** Some lines to be typed in an `ActionForm`. */
+export function Area({ name, label }: { name: string; label: string }) {
+  const { values, errors } = useContext(Sent);
+  const id = useId();
+  const wrong = errors[name];
+  const value = values[name] ?? '';
+  return (
+    <div>
+      <label className="grid gap-1">
+        <span className="font-medium">{label}</span>
+        <textarea
+          key={value}
+          name={name}
+          rows={6}
+          defaultValue={value}
+          aria-invalid={wrong !== undefined}
+          aria-describedby={wrong && id}
+          className={`textarea w-full ${wrong ? 'textarea-error' : ''}`}
+        />
+      </label>
+      <Wrong id={id} says={wrong} />
+    </div>
+  );
+}
+
 /** One choice of a few in an `ActionForm`. */
 export function Select<T extends string>({
   name,
@@ -204,9 +229,19 @@ export function Sure({ label }: { label: string }) {
 }
 
 /** Something to tick in an `ActionForm`. */
-export function Tick({ name, label }: { name: string; label: string }) {
-  const { values } = useContext(Sent);
-  const on = values[name] === 'on';
+export function Tick({
+  name,
+  label,
+  initial = false,
+}: {
+  name: string;
+  label: string;
+  /** Whether it is ticked at first. */
+  initial?: boolean;
+}) {
+  const { values, done } = useContext(Sent);
+  const answered = Object.keys(values).length > 0 && done === null;
+  const on = answered ? values[name] === 'on' : initial;
   return (
     <label className="flex items-center gap-2">
       <input

@@ -21,6 +21,7 @@ import { type SpeechSettings, useCues } from './use-cues';
 import { type Log, useLog } from './use-log';
 import { usePlayback } from './use-playback';
 import { type Roll, useRoll } from './use-roll';
+import { useRollAtFirst } from './use-roll-at-first';
 
 export interface LeadScreenProps {
   session: LeadSession;
@@ -39,18 +40,15 @@ export const START_IN_MS = 1200;
 
 /** Leads one session from the roll to the stored register. */
 export function LeadScreen(props: LeadScreenProps) {
-  const { session, roll: initialRoll, log: initialLog, moves, parkedBefore, speech } = props;
+  const { session, log: initialLog, moves, parkedBefore, speech } = props;
   const clock = useMemo(() => {
     const made = new ServerClock();
     made.startAt(initialLog.now);
     return made;
   }, [initialLog.now]);
   const log = useLog(initialLog, clock);
-  const atFirst = useMemo(
-    () => ({ entries: initialRoll, seen: new Set(initialLog.events.map((e) => e.id)) }),
-    [initialRoll, initialLog.events],
-  );
-  const roll = useRoll(atFirst, log);
+  const { atFirst, refresh } = useRollAtFirst(props, log);
+  const roll = useRoll(atFirst, log, { sessionId: session.id, refresh });
   const [scores, setScores] = useState<Scores | null>(null);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);

@@ -1,13 +1,19 @@
 'use client';
 
 import clsx from 'clsx';
-import { Clock3, DoorOpen, UserCheck, UserPlus, UserX } from 'lucide-react';
+import { DoorOpen } from 'lucide-react';
 import { memo, useState } from 'react';
 import { came, MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
+import { MARK_ICONS } from './mark-icons';
+import { RollChips } from './roll-chips';
+import { RollFinder } from './roll-finder';
 import type { Roll } from './use-roll';
 
-const ICONS = { here: UserCheck, late: Clock3, absent: UserX } as const;
+/** Beside the stage there is room for the marks that are made while a class runs. */
+const COMPACT_MARKS: readonly Mark[] = ['here', 'late', 'absent'];
+/** From so many people on names stand close, in columns. */
+const MANY = 13;
 
 export interface RollListProps {
   roll: Roll;
@@ -22,29 +28,59 @@ export interface RollListProps {
   onPick?: (participantId: string) => void;
 }
 
-/** The roll: one press marks a person, another takes the mark back. */
+/** The roll: whoever is touched is here; typing finds a name, or takes in somebody nobody expected. */
 export function RollList(props: RollListProps) {
   const { roll, compact = false, started = true, note, keyOf, onPick } = props;
+  const [touched, setTouched] = useState<string | null>(null);
+  const many = roll.entries.length >= MANY;
+  const noteOf = (entry: RollEntry) => note?.(entry) ?? usualNote(entry);
+  const last = roll.entries.find((e) => e.participantId === touched);
   return (
     <>
-      <ul className="divide-base-300 divide-y">
-        {roll.entries.map((entry) => (
-          <RollLine
-            key={entry.participantId}
-            entry={entry}
-            roll={roll}
-            compact={compact}
-            started={started}
-            note={note?.(entry) ?? usualNote(entry)}
-            keyName={keyOf?.(entry.participantId)}
-            onPick={onPick}
-          />
-        ))}
-      </ul>
-      {roll.entries.length === 0 && (
-        <p className="quiet py-2">Nobody is booked yet. Whoever walks in can be added below.</p>
+      <div className="bg-base-100 sticky top-0 z-10 pb-2">
+        <RollFinder roll={roll} touch={setTouched} />
+        {many && last && (
+          <div className="mt-1.5 flex flex-wrap items-center gap-2">
+            <span className="font-medium">{last.name}</span>
+            <MarkButtons
+              entry={last}
+              roll={roll}
+              compact={compact}
+              started={started}
+              marks={MARKS}
+            />
+          </div>
+        )}
+      </div>
+      {many ? (
+        <RollChips
+          entries={roll.entries}
+          roll={roll}
+          compact={compact}
+          noteOf={noteOf}
+          touch={setTouched}
+          keyOf={keyOf}
+          onPick={onPick}
+        />
+      ) : (
+        <ul className="divide-base-300 divide-y">
+          {roll.entries.map((entry) => (
+            <RollLine
+              key={entry.participantId}
+              entry={entry}
+              roll={roll}
+              compact={compact}
+              started={started}
+              note={noteOf(entry)}
+              keyName={keyOf?.(entry.participantId)}
+              onPick={onPick}
+            />
+          ))}
+        </ul>
       )}
-      <WalkIn roll={roll} />
+      {roll.entries.length === 0 && (
+        <p className="quiet py-2">Nobody is booked yet. Whoever walks in can be added above.</p>
+      )}
     </>
   );
 }
@@ -68,9 +104,7 @@ interface RollLineProps {
 const RollLine = memo(function RollLine(props: RollLineProps) {
   const { entry, roll, compact, started, note, keyName, onPick } = props;
   const { participantId, name, attendance } = entry;
-  const wasHere = came(attendance?.mark);
-  const gone = attendance?.leftAt !== null && attendance?.leftAt !== undefined;
-  const size = compact ? 'btn-sm px-2' : 'btn-md';
+  const gone = (attendance?.leftAt ?? null) !== null;
   return (
     <li className={clsx('flex items-center gap-2', compact ? 'py-1' : 'py-2')}>
       {onPick && keyName && (
@@ -90,66 +124,59 @@ const RollLine = memo(function RollLine(props: RollLineProps) {
           {gone ? 'left early' : note}
         </span>
       </span>
-      <span className="join">
-        {MARKS.map((mark) => {
-          const Icon = ICONS[mark];
-          const pressed = attendance?.mark === mark;
-          return (
-            <button
-              key={mark}
-              type="button"
-              aria-pressed={pressed}
-              aria-label={`${name}: ${MARK_NAMES[mark]}`}
-              title={MARK_NAMES[mark]}
-              onClick={() => roll.mark(participantId, pressed ? null : (mark as Mark))}
-              className={clsx('btn join-item', size, pressed && 'btn-primary')}
-            >
-              <Icon size={compact ? 16 : 18} aria-hidden />
-              {!compact && <span className="max-sm:hidden">{MARK_NAMES[mark]}</span>}
-            </button>
-          );
-        })}
-        {wasHere && started && (
-          <button
-            type="button"
-            aria-pressed={gone}
-            aria-label={`${name}: left early`}
-            title="left early"
-            onClick={() => roll.left(participantId, !gone)}
-            className={clsx('btn join-item', size, gone && 'btn-primary')}
-          >
-            <DoorOpen size={compact ? 16 : 18} aria-hidden />
-          </button>
-        )}
-      </span>
+      <MarkButtons
+        entry={entry}
+        roll={roll}
+        compact={compact}
+        started={started}
+        marks={compact ? COMPACT_MARKS : MARKS}
+      />
     </li>
   );
 });
 
-function WalkIn({ roll }: { roll: Roll }) {
-  const [name, setName] = useState('');
+/** Every mark of one person; pressing the one they have takes it back. */
+function MarkButtons({
+  entry: { participantId, name, attendance },
+  roll,
+  compact,
+  started,
+  marks,
+}: Pick<RollLineProps, 'entry' | 'roll' | 'compact' | 'started'> & { marks: readonly Mark[] }) {
+  const gone = (attendance?.leftAt ?? null) !== null;
+  const size = compact ? 'btn-sm px-2' : 'btn-md';
   return (
-    <form
-      className="join mt-3 w-full"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!name.trim()) return;
-        roll.walkIn(name.trim());
-        setName('');
-      }}
-    >
-      <input
-        aria-label="Name of somebody who walked in"
-        placeholder="Somebody walked in"
-        maxLength={80}
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        className="input join-item w-full"
-      />
-      <button type="submit" className="btn join-item" aria-label="Add them, here">
-        <UserPlus size={18} aria-hidden />
-        Add
-      </button>
-    </form>
+    <span className="join">
+      {marks.map((mark) => {
+        const Icon = MARK_ICONS[mark];
+        const pressed = attendance?.mark === mark;
+        return (
+          <button
+            key={mark}
+            type="button"
+            aria-pressed={pressed}
+            aria-label={`${name}: ${MARK_NAMES[mark]}`}
+            title={MARK_NAMES[mark]}
+            onClick={() => roll.mark(participantId, pressed ? null : mark)}
+            className={clsx('btn join-item', size, pressed && 'btn-primary')}
+          >
+            <Icon size={compact ? 16 : 18} aria-hidden />
+            {!compact && <span className="max-sm:hidden">{MARK_NAMES[mark]}</span>}
+          </button>
+        );
+      })}
+      {came(attendance?.mark) && started && (
+        <button
+          type="button"
+          aria-pressed={gone}
+          aria-label={`${name}: left early`}
+          title="left early"
+          onClick={() => roll.left(participantId, !gone)}
+          className={clsx('btn join-item', size, gone && 'btn-primary')}
+        >
+          <DoorOpen size={compact ? 16 : 18} aria-hidden />
+        </button>
+      )}
+    </span>
   );
 }

@@ -5,11 +5,14 @@ import { isRoomEvent, NO_NOTES, type Notes, noted, onRoll, type Present } from '
 import type { Log } from './use-log';
 
 export interface Roll {
+  sessionId: string;
   entries: readonly RollEntry[];
   notes: Notes;
   mark: (participantId: string, mark: Mark | null) => void;
   left: (participantId: string, gone: boolean) => void;
   walkIn: (name: string) => void;
+  /** Somebody of the register who was not expected here. */
+  takeIn: (person: { id: string; name: string }) => void;
   correct: (participantId: string, moveId: string, note?: string) => void;
   park: (note: string) => void;
   strike: (of: string) => void;
@@ -39,7 +42,11 @@ export interface RollAtFirst {
  * The roll and the notes of a session: what the register held when the page came, and the log since. What
  * was in the register already is not gone through again, since it may have been corrected there.
  */
-export function useRoll({ entries: initial, seen }: RollAtFirst, { events, add }: Log): Roll {
+export function useRoll(
+  { entries: initial, seen }: RollAtFirst,
+  { events, add }: Log,
+  { sessionId, refresh }: { sessionId: string; refresh: () => Promise<void> },
+): Roll {
   const folded = useMemo(() => {
     const room = events.filter(isRoomEvent);
     return {
@@ -52,15 +59,21 @@ export function useRoll({ entries: initial, seen }: RollAtFirst, { events, add }
   return useMemo(
     () => ({
       ...folded,
+      sessionId,
       mark: (participantId, mark) => add({ type: 'marked', participantId, mark }),
       left: (participantId, gone) => add({ type: 'left', participantId, gone }),
       walkIn: (name) => add({ type: 'walkedIn', participantId: crypto.randomUUID(), name }),
+      takeIn: ({ id, name }) => {
+        add({ type: 'walkedIn', participantId: id, name });
+        // What they carry, and what was noted of them, is known to the register alone.
+        void refresh();
+      },
       correct: (participantId, moveId, note = '') =>
         add({ type: 'corrected', participantId, moveId, note }),
       park: (note) => add({ type: 'parked', note }),
       strike: (of) => add({ type: 'struck', of }),
       felt: (felt) => add({ type: 'felt', felt }),
     }),
-    [folded, add],
+    [folded, add, sessionId, refresh],
   );
 }

@@ -31,7 +31,7 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
   const areasOf = (caution: Caution) =>
     state.cautions.find((c) => c.caution === caution)?.areas ?? [];
   return (
-    <details className="mt-10" open={cautions.length > 0}>
+    <details open={cautions.length > 0}>
       <summary className="cursor-pointer text-xl font-semibold">Cautions, private</summary>
       <form
         className="mt-3"

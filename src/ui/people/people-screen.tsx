@@ -1,17 +1,46 @@
 'use client';
 
+import {
+  type ColumnDef,
+  flexRender,
+  getCoreRowModel,
+  type RowSelectionState,
+  useReactTable,
+  type VisibilityState,
+} from '@tanstack/react-table';
+import {
+  ArrowDown,
+  ArrowUp,
+  Columns3,
+  Download,
+  ShieldAlert,
+  Upload,
+  UserPlus,
+} from 'lucide-react';
 import Link from 'next/link';
-import { useActionState } from 'react';
+import { usePathname, useSearchParams } from 'next/navigation';
+import { useActionState, useEffect, useMemo, useState } from 'react';
+import type { BeatLine } from '@/core/streak';
+import { StreakButton } from '../kit/beat-line/streak-button';
 import { Empty } from '../kit/empty';
+import type { FormAct } from '../kit/form';
+import { Menu } from '../kit/menu';
 import { Page } from '../kit/page';
+import { ColumnChoice } from './column-choice';
+import { PeopleFilters, type PeopleFiltersProps } from './people-filters';
+import { Selection } from './selection';
 
 export interface PersonRow {
   id: string;
   name: string;
-  contact: string | null;
-  joined: string;
-  attended: number;
-  streaks: { className: string; current: number; longest: number }[];
+  carries: boolean;
+  classes: string;
+  seen: string;
+  in4: string;
+  in12: string;
+  line: { classId: string; line: BeatLine } | null;
+  practice: number;
+  says: string;
 }
 
 export interface NewPersonState {
@@ -20,94 +49,365 @@ export interface NewPersonState {
   error: string | null;
 }
 
-export interface PeopleScreenProps {
+export interface PeopleScreenProps extends PeopleFiltersProps {
   people: PersonRow[];
+  total: number;
+  page: number;
+  pages: number;
+  sort: string;
+  down: boolean;
+  registers: { id: string; name: string }[];
+  /** Nobody is on the register at all. */
+  none: boolean;
   add: (state: NewPersonState, form: FormData) => Promise<NewPersonState>;
+  book: FormAct;
+  write: FormAct;
 }
 
-export function PeopleScreen({ people, add }: PeopleScreenProps) {
-  const [state, action, pending] = useActionState(add, { name: '', contact: '', error: null });
+/** Columns by which the list can be sorted, as the server knows them. */
+const SORTS: Record<string, string> = {
+  name: 'name',
+  seen: 'seen',
+  in12: 'attended',
+  streak: 'streak',
+  practice: 'practice',
+};
+const NAMES: Record<string, string> = {
+  name: 'Name',
+  classes: 'Classes',
+  seen: 'Last seen',
+  in4: 'Came, 4 weeks',
+  in12: 'Came, 12 weeks',
+  line: 'Regularity',
+  streak: 'In a row',
+  practice: 'Practice, 12 weeks',
+  says: 'To know',
+};
+const HIDDEN_AT_FIRST: VisibilityState = { in4: false, practice: false };
+const KEPT_AS = 'up-beat people columns';
+
+/** The people of a studio: found, sorted, chosen, and what is worth knowing of each. */
+export function PeopleScreen(props: PeopleScreenProps) {
+  const { people, total, page, pages, sort, down, registers, none } = props;
+  const [chosen, setChosen] = useState<RowSelectionState>({});
+  const [adding, setAdding] = useState(none);
+  const [shown, setShown] = useState<VisibilityState>(HIDDEN_AT_FIRST);
+  useEffect(() => {
+    const kept = localStorage.getItem(KEPT_AS);
+    if (kept) setShown(JSON.parse(kept));
+  }, []);
+  const choose = (visibility: VisibilityState) => {
+    setShown(visibility);
+    localStorage.setItem(KEPT_AS, JSON.stringify(visibility));
+  };
+  const columns = useMemo<ColumnDef<PersonRow>[]>(() => COLUMNS, []);
+  const table = useReactTable({
+    data: people,
+    columns,
+    getRowId: (row) => row.id,
+    state: { rowSelection: chosen, columnVisibility: shown },
+    onRowSelectionChange: setChosen,
+    getCoreRowModel: getCoreRowModel(),
+    manualSorting: true,
+    manualPagination: true,
+  });
+  const ids = Object.keys(chosen).filter((id) => chosen[id]);
+  const link = useListLink();
   return (
-    <Page title="People">
-      <form
-        action={action}
-        className="bg-base-200/60 border-base-300 rounded-box mb-6 flex flex-wrap items-end gap-3 border p-4"
-      >
-        <label className="grid grow gap-1">
-          <span className="text-sm font-medium">Name, as they like to be called</span>
-          <input
-            name="name"
-            required
-            maxLength={80}
-            defaultValue={state.name}
-            key={`n${state.name}`}
-            className="input w-full"
-          />
-        </label>
-        <label className="grid grow gap-1">
-          <span className="text-sm font-medium">Contact, if they wish</span>
-          <input
-            name="contact"
-            maxLength={120}
-            defaultValue={state.contact}
-            key={`c${state.contact}`}
-            className="input w-full"
-          />
-        </label>
-        <button type="submit" className="btn btn-primary" disabled={pending}>
-          Add to the register
-        </button>
-        {state.error && (
-          <p role="alert" className="text-error w-full font-medium">
-            {state.error}
-          </p>
-        )}
-      </form>
-      {people.length === 0 ? (
+    <Page
+      title="People"
+      wide
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn btn-outline"
+            aria-expanded={adding}
+            onClick={() => setAdding(!adding)}
+          >
+            <UserPlus size={18} aria-hidden /> Add somebody
+          </button>
+          <Link href="/people/take-in" className="btn btn-outline">
+            <Upload size={18} aria-hidden /> Take in a list
+          </Link>
+        </div>
+      }
+    >
+      <div className="-mt-2 mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        {registers.length > 0 && <span className="quiet">Registers:</span>}
+        {registers.map((r) => (
+          <Link key={r.id} href={`/people/register/${r.id}`} className="link">
+            {r.name}
+          </Link>
+        ))}
+      </div>
+      {adding && <AddPerson add={props.add} />}
+      {none ? (
         <Empty title="Nobody on the register yet">
           <p>Everybody you teach will stand here, with how often they came. Add the first above.</p>
         </Empty>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="table">
-            <caption className="sr-only">Participants with classes attended and streaks</caption>
-            <thead>
-              <tr className="text-base-content text-sm">
-                <th scope="col">Name</th>
-                <th scope="col" className="max-sm:hidden">
-                  On the register since
-                </th>
-                <th scope="col" className="text-right">
-                  Attended
-                </th>
-                <th scope="col">Streak</th>
-              </tr>
-            </thead>
-            <tbody className="text-base">
-              {people.map((p) => (
-                <tr key={p.id} className="hover:bg-base-200/60">
-                  <th scope="row" className="font-medium">
-                    <Link href={`/people/${p.id}`} className="link link-hover">
-                      {p.name}
-                    </Link>
-                  </th>
-                  <td className="quiet max-sm:hidden">{p.joined}</td>
-                  <td className="figures text-right">{p.attended}</td>
-                  <td>
-                    {p.streaks.length === 0 && <span className="quiet">not booked</span>}
-                    {p.streaks.map((s) => (
-                      <span key={s.className} className="mr-4 inline-block">
-                        <span className="figures font-semibold">{s.current}</span>{' '}
-                        <span className="quiet text-sm">{s.className}</span>
-                      </span>
-                    ))}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <>
+          <div className="mt-4 flex flex-wrap items-end gap-3">
+            <PeopleFilters {...props} />
+            <span className="ml-auto flex gap-2">
+              <a href={`/api/people?${link.query}`} className="btn btn-outline" download>
+                <Download size={18} aria-hidden /> CSV
+              </a>
+              <Menu
+                trigger={
+                  <button type="button" className="btn btn-outline">
+                    <Columns3 size={18} aria-hidden /> Columns
+                  </button>
+                }
+              >
+                <ColumnChoice
+                  columns={Object.entries(NAMES).slice(1)}
+                  shown={shown}
+                  choose={choose}
+                />
+              </Menu>
+            </span>
+          </div>
+          <Selection
+            ids={ids}
+            total={total}
+            query={link.query}
+            classes={props.classes}
+            book={props.book}
+            write={props.write}
+            clear={() => setChosen({})}
+          />
+          {people.length === 0 ? (
+            <div className="mt-4">
+              <Empty title="Nobody like that">
+                <p>
+                  <Link href="/people" className="link">
+                    Show everybody
+                  </Link>
+                </p>
+              </Empty>
+            </div>
+          ) : (
+            <div className="mt-3 overflow-x-auto">
+              <table className="w-full text-base">
+                <caption className="sr-only">
+                  People, page {page} of {pages}
+                </caption>
+                <thead>
+                  <tr className="text-left text-sm">
+                    {table.getFlatHeaders().map((header) => {
+                      const by = SORTS[header.column.id];
+                      const on = by === sort;
+                      return (
+                        <th
+                          key={header.id}
+                          scope="col"
+                          aria-sort={on ? (down ? 'descending' : 'ascending') : undefined}
+                          className="px-2 py-1.5 whitespace-nowrap first:pl-0"
+                        >
+                          {by ? (
+                            <Link
+                              href={link.to({ sort: by, down: String(on ? !down : by !== 'name') })}
+                              className="link link-hover inline-flex items-center gap-1"
+                            >
+                              {NAMES[header.column.id]}
+                              {on &&
+                                (down ? (
+                                  <ArrowDown size={14} aria-hidden />
+                                ) : (
+                                  <ArrowUp size={14} aria-hidden />
+                                ))}
+                            </Link>
+                          ) : (
+                            flexRender(header.column.columnDef.header, header.getContext())
+                          )}
+                        </th>
+                      );
+                    })}
+                  </tr>
+                </thead>
+                <tbody>
+                  {table.getRowModel().rows.map((row) => (
+                    <tr
+                      key={row.id}
+                      className={`border-base-300 border-t ${row.getIsSelected() ? 'bg-accent/15' : 'hover:bg-base-200/60'}`}
+                    >
+                      {row.getVisibleCells().map((cell) => (
+                        <td key={cell.id} className="px-2 py-0.5 first:pl-0">
+                          {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                        </td>
+                      ))}
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+          {pages > 1 && (
+            <nav aria-label="Pages" className="mt-4 flex items-center gap-3">
+              {page > 1 && (
+                <Link href={link.to({ page: String(page - 1) })} className="btn btn-outline btn-sm">
+                  Before
+                </Link>
+              )}
+              <span className="figures">
+                Page {page} of {pages}, {total} people
+              </span>
+              {page < pages && (
+                <Link href={link.to({ page: String(page + 1) })} className="btn btn-outline btn-sm">
+                  Next
+                </Link>
+              )}
+            </nav>
+          )}
+        </>
       )}
     </Page>
+  );
+}
+
+const COLUMNS: ColumnDef<PersonRow>[] = [
+  {
+    id: 'chosen',
+    enableHiding: false,
+    header: ({ table }) => (
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        aria-label="Choose everybody on this page"
+        checked={table.getIsAllRowsSelected()}
+        onChange={table.getToggleAllRowsSelectedHandler()}
+      />
+    ),
+    cell: ({ row }) => (
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        aria-label={`Choose ${row.original.name}`}
+        checked={row.getIsSelected()}
+        onChange={row.getToggleSelectedHandler()}
+      />
+    ),
+  },
+  {
+    id: 'name',
+    enableHiding: false,
+    cell: ({ row: { original: p } }) => (
+      <span className="flex items-center gap-1.5 font-medium whitespace-nowrap">
+        <Link href={`/people/${p.id}`} className="link link-hover">
+          {p.name}
+        </Link>
+        {p.carries && (
+          <ShieldAlert size={16} className="quiet" role="img" aria-label="carries a caution" />
+        )}
+      </span>
+    ),
+  },
+  {
+    id: 'classes',
+    header: 'Classes',
+    cell: ({ row }) => row.original.classes || <span className="quiet">not booked</span>,
+  },
+  {
+    id: 'seen',
+    cell: ({ row }) => <span className="figures whitespace-nowrap">{row.original.seen}</span>,
+  },
+  {
+    id: 'in4',
+    header: 'Came, 4 weeks',
+    cell: ({ row }) => <span className="figures whitespace-nowrap">{row.original.in4}</span>,
+  },
+  {
+    id: 'in12',
+    cell: ({ row }) => <span className="figures whitespace-nowrap">{row.original.in12}</span>,
+  },
+  {
+    id: 'line',
+    header: 'Regularity',
+    cell: ({ row: { original: p } }) =>
+      p.line && (
+        <StreakButton
+          participantId={p.id}
+          name={p.name}
+          classId={p.line.classId}
+          line={p.line.line}
+        />
+      ),
+  },
+  {
+    id: 'streak',
+    cell: ({ row }) => (
+      <span className="figures text-lg font-bold">{row.original.line?.line.current}</span>
+    ),
+  },
+  {
+    id: 'practice',
+    cell: ({ row }) => <span className="figures">{row.original.practice || ''}</span>,
+  },
+  {
+    id: 'says',
+    header: 'To know',
+    cell: ({ row }) => <span className="quiet text-sm">{row.original.says}</span>,
+  },
+];
+
+/** Links to the list as it is shown, with something changed; a change of anything but the page begins at its first. */
+function useListLink() {
+  const path = usePathname();
+  const params = useSearchParams();
+  const query = params.toString();
+  return {
+    query,
+    to: (change: Record<string, string>) => {
+      const next = new URLSearchParams(query);
+      if (!('page' in change)) next.delete('page');
+      for (const [key, value] of Object.entries(change)) {
+        if (value === '' || value === 'false') next.delete(key);
+        else next.set(key, value);
+      }
+      return `${path}?${next}`;
+    },
+  };
+}
+
+function AddPerson({ add }: Pick<PeopleScreenProps, 'add'>) {
+  const [state, action, pending] = useActionState(add, { name: '', contact: '', error: null });
+  return (
+    <form
+      action={action}
+      aria-label="Add somebody"
+      className="bg-base-200/60 border-base-300 rounded-box mb-4 flex flex-wrap items-end gap-3 border p-4"
+    >
+      <label className="grid grow gap-1">
+        <span className="text-sm font-medium">Name, as they like to be called</span>
+        <input
+          name="name"
+          required
+          maxLength={80}
+          defaultValue={state.name}
+          key={`n${state.name}`}
+          className="input w-full"
+        />
+      </label>
+      <label className="grid grow gap-1">
+        <span className="text-sm font-medium">Contact, if they wish</span>
+        <input
+          name="contact"
+          maxLength={120}
+          defaultValue={state.contact}
+          key={`c${state.contact}`}
+          className="input w-full"
+        />
+      </label>
+      <button type="submit" className="btn btn-primary" disabled={pending}>
+        Add to the register
+      </button>
+      {state.error && (
+        <p role="alert" className="text-error w-full font-medium">
+          {state.error}
+        </p>
+      )}
+    </form>
   );
 }

@@ -4,13 +4,19 @@ import { refresh } from 'next/cache';
 import { z } from 'zod';
 import { dateOn } from '@/core/formats';
 import { AREAS, CAUTIONS, type CarriedCaution, LOCAL_CAUTIONS } from '@/core/move';
+import type { Teacher } from '@/server/auth/sign-ins';
+import { toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { keepCautions } from '@/server/people/carried';
+import { peopleAskedSchema, peopleShown } from '@/server/people/list';
 import { addParticipant, book, newParticipantSchema } from '@/server/people/people';
+import { writeTo } from '@/server/people/write';
+import type { FormState } from '@/ui/kit/form';
 import type { CautionsState } from '@/ui/people/cautions-form';
 import type { NewPersonState } from '@/ui/people/people-screen';
 import { requireTeacher } from '../../auth';
+import { answerForm } from '../../forms';
 
 export async function addPersonAction(_: NewPersonState, form: FormData): Promise<NewPersonState> {
   const teacher = await requireTeacher();
@@ -26,13 +32,6 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
   await addParticipant(db(), teacher, { person: parsed.data, joinedOn: today, now: now() });
   refresh();
   return { name: '', contact: '', error: null };
-}
-
-export async function bookAction(participantId: string, form: FormData): Promise<void> {
-  const teacher = await requireTeacher();
-  const classId = z.uuid().parse(form.get('classId'));
-  await book(db(), teacher, { participantId: z.uuid().parse(participantId), classId, now: now() });
-  refresh();
 }
 
 /** Keeps what somebody carries. Without their consent nothing is kept. */
@@ -61,4 +60,44 @@ export async function keepCautionsAction(
   });
   refresh();
   return { cautions, error: null, kept: true };
+}
+
+const chosenSchema = z.object({ ids: z.string().max(4000), query: z.string().max(500) });
+
+/** Ids of those who were chosen, or of all that the list shows. */
+async function chosenIds(
+  teacher: Teacher,
+  { ids, query }: z.output<typeof chosenSchema>,
+): Promise<string[]> {
+  if (ids) return z.array(z.uuid()).parse(ids.split(','));
+  const asked = peopleAskedSchema.parse(Object.fromEntries(new URLSearchParams(query)));
+  const of = { ...asked, zone: teacher.timeZone, now: now() };
+  return (await peopleShown(db(), teacher, of)).map((p) => p.id);
+}
+
+export async function bookThemAction(_: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const schema = chosenSchema.extend({ classId: z.uuid() });
+  return answerForm(form, schema, async ({ classId, ...chosen }) => {
+    const ids = await chosenIds(teacher, chosen);
+    for (const participantId of ids) {
+      const of = { participantId, classId, now: now(), zone: teacher.timeZone };
+      await book(db(), teacher, of);
+    }
+    refresh();
+    return ids.length === 1 ? 'Booked.' : `${ids.length} people are booked.`;
+  });
+}
+
+export async function writeToThemAction(_: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const schema = chosenSchema.extend({
+    subject: z.string().trim().min(1, 'Write what it is about.').max(120),
+    body: z.string().trim().min(1, 'Write the letter.').max(4000, 'Use at most 4,000 characters.'),
+  });
+  return answerForm(form, schema, async ({ subject, body, ...chosen }) => {
+    const ids = await chosenIds(teacher, chosen);
+    const told = await writeTo(db(), teacher, { ids, subject, body, now: now() });
+    return toldWords(told);
+  });
 }

@@ -1,30 +1,71 @@
 import type { Metadata } from 'next';
-import { dateLabel } from '@/core/formats';
+import { dayLabel } from '@/core/formats';
+import { drawn } from '@/core/streak';
+import { PERSON_MARK_NAMES, PERSON_MARKS } from '@/core/today';
+import { listClasses } from '@/server/classes/classes';
+import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { listPeople } from '@/server/people/people';
+import { type CameOf, PAGE, peopleAskedSchema, peoplePage } from '@/server/people/list';
+import { anybody } from '@/server/people/people';
 import { PeopleScreen } from '@/ui/people/people-screen';
 import { requireTeacher } from '../../auth';
-import { addPersonAction } from './actions';
+import { addPersonAction, bookThemAction, writeToThemAction } from './actions';
 
 export const metadata: Metadata = { title: 'People' };
 
-export default async function PeoplePage() {
+const SHOWS = [
+  { id: 'here', name: 'everybody' },
+  ...PERSON_MARKS.map((id) => ({ id, name: PERSON_MARK_NAMES[id] })),
+  { id: 'carries', name: 'carries a caution' },
+  { id: 'left', name: 'has left the studio' },
+];
+/** Beats of a line in the list. */
+const BEATS = 10;
+
+const ofWords = ({ came, of }: CameOf): string => (of === 0 ? '' : `${came} of ${of}`);
+
+export default async function PeoplePage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const teacher = await requireTeacher();
-  const people = await listPeople(db(), teacher);
+  const [zone, at] = [teacher.timeZone, now()];
+  const asked = peopleAskedSchema.parse(await searchParams);
+  const [{ people, total }, classes, some] = await Promise.all([
+    peoplePage(db(), teacher, { ...asked, zone, now: at }),
+    listClasses(db(), teacher),
+    anybody(db(), teacher),
+  ]);
+  const named = classes.map((c) => ({ id: c.id, name: c.plan.name }));
   return (
     <PeopleScreen
       add={addPersonAction}
+      book={bookThemAction}
+      write={writeToThemAction}
+      none={!some}
+      find={asked.find}
+      show={asked.show}
+      shows={SHOWS}
+      classId={asked.classId ?? ''}
+      classes={named}
+      registers={named}
+      sort={asked.sort}
+      down={asked.down}
+      page={asked.page}
+      pages={Math.max(1, Math.ceil(total / PAGE))}
+      total={total}
       people={people.map((p) => ({
         id: p.id,
         name: p.name,
-        contact: p.contact,
-        joined: dateLabel(p.joinedOn),
-        attended: p.attended,
-        streaks: p.streaks.map(({ className, streak }) => ({
-          className,
-          current: streak.current,
-          longest: streak.longest,
-        })),
+        carries: p.carries,
+        classes: p.classes.join(' · '),
+        seen: p.lastAt === null ? '' : dayLabel(p.lastAt, zone),
+        in4: ofWords(p.in4),
+        in12: ofWords(p.in12),
+        line: p.best && { classId: p.best.classId, line: drawn(p.best.streak, BEATS) },
+        practice: p.practice,
+        says: p.marks.map((m) => m.says).join('; '),
       }))}
     />
   );

@@ -6,17 +6,17 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema, localOf, timeOfDaySchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
-import type { Teacher } from '@/server/auth/sign-ins';
 import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/change';
-import { tellCalledOff, tellMovedUp, toldWords } from '@/server/calendar/tell';
+import { tellCalledOff, toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { closeSession, freeLead, sessionToLead } from '@/server/runs';
-import { type MovedUp, setComing } from '@/server/sessions/bookings';
+import { setComing } from '@/server/sessions/bookings';
 import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
 import { answerForm } from '../../forms';
+import { movedUpWords } from '../../moved-up';
 import { whereSchema } from '../calendar/where';
 
 /**
@@ -102,14 +102,6 @@ export async function changeSessionAction(
     refresh();
     return `${changed === 1 ? 'Changed.' : `Changed in ${changed} sessions.`}${moved}`;
   });
-}
-
-/** Writes to those who moved up, and says so. */
-async function movedUpWords(teacher: Teacher, to: readonly MovedUp[]): Promise<string> {
-  if (to.length === 0) return '';
-  const told = await tellMovedUp(db(), teacher, { to, now: now() });
-  const people = new Set(to.map((one) => one.participantId)).size;
-  return ` ${people === 1 ? '1 person moves' : `${people} people move`} up. ${toldWords(told)}`;
 }
 
 const comingSchema = z.object({

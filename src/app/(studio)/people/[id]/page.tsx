@@ -1,17 +1,38 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { MARK_NAMES, takenPartMs } from '@/core/attendance';
-import { clock, dateLabel, dayLabel, timeOfDay } from '@/core/formats';
+import { MARK_NAMES } from '@/core/attendance';
+import { clock, dateLabel, dateOn, dayLabel, timeOfDay } from '@/core/formats';
+import { LANGUAGE_NAMES } from '@/core/language';
+import { moveText } from '@/core/move';
+import { alike } from '@/core/people';
 import { hasFeed } from '@/server/calendar/feed';
 import { listClasses } from '@/server/classes/classes';
+import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { getPerson, type PersonSession } from '@/server/people/people';
+import { allMoves } from '@/server/moves/moves';
+import { lastJoin } from '@/server/people/join';
+import { namesOfPeople } from '@/server/people/people';
+import { getPerson, type PersonSession } from '@/server/people/person';
+import { streakTold } from '@/server/register/told';
 import { PersonScreen } from '@/ui/people/person-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
 import { dropFeedAction, makeFeedAction } from '../../calendar/feed-actions';
-import { bookAction, keepCautionsAction } from '../actions';
+import { keepCautionsAction } from '../actions';
+import {
+  bookAction,
+  bookingAction,
+  changePersonAction,
+  dropHomeAction,
+  eraseAction,
+  joinAction,
+  leaveAction,
+  makeHomeAction,
+  noteAction,
+  pauseAction,
+  practiceAction,
+} from './actions';
 
 export const metadata: Metadata = { title: 'Person' };
 
@@ -22,42 +43,68 @@ function registerWords(s: PersonSession): string {
   return s.status === 'planned' ? 'still to come' : 'not marked';
 }
 
-function tookPart(s: PersonSession): string {
-  if (!s.mark || s.runStartedAt === null || s.runFinishedAt === null) return '';
-  const ms = takenPartMs(
-    { mark: s.mark, arrivedAt: s.arrivedAt, leftAt: s.leftAt },
-    s.runStartedAt,
-    s.runFinishedAt,
-  );
-  return ms ? clock(ms) : '';
-}
+/** Most people whose name is so like this one's that they may be the same. */
+const MOST_ALIKE = 3;
 
 export default async function PersonPage({ params }: { params: Promise<{ id: string }> }) {
   const teacher = await requireTeacher();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const [person, classes, has] = await Promise.all([
-    orNotFound(getPerson(db(), teacher, id)),
+  const [zone, at] = [teacher.timeZone, now()];
+  const [person, classes, has, everybody, moves, join] = await Promise.all([
+    orNotFound(getPerson(db(), teacher, { id, zone, now: at })),
     listClasses(db(), teacher),
     hasFeed(db(), { of: 'participants', id, studioId: teacher.studioId }),
+    namesOfPeople(db(), teacher),
+    allMoves(db(), teacher),
+    lastJoin(db(), teacher, { keptId: id, now: at }),
   ]);
-  const zone = teacher.timeZone;
-  const booked = new Set(person.streaks.map((s) => s.classId));
+  const names = new Map(moves.map((m) => [m.id, moveText(m, 'en').name]));
+  const nameOfMove = (moveId: string) => names.get(moveId) ?? moveId;
+  const running = person.bookings.filter((b) => b.until === null);
+  const booked = new Set(running.map((b) => b.classId));
+  const others = everybody.filter((p) => p.id !== id);
+  const like = alike(others, person.name, MOST_ALIKE);
+  const act = <A extends unknown[], R>(action: (id: string, ...rest: A) => R) =>
+    action.bind(null, id) as (...rest: A) => R;
   return (
     <PersonScreen
+      id={id}
       name={person.name}
       contact={person.contact}
+      language={person.language}
+      languages={LANGUAGE_NAMES}
+      greet={person.greet}
       joined={dateLabel(person.joinedOn)}
-      streaks={person.streaks.map(({ classId, className, streak }) => ({
-        classId,
-        className,
-        current: streak.current,
-        longest: streak.longest,
-        days: streak.days.map((d) => ({
-          sessionId: d.sessionId,
-          day: dayLabel(d.startsAt, zone),
-          verdict: d.verdict,
-        })),
+      left={person.leftOn && dateLabel(person.leftOn)}
+      today={dateOn(at, zone)}
+      streaks={person.streaks.map((s) => streakTold(s, { zone, now: at }))}
+      bookings={running.map((b) => ({
+        classId: b.classId,
+        className: b.className,
+        since: dayLabel(b.since, zone),
+      }))}
+      ended={person.bookings
+        .filter((b) => b.until !== null)
+        .map((b) => `${b.className}, until ${dayLabel(b.until ?? 0, zone)}`)}
+      pauses={person.pauses.map((p) => ({
+        id: p.id,
+        says: `${dateLabel(p.from)} to ${dateLabel(p.to)}`,
+      }))}
+      bookable={classes
+        .filter((c) => !booked.has(c.id))
+        .map((c) => ({ id: c.id, name: c.plan.name }))}
+      notes={person.notes.map((n) => ({
+        id: n.id,
+        move: nameOfMove(n.moveId),
+        note: n.note,
+        day: dayLabel(n.notedAt, zone),
+        settled: n.settledAt !== null,
+      }))}
+      met={person.met.map(nameOfMove).sort((a, b) => a.localeCompare(b))}
+      practice={person.practice.map((p) => ({
+        id: p.id,
+        says: `${dayLabel(p.at, zone)}${p.seconds ? `, ${Math.round(p.seconds / 60)} min` : ''}${p.byTeacher ? '' : ', from their own page'}`,
       }))}
       sessions={person.sessions.map((s) => ({
         id: s.sessionId,
@@ -65,17 +112,28 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         time: timeOfDay(s.startsAt, zone),
         className: s.className,
         register: registerWords(s),
-        took: tookPart(s),
+        took: s.tookMs ? clock(s.tookMs) : '',
       }))}
-      bookable={classes
-        .filter((c) => !booked.has(c.id))
-        .map((c) => ({ id: c.id, name: c.plan.name }))}
-      book={bookAction.bind(null, id)}
+      others={others}
+      alike={like}
+      join={join && { id: join.id, name: join.name }}
       feed={{ has, make: makeFeedAction.bind(null, id), drop: dropFeedAction.bind(null, id) }}
+      home={{ has: person.hasHome, make: act(makeHomeAction), drop: act(dropHomeAction) }}
       carried={{
         cautions: person.cautions,
         consent: person.consentOn && dateLabel(person.consentOn),
-        keep: keepCautionsAction.bind(null, id),
+        keep: act(keepCautionsAction),
+      }}
+      acts={{
+        change: act(changePersonAction),
+        book: act(bookAction),
+        booking: act(bookingAction),
+        pause: act(pauseAction),
+        note: act(noteAction),
+        practice: act(practiceAction),
+        join: act(joinAction),
+        leave: act(leaveAction),
+        erase: act(eraseAction),
       }}
     />
   );

@@ -1,0 +1,239 @@
+'use server';
+
+import { refresh } from 'next/cache';
+import { redirect } from 'next/navigation';
+import { z } from 'zod';
+import { dateSchema, instantsOf } from '@/core/calendar';
+import { dateLabel, dateOn } from '@/core/formats';
+import type { Teacher } from '@/server/auth/sign-ins';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { erasePerson } from '@/server/people/erase';
+import { joinPeople, undoJoin } from '@/server/people/join';
+import {
+  book,
+  changePerson,
+  comeBack,
+  dropPause,
+  endBooking,
+  leaveStudio,
+  nameOf,
+  newParticipantSchema,
+  pause,
+} from '@/server/people/people';
+import { settleNote } from '@/server/people/person';
+import { dropHome, dropPractice, logPractice, makeHome } from '@/server/people/practice';
+import { limitedSessionsOf, movingUp } from '@/server/sessions/bookings';
+import { addressOf } from '@/server/studio/address';
+import type { FormState } from '@/ui/kit/form';
+import { requireTeacher } from '../../../auth';
+import { answerForm } from '../../../forms';
+import { movedUpWords } from '../../../moved-up';
+
+const uuid = z.uuid();
+const ticked = z
+  .literal('on')
+  .optional()
+  .transform((on) => on === 'on');
+
+/** Does something after which somebody is expected in fewer sessions; whoever waited for room is told. */
+async function makingRoom(
+  teacher: Teacher,
+  { participantId, at }: { participantId: string; at: number },
+  work: () => Promise<void>,
+): Promise<string> {
+  const sessionIds = await limitedSessionsOf(db(), teacher, { participantId, now: at });
+  return movedUpWords(teacher, await movingUp(db(), teacher, { sessionIds, work }));
+}
+
+export async function changePersonAction(
+  id: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const schema = newParticipantSchema.extend({ greet: ticked });
+  return answerForm(form, schema, async ({ greet, ...person }) => {
+    await changePerson(db(), teacher, { id: uuid.parse(id), person, greet });
+    refresh();
+    return 'Kept.';
+  });
+}
+
+export async function bookAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({ classId: uuid }), async ({ classId }) => {
+    const of = { participantId: uuid.parse(id), classId, now: now(), zone: teacher.timeZone };
+    await book(db(), teacher, of);
+    refresh();
+    return 'Booked.';
+  });
+}
+
+const bookingSchema = z.object({ end: uuid.optional(), unpause: uuid.optional() });
+
+/** Ends a booking, or takes a pause back: whichever button was pressed. */
+export async function bookingAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const participantId = uuid.parse(id);
+  return answerForm(form, bookingSchema, async ({ end, unpause }) => {
+    const at = now();
+    let moved = '';
+    if (end) {
+      const of = { participantId, classId: end, now: at };
+      moved = await makingRoom(teacher, { participantId, at }, () => endBooking(db(), teacher, of));
+    }
+    if (unpause) await dropPause(db(), teacher, { participantId, id: unpause });
+    refresh();
+    return `${end ? 'The booking has ended.' : 'The pause is taken back.'}${moved}`;
+  });
+}
+
+export async function pauseAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const participantId = uuid.parse(id);
+  const schema = z
+    .object({ from: dateSchema, to: dateSchema })
+    .refine((s) => s.from <= s.to, { path: ['to'], message: 'A pause ends after it has begun.' });
+  return answerForm(form, schema, async (span) => {
+    const at = now();
+    const moved = await makingRoom(teacher, { participantId, at }, async () => {
+      await pause(db(), teacher, { participantId, span, now: at });
+    });
+    refresh();
+    return `Noted: a pause from ${dateLabel(span.from)} to ${dateLabel(span.to)}.${moved}`;
+  });
+}
+
+const noteSchema = z.object({ settle: uuid.optional(), open: uuid.optional() });
+
+export async function noteAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, noteSchema, async ({ settle, open }) => {
+    const note = uuid.parse(settle ?? open);
+    const of = { participantId: uuid.parse(id), id: note, settled: settle !== undefined };
+    await settleNote(db(), teacher, { ...of, now: now() });
+    refresh();
+    return settle ? 'Settled.' : 'Open again.';
+  });
+}
+
+const practiceSchema = z.object({
+  day: dateSchema,
+  minutes: z
+    .string()
+    .trim()
+    .regex(/^\d{0,3}$/, 'Write whole minutes, or nothing.')
+    .transform((typed) => (Number(typed) > 0 ? Number(typed) : null)),
+});
+
+/** Noon of a day, or now where that is still to come. */
+function someTimeOn(day: string, { zone, at }: { zone: string; at: number }): number {
+  const [noon] = instantsOf(`${day}T12:00`, zone);
+  return day === dateOn(at, zone) ? at : (noon ?? at);
+}
+
+export async function practiceAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const drop = uuid.safeParse(form.get('drop'));
+  const participantId = uuid.parse(id);
+  if (drop.success) {
+    return answerForm(new FormData(), z.object({}), async () => {
+      await dropPractice(db(), teacher, { participantId, id: drop.data });
+      refresh();
+      return 'Taken out.';
+    });
+  }
+  return answerForm(form, practiceSchema, async ({ day, minutes }) => {
+    const [at, zone] = [now(), teacher.timeZone];
+    await logPractice(db(), teacher, {
+      participantId,
+      at: someTimeOn(day, { zone, at }),
+      seconds: minutes && minutes * 60,
+      byTeacher: true,
+      zone,
+      now: at,
+    });
+    refresh();
+    return 'Logged.';
+  });
+}
+
+export async function makeHomeAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({}), async () => {
+    const address = addressOf(`/home/${await makeHome(db(), teacher, uuid.parse(id))}`);
+    refresh();
+    return `Hand on this address:\n${address}`;
+  });
+}
+
+export async function dropHomeAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({}), async () => {
+    await dropHome(db(), teacher, uuid.parse(id));
+    refresh();
+    return 'Revoked.';
+  });
+}
+
+/** Joins somebody else of the register with this person, who is kept. */
+export async function joinAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const undo = uuid.safeParse(form.get('undo'));
+  if (undo.success) {
+    return answerForm(new FormData(), z.object({}), async () => {
+      await undoJoin(db(), teacher, { id: undo.data, now: now() });
+      refresh();
+      return 'They are two again.';
+    });
+  }
+  return answerForm(form, z.object({ person: uuid.or(z.literal('')) }), async ({ person }) => {
+    const goneId = uuid.safeParse(person);
+    if (!goneId.success) return 'Choose somebody first.';
+    const name = await nameOf(db(), teacher, goneId.data);
+    const of = { keptId: uuid.parse(id), goneId: goneId.data, now: now() };
+    await joinPeople(db(), teacher, of);
+    refresh();
+    return `Everything of ${name} stands here now. It can be undone for a day.`;
+  });
+}
+
+export async function leaveAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const participantId = uuid.parse(id);
+  return answerForm(form, z.object({ back: z.string().optional() }), async ({ back }) => {
+    const at = now();
+    if (back) {
+      await comeBack(db(), teacher, participantId);
+      refresh();
+      return 'They are back. Book them on their classes.';
+    }
+    const on = dateOn(at, teacher.timeZone);
+    const moved = await makingRoom(teacher, { participantId, at }, () =>
+      leaveStudio(db(), teacher, { id: participantId, on, now: at }),
+    );
+    refresh();
+    return `They have left, and are in no list any more.${moved}`;
+  });
+}
+
+/** Erases somebody for good; their name has to be written, so that nobody goes by a slip. */
+export async function eraseAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const participantId = uuid.parse(id);
+  const name = await nameOf(db(), teacher, participantId);
+  const schema = z.object({
+    name: z
+      .string()
+      .refine((typed) => typed.trim() === name.trim(), 'Write their name as it stands here.'),
+  });
+  const state = await answerForm(form, schema, async () => {
+    await makingRoom(teacher, { participantId, at: now() }, () =>
+      erasePerson(db(), teacher, participantId),
+    );
+    return 'Erased.';
+  });
+  if (state.done) redirect('/people');
+  return state;
+}

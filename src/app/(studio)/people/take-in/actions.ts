@@ -1,0 +1,59 @@
+'use server';
+
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import { dateOn } from '@/core/formats';
+import { MOST_TAKEN } from '@/core/people';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { book } from '@/server/people/people';
+import {
+  type Known,
+  knownAmong,
+  takenSchema,
+  takePeopleIn,
+  takePeopleOut,
+} from '@/server/people/take-in';
+import { requireTeacher } from '../../../auth';
+
+const askedSchema = z
+  .array(z.object({ name: z.string().max(200), contact: z.string().max(300) }))
+  .max(MOST_TAKEN);
+
+/** For each line of a list, who is on the register already. */
+export async function knownAction(
+  people: { name: string; contact: string }[],
+): Promise<(Known | null)[]> {
+  return knownAmong(db(), await requireTeacher(), askedSchema.parse(people));
+}
+
+/**
+ * Takes people in, and books them on a class where one is chosen.
+ * @returns their ids, or why it was refused
+ */
+export async function takeInAction(
+  people: { name: string; contact: string; language: string }[],
+  classId: string | null,
+): Promise<{ ids: string[] } | { problem: string }> {
+  const teacher = await requireTeacher();
+  const given = takenSchema.parse(people);
+  const joinedOn = dateOn(now(), teacher.timeZone);
+  try {
+    const ids = await takePeopleIn(db(), teacher, { people: given, joinedOn, now: now() });
+    if (classId !== null) {
+      for (const participantId of ids) {
+        await book(db(), teacher, { participantId, classId: z.uuid().parse(classId), now: now() });
+      }
+    }
+    return { ids };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { problem: error.message };
+  }
+}
+
+/** Takes out again who was just taken in. @returns how many went */
+export async function takeOutAction(ids: string[]): Promise<number> {
+  const teacher = await requireTeacher();
+  return takePeopleOut(db(), teacher, z.array(z.uuid()).max(MOST_TAKEN).parse(ids));
+}

@@ -1,0 +1,61 @@
+'use server';
+
+import { refresh } from 'next/cache';
+import { notFound } from 'next/navigation';
+import { z } from 'zod';
+import { dateSchema, instantsOf } from '@/core/calendar';
+import { dateOn } from '@/core/formats';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { dropPractice, type HomeOwner, logPractice, ownerOfHome } from '@/server/people/practice';
+import type { FormState } from '@/ui/kit/form';
+import { answerForm } from '../../forms';
+
+/** Whoever has the address, as long as it was not revoked. */
+async function owner(token: string): Promise<HomeOwner> {
+  return (await ownerOfHome(db(), z.string().max(200).parse(token))) ?? notFound();
+}
+
+const givenSchema = z.object({
+  day: dateSchema,
+  minutes: z
+    .string()
+    .trim()
+    .regex(/^\d{0,3}$/, 'Write whole minutes, or nothing.')
+    .transform((typed) => (Number(typed) > 0 ? Number(typed) : null)),
+});
+
+export async function logMineAction(
+  token: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const of = await owner(token);
+  return answerForm(form, givenSchema, async ({ day, minutes }) => {
+    const [at, zone] = [now(), of.timeZone];
+    const [noon] = instantsOf(`${day}T12:00`, zone);
+    await logPractice(db(), of, {
+      participantId: of.participantId,
+      at: day === dateOn(at, zone) ? at : (noon ?? at),
+      seconds: minutes && minutes * 60,
+      byTeacher: false,
+      zone,
+      now: at,
+    });
+    refresh();
+    return 'Logged. Well kept.';
+  });
+}
+
+export async function dropMineAction(
+  token: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const of = await owner(token);
+  return answerForm(form, z.object({ drop: z.uuid() }), async ({ drop }) => {
+    await dropPractice(db(), of, { participantId: of.participantId, id: drop });
+    refresh();
+    return 'Taken out.';
+  });
+}

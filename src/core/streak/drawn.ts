@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import type { Beat, Streak } from './fold';
+import { PERS } from './rule';
+
+/** How a beat looks on a beat line. */
+export const LOOKS = ['kept', 'late', 'missed', 'off', 'grain', 'to come'] as const;
+export type Look = (typeof LOOKS)[number];
+
+const arcSchema = z.object({
+  /** The first and the last beat it holds together, by their place. */
+  from: z.number().int(),
+  to: z.number().int(),
+  /** It is the streak that still runs. */
+  now: z.boolean(),
+});
+export type Arc = z.infer<typeof arcSchema>;
+
+/** A streak as it is drawn and said: its latest beats, and the arcs that hold them together. */
+export const beatLineSchema = z.object({
+  per: z.enum(PERS),
+  current: z.number().int(),
+  longest: z.number().int(),
+  looks: z.array(z.enum(LOOKS)),
+  arcs: z.array(arcSchema),
+});
+export type BeatLine = z.infer<typeof beatLineSchema>;
+
+function lookOf({ is, because }: Beat): Look {
+  if (is === 'kept') return because === 'late' ? 'late' : 'kept';
+  if (is === 'missed') return 'missed';
+  if (is === 'open') return 'to come';
+  return because === 'cancelled' || because === 'holiday' ? 'off' : 'grain';
+}
+
+/** The latest beats of a streak, so many at most, as they are drawn. */
+export function drawn(streak: Streak, most: number): BeatLine {
+  const { per, current, longest } = streak;
+  // Of what is still to come only the next is drawn.
+  const next = streak.beats.findIndex((b) => b.is === 'open');
+  const told = next < 0 ? streak.beats : streak.beats.slice(0, next + 1);
+  const beats = told.slice(-most);
+  const arcs: Arc[] = [];
+  let open: Arc | null = null;
+  beats.forEach((beat, i) => {
+    if (beat.is === 'kept') {
+      open ??= { from: i, to: i, now: false };
+      open.to = i;
+    } else if (beat.after === 'ended' && open) {
+      arcs.push(open);
+      open = null;
+    }
+    // Where another unit is counted from here on, the arc before has ended.
+    const following = beats[i + 1];
+    if (open && following && following.rule.per !== beat.rule.per) {
+      arcs.push(open);
+      open = null;
+    }
+  });
+  if (open) arcs.push({ ...(open as Arc), now: current > 0 });
+  return { per, current, longest, looks: beats.map(lookOf), arcs };
+}
+
+const LOOK_WORDS: Record<Look, string> = {
+  kept: 'kept',
+  late: 'kept, late',
+  missed: 'missed',
+  off: 'cancelled',
+  grain: 'does not count',
+  'to come': 'to come',
+};
+
+/** A beat line in words, its beats grouped, the oldest first: "3 kept, 1 cancelled, 2 kept, 1 to come". */
+export function lineWords({ looks }: Pick<BeatLine, 'looks'>): string {
+  const groups: { look: Look; n: number }[] = [];
+  for (const look of looks) {
+    const last = groups.at(-1);
+    if (last?.look === look) last.n++;
+    else groups.push({ look, n: 1 });
+  }
+  return groups.map(({ look, n }) => `${n} ${LOOK_WORDS[look]}`).join(', ');
+}

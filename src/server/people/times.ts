@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import { countWords, wouldEnd } from '@/core/streak';
+import { type MarkSaid, marksOf } from '@/core/today';
+import type { Db } from '../db';
+import { maybeEpochMs } from '../rows';
+import type { Scope } from '../scope';
+import type { ClassStreak } from './streaks';
+
+/** How often somebody came, and when last. */
+export interface Times {
+  times: number;
+  /** When they came last and the time before, epoch ms. */
+  lastAt: number | null;
+  beforeAt: number | null;
+}
+
+const rowSchema = z.object({
+  participant_id: z.uuid(),
+  times: z.number(),
+  last_at: maybeEpochMs,
+  before_at: maybeEpochMs,
+});
+
+/** How often some people, or all, came to held sessions. */
+export async function timesBy(
+  db: Db,
+  { studioId }: Scope,
+  participantIds?: readonly string[],
+): Promise<Map<string, Times>> {
+  const query = db('attendance as a')
+    .join('sessions as s', 's.id', 'a.session_id')
+    .where({ 'a.studio_id': studioId, 's.status': 'held' })
+    .whereNotNull('a.arrived_at')
+    .groupBy('a.participant_id')
+    .select(
+      'a.participant_id',
+      db.raw('count(*)::int as times'),
+      db.raw('max(s.starts_at) as last_at'),
+      db.raw('(array_agg(s.starts_at order by s.starts_at desc))[2] as before_at'),
+    );
+  if (participantIds) query.whereIn('a.participant_id', [...participantIds]);
+  return new Map(
+    z
+      .array(rowSchema)
+      .parse(await query)
+      .map((r) => [r.participant_id, { times: r.times, lastAt: r.last_at, beforeAt: r.before_at }]),
+  );
+}
+
+const NEVER: Times = { times: 0, lastAt: null, beforeAt: null };
+
+/** The marks of somebody by their longest running streak. @param now epoch ms */
+export function personMarks(
+  times: Times | undefined,
+  { best, greet, now }: { best: ClassStreak | null; greet: boolean; now: number },
+): MarkSaid[] {
+  const streak = best && {
+    count: best.streak.current,
+    words: countWords(best.streak.current, best.streak.per),
+    ending: wouldEnd(best.streak),
+  };
+  return marksOf({ ...(times ?? NEVER), streak, greet }, now);
+}

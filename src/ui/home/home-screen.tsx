@@ -1,0 +1,103 @@
+'use client';
+
+import type { StreakTold } from '@/core/calls';
+import { BeatLine } from '../kit/beat-line';
+import { GeneralCaution } from '../kit/caution';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Logo } from '../kit/studio-header';
+
+export interface HomeScreenProps {
+  name: string;
+  studioName: string;
+  /** ISO 8601 date. */
+  today: string;
+  streaks: StreakTold[];
+  practice: { id: string; says: string; mine: boolean }[];
+  log: FormAct;
+  drop: FormAct;
+}
+
+/** Somebody's own page: they log practice at home, and see how regular they are, with the account. */
+export function HomeScreen(props: HomeScreenProps) {
+  const { name, studioName, today, streaks, practice } = props;
+  return (
+    <main className="mx-auto grid w-full max-w-xl gap-8 px-4 py-6">
+      <div>
+        <p className="flex items-center gap-2">
+          <Logo size={24} /> {studioName}
+        </p>
+        <h1 className="mt-2 text-3xl font-bold">Practice at home, {name}</h1>
+      </div>
+      <section aria-labelledby="log">
+        <h2 id="log" className="mb-2 text-xl font-semibold">
+          I practised
+        </h2>
+        <ActionForm act={props.log} submit="Log it" label="I practised">
+          <div className="grid grid-cols-2 gap-4">
+            <Field name="day" label="Day" type="date" initial={today} />
+            <Field name="minutes" label="Minutes, if you know" inputMode="numeric" />
+          </div>
+        </ActionForm>
+      </section>
+      {streaks.map((s) => (
+        <section key={s.classId} aria-label={s.className}>
+          <h2 className="text-xl font-semibold">{s.className}</h2>
+          <p className="mt-1">
+            Kept {s.lately.kept} of {s.lately.asked} in the last 12 weeks
+            {s.line.current > 0 && `; ${s.count}`}.
+          </p>
+          <BeatLine line={s.line} large />
+          <details className="mt-1">
+            <summary className="cursor-pointer">Day by day</summary>
+            <p className="quiet mt-1 text-sm">{s.rule}</p>
+            <ol className="divide-base-300 mt-2 divide-y">
+              {s.account.map((told) => (
+                <li key={`${told.when} ${told.says}`} className="py-1.5">
+                  <span className="font-medium">{told.when}:</span> {told.says}
+                </li>
+              ))}
+            </ol>
+          </details>
+        </section>
+      ))}
+      <section aria-labelledby="logged">
+        <h2 id="logged" className="mb-2 text-xl font-semibold">
+          What is logged
+        </h2>
+        {practice.length === 0 ? (
+          <p className="quiet">Nothing yet. What you log above will stand here.</p>
+        ) : (
+          <ActionForm
+            act={props.drop}
+            submit=""
+            over
+            label="What is logged"
+            below={() => (
+              <ul className="divide-base-300 -mt-4 divide-y">
+                {practice.map((p) => (
+                  <li key={p.id} className="flex items-center gap-3 py-1">
+                    <span className="min-w-0 flex-1">{p.says}</span>
+                    {p.mine ? (
+                      <button
+                        type="submit"
+                        name="drop"
+                        value={p.id}
+                        className="btn btn-ghost btn-sm"
+                        aria-label={`${p.says}: take it out`}
+                      >
+                        Take it out
+                      </button>
+                    ) : (
+                      <span className="quiet text-sm">by your teacher</span>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            )}
+          />
+        )}
+      </section>
+      <GeneralCaution />
+    </main>
+  );
+}

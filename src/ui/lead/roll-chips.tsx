@@ -1,0 +1,120 @@
+import clsx from 'clsx';
+import { ShieldAlert } from 'lucide-react';
+import { MARK_NAMES, type Mark } from '@/core/attendance';
+import type { RollEntry } from '@/core/calls';
+import { MARK_ICONS } from './mark-icons';
+import type { Roll } from './use-roll';
+
+export interface RollChipsProps {
+  entries: readonly RollEntry[];
+  roll: Roll;
+  compact: boolean;
+  noteOf: (entry: RollEntry) => string;
+  /** Names who was touched last, for the marks that a touch does not make. */
+  touch: (participantId: string) => void;
+  keyOf?: (participantId: string) => string | undefined;
+  onPick?: (participantId: string) => void;
+}
+
+/** What one more touch makes of somebody: here, then late, then nothing. */
+const NEXT: Record<Mark | 'nothing', Mark | null> = {
+  nothing: 'here',
+  here: 'late',
+  late: null,
+  absent: 'here',
+  excused: 'here',
+};
+
+/** Many names, close, in columns: those of whom there is something to know first, the rest to be folded. */
+export function RollChips(props: RollChipsProps) {
+  const { entries, compact, noteOf } = props;
+  const toKnow = entries.filter((e) => noteOf(e) !== '' || e.cautions.length > 0);
+  const rest = entries.filter((e) => !toKnow.includes(e));
+  const columns = compact
+    ? 'grid-cols-2'
+    : 'grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] max-sm:grid-cols-2';
+  const chips = (some: readonly RollEntry[]) => (
+    <ul className={`grid gap-1 ${columns}`}>
+      {some.map((entry) => (
+        <Chip key={entry.participantId} entry={entry} {...props} />
+      ))}
+    </ul>
+  );
+  const marked = rest.filter((e) => e.attendance !== null).length;
+  return (
+    <>
+      {toKnow.length > 0 && (
+        <section aria-label="To know" className="mb-3">
+          {chips(toKnow)}
+        </section>
+      )}
+      {rest.length > 0 && (
+        <details open={!compact || props.onPick !== undefined || undefined}>
+          <summary className="quiet mb-1 cursor-pointer text-sm">
+            {toKnow.length > 0 ? 'Everybody else' : 'Everybody'}: {marked} of {rest.length} marked
+          </summary>
+          {chips(rest)}
+        </details>
+      )}
+    </>
+  );
+}
+
+function Chip({
+  entry,
+  roll,
+  noteOf,
+  touch,
+  keyOf,
+  onPick,
+}: RollChipsProps & { entry: RollEntry }) {
+  const { participantId, name, attendance, cautions } = entry;
+  const mark = attendance?.mark;
+  const Icon = mark && MARK_ICONS[mark];
+  const gone = (attendance?.leftAt ?? null) !== null;
+  const keyName = keyOf?.(participantId);
+  const note = gone ? 'left early' : noteOf(entry);
+  if (onPick && keyName) {
+    return (
+      <li>
+        <button
+          type="button"
+          className="btn btn-sm btn-accent upbeat-on-accent w-full justify-start px-2"
+          aria-label={`Note it for ${name}`}
+          aria-keyshortcuts={keyName}
+          onClick={() => onPick(participantId)}
+        >
+          <kbd className="key-cap">{keyName}</kbd>
+          <span className="truncate">{name}</span>
+        </button>
+      </li>
+    );
+  }
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={mark === 'here' || mark === 'late'}
+        aria-label={`${name}: ${mark ? MARK_NAMES[mark] : 'not marked'}${note && `, ${note}`}${cautions.length ? ', carries a caution' : ''}`}
+        onClick={() => {
+          touch(participantId);
+          roll.mark(participantId, NEXT[mark ?? 'nothing']);
+        }}
+        className={clsx(
+          'flex min-h-11 w-full cursor-pointer items-center gap-1.5 rounded-lg border px-2 py-1 text-left leading-tight',
+          mark === 'here' && 'bg-secondary text-secondary-content border-secondary',
+          mark === 'late' && 'border-secondary border-2',
+          (mark === 'absent' || mark === 'excused') && 'border-base-300 quiet',
+          !mark && 'border-base-content/40',
+        )}
+      >
+        <span className="min-w-0 flex-1">
+          <span className={clsx('block truncate font-medium', gone && 'line-through')}>{name}</span>
+          {note && <span className="block truncate text-sm">{note}</span>}
+        </span>
+        {cautions.length > 0 && <ShieldAlert size={16} aria-hidden className="shrink-0" />}
+        {Icon && <Icon size={16} aria-hidden className="shrink-0" />}
+      </button>
+    </li>
+  );
+}
