@@ -1,7 +1,7 @@
 import type { Mark } from '@/core/attendance';
 import type { CarriedCaution } from '@/core/move';
 
-/** One letter a week, the oldest first: h here, l late, a absent. */
+/** One letter a week, the oldest first: h here, l late, a absent, e excused. */
 export interface DemoPerson {
   name: string;
   contact?: string;
@@ -12,9 +12,13 @@ export interface DemoPerson {
   online?: string;
   /** What they carry and agreed to have kept. */
   cautions?: CarriedCaution[];
+  /** Practice at home, so many days ago. */
+  practice?: readonly number[];
+  /** A pause, from so many days ago to so many days ago. */
+  pause?: readonly [from: number, to: number];
 }
 
-export const MARK_OF: Record<string, Mark> = { h: 'here', l: 'late', a: 'absent' };
+export const MARK_OF: Record<string, Mark> = { h: 'here', l: 'late', a: 'absent', e: 'excused' };
 
 /** Invented people of an invented harbour town. */
 export const PEOPLE: DemoPerson[] = [
@@ -54,10 +58,16 @@ export const PEOPLE: DemoPerson[] = [
     nightShift: 'aahhlhhh',
     online: 'hhahhhhh',
   },
-  { name: 'Greta', joined: 9, nightShift: 'hhhhhhaa' },
+  { name: 'Greta', joined: 9, nightShift: 'hhhaaaaa' },
   { name: 'Ilse', joined: 9, online: 'hhhhhhhh', cautions: [{ caution: 'pregnancy' }] },
-  { name: 'Noor', contact: 'noor@example.org', joined: 8, online: 'ahhhhahh' },
-  { name: 'Otis', joined: 5, online: 'hhhl' },
-  { name: 'Runa', joined: 3, choir: 'hh', online: 'hah' },
+  {
+    name: 'Noor',
+    contact: 'noor@example.org',
+    joined: 8,
+    online: 'ahhhhahh',
+    practice: [1, 2, 3, 5, 6, 8, 9, 10, 11],
+  },
+  { name: 'Otis', joined: 5, online: 'hhhl', pause: [20, 16] },
+  { name: 'Runa', joined: 3, choir: 'hh', online: 'heh' },
   { name: 'Sanna', joined: 0, choir: '' },
 ];

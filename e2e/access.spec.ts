@@ -11,6 +11,9 @@ const PAGES = [
   '/',
   '/classes',
   '/people',
+  '/people/rules',
+  '/people/take-in',
+  `/people/register/${randomUUID()}`,
   '/voice',
   `/classes/${randomUUID()}`,
   `/lead/${randomUUID()}`,
@@ -27,6 +30,11 @@ test('a stranger is sent to sign in from every page and refused by every handler
     '/api/speech?text=Hi&language=en&rate=150',
     `/api/runs/${randomUUID()}/events`,
     '/api/recordings',
+    '/api/people',
+    `/api/people/${randomUUID()}/held`,
+    `/api/people/${randomUUID()}/streaks`,
+    `/api/classes/${randomUUID()}/register?from=2026-11-02`,
+    `/api/sessions/${randomUUID()}/roll`,
     `/api/recordings/${randomUUID()}`,
   ]) {
     expect((await page.request.get(path)).status()).toBe(401);
@@ -100,6 +108,7 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
   for (const path of [
     `/classes/${classId}`,
     `/people/${personId}`,
+    `/people/register/${classId}`,
     `/lead/${sessionId}`,
     '/classes/no-id',
   ]) {
@@ -118,6 +127,17 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
       events: [{ id: randomUUID(), at: NOON, type: 'started' }],
     }),
     await page.request.get(`/api/runs/${runId}/events`),
+    await page.request.get(`/api/people/${personId}/held`),
+    await page.request.get(`/api/people/${personId}/streaks`),
+    await page.request.get(`/api/classes/${classId}/register?from=2026-11-02`),
+    await page.request.get(`/api/sessions/${sessionId}/roll`),
+    await page.request.get(`/api/sessions/${sessionId}/known?name=Ada`),
+    await post(`/api/sessions/${sessionId}/marks`, {
+      participantId: personId,
+      from: '2026-11-02',
+      said: { mark: 'here' },
+    }),
+    await post(`/api/changes/${randomUUID()}`, { from: '2026-11-02' }),
     await page.request.get(`/api/runs/${runId}/live`),
     await page.request.get(`/api/recordings/${recording.id}`),
     await page.request.delete(`/api/recordings/${recording.id}`, { data: {} }),

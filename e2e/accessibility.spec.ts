@@ -65,6 +65,15 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await look('People');
   await page.getByRole('link', { name: 'Odile' }).click();
   await look('a person');
+  await page.getByTitle('Told day by day').first().click();
+  await page.getByRole('dialog').getByRole('listitem').first().waitFor();
+  await look('the account of a streak');
+  await page.goto(`/people/register/${(await app.db('classes').first('id')).id}`);
+  await look('a register');
+  await page.goto('/people/take-in');
+  await look('taking in a list');
+  await page.goto('/people/rules');
+  await look('rules of streaks');
   await page.goto('/voice');
   await look('Your voice');
   await page.getByRole('button', { name: 'Counts in English' }).click();
@@ -104,6 +113,9 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     `/classes/${classId}`,
     `/classes/${classId}/print`,
     '/people',
+    '/people/rules',
+    '/people/take-in',
+    `/people/register/${classId}`,
     '/moves',
     '/moves/closing-face-drain',
     '/moves/new',

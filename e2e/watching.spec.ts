@@ -6,6 +6,7 @@ test('the server tells what it does and counts it, and says nothing of people', 
   studio: page,
 }) => {
   await page.goto('/people');
+  await page.getByRole('button', { name: 'Add somebody' }).click();
   await page.getByLabel('Name, as they like to be called').fill('Quentina Secret');
   await page.getByRole('button', { name: 'Add to the register' }).click();
   await expect(page.getByRole('link', { name: 'Quentina Secret' })).toBeVisible();

@@ -35,6 +35,10 @@ export const rollEntrySchema = z.object({
   timesBefore: z.number(),
   attendance: attendanceSchema.nullable(),
   cautions: z.array(carriedCautionSchema),
+  /** Whether round numbers and streaks of theirs may be greeted. */
+  greet: z.boolean(),
+  /** When they came last before this session, epoch ms; null where they never did. */
+  lastAt: z.number().nullable(),
   /** What was noted of their form in earlier sessions, the newest first. */
   notes: z.array(
     z.object({

@@ -119,7 +119,7 @@ export function ruleWords(rule: StreakRule): string {
     leastShare > 0 &&
       `Who was there for less than ${leastShare} % of a session has not come to it.`,
     excuses.length > 0
-      ? `A cancelled meeting, ${excuses.map((e) => EXCUSE_NAMES[e]).join(', ')} neither count nor break.`
+      ? `A cancelled meeting${excuses.map((e, i) => `${i === excuses.length - 1 ? ' and' : ','} ${EXCUSE_NAMES[e]}`).join('')} neither count nor break.`
       : 'Only a cancelled meeting neither counts nor breaks.',
     freezes &&
       `${freezes.days} ${freezes.days === 1 ? 'day' : 'days'} in ${freezes.among} may be taken off.`,

@@ -1,2 +1,3 @@
+export * from './greeting';
 export * from './marks';
 export * from './who';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Known, marksOf } from '.';
+import { greetingOf, type Known, marksOf } from '.';
 
 const DAY = 86_400_000;
 const NOW = Date.UTC(2026, 10, 24, 12);
@@ -37,4 +37,18 @@ describe('marks of a person', () => {
     expect(says({ streak, times: 25, greet: false })).toEqual([]);
     expect(says({ lastAt: ago(35), greet: false })).toEqual(['not seen for five weeks']);
   });
+});
+
+describe('a greeting in the room', () => {
+  const usual = { timesBefore: 12, lastAt: ago(7), greet: true };
+  it.each([
+    [{}, null],
+    [{ timesBefore: 0, lastAt: null }, 'first class'],
+    [{ lastAt: ago(35) }, 'back after five weeks'],
+    [{ timesBefore: 24 }, 'class number 25'],
+    [{ timesBefore: 24, greet: false }, null],
+    [{ lastAt: ago(35), greet: false }, 'back after five weeks'],
+  ])('%#: of %j is %j', (change, expected) =>
+    expect(greetingOf({ ...usual, ...change }, NOW)).toBe(expected),
+  );
 });

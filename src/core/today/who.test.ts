@@ -13,6 +13,7 @@ const regular = (name: string, more: Partial<Expected> = {}): Expected => ({
   timesInClass: 11,
   lastAt: NOW - 7 * DAY,
   streak: 1,
+  greet: true,
   met: ALL,
   ...more,
 });
@@ -60,6 +61,7 @@ describe('who comes', () => {
         timesInClass: fc.nat(30),
         days: fc.option(fc.nat(300)),
         streak: fc.nat(60),
+        greet: fc.constant(true),
         met: fc.subarray([...ALL]),
       }),
       { maxLength: 30 },

@@ -13,6 +13,8 @@ export interface Expected {
   streak: number;
   /** Ids of the moves they have met. */
   met: ReadonlySet<string>;
+  /** Whether round numbers and streaks of theirs may be greeted. */
+  greet: boolean;
 }
 
 /** Whoever stayed away for so many days comes back after a gap. */
@@ -60,7 +62,8 @@ interface Reason {
 
 /** What there is to know of one person, the first to be told first; nothing for most. */
 function reasonsFor(person: Expected, { moves, startsAt }: ForWhom): Reason[] {
-  const { timesBefore, timesInClass, lastAt, streak, met } = person;
+  const { timesBefore, timesInClass, lastAt, met, greet } = person;
+  const streak = greet ? person.streak : 0;
   if (timesBefore === 0) return [{ rank: 0, says: 'for the first time' }];
   const days = lastAt === null ? 0 : (startsAt - lastAt) / DAY_MS;
   const fresh = moves.filter((move) => !met.has(move.id));
@@ -74,7 +77,7 @@ function reasonsFor(person: Expected, { moves, startsAt }: ForWhom): Reason[] {
       fresh.length > 0 &&
       fresh.length <= MOST_NAMED &&
       `new: ${fresh.map((move) => move.name).join(', ')}`,
-    isRoundCount(timesBefore + 1) && `would reach ${timesBefore + 1} classes`,
+    greet && isRoundCount(timesBefore + 1) && `would reach ${timesBefore + 1} classes`,
     isRound && `would make it ${streak + 1} in a row`,
     !isRound && streak >= LONG_STREAK && `${streak} in a row so far`,
   ];

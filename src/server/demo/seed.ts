@@ -149,6 +149,27 @@ async function seedPeople(
         since,
       });
     }
+    for (const days of person.practice ?? []) {
+      await db('practice').insert({
+        id: randomUUID(),
+        studio_id: studioId,
+        participant_id: id,
+        at: subDays(now, days),
+        seconds: 300,
+        by_teacher: false,
+      });
+    }
+    if (person.pause) {
+      const [from, to] = person.pause.map((days) => addDays(today(now), -days));
+      await db('pauses').insert({
+        id: randomUUID(),
+        studio_id: studioId,
+        participant_id: id,
+        from_date: from,
+        to_date: to,
+        created_at: subDays(now, person.pause[0]),
+      });
+    }
     people.push({ ...person, id });
   }
   return people;

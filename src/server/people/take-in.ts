@@ -65,7 +65,7 @@ export async function takePeopleIn(
 }
 
 /**
- * Takes people out again who were taken in by a slip: those of whom nothing is known yet.
+ * Takes people out again who were taken in by a slip: those of whom nothing is known yet but what they are booked on.
  * @returns how many went
  */
 export async function takePeopleOut(
@@ -77,7 +77,6 @@ export async function takePeopleOut(
     .where({ 'p.studio_id': studioId })
     .whereIn('p.id', [...ids])
     .whereRaw(`not exists (select from attendance a where a.participant_id = p.id)
-      and not exists (select from bookings b where b.participant_id = p.id)
       and not exists (select from form_notes n where n.participant_id = p.id)
       and not exists (select from practice q where q.participant_id = p.id)
       and p.cautions = '[]'`)

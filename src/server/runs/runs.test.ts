@@ -167,6 +167,8 @@ describe('what happens in the room', () => {
         const drafts = all.map((what, i) => room(what, NOON + i));
         const { events } = await appendEvents(db(), c, { runId: id, drafts, now: NOON + HOUR });
         const newcomer = (p: Present) => ({
+          greet: true,
+          lastAt: null,
           ...p,
           waiting: false,
           away: false,

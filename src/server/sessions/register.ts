@@ -24,6 +24,8 @@ const rollSchema = z
     arrived_at: maybeEpochMs,
     left_at: maybeEpochMs,
     cautions: z.array(carriedCautionSchema),
+    greet: z.boolean(),
+    last_at: maybeEpochMs,
   })
   .transform(
     (row): Omit<RollEntry, 'notes' | 'met'> => ({
@@ -37,6 +39,8 @@ const rollSchema = z
         ? { mark: row.mark, arrivedAt: row.arrived_at, leftAt: row.left_at }
         : null,
       cautions: row.cautions,
+      greet: row.greet,
+      lastAt: row.last_at,
     }),
   );
 
@@ -127,6 +131,13 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
       'attendance.arrived_at',
       'attendance.left_at',
       'participants.cautions',
+      'participants.greet',
+      db.raw(
+        `(select max(s.starts_at) from attendance a join sessions s on s.id = a.session_id
+          where a.participant_id = participants.id and a.arrived_at is not null
+            and s.status = 'held' and s.starts_at < ?) as last_at`,
+        [new Date(session.startsAt)],
+      ),
     );
   const people = z.array(rollSchema).parse(rows);
   const ids = people.map((p) => p.participantId);

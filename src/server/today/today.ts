@@ -165,7 +165,9 @@ async function historyOf(
       timesBefore,
       timesInClass: row?.in_class ?? 0,
       lastAt: row?.last_at ?? null,
-      streak: own?.streak.current ?? 0,
+      // Weeks and days in a row do not grow by one with this session.
+      streak: own?.streak.per === 'meeting' ? own.streak.current : 0,
+      greet: entry.greet,
       met: new Set(entry.met),
     };
   });

@@ -48,7 +48,7 @@ export function LeadScreen(props: LeadScreenProps) {
   }, [initialLog.now]);
   const log = useLog(initialLog, clock);
   const { atFirst, refresh } = useRollAtFirst(props, log);
-  const roll = useRoll(atFirst, log, { sessionId: session.id, refresh });
+  const roll = useRoll(atFirst, log, { session, refresh });
   const [scores, setScores] = useState<Scores | null>(null);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { ShieldAlert } from 'lucide-react';
 import { MARK_NAMES, type Mark } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
+import { grouped } from '@/core/collections';
 import { MARK_ICONS } from './mark-icons';
 import type { Roll } from './use-roll';
 
@@ -28,8 +29,10 @@ const NEXT: Record<Mark | 'nothing', Mark | null> = {
 /** Many names, close, in columns: those of whom there is something to know first, the rest to be folded. */
 export function RollChips(props: RollChipsProps) {
   const { entries, compact, noteOf } = props;
-  const toKnow = entries.filter((e) => noteOf(e) !== '' || e.cautions.length > 0);
-  const rest = entries.filter((e) => !toKnow.includes(e));
+  const wordOf = (e: RollEntry) => noteOf(e) || (e.cautions.length > 0 ? 'carries a caution' : '');
+  const groups = grouped(entries, wordOf);
+  const rest = groups.get('') ?? [];
+  const toKnow = [...groups].filter(([word]) => word !== '');
   const columns = compact
     ? 'grid-cols-2'
     : 'grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] max-sm:grid-cols-2';
@@ -43,11 +46,12 @@ export function RollChips(props: RollChipsProps) {
   const marked = rest.filter((e) => e.attendance !== null).length;
   return (
     <>
-      {toKnow.length > 0 && (
-        <section aria-label="To know" className="mb-3">
-          {chips(toKnow)}
+      {toKnow.map(([word, people]) => (
+        <section key={word} aria-label={word} className="mb-2">
+          <h3 className="text-accent mb-0.5 text-sm first-letter:uppercase">{word}</h3>
+          {chips(people)}
         </section>
-      )}
+      ))}
       {rest.length > 0 && (
         <details open={!compact || props.onPick !== undefined || undefined}>
           <summary className="quiet mb-1 cursor-pointer text-sm">
@@ -101,16 +105,15 @@ function Chip({
           roll.mark(participantId, NEXT[mark ?? 'nothing']);
         }}
         className={clsx(
-          'flex min-h-11 w-full cursor-pointer items-center gap-1.5 rounded-lg border px-2 py-1 text-left leading-tight',
+          'flex min-h-9 w-full cursor-pointer items-center gap-1.5 rounded-lg border px-2 py-1 text-left leading-tight',
           mark === 'here' && 'bg-secondary text-secondary-content border-secondary',
           mark === 'late' && 'border-secondary border-2',
           (mark === 'absent' || mark === 'excused') && 'border-base-300 quiet',
           !mark && 'border-base-content/40',
         )}
       >
-        <span className="min-w-0 flex-1">
-          <span className={clsx('block truncate font-medium', gone && 'line-through')}>{name}</span>
-          {note && <span className="block truncate text-sm">{note}</span>}
+        <span className={clsx('min-w-0 flex-1 truncate font-medium', gone && 'line-through')}>
+          {name}
         </span>
         {cautions.length > 0 && <ShieldAlert size={16} aria-hidden className="shrink-0" />}
         {Icon && <Icon size={16} aria-hidden className="shrink-0" />}

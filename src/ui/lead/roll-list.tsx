@@ -5,6 +5,7 @@ import { DoorOpen } from 'lucide-react';
 import { memo, useState } from 'react';
 import { came, MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
+import { greetingOf } from '@/core/today';
 import { MARK_ICONS } from './mark-icons';
 import { RollChips } from './roll-chips';
 import { RollFinder } from './roll-finder';
@@ -33,7 +34,7 @@ export function RollList(props: RollListProps) {
   const { roll, compact = false, started = true, note, keyOf, onPick } = props;
   const [touched, setTouched] = useState<string | null>(null);
   const many = roll.entries.length >= MANY;
-  const noteOf = (entry: RollEntry) => note?.(entry) ?? usualNote(entry);
+  const noteOf = (entry: RollEntry) => note?.(entry) ?? usualNote(entry, roll.startsAt);
   const last = roll.entries.find((e) => e.participantId === touched);
   return (
     <>
@@ -85,10 +86,10 @@ export function RollList(props: RollListProps) {
   );
 }
 
-function usualNote({ timesBefore, booked, waiting, away }: RollEntry): string {
-  if (away) return 'cannot come';
-  if (waiting) return 'waiting for room';
-  return timesBefore === 0 ? 'first class' : booked ? '' : 'not booked';
+function usualNote(entry: RollEntry, startsAt: number): string {
+  if (entry.away) return 'cannot come';
+  if (entry.waiting) return 'waiting for room';
+  return greetingOf(entry, startsAt) ?? (entry.booked ? '' : 'not booked');
 }
 
 interface RollLineProps {

@@ -3,6 +3,7 @@ import { memo, useMemo, useState } from 'react';
 import type { RollEntry } from '@/core/calls';
 import { type Area, concerns, inVariant, type Move, releaseAsMove } from '@/core/move';
 import type { Step } from '@/core/score';
+import { greetingOf } from '@/core/today';
 import { type MovesById, useMoves } from '../kit/moves';
 import { RollList } from './roll-list';
 import { isHere, type Roll } from './use-roll';
@@ -77,7 +78,8 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
     [roll.entries],
   );
   const note = (entry: RollEntry) => {
-    if (entry.timesBefore === 0) return 'first class';
+    const greeting = greetingOf(entry, roll.startsAt);
+    if (greeting) return greeting;
     return move && isHere(entry) && !entry.met.includes(move.id) ? 'new to this move' : null;
   };
   return (

@@ -6,6 +6,8 @@ import type { Log } from './use-log';
 
 export interface Roll {
   sessionId: string;
+  /** When it is on the calendar, epoch ms. */
+  startsAt: number;
   entries: readonly RollEntry[];
   notes: Notes;
   mark: (participantId: string, mark: Mark | null) => void;
@@ -27,6 +29,8 @@ const newcomer = (person: Present): RollEntry => ({
   waiting: false,
   away: false,
   timesBefore: 0,
+  greet: true,
+  lastAt: null,
   cautions: [],
   notes: [],
   met: [],
@@ -45,7 +49,10 @@ export interface RollAtFirst {
 export function useRoll(
   { entries: initial, seen }: RollAtFirst,
   { events, add }: Log,
-  { sessionId, refresh }: { sessionId: string; refresh: () => Promise<void> },
+  {
+    session: { id: sessionId, startsAt },
+    refresh,
+  }: { session: { id: string; startsAt: number }; refresh: () => Promise<void> },
 ): Roll {
   const folded = useMemo(() => {
     const room = events.filter(isRoomEvent);
@@ -60,6 +67,7 @@ export function useRoll(
     () => ({
       ...folded,
       sessionId,
+      startsAt,
       mark: (participantId, mark) => add({ type: 'marked', participantId, mark }),
       left: (participantId, gone) => add({ type: 'left', participantId, gone }),
       walkIn: (name) => add({ type: 'walkedIn', participantId: crypto.randomUUID(), name }),
@@ -74,6 +82,6 @@ export function useRoll(
       strike: (of) => add({ type: 'struck', of }),
       felt: (felt) => add({ type: 'felt', felt }),
     }),
-    [folded, add, sessionId, refresh],
+    [folded, add, sessionId, startsAt, refresh],
   );
 }

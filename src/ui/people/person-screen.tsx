@@ -34,8 +34,10 @@ export interface PersonScreenProps {
   notes: { id: string; move: string; note: string; day: string; settled: boolean }[];
   met: string[];
   practice: Told[];
+  /** Those still to come are not past. */
   sessions: {
     id: string;
+    past: boolean;
     day: string;
     time: string;
     className: string;
@@ -446,6 +448,8 @@ function Leaving(props: PersonScreenProps) {
 }
 
 function Sessions({ name, sessions }: Pick<PersonScreenProps, 'name' | 'sessions'>) {
+  const past = sessions.filter((s) => s.past);
+  const toCome = sessions.filter((s) => !s.past).reverse();
   return (
     <section aria-labelledby="sessions">
       <h2 id="sessions" className="mb-2 text-xl font-semibold">
@@ -454,34 +458,53 @@ function Sessions({ name, sessions }: Pick<PersonScreenProps, 'name' | 'sessions
       {sessions.length === 0 ? (
         <Empty title="None yet">The sessions they come to will stand here.</Empty>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="table">
-            <caption className="sr-only">Sessions of {name}</caption>
-            <thead>
-              <tr className="text-base-content text-sm">
-                <th scope="col">Day</th>
-                <th scope="col">Class</th>
-                <th scope="col">Register</th>
-                <th scope="col" className="text-right">
-                  Took part
-                </th>
-              </tr>
-            </thead>
-            <tbody className="text-base">
-              {sessions.map((s) => (
-                <tr key={s.id}>
-                  <td className="figures whitespace-nowrap">
-                    {s.day} {s.time}
-                  </td>
-                  <td>{s.className}</td>
-                  <td>{s.register}</td>
-                  <td className="figures text-right">{s.took}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <>
+          {toCome.length > 0 && (
+            <details className="mb-2">
+              <summary className="cursor-pointer">
+                To come, {toCome.length}; the next {toCome[0]?.day}
+              </summary>
+              <SessionTable caption={`Sessions of ${name} to come`} sessions={toCome} />
+            </details>
+          )}
+          {past.length > 0 && <SessionTable caption={`Sessions of ${name}`} sessions={past} />}
+        </>
       )}
     </section>
+  );
+}
+
+function SessionTable({
+  caption,
+  sessions,
+}: Pick<PersonScreenProps, 'sessions'> & { caption: string }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm">
+        <caption className="sr-only">{caption}</caption>
+        <thead>
+          <tr className="text-base-content text-sm">
+            <th scope="col">Day</th>
+            <th scope="col">Class</th>
+            <th scope="col">Register</th>
+            <th scope="col" className="text-right">
+              Took part
+            </th>
+          </tr>
+        </thead>
+        <tbody className="text-base">
+          {sessions.map((s) => (
+            <tr key={s.id}>
+              <td className="figures whitespace-nowrap">
+                {s.day} {s.time}
+              </td>
+              <td>{s.className}</td>
+              <td>{s.register}</td>
+              <td className="figures text-right">{s.took}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -72,37 +72,32 @@ export function RulesScreen(props: RulesScreenProps) {
             Another rule
           </h2>
           <ActionForm act={keep} submit="Count by this" label="Another rule">
-            <fieldset className="grid gap-2">
-              <legend className="sr-only">Rule</legend>
+            {/* What is chosen outlasts an answer, which would put radio buttons back. */}
+            <input type="hidden" name="rule" value={chosen} />
+            {own && <input type="hidden" name="own" value="on" />}
+            <ul className="flex flex-wrap gap-2" aria-label="Rule">
               {KEYS.map((key) => (
-                <label key={key} className="flex items-start gap-2">
-                  <input
-                    type="radio"
-                    name="rule"
-                    value={key}
-                    checked={chosen === key}
-                    onChange={() => choose(key)}
-                    className="mt-1.5 size-4 accent-current"
-                  />
-                  <span>
-                    <span className="font-medium">{STREAK_RULES[key].name}</span>
-                    {chosen === key && (
-                      <span className="quiet block text-sm">{ruleWords(STREAK_RULES[key])}</span>
-                    )}
-                  </span>
-                </label>
+                <li key={key}>
+                  <button
+                    type="button"
+                    className={`btn btn-sm ${chosen === key ? 'btn-primary' : 'btn-outline'}`}
+                    aria-pressed={chosen === key}
+                    onClick={() => choose(key)}
+                  >
+                    {STREAK_RULES[key].name}
+                  </button>
+                </li>
               ))}
-            </fieldset>
-            <label className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                name="own"
-                className="checkbox checkbox-sm"
-                checked={own}
-                onChange={(e) => setOwn(e.target.checked)}
-              />
-              With changes of our own
-            </label>
+            </ul>
+            <p className="quiet">{ruleWords(base)}</p>
+            <button
+              type="button"
+              className="link justify-self-start"
+              aria-expanded={own}
+              onClick={() => setOwn(!own)}
+            >
+              {own ? 'Without changes of our own' : 'With changes of our own'}
+            </button>
             <div hidden={!own} className="grid gap-4" key={chosen}>
               <Field name="name" label="What it is called" initial={base.name} />
               <div className="grid gap-4 sm:grid-cols-2">

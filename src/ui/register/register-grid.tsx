@@ -216,7 +216,7 @@ export function RegisterGrid(props: RegisterGridProps) {
               const all = n + s.nameless.came;
               return (
                 <td key={s.id} className="figures text-center font-bold">
-                  {s.status === 'held' ? all : s.status === 'cancelled' ? '–' : ''}
+                  {s.status === 'cancelled' ? '–' : s.begun ? all : ''}
                 </td>
               );
             })}

@@ -108,6 +108,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
       }))}
       sessions={person.sessions.map((s) => ({
         id: s.sessionId,
+        past: s.startsAt <= at,
         day: dayLabel(s.startsAt, zone),
         time: timeOfDay(s.startsAt, zone),
         className: s.className,

@@ -28,7 +28,7 @@ export default async function RulesPage({
   const rule = ruleOn(holding, today);
   return (
     <RulesScreen
-      key={`${classId} ${rule.name}`}
+      key={classId}
       classId={classId}
       className={chosen?.plan.name ?? null}
       classes={classes.map((c) => ({ id: c.id, name: c.plan.name }))}

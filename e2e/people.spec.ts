@@ -1,0 +1,141 @@
+import { expect, test } from './harness';
+import { leaveOnlyTheDemo } from './own-studio';
+import { termOf } from './term';
+
+test.afterEach(({ app }) => leaveOnlyTheDemo(app));
+
+test('three hundred people are taken in from a list with errors in it, and out again', async ({
+  app,
+  page,
+}) => {
+  const { scope } = await termOf(app, page, { people: ['Aino'], weeks: 1 });
+  const lines = Array.from({ length: 300 }, (_, i) => `Person ${i},p${i}@harbour.example,en`);
+  lines[10] = ',nameless@harbour.example,en';
+  lines[20] = 'Somebody,s@harbour.example,Klingon';
+  lines[30] = lines[29] ?? '';
+  lines[40] = 'AINO,other@harbour.example,de';
+  const csv = ['First name;E-mail;Language', ...lines.map((l) => l.replaceAll(',', ';'))].join(
+    '\n',
+  );
+  await page.goto('/people/take-in');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByText('The list is empty.')).toBeVisible();
+  const file = { name: 'people.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) };
+  await page.getByLabel('A CSV file').setInputFiles(file);
+  await expect(page.getByRole('status')).toHaveText(
+    '300 lines: 296 to take in, 1 on the register already, 3 with something wrong.',
+  );
+  for (const wrong of ['has no name', 'has a language that is not known', 'is the same as line']) {
+    await expect(page.getByText(wrong)).toBeVisible();
+  }
+  // A column that was guessed can be changed, and is guessed right again.
+  await page.getByLabel('Column 2').selectOption('nothing');
+  await expect(page.getByRole('status')).toHaveText(/^300 lines: 29\d to take in/);
+  await page.getByLabel('Column 2').selectOption('contact');
+  await page.getByLabel('Book them on').selectOption({ label: 'Loose jaw before choir' });
+  const people = () =>
+    app.db('participants').where({ studio_id: scope.studioId }).count<{ count: string }[]>();
+  expect(await people()).toEqual([{ count: '1' }]);
+  await page.getByRole('button', { name: 'Take in 296' }).click();
+  await expect(page.getByText('296 people were taken in.')).toBeVisible();
+  expect(await people()).toEqual([{ count: '297' }]);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('296 people are out again.')).toBeVisible();
+  expect(await people()).toEqual([{ count: '1' }]);
+});
+
+test('people are found, chosen, booked and written to', async ({ app, page }) => {
+  const names = Array.from({ length: 60 }, (_, i) => `Person ${String(i).padStart(2, '0')}`);
+  const { scope } = await termOf(app, page, { people: names, weeks: 1 });
+  await page.goto('/people');
+  await expect(page.getByText('Page 1 of 2, 60 people')).toBeVisible();
+  await page.getByRole('link', { name: 'Next' }).click();
+  await expect(page.getByRole('link', { name: 'Person 59' })).toBeVisible();
+  await page.getByLabel('Find by name or contact').fill('person 4');
+  await page.getByLabel('Find by name or contact').press('Enter');
+  await expect(page.getByRole('row')).toHaveCount(11);
+  await page.getByLabel('Choose Person 41').check();
+  await page.getByLabel('Choose Person 42').check();
+  await page.getByRole('button', { name: 'Write to them' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Write to 2 people' });
+  await dialog.getByRole('button', { name: 'Write the letters' }).click();
+  await expect(dialog.getByText('Write what it is about.')).toBeVisible();
+  await dialog.getByLabel('Subject').fill('The hall');
+  await dialog.getByLabel('Letter').fill('We meet in the other hall.');
+  await dialog.getByRole('button', { name: 'Write the letters' }).click();
+  await expect(dialog.getByText('2 letters were written.')).toBeVisible();
+  const letters = await app.db('letters').where({ studio_id: scope.studioId }).pluck('recipient');
+  expect(letters.sort()).toEqual(['person41@harbour.example', 'person42@harbour.example']);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Columns' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Practice, 12 weeks' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('columnheader', { name: 'Practice, 12 weeks' })).toBeVisible();
+  await page.getByLabel('Show').selectOption('new');
+  await expect(page).toHaveURL(/show=new/);
+  await expect(page.getByRole('row')).toHaveCount(11);
+});
+
+test('two entries of one person are joined and made two again, and one is erased', async ({
+  app,
+  page,
+}) => {
+  const { ids, scope } = await termOf(app, page, { people: ['Marit', 'Marrit'], weeks: 1 });
+  await page.goto(`/people/${ids[0]}`);
+  await page.getByText('The same person twice').click();
+  // The likest name is chosen already.
+  await expect(page.getByLabel('The other entry')).toHaveValue(ids[1] ?? '');
+  await page.getByRole('button', { name: 'Join with Marit' }).click();
+  await expect(page.getByText('Everything of Marrit stands here now.')).toBeVisible();
+  await page.goto('/people');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await page.goto(`/people/${ids[0]}`);
+  await page.getByRole('button', { name: 'Make them two again' }).click();
+  await expect(page.getByRole('button', { name: 'Make them two again' })).toBeHidden();
+  await page.goto(`/people/${ids[1]}`);
+  const held = await page.request.get(`/api/people/${ids[1]}/held`);
+  expect((await held.json()).person.name).toBe('Marrit');
+  await page.getByText('Leaving').click();
+  await page.getByRole('button', { name: 'Erase them' }).click();
+  await expect(page.getByText('Write their name as it stands here.')).toBeVisible();
+  await page.getByLabel('Write “Marrit” to erase them').fill('Marrit');
+  await page.getByRole('button', { name: 'Erase them' }).click();
+  await expect(page).toHaveURL(/\/people$/);
+  await expect(page.getByRole('row')).toHaveCount(2);
+  expect(await app.db('participants').where({ studio_id: scope.studioId }).pluck('name')).toEqual([
+    'Marit',
+  ]);
+});
+
+test('a person logs practice on their own page, until its address is revoked', async ({
+  app,
+  page,
+  browser,
+}) => {
+  const { ids } = await termOf(app, page, { people: ['Aino', 'Brannoc'], weeks: 2 });
+  await page.goto(`/people/${ids[0]}`);
+  await page.getByText('Their own page', { exact: true }).click();
+  await page.getByRole('button', { name: 'Make an address' }).last().click();
+  const told = await page.getByText(/Hand on this address:/).textContent();
+  const path = new URL(told?.match(/http\S+/)?.[0] ?? '').pathname;
+  const theirs = await (await browser.newContext()).newPage();
+  await theirs.setViewportSize({ width: 360, height: 740 });
+  await theirs.goto(`${app.url}${path}`);
+  await expect(theirs.getByRole('heading', { name: 'Practice at home, Aino' })).toBeVisible();
+  expect(await theirs.content()).not.toContain('Brannoc');
+  await theirs.getByLabel('Day').fill('2026-11-30');
+  await theirs.getByRole('button', { name: 'Log it' }).click();
+  await expect(theirs.getByText(/^Practice is logged for today or the last 14 days/)).toBeVisible();
+  await theirs.getByLabel('Day').fill('2026-11-23');
+  await theirs.getByLabel('Minutes, if you know').fill('5');
+  await theirs.getByRole('button', { name: 'Log it' }).click();
+  await expect(theirs.getByText('Mon 23 Nov 2026, 5 min')).toBeVisible();
+  expect(await theirs.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
+  await page.reload();
+  await expect(page.getByText('Mon 23 Nov 2026, 5 min, from their own page')).toBeVisible();
+  await page.getByText('Their own page', { exact: true }).click();
+  await page.getByRole('button', { name: 'Revoke the address' }).last().click();
+  await expect(page.getByText('Revoked.')).toBeVisible();
+  expect((await theirs.goto(`${app.url}${path}`))?.status()).toBe(404);
+  await theirs.context().close();
+});
