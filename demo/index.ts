@@ -1,5 +1,5 @@
 export { choir, nightShift, online } from './classes';
-export { type DemoPerson, MARK_OF, PEOPLE } from './people';
+export { type DemoPerson, MARK_OF, PEOPLE, PROGRAMME } from './people';
 
 export const STUDIO = { name: 'Tern Quay Community Hall', timeZone: 'Europe/Dublin' };
 export const TEACHER = { name: 'Ines Farrow', email: 'ines@tern-quay.example' };

@@ -16,6 +16,8 @@ export interface DemoPerson {
   practice?: readonly number[];
   /** A pause, from so many days ago to so many days ago. */
   pause?: readonly [from: number, to: number];
+  /** In the demo's programme, since so many days ago. */
+  programme?: number;
 }
 
 export const MARK_OF: Record<string, Mark> = { h: 'here', l: 'late', a: 'absent', e: 'excused' };
@@ -59,15 +61,28 @@ export const PEOPLE: DemoPerson[] = [
     online: 'hhahhhhh',
   },
   { name: 'Greta', joined: 9, nightShift: 'hhhaaaaa' },
-  { name: 'Ilse', joined: 9, online: 'hhhhhhhh', cautions: [{ caution: 'pregnancy' }] },
+  {
+    name: 'Ilse',
+    joined: 9,
+    online: 'hhhhhhhh',
+    cautions: [{ caution: 'pregnancy' }],
+    practice: [1, 3, 4, 7, 8, 9, 12, 13, 18, 24, 25, 28],
+    programme: 30,
+  },
   {
     name: 'Noor',
     contact: 'noor@example.org',
     joined: 8,
     online: 'ahhhhahh',
-    practice: [1, 2, 3, 5, 6, 8, 9, 10, 11],
+    practice: [
+      1, 2, 3, 4, 5, 6, 8, 9, 10, 11, 12, 14, 15, 16, 17, 19, 20, 21, 22, 23, 25, 26, 27, 29,
+    ],
+    programme: 30,
   },
   { name: 'Otis', joined: 5, online: 'hhhl', pause: [20, 16] },
   { name: 'Runa', joined: 3, choir: 'hh', online: 'heh' },
   { name: 'Sanna', joined: 0, choir: '' },
 ];
+
+/** A programme of eight weeks, in its fifth. */
+export const PROGRAMME = { name: 'Eight weeks at home', rule: 'otherDay', weeks: 8 } as const;

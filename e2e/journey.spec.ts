@@ -43,8 +43,8 @@ test('from an empty class to a streak', async ({ app, studio: page, clock }) => 
     'true',
   );
   await page.getByLabel('Name: find on the roll, or take in who walked in').fill('Piet');
-  await stored(page, () => page.getByRole('button', { name: 'Take them in, here' }).click());
-  await expect(page.getByText('Piet')).toBeVisible();
+  await stored(page, () => page.getByRole('button', { name: 'Add them, here' }).click());
+  await expect(page.getByText('Piet', { exact: true })).toBeVisible();
 
   await begin(page, clock);
   const startedAt = clock.now;

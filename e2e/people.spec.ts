@@ -1,4 +1,4 @@
-import { expect, test } from './harness';
+import { axe, expect, NOON, test } from './harness';
 import { leaveOnlyTheDemo } from './own-studio';
 import { termOf } from './term';
 
@@ -135,7 +135,66 @@ test('a person logs practice on their own page, until its address is revoked', a
   await expect(page.getByText('Mon 23 Nov 2026, 5 min, from their own page')).toBeVisible();
   await page.getByText('Their own page', { exact: true }).click();
   await page.getByRole('button', { name: 'Revoke the address' }).last().click();
-  await expect(page.getByText('Revoked.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Revoke the address' })).toHaveCount(0);
   expect((await theirs.goto(`${app.url}${path}`))?.status()).toBe(404);
   await theirs.context().close();
+});
+
+test('somebody is in a programme, does a class at home that was drafted for them, and says how it feels', async ({
+  app,
+  page,
+  browser,
+}) => {
+  const { ids, scope, sessionIds } = await termOf(app, page, { people: ['Aino'], weeks: 1 });
+  await page.goto('/people/programmes');
+  await expect(page.getByText('No programmes yet')).toBeVisible();
+  await page.getByLabel('By which rule').selectOption({ label: 'Every meeting' });
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByText('Give the programme a name.')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('Two weeks at home');
+  await page.getByLabel('For so many weeks').fill('2');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByText(/^Without a class only a rule/)).toBeVisible();
+  await page.getByLabel('By which rule').selectOption({ label: 'Every other day' });
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await page.getByLabel('Somebody on the register').selectOption({ label: 'Aino' });
+  await page.getByRole('button', { name: 'Enrol' }).click();
+  await expect(page.getByRole('row', { name: /Aino/ })).toContainText('week 1 of 2');
+
+  await app.db('form_notes').insert({
+    id: crypto.randomUUID(),
+    studio_id: scope.studioId,
+    participant_id: ids[0],
+    session_id: sessionIds[0],
+    move_id: 'tall-o-cheek-lift',
+    note: 'left corner lower',
+    noted_at: new Date(NOON),
+  });
+  await page.goto(`/people/${ids[0]}`);
+  await page.getByText('Classes to do at home').click();
+  await page.getByRole('button', { name: 'Draft one' }).click();
+  await expect(page.getByText(/^Drafted and given\./)).toBeVisible();
+  await page.getByText('Check-ins, private').click();
+  await page.getByRole('button', { name: 'They agree' }).click();
+  await expect(page.getByText('They agreed on Tue 24 Nov 2026.')).toBeVisible();
+  await page.getByText('Their own page', { exact: true }).click();
+  await page.getByRole('button', { name: 'Make an address' }).last().click();
+  const told = await page.getByText(/Hand on this address:/).textContent();
+  const path = new URL(told?.match(/http\S+/)?.[0] ?? '').pathname;
+
+  const theirs = await (await browser.newContext()).newPage();
+  await theirs.goto(`${app.url}${path}`);
+  const home = theirs.getByRole('region', { name: 'At home, for Aino' });
+  await expect(home.getByText('Tall O cheek lift')).toBeVisible();
+  expect(await axe(theirs)).toEqual([]);
+  await theirs.getByLabel('Tension of the brow, 0 to 10').fill('8');
+  await theirs.getByRole('button', { name: 'Keep it' }).click();
+  await expect(theirs.getByText('How does it feel?')).toBeHidden();
+  await home.getByRole('button', { name: 'I did it' }).click();
+  await expect(theirs.getByText('Tue 24 Nov 2026, 3 min')).toBeVisible();
+  await expect(theirs.getByText('Kept 1 of 1 in the last 12 weeks; 1 day in a row.')).toBeVisible();
+  await theirs.context().close();
+  await page.reload();
+  await expect(page.getByRole('row', { name: /^0/ })).toContainText('8');
+  expect(await axe(page)).toEqual([]);
 });

@@ -109,6 +109,58 @@ export async function up(knex: Knex): Promise<void> {
     create unique index streak_rules_one_a_day on streak_rules
       (studio_id, coalesce(class_id, '00000000-0000-0000-0000-000000000000'), from_date);
 
+    create table home_classes (
+      studio_id uuid not null,
+      class_id uuid not null,
+      participant_id uuid not null,
+      given_at timestamptz not null,
+      primary key (participant_id, class_id),
+      foreign key (class_id, studio_id) references classes (id, studio_id) on delete cascade,
+      foreign key (participant_id, studio_id) references participants (id, studio_id) on delete cascade
+    );
+    create index on home_classes (class_id);
+
+    create table programmes (
+      id uuid primary key,
+      studio_id uuid not null references studios on delete cascade,
+      name text not null,
+      class_id uuid,
+      rule jsonb not null,
+      weeks integer not null check (weeks between 1 and 104),
+      created_at timestamptz not null,
+      ended_on date,
+      unique (id, studio_id),
+      foreign key (class_id, studio_id) references classes (id, studio_id) on delete set null (class_id)
+    );
+    create index on programmes (studio_id);
+
+    create table enrolments (
+      studio_id uuid not null,
+      programme_id uuid not null,
+      participant_id uuid not null,
+      from_date date not null,
+      until_date date check (until_date >= from_date),
+      primary key (participant_id, programme_id),
+      foreign key (programme_id, studio_id) references programmes (id, studio_id) on delete cascade,
+      foreign key (participant_id, studio_id) references participants (id, studio_id) on delete cascade
+    );
+    create index on enrolments (programme_id);
+
+    alter table participants add column check_ins_consent_on date;
+    create table check_ins (
+      id uuid primary key,
+      studio_id uuid not null,
+      participant_id uuid not null,
+      week integer not null check (week in (0, 2, 8, 20)),
+      jaw integer not null check (jaw between 0 and 10),
+      brow integer not null check (brow between 0 and 10),
+      evenness integer not null check (evenness between 0 and 10),
+      words text not null,
+      at timestamptz not null,
+      unique (participant_id, week),
+      foreign key (participant_id, studio_id) references participants (id, studio_id) on delete cascade
+    );
+
     drop view session_people;
     drop view session_wishes;
     create view session_wishes as
@@ -172,6 +224,8 @@ export async function down(knex: Knex): Promise<void> {
       ) < w.room_for end as booked
       from session_wishes w;
 
+    drop table check_ins, enrolments, programmes, home_classes;
+    alter table participants drop column check_ins_consent_on;
     drop table streak_rules, days_off, practice, nameless_marks, joined_people, former_people,
       attendance_changes, pauses;
     alter table form_notes drop column settled_at;

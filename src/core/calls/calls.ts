@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { markSchema } from '../attendance';
 import { dateSchema } from '../calendar';
 import { planSchema, rulesSchema } from '../class';
+import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
 import { newRunEventSchema } from '../run';
 import { speechChoiceSchema } from '../speech';
@@ -225,6 +226,13 @@ export const CALLS = {
     id,
     asks: z.object({ name: z.string().trim().min(1).max(80) }),
     answers: z.object({ people: z.array(z.object({ id, name: z.string() })) }),
+  }),
+  /** One of the insights as a CSV file. */
+  exportInsight: call({
+    method: 'GET',
+    path: '/api/insights',
+    asks: insightsAskedSchema.extend({ key: z.enum(INSIGHTS) }),
+    answers: file,
   }),
   /** People as a CSV file: those whose ids are given, or all that a list shows. */
   exportPeople: call({

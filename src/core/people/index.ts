@@ -1,2 +1,3 @@
+export * from './check-in';
 export * from './from-table';
 export * from './names';

@@ -6,6 +6,7 @@ import { zipSync } from 'fflate';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '@/core/class';
+import { STREAK_RULES } from '@/core/streak';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { closeFor } from '../calendar/closures';
 import { planSessions } from '../calendar/plan';
@@ -13,7 +14,14 @@ import { createClass, savePlan } from '../classes/classes';
 import { csvOf, rowsIn } from '../csv';
 import { saveOwnMove } from '../moves/moves';
 import { keepCautions } from '../people/carried';
-import { addParticipant, book } from '../people/people';
+import { consentToCheckIns, keepCheckIn } from '../people/check-ins';
+import { giveHomeClass } from '../people/home';
+import { joinPeople } from '../people/join';
+import { addParticipant, book, pause } from '../people/people';
+import { logPractice } from '../people/practice';
+import { enrol, makeProgramme } from '../people/programmes';
+import { keepRule } from '../people/rules';
+import { correct } from '../register/correct';
 import { answerQuestion, appendEvents, closeSession, prepareRun } from '../runs';
 import { setComing } from '../sessions/bookings';
 import { saveRecording } from '../speech/recordings';
@@ -156,9 +164,47 @@ async function madeFrom({ plans, people, words, weeks, roomFor }: AnyStudio) {
   const draft = { id: randomUUID(), at: NOON + MINUTE };
   await closeSession(db(), me, { sessionId, draft, now: NOON + MINUTE, teacherId: me.id });
   await answerQuestion(db(), me, { runId: run.id, id: question.id, now: NOON });
+  if (first) await careFor(me, { participantId: first, classId, sessionId, word: words.parked });
   const said = { language: 'en' as const, text: words.closure, wav: hummedWav() };
   await saveRecording(db(), me, said, NOON);
   return { me, ids, email };
+}
+
+/** All that is kept of one person besides. */
+async function careFor(
+  me: Teacher,
+  of: { participantId: string; classId: string; sessionId: string; word: string },
+): Promise<void> {
+  const { participantId, classId, sessionId, word } = of;
+  const at = { zone: ZONE, now: NOON };
+  const rule = { ...STREAK_RULES.twenty, name: word.slice(0, 80) };
+  await keepRule(db(), me, { classId, from: '2026-11-24', rule, today: '2026-11-24', now: NOON });
+  const span = { from: '2026-12-01', to: '2026-12-02' };
+  await pause(db(), me, { participantId, span, now: NOON });
+  const practised = { participantId, at: NOON, seconds: 60, byTeacher: true };
+  await logPractice(db(), me, { ...practised, ...at });
+  await db()('days_off').insert({
+    studio_id: me.studioId,
+    participant_id: participantId,
+    day: '2026-11-20',
+  });
+  const line = { sessionId, participantId };
+  await correct(db(), me, { line, said: { mark: 'excused' }, by: word.slice(0, 80), now: NOON });
+  const id = await makeProgramme(db(), me, {
+    programme: { name: word.slice(0, 80), rule, weeks: 8, classId },
+    now: NOON,
+  });
+  await enrol(db(), me, { id, participantId, from: '2026-11-24' });
+  await giveHomeClass(db(), me, { participantId, classId, now: NOON });
+  await consentToCheckIns(db(), me, { participantId, on: '2026-11-24' });
+  const given = { jaw: 1, brow: 2, evenness: 3, words: word };
+  await keepCheckIn(db(), me, { participantId, given, ...at });
+  const slip = await addParticipant(db(), me, {
+    person: { name: 'Slip', contact: null },
+    joinedOn: '2026-09-01',
+    now: NOON,
+  });
+  await joinPeople(db(), me, { keptId: participantId, goneId: slip, now: NOON });
 }
 
 /** The same teacher on a server that knows nothing yet. */

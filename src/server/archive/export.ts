@@ -86,7 +86,18 @@ async function* csvParts(db: Db, scope: Scope, table: Table): AsyncGenerator<Uin
   yield bytesOf(csvOf(names, page, { named: false }));
 }
 
-const DAYS = new Set(['joined_on', 'cautions_consent_on', 'start_date', 'from_date', 'to_date']);
+const DAYS = new Set([
+  'left_on',
+  'check_ins_consent_on',
+  'day',
+  'ended_on',
+  'until_date',
+  'joined_on',
+  'cautions_consent_on',
+  'start_date',
+  'from_date',
+  'to_date',
+]);
 /** Rows with files of their own are read in smaller pages. */
 const HEAVY_PAGE = 20;
 

@@ -19,6 +19,10 @@ pauses.csv           days on which somebody is not expected
 days-off.csv         days that somebody took off from their practice
 practice.csv         practice at home
 streak-rules.csv     what streaks are counted by, and from which day on
+home-classes.csv     which class somebody was given to do at home
+programmes.csv       programmes: by which rule, for how many weeks
+enrolments.csv       who is in which programme, and since when
+check-ins.csv        how it feels to somebody after so many weeks, kept with their consent
 former-people.csv    ids that somebody had before they were joined with another entry, or erased
 attendance.csv       the register: here, late, absent or excused, when they came and left
 register-changes.csv what was changed in it after a session was closed, by whom and when

@@ -31,7 +31,12 @@ const STILL_MS = 12 * 3_600_000;
 const expectedBy = (db: Db, { classId, now }: { classId: string; now: number }) =>
   db('bookings')
     .where('class_id', classId)
+    .where((q) => q.whereNull('until').orWhere('until', '>', new Date(now - STILL_MS)))
     .select('participant_id')
+    .union(
+      // Who was given it to do at home.
+      db('home_classes').where('class_id', classId).select('participant_id'),
+    )
     .union(
       db('session_bookings')
         .join('sessions', 'sessions.id', 'session_bookings.session_id')

@@ -8,10 +8,12 @@ import { addDays, type Closure, localOf, mondayOf } from '@/core/calendar';
 import type { Plan } from '@/core/class';
 import { dateOn, dayOf } from '@/core/formats';
 import { compile, type Score } from '@/core/score';
+import { STREAK_RULES } from '@/core/streak';
 import { hashPassword } from '../auth/passwords';
 import { closeFor } from '../calendar/closures';
 import { planSessions, type Wish } from '../calendar/plan';
 import type { Db } from '../db';
+import { enrol, makeProgramme } from '../people/programmes';
 
 /** Builds the demo studio. Everything in it is invented. */
 
@@ -72,6 +74,7 @@ export async function seedDemo(db: Db, password: string, now: number): Promise<s
       });
     }
     const people = await seedPeople(trx, studioId, classIds, now);
+    await seedProgramme(trx, studioId, { people, now });
     for (const slot of demo.TIMETABLE)
       await seedPast(trx, studioId, { classId: classIds[slot.key], slot, people, now });
     for (const slot of demo.TIMETABLE) {
@@ -173,6 +176,21 @@ async function seedPeople(
     people.push({ ...person, id });
   }
   return people;
+}
+
+async function seedProgramme(
+  db: Db,
+  studioId: string,
+  { people, now }: { people: readonly Person[]; now: number },
+): Promise<void> {
+  const { name, rule, weeks } = demo.PROGRAMME;
+  const programme = { name, rule: STREAK_RULES[rule], weeks, classId: null };
+  const id = await makeProgramme(db, { studioId }, { programme, now: subWeeks(now, 5).getTime() });
+  for (const person of people) {
+    if (person.programme === undefined) continue;
+    const from = addDays(today(now), -person.programme);
+    await enrol(db, { studioId }, { id, participantId: person.id, from });
+  }
 }
 
 /** Start of the meeting so many whole weeks before the coming one, in the studio's time zone. */

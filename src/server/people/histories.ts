@@ -99,34 +99,16 @@ export async function historiesOf(
     );
   if (classId) bookings.where('b.class_id', classId);
   ofThem(bookings, 'b.participant_id');
-  const [sessionRows, bookingRows, away, shares, practice, pauses, daysOff, holidays, rules] =
-    await Promise.all([
-      sessions,
-      bookings,
-      notExpected(db, scope, whose),
-      sharesOf(db, scope, whose),
-      ofThem(db('practice').where({ studio_id: studioId }), 'participant_id').select(
-        'participant_id',
-        'at',
-      ),
-      ofThem(db('pauses').where({ studio_id: studioId }), 'participant_id').select(
-        'participant_id',
-        db.raw("to_char(from_date, 'YYYY-MM-DD') as from_date"),
-        db.raw("to_char(to_date, 'YYYY-MM-DD') as to_date"),
-      ),
-      ofThem(db('days_off').where({ studio_id: studioId }), 'participant_id').select(
-        'participant_id',
-        db.raw("to_char(day, 'YYYY-MM-DD') as day"),
-      ),
-      closuresOf(db, scope),
-      rulesOf(db, scope),
-    ]);
+  const [sessionRows, bookingRows, away, shares, own, rules] = await Promise.all([
+    sessions,
+    bookings,
+    notExpected(db, scope, whose),
+    sharesOf(db, scope, whose),
+    ownParts(db, scope, participantIds),
+    rulesOf(db, scope),
+  ]);
   const byClass = grouped(z.array(sessionSchema).parse(sessionRows), (s) => s.class_id);
-  const practised = grouped(z.array(practiceSchema).parse(practice), (p) => p.participant_id);
-  const paused = grouped(z.array(pauseSchema).parse(pauses), (p) => p.participant_id);
-  const off = grouped(z.array(dayOffSchema).parse(daysOff), (d) => d.participant_id);
   const rulesBy = new Map([...byClass.keys()].map((id) => [id, rulesFor(rules, id)]));
-  const closed = holidays.map(({ from, to, name }) => ({ from, to, name }));
   const dateOf = (ms: number) => dateOn(ms, zone);
   return z
     .array(bookingSchema)
@@ -144,12 +126,7 @@ export async function historiesOf(
           from: dateOf(b.since),
           until,
           meetings: meetingsOf(all, b, of),
-          practice: (practised.get(b.participant_id) ?? []).map((p) => p.at),
-          holidays: closed,
-          pauses: (paused.get(b.participant_id) ?? []).map(
-            (p): Span => ({ from: p.from_date, to: p.to_date }),
-          ),
-          freezes: (off.get(b.participant_id) ?? []).map((d) => d.day),
+          ...own(b.participant_id),
         },
         rules: rulesBy.get(b.class_id) ?? rulesFor(rules, b.class_id),
       };
@@ -163,6 +140,42 @@ const pauseSchema = z.object({
   to_date: z.string(),
 });
 const dayOffSchema = z.object({ participant_id: z.uuid(), day: z.string() });
+
+/** What a history has besides its meetings. */
+export type OwnParts = Pick<History, 'practice' | 'holidays' | 'pauses' | 'freezes'>;
+
+/** Tells of some people, or of all, when they practised and which days were off. */
+export async function ownParts(
+  db: Db,
+  scope: Scope,
+  participantIds?: readonly string[],
+): Promise<(participantId: string) => OwnParts> {
+  const of = (table: string) => {
+    const query = db(table).where({ studio_id: scope.studioId });
+    if (participantIds) query.whereIn('participant_id', [...participantIds]);
+    return query;
+  };
+  const [practice, pauses, daysOff, closed] = await Promise.all([
+    of('practice').select('participant_id', 'at'),
+    of('pauses').select(
+      'participant_id',
+      db.raw("to_char(from_date, 'YYYY-MM-DD') as from_date"),
+      db.raw("to_char(to_date, 'YYYY-MM-DD') as to_date"),
+    ),
+    of('days_off').select('participant_id', db.raw("to_char(day, 'YYYY-MM-DD') as day")),
+    closuresOf(db, scope),
+  ]);
+  const practised = grouped(z.array(practiceSchema).parse(practice), (p) => p.participant_id);
+  const paused = grouped(z.array(pauseSchema).parse(pauses), (p) => p.participant_id);
+  const off = grouped(z.array(dayOffSchema).parse(daysOff), (d) => d.participant_id);
+  const holidays = closed.map(({ from, to, name }) => ({ from, to, name }));
+  return (id) => ({
+    practice: (practised.get(id) ?? []).map((p) => p.at),
+    holidays,
+    pauses: (paused.get(id) ?? []).map((p): Span => ({ from: p.from_date, to: p.to_date })),
+    freezes: (off.get(id) ?? []).map((d) => d.day),
+  });
+}
 
 const earliest = (a: string | null, b: string | null): string | null =>
   a === null ? b : b === null || a < b ? a : b;

@@ -72,7 +72,8 @@ export async function joinPeople(
         left_on = case when kept.left_on is null or gone.left_on is null then null else kept.left_on end,
         greet = kept.greet and gone.greet,
         cautions = (select coalesce(jsonb_agg(distinct one), '[]') from jsonb_array_elements(kept.cautions || gone.cautions) one),
-        cautions_consent_on = least(kept.cautions_consent_on, gone.cautions_consent_on)
+        cautions_consent_on = least(kept.cautions_consent_on, gone.cautions_consent_on),
+        check_ins_consent_on = least(kept.check_ins_consent_on, gone.check_ins_consent_on)
         from participants gone where kept.id = ? and gone.id = ?`,
       [keptId, goneId],
     );
@@ -181,7 +182,7 @@ export async function undoJoin(
       .whereRaw("before->'kept'->>'id' = ?", [goneId])
       .update({ kept_id: goneId });
     const own = ['joined_on', 'contact', 'language', 'left_on', 'greet'];
-    const carried = ['cautions', 'cautions_consent_on'];
+    const carried = ['cautions', 'cautions_consent_on', 'check_ins_consent_on'];
     await trx('participants')
       .where({ id: keptId, studio_id: studioId })
       .update(

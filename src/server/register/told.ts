@@ -4,6 +4,7 @@ import type { RegisterCell, RegisterChange, RegisterLine, StreakTold } from '@/c
 import { dateOn, dayLabel, timeOfDay } from '@/core/formats';
 import { countWords, drawn, explain, keptSince, ruleWords } from '@/core/streak';
 import { csvOf } from '../csv';
+import type { Progress } from '../people/programmes';
 import type { ClassStreak } from '../people/streaks';
 import type { Change } from './correct';
 import type { GridCell, GridLine, Register, RegisterAsked } from './grid';
@@ -98,6 +99,33 @@ export function streakTold(
     count: countWords(streak.current, streak.per),
     lately: keptSince(streak, addDays(today, -84)),
     rule: rule ? ruleWords(rule) : '',
+    account: explain(streak),
+  };
+}
+
+/** How far somebody is in a programme, told as a streak is. */
+export function programmeTold(
+  { programme, streak, week, left, kept, to }: Progress,
+  { zone, now }: { zone: string; now: number },
+): StreakTold {
+  const { name, weeks, rule, id } = programme;
+  const over = week > weeks;
+  const where = left
+    ? 'left'
+    : over
+      ? 'over'
+      : week === 0
+        ? 'to begin'
+        : `week ${week} of ${weeks}`;
+  const today = dateOn(now, zone);
+  return {
+    classId: id,
+    className: `${name}: ${where}`,
+    ended: left || over,
+    line: drawn(streak, ON_A_PAGE),
+    count: countWords(streak.current, streak.per),
+    lately: weeks <= 12 || over ? kept : keptSince(streak, addDays(today < to ? today : to, -84)),
+    rule: ruleWords(rule),
     account: explain(streak),
   };
 }

@@ -5,6 +5,7 @@ import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, Field, type FormAct } from '../kit/form';
 import { Logo } from '../kit/studio-header';
+import { CheckInForm } from '../people/check-ins';
 
 export interface HomeScreenProps {
   name: string;
@@ -12,6 +13,15 @@ export interface HomeScreenProps {
   /** ISO 8601 date. */
   today: string;
   streaks: StreakTold[];
+  homeClasses: {
+    classId: string;
+    name: string;
+    length: string;
+    totalMs: number;
+    lines: { id: string; name: string; dose: string; words: string }[];
+  }[];
+  /** What is asked for now, where they agreed to it. */
+  checkIn: { week: number; keep: FormAct } | null;
   practice: { id: string; says: string; mine: boolean }[];
   log: FormAct;
   drop: FormAct;
@@ -21,7 +31,7 @@ export interface HomeScreenProps {
 export function HomeScreen(props: HomeScreenProps) {
   const { name, studioName, today, streaks, practice } = props;
   return (
-    <main className="mx-auto grid w-full max-w-xl gap-8 px-4 py-6">
+    <main className="mx-auto grid w-full max-w-xl grid-cols-1 gap-8 px-4 py-6">
       <div>
         <p className="flex items-center gap-2">
           <Logo size={24} /> {studioName}
@@ -39,6 +49,44 @@ export function HomeScreen(props: HomeScreenProps) {
           </div>
         </ActionForm>
       </section>
+      {props.checkIn && (
+        <section aria-labelledby="check-in">
+          <h2 id="check-in" className="mb-2 text-xl font-semibold">
+            How does it feel?
+          </h2>
+          <p className="quiet mb-3 text-sm">
+            Only you and your teacher read this. Some people notice something by now, others do not.
+          </p>
+          <CheckInForm {...props.checkIn} />
+        </section>
+      )}
+      {props.homeClasses.map((h) => (
+        <section key={h.classId} aria-label={h.name}>
+          <h2 className="text-xl font-semibold">
+            {h.name} <span className="figures quiet font-normal">{h.length}</span>
+          </h2>
+          <ol className="mt-2 grid gap-3">
+            {h.lines.map((line) => (
+              <li key={line.id}>
+                <p className="font-medium">
+                  {line.name} <span className="quiet font-normal">{line.dose}</span>
+                </p>
+                <p>{line.words}</p>
+              </li>
+            ))}
+          </ol>
+          <div className="mt-3">
+            <ActionForm act={props.log} submit="I did it" label={`I did ${h.name}`}>
+              <input type="hidden" name="day" value={today} />
+              <input
+                type="hidden"
+                name="minutes"
+                value={Math.max(1, Math.round(h.totalMs / 60_000))}
+              />
+            </ActionForm>
+          </div>
+        </section>
+      ))}
       {streaks.map((s) => (
         <section key={s.classId} aria-label={s.className}>
           <h2 className="text-xl font-semibold">{s.className}</h2>
@@ -83,7 +131,7 @@ export function HomeScreen(props: HomeScreenProps) {
                         name="drop"
                         value={p.id}
                         className="btn btn-ghost btn-sm"
-                        aria-label={`${p.says}: take it out`}
+                        aria-label={`Take it out: ${p.says}`}
                       >
                         Take it out
                       </button>

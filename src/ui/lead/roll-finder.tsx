@@ -71,7 +71,7 @@ export function RollFinder({
         <button
           type="button"
           className="btn join-item"
-          aria-label="Take them in, here"
+          aria-label="Add them, here"
           onClick={takeIn}
         >
           <UserPlus size={18} aria-hidden />

@@ -11,6 +11,8 @@ import {
 import {
   ArrowDown,
   ArrowUp,
+  CalendarRange,
+  ChartColumn,
   Columns3,
   Download,
   ShieldAlert,
@@ -127,6 +129,12 @@ export function PeopleScreen(props: PeopleScreenProps) {
           >
             <UserPlus size={18} aria-hidden /> Add somebody
           </button>
+          <Link href="/insights" className="btn btn-outline">
+            <ChartColumn size={18} aria-hidden /> Insights
+          </Link>
+          <Link href="/people/programmes" className="btn btn-outline">
+            <CalendarRange size={18} aria-hidden /> Programmes
+          </Link>
           <Link href="/people/take-in" className="btn btn-outline">
             <Upload size={18} aria-hidden /> Take in a list
           </Link>
@@ -189,7 +197,7 @@ export function PeopleScreen(props: PeopleScreenProps) {
               </Empty>
             </div>
           ) : (
-            <div className="mt-3 overflow-x-auto">
+            <div className="relative mt-3 overflow-x-auto">
               <table className="w-full text-base">
                 <caption className="sr-only">
                   People, page {page} of {pages}

@@ -7,6 +7,7 @@ import { Empty } from '../kit/empty';
 import { ActionForm, Field, type FormAct, Select, Tick } from '../kit/form';
 import { Page } from '../kit/page';
 import { CautionsForm, type CautionsFormProps } from './cautions-form';
+import { CheckIns, type CheckInsProps } from './check-ins';
 
 /** Something of a list with an id for its buttons. */
 interface Told {
@@ -27,6 +28,9 @@ export interface PersonScreenProps {
   /** ISO 8601 date. */
   today: string;
   streaks: StreakTold[];
+  programmes: StreakTold[];
+  homeClasses: { classId: string; name: string; length: string }[];
+  checkIns: CheckInsProps;
   bookings: { classId: string; className: string; since: string }[];
   ended: string[];
   pauses: Told[];
@@ -56,7 +60,16 @@ export interface PersonScreenProps {
   /** Their own page, where they log practice. */
   home: { has: boolean; make: FormAct; drop: FormAct };
   acts: Record<
-    'change' | 'book' | 'booking' | 'pause' | 'note' | 'practice' | 'join' | 'leave' | 'erase',
+    | 'change'
+    | 'book'
+    | 'booking'
+    | 'pause'
+    | 'note'
+    | 'practice'
+    | 'home'
+    | 'join'
+    | 'leave'
+    | 'erase',
     FormAct
   >;
 }
@@ -71,13 +84,14 @@ export function PersonScreen(props: PersonScreenProps) {
         {contact && ` · ${contact}`}
         {left && ` · left on ${left}`}
       </p>
-      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <div className="grid content-start gap-8">
+      <div className="grid grid-cols-1 gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <div className="grid grid-cols-1 content-start gap-8">
           <Regularity {...props} />
           <Notes {...props} />
+          <CheckIns {...props.checkIns} name={name} />
           <Sessions name={name} sessions={props.sessions} />
         </div>
-        <div className="grid content-start gap-8">
+        <div className="grid grid-cols-1 content-start gap-8">
           <Bookings {...props} />
           <PracticeAtHome {...props} />
           <CautionsForm {...props.carried} />
@@ -115,22 +129,22 @@ function Folded({
   return (
     <details open={open}>
       <summary className="cursor-pointer text-xl font-semibold">{title}</summary>
-      <div className="mt-3 grid gap-4">{children}</div>
+      <div className="mt-3 grid grid-cols-1 gap-4">{children}</div>
     </details>
   );
 }
 
-function Regularity({ id, name, streaks }: PersonScreenProps) {
+function Regularity({ id, name, streaks, programmes }: PersonScreenProps) {
   return (
     <section aria-labelledby="regularity">
       <h2 id="regularity" className="mb-2 text-xl font-semibold">
         Regularity
       </h2>
-      {streaks.length === 0 && (
+      {streaks.length + programmes.length === 0 && (
         <p className="quiet">Not booked on a class yet, so there is nothing to keep up.</p>
       )}
-      <ul className="grid gap-4">
-        {streaks.map((s) => {
+      <ul className="grid grid-cols-1 gap-4">
+        {[...programmes, ...streaks].map((s) => {
           const kept = `${s.lately.kept} of ${s.lately.asked} kept in the last 12 weeks`;
           const row = `${s.count}, the longest ${s.line.longest}`;
           return (
@@ -187,7 +201,7 @@ function Bookings({ bookings, ended, pauses, bookable, today, acts }: PersonScre
                   name="end"
                   value={b.classId}
                   className="btn btn-ghost btn-sm"
-                  aria-label={`${b.className}: end the booking`}
+                  aria-label={`End it: ${b.className}`}
                 >
                   End it
                 </button>
@@ -202,7 +216,7 @@ function Bookings({ bookings, ended, pauses, bookable, today, acts }: PersonScre
                   name="unpause"
                   value={p.id}
                   className="btn btn-ghost btn-sm"
-                  aria-label={`Pause ${p.says}: take it back`}
+                  aria-label={`Take it back: the pause, ${p.says}`}
                 >
                   Take it back
                 </button>
@@ -217,7 +231,7 @@ function Bookings({ bookings, ended, pauses, bookable, today, acts }: PersonScre
         )}
       />
       {bookable.length > 0 && (
-        <ActionForm act={acts.book} submit="Book" label="Book on a class">
+        <ActionForm act={acts.book} submit="Book" label="Booking">
           <Select
             name="classId"
             label="Book on a class"
@@ -275,7 +289,7 @@ function Notes({ notes, acts }: PersonScreenProps) {
                     name={n.settled ? 'open' : 'settle'}
                     value={n.id}
                     className="btn btn-ghost btn-sm"
-                    aria-label={`${n.move}: ${n.settled ? 'open again' : 'settled'}`}
+                    aria-label={`${n.settled ? 'Open again' : 'Settled'}: ${n.move}`}
                   >
                     {n.settled ? 'Open again' : 'Settled'}
                   </button>
@@ -292,7 +306,8 @@ function Notes({ notes, acts }: PersonScreenProps) {
 /** Entries that are seen without unfolding the rest. */
 const FEW = 5;
 
-function PracticeAtHome({ name, practice, today, home, acts }: PersonScreenProps) {
+function PracticeAtHome(props: PersonScreenProps) {
+  const { name, practice, today, home, acts } = props;
   const lines = (all: readonly Told[]) =>
     all.map((p) => (
       <li key={p.id} className="flex items-center gap-3 py-1">
@@ -302,7 +317,7 @@ function PracticeAtHome({ name, practice, today, home, acts }: PersonScreenProps
           name="drop"
           value={p.id}
           className="btn btn-ghost btn-sm"
-          aria-label={`${p.says}: take it out`}
+          aria-label={`Take it out: ${p.says}`}
         >
           Take it out
         </button>
@@ -335,9 +350,10 @@ function PracticeAtHome({ name, practice, today, home, acts }: PersonScreenProps
           <Field name="minutes" label="Minutes, if known" inputMode="numeric" />
         </div>
       </ActionForm>
+      <HomeClasses {...props} />
       <details>
         <summary className="cursor-pointer font-medium">Their own page</summary>
-        <div className="mt-3 grid gap-4">
+        <div className="mt-3 grid grid-cols-1 gap-4">
           <p>
             Behind this address {name} logs practice without an account, and sees how regular they
             are.
@@ -346,6 +362,59 @@ function PracticeAtHome({ name, practice, today, home, acts }: PersonScreenProps
         </div>
       </details>
     </section>
+  );
+}
+
+/** Minutes of a class to do at home. */
+const HOME_MINUTES = ['3', '5', '10'] as const;
+
+function HomeClasses({ name, homeClasses, acts }: PersonScreenProps) {
+  return (
+    <details open={homeClasses.length > 0}>
+      <summary className="cursor-pointer font-medium">Classes to do at home</summary>
+      <div className="mt-3">
+        <ActionForm
+          act={acts.home}
+          submit="Draft one"
+          label="Classes to do at home"
+          below={() => (
+            <ul className="divide-base-300 divide-y">
+              {homeClasses.map((h) => (
+                <li key={h.classId} className="flex items-center gap-3 py-1.5">
+                  <span className="min-w-0 flex-1">
+                    <a href={`/classes/${h.classId}`} className="link link-hover font-medium">
+                      {h.name}
+                    </a>{' '}
+                    <span className="quiet figures">{h.length}</span>
+                  </span>
+                  <button
+                    type="submit"
+                    name="back"
+                    value={h.classId}
+                    className="btn btn-ghost btn-sm"
+                    aria-label={`Take it back: ${h.name}`}
+                  >
+                    Take it back
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+        >
+          <p className="quiet text-sm">
+            Out of what {name} has met, moves with an open note first, without what they carry is
+            against. It is a class like others: change it in Compose.
+          </p>
+          <Select
+            name="minutes"
+            label="Minutes"
+            options={HOME_MINUTES}
+            names={{ '3': '3', '5': '5', '10': '10' }}
+            initial="3"
+          />
+        </ActionForm>
+      </div>
+    </details>
   );
 }
 

@@ -92,7 +92,7 @@ export function RegisterGrid(props: RegisterGridProps) {
     event.preventDefault();
   };
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table
         ref={table}
         // biome-ignore lint/a11y/noNoninteractiveElementToInteractiveRole: a table whose cells are walked by arrows

@@ -159,7 +159,7 @@ function Marking({
                 onClick={() => say(mark)}
               >
                 {MARK_NAMES[mark]}
-                <kbd className="key-cap">{MARK_KEYS[mark].toUpperCase()}</kbd>
+                <kbd className="key-cap max-sm:hidden">{MARK_KEYS[mark].toUpperCase()}</kbd>
               </button>
             ))}
             <button

@@ -5,8 +5,10 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema, instantsOf } from '@/core/calendar';
 import { dateOn } from '@/core/formats';
+import { checkInSchema } from '@/core/people';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { keepCheckIn } from '@/server/people/check-ins';
 import { dropPractice, type HomeOwner, logPractice, ownerOfHome } from '@/server/people/practice';
 import type { FormState } from '@/ui/kit/form';
 import { answerForm } from '../../forms';
@@ -57,5 +59,19 @@ export async function dropMineAction(
     await dropPractice(db(), of, { participantId: of.participantId, id: drop });
     refresh();
     return 'Taken out.';
+  });
+}
+
+export async function checkInMineAction(
+  token: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const of = await owner(token);
+  return answerForm(form, checkInSchema, async (given) => {
+    const { participantId, timeZone: zone } = of;
+    await keepCheckIn(db(), of, { participantId, given, zone, now: now() });
+    refresh();
+    return 'Kept, for you and your teacher.';
   });
 }

@@ -1,13 +1,16 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { dateOn, dayLabel } from '@/core/formats';
+import { clock, dateOn, dayLabel } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { checkInsOf } from '@/server/people/check-ins';
+import { homeClassesOf } from '@/server/people/home';
 import { ownerOfHome, practiceOf } from '@/server/people/practice';
+import { progressOf } from '@/server/people/programmes';
 import { streaksBy } from '@/server/people/streaks';
-import { streakTold } from '@/server/register/told';
+import { programmeTold, streakTold } from '@/server/register/told';
 import { HomeScreen } from '@/ui/home/home-screen';
-import { dropMineAction, logMineAction } from './actions';
+import { checkInMineAction, dropMineAction, logMineAction } from './actions';
 
 export const metadata: Metadata = { title: 'Practice at home', robots: { index: false } };
 
@@ -21,9 +24,13 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
   if (!owner) notFound();
   const { participantId, timeZone: zone } = owner;
   const at = now();
-  const [practice, streaks] = await Promise.all([
+  const of = { participantId, zone, now: at };
+  const [practice, streaks, programmes, homeClasses, checkIns] = await Promise.all([
     practiceOf(db(), owner, participantId),
     streaksBy(db(), owner, { whose: { participantIds: [participantId] }, zone, now: at }),
+    progressOf(db(), owner, { of: { participantId }, zone, now: at }),
+    homeClassesOf(db(), owner, participantId),
+    checkInsOf(db(), owner, of),
   ]);
   const today = dateOn(at, zone);
   return (
@@ -31,9 +38,16 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
       name={owner.name}
       studioName={owner.studioName}
       today={today}
-      streaks={(streaks.get(participantId) ?? [])
-        .filter((s) => !s.ended)
-        .map((s) => streakTold(s, { zone, now: at }))}
+      streaks={[
+        ...programmes.map((p) => programmeTold(p, of)),
+        ...(streaks.get(participantId) ?? []).map((s) => streakTold(s, of)),
+      ].filter((s) => !s.ended)}
+      homeClasses={homeClasses.map((h) => ({ ...h, length: clock(h.totalMs) }))}
+      checkIn={
+        checkIns.due === null
+          ? null
+          : { week: checkIns.due, keep: checkInMineAction.bind(null, token) }
+      }
       practice={practice.slice(0, SHOWN).map((p) => ({
         id: p.id,
         says: `${dayLabel(p.at, zone)}${p.seconds ? `, ${Math.round(p.seconds / 60)} min` : ''}`,

@@ -24,7 +24,7 @@ export function StreakButton({ line, large, ...of }: StreakButtonProps) {
     <>
       <button
         type="button"
-        className="hover:bg-base-200 max-w-full cursor-pointer overflow-x-auto rounded-lg"
+        className="hover:bg-base-200 relative max-w-full cursor-pointer overflow-x-auto rounded-lg"
         title="Told day by day"
         onClick={() => setOpen(true)}
       >
@@ -80,7 +80,7 @@ function StreakAccount({ streak }: { streak: StreakTold }) {
         {line.current === 0 ? kept : `${count}, the longest so far ${line.longest}. ${kept}`}
       </p>
       <p className="quiet mt-1 text-sm">{rule}</p>
-      <ol className="divide-base-300 border-base-300 mt-3 max-h-[45vh] divide-y overflow-y-auto border-y">
+      <ol className="divide-base-300 border-base-300 mt-3 divide-y border-y">
         {account.map((told) => (
           <li key={`${told.when} ${told.says}`} className="flex gap-3 py-1.5">
             <span className="figures w-36 shrink-0 font-medium">{told.when}</span>

@@ -5,10 +5,13 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema, instantsOf } from '@/core/calendar';
 import { dateLabel, dateOn } from '@/core/formats';
+import { checkInSchema } from '@/core/people';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { consentToCheckIns, keepCheckIn } from '@/server/people/check-ins';
 import { erasePerson } from '@/server/people/erase';
+import { makeHomeClass, takeHomeClass } from '@/server/people/home';
 import { joinPeople, undoJoin } from '@/server/people/join';
 import {
   book,
@@ -236,4 +239,56 @@ export async function eraseAction(id: string, _: FormState, form: FormData): Pro
   });
   if (state.done) redirect('/people');
   return state;
+}
+
+const minutesSchema = z.object({ minutes: z.coerce.number().int().min(1).max(30) });
+
+/** Drafts a class for somebody to do at home, or takes one back whose button was pressed. */
+export async function homeClassAction(
+  id: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const participantId = uuid.parse(id);
+  const back = uuid.safeParse(form.get('back'));
+  if (back.success) {
+    return answerForm(new FormData(), z.object({}), async () => {
+      await takeHomeClass(db(), teacher, { participantId, classId: back.data });
+      refresh();
+      return 'Taken back. The class stays among your classes.';
+    });
+  }
+  return answerForm(form, minutesSchema, async ({ minutes }) => {
+    const of = { participantId, minutes, zone: teacher.timeZone, now: now() };
+    const { left } = await makeHomeClass(db(), teacher, of);
+    refresh();
+    const without = left.length > 0 ? ` Left out, for what they carry: ${left.join(', ')}.` : '';
+    return `Drafted and given. Look at it in Compose before you hand on their page.${without}`;
+  });
+}
+
+/** Notes that somebody agrees to check-ins, or withdraws: then all of them are forgotten. */
+export async function checkInConsentAction(
+  id: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({ withdraw: z.string().optional() }), async ({ withdraw }) => {
+    const on = withdraw ? null : dateOn(now(), teacher.timeZone);
+    await consentToCheckIns(db(), teacher, { participantId: uuid.parse(id), on });
+    refresh();
+    return withdraw ? 'Withdrawn, and all of it is forgotten.' : 'Noted.';
+  });
+}
+
+export async function checkInAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, checkInSchema, async (given) => {
+    const of = { participantId: uuid.parse(id), given, zone: teacher.timeZone, now: now() };
+    await keepCheckIn(db(), teacher, of);
+    refresh();
+    return 'Kept.';
+  });
 }

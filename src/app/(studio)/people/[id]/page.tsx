@@ -11,10 +11,13 @@ import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { allMoves } from '@/server/moves/moves';
+import { checkInsOf } from '@/server/people/check-ins';
+import { homeClassesOf } from '@/server/people/home';
 import { lastJoin } from '@/server/people/join';
 import { namesOfPeople } from '@/server/people/people';
 import { getPerson, type PersonSession } from '@/server/people/person';
-import { streakTold } from '@/server/register/told';
+import { progressOf } from '@/server/people/programmes';
+import { programmeTold, streakTold } from '@/server/register/told';
 import { PersonScreen } from '@/ui/people/person-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
@@ -24,8 +27,11 @@ import {
   bookAction,
   bookingAction,
   changePersonAction,
+  checkInAction,
+  checkInConsentAction,
   dropHomeAction,
   eraseAction,
+  homeClassAction,
   joinAction,
   leaveAction,
   makeHomeAction,
@@ -51,14 +57,18 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const [zone, at] = [teacher.timeZone, now()];
-  const [person, classes, has, everybody, moves, join] = await Promise.all([
-    orNotFound(getPerson(db(), teacher, { id, zone, now: at })),
-    listClasses(db(), teacher),
-    hasFeed(db(), { of: 'participants', id, studioId: teacher.studioId }),
-    namesOfPeople(db(), teacher),
-    allMoves(db(), teacher),
-    lastJoin(db(), teacher, { keptId: id, now: at }),
-  ]);
+  const [person, classes, has, everybody, moves, join, programmes, homeClasses, checkIns] =
+    await Promise.all([
+      orNotFound(getPerson(db(), teacher, { id, zone, now: at })),
+      listClasses(db(), teacher),
+      hasFeed(db(), { of: 'participants', id, studioId: teacher.studioId }),
+      namesOfPeople(db(), teacher),
+      allMoves(db(), teacher),
+      lastJoin(db(), teacher, { keptId: id, now: at }),
+      progressOf(db(), teacher, { of: { participantId: id }, zone, now: at }),
+      homeClassesOf(db(), teacher, id),
+      orNotFound(checkInsOf(db(), teacher, { participantId: id, zone, now: at })),
+    ]);
   const names = new Map(moves.map((m) => [m.id, moveText(m, 'en').name]));
   const nameOfMove = (moveId: string) => names.get(moveId) ?? moveId;
   const running = person.bookings.filter((b) => b.until === null);
@@ -79,6 +89,19 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
       left={person.leftOn && dateLabel(person.leftOn)}
       today={dateOn(at, zone)}
       streaks={person.streaks.map((s) => streakTold(s, { zone, now: at }))}
+      programmes={programmes.map((p) => programmeTold(p, { zone, now: at }))}
+      homeClasses={homeClasses.map(({ classId, name, totalMs }) => ({
+        classId,
+        name,
+        length: clock(totalMs),
+      }))}
+      checkIns={{
+        consent: checkIns.consentOn && dateLabel(checkIns.consentOn),
+        due: checkIns.due,
+        given: checkIns.given,
+        agree: act(checkInConsentAction),
+        keep: act(checkInAction),
+      }}
       bookings={running.map((b) => ({
         classId: b.classId,
         className: b.className,
@@ -132,6 +155,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         pause: act(pauseAction),
         note: act(noteAction),
         practice: act(practiceAction),
+        home: act(homeClassAction),
         join: act(joinAction),
         leave: act(leaveAction),
         erase: act(eraseAction),

@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import { insightsAskedSchema } from '@/core/insights';
+import { listClasses } from '@/server/classes/classes';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
+import { insightsOf } from '@/server/insights/insights';
+import { InsightsScreen } from '@/ui/insights/insights-screen';
+import { requireTeacher } from '../../auth';
+
+export const metadata: Metadata = { title: 'Insights' };
+
+export default async function InsightsPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const teacher = await requireTeacher();
+  const asked = insightsAskedSchema.parse(await searchParams);
+  const of = { ...asked, zone: teacher.timeZone, now: now() };
+  const [insights, classes] = await Promise.all([
+    insightsOf(db(), teacher, of),
+    listClasses(db(), teacher),
+  ]);
+  return (
+    <InsightsScreen
+      insights={insights}
+      weeks={asked.weeks}
+      classId={asked.classId ?? ''}
+      classes={classes.map((c) => ({ id: c.id, name: c.plan.name }))}
+    />
+  );
+}

@@ -1,0 +1,150 @@
+import { z } from 'zod';
+import { Refusal } from '@/core/calls';
+import { placedSegments } from '@/core/class';
+import { homeClass } from '@/core/home';
+import { doseLabel, moveText, variantText } from '@/core/move';
+import { compile } from '@/core/score';
+import { createClass } from '../classes/classes';
+import type { Db } from '../db';
+import { studioBook } from '../moves/moves';
+import { found, type Scope } from '../scope';
+import { getPerson } from './person';
+
+/** Short classes to do at home: drafted for somebody, kept as classes of the studio, shown on their own page. */
+
+/** Most home classes that one person has. */
+export const MOST_HOME = 10;
+
+/**
+ * Makes a home class for somebody out of what they have met, those moves first that have an open note, and gives
+ * it to them.
+ * @returns its id, and names of noted moves that something they carry is against
+ * @throws Refusal `not-found`; `nothing-for-home` where they have met nothing that fits; `too-many-home`
+ */
+export async function makeHomeClass(
+  db: Db,
+  scope: Scope,
+  {
+    participantId,
+    minutes,
+    zone,
+    now,
+  }: { participantId: string; minutes: number; zone: string; now: number },
+): Promise<{ classId: string; left: string[] }> {
+  const [person, book] = await Promise.all([
+    getPerson(db, scope, { id: participantId, zone, now }),
+    studioBook(db, scope),
+  ]);
+  const language = person.language ?? 'en';
+  const made = homeClass(
+    {
+      name: `At home, for ${person.name}`.slice(0, 80),
+      seconds: minutes * 60,
+      language,
+      cautions: person.cautions,
+      noted: person.notes.filter((n) => n.settledAt === null).map((n) => n.moveId),
+      met: person.met,
+    },
+    book,
+  );
+  if (!made) throw new Refusal('nothing-for-home');
+  const classId = await createClass(db, scope, made.plan, now);
+  await giveHomeClass(db, scope, { participantId, classId, now });
+  const nameOf = (id: string) => {
+    const move = book.move(id);
+    return move ? moveText(move, language).name : id;
+  };
+  return { classId, left: made.left.map(nameOf) };
+}
+
+/** Gives somebody a class to do at home. @throws Refusal `not-found`, `too-many-home` */
+export async function giveHomeClass(
+  db: Db,
+  { studioId }: Scope,
+  { participantId, classId, now }: { participantId: string; classId: string; now: number },
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    const person = { id: participantId, studio_id: studioId };
+    found(await trx('participants').where(person).forUpdate().first('id'), 'person');
+    found(await trx('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
+    const [kept] = await trx('home_classes').where({ participant_id: participantId }).count();
+    if (Number(kept?.count) >= MOST_HOME) throw new Refusal('too-many-home', String(MOST_HOME));
+    await trx('home_classes')
+      .insert({
+        studio_id: studioId,
+        class_id: classId,
+        participant_id: participantId,
+        given_at: new Date(now),
+      })
+      .onConflict(['participant_id', 'class_id'])
+      .ignore();
+  });
+}
+
+/** Takes a home class back. @throws Refusal `not-found` */
+export async function takeHomeClass(
+  db: Db,
+  { studioId }: Scope,
+  { participantId, classId }: { participantId: string; classId: string },
+): Promise<void> {
+  const rows = await db('home_classes')
+    .where({ studio_id: studioId, participant_id: participantId, class_id: classId })
+    .delete()
+    .returning('class_id');
+  found(rows[0], 'home class');
+}
+
+/** A home class as somebody reads it. */
+export interface HomeClass {
+  classId: string;
+  name: string;
+  totalMs: number;
+  lines: { id: string; name: string; dose: string; words: string }[];
+}
+
+const rowSchema = z.object({ class_id: z.uuid() });
+
+/** The classes that somebody was given to do at home, the newest first. */
+export async function homeClassesOf(
+  db: Db,
+  scope: Scope,
+  participantId: string,
+): Promise<HomeClass[]> {
+  const [rows, book] = await Promise.all([
+    db('home_classes as h')
+      .join('classes as c', 'c.id', 'h.class_id')
+      .where({ 'h.studio_id': scope.studioId, 'h.participant_id': participantId })
+      .orderBy('h.given_at', 'desc')
+      .select('h.class_id', 'c.plan'),
+    studioBook(db, scope),
+  ]);
+  const planOf = new Map(rows.map((r) => [r.class_id as string, r.plan]));
+  return z
+    .array(rowSchema)
+    .parse(rows)
+    .map(({ class_id: classId }) => {
+      const plan = planOf.get(classId);
+      const score = compile(plan, book);
+      return {
+        classId,
+        name: plan.name,
+        totalMs: score.totalMs,
+        lines: placedSegments(plan).flatMap(({ segment }) => {
+          const move = book.move(segment.move);
+          if (!move) return [];
+          const words = score.cues
+            .filter((c) => c.kind === 'setup' && score.steps[c.step]?.segmentId === segment.id)
+            .map((c) => c.text);
+          const rounds = segment.rounds > 1 ? `, ${segment.rounds} times` : '';
+          return [
+            {
+              id: segment.id,
+              name: variantText(move, plan.language, segment.variant).name,
+              dose: `${doseLabel(segment.dose)}${rounds}`,
+              words: [...new Set(words)].join(' '),
+            },
+          ];
+        }),
+      };
+    });
+}

@@ -1,0 +1,163 @@
+import { randomUUID } from 'node:crypto';
+import { describe, expect, it } from 'vitest';
+import { placedSegments } from '@/core/class';
+import { STREAK_RULES } from '@/core/streak';
+import { getClass } from '../classes/classes';
+import { roomOf } from '../compose/room';
+import { mark } from '../sessions/register';
+import { planSession } from '../sessions/sessions';
+import { DAY, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
+import { keepCautions } from './carried';
+import { checkInsOf, consentToCheckIns, keepCheckIn } from './check-ins';
+import { homeClassesOf, MOST_HOME, makeHomeClass, takeHomeClass } from './home';
+import { logPractice } from './practice';
+import {
+  endProgramme,
+  enrol,
+  leaveProgramme,
+  MOST_PROGRAMMES,
+  makeProgramme,
+  programmesOf,
+  progressOf,
+} from './programmes';
+
+const db = testDatabase();
+const ZONE = 'Europe/Dublin';
+const AT_NOON = { zone: ZONE, now: NOON };
+const { daily, every } = STREAK_RULES;
+
+const make = (c: TestClass, of: object = {}) =>
+  makeProgramme(db(), c, {
+    programme: { name: 'At home', rule: daily, weeks: 2, classId: null, ...of },
+    now: NOON,
+  });
+const practise = (c: TestClass, days: number) =>
+  logPractice(db(), c, {
+    participantId: c.ada,
+    at: NOON - days * DAY,
+    seconds: null,
+    byTeacher: true,
+    ...AT_NOON,
+  });
+
+describe('a programme', () => {
+  it('counts practice from the day somebody is enrolled, and says which week they are in', async () => {
+    const c = await makeClass(db());
+    const id = await make(c);
+    for (const days of [10, 7, 6, 5, 4]) await practise(c, days);
+    await enrol(db(), c, { id, participantId: c.ada, from: '2026-11-17' });
+    const [ada] = await progressOf(db(), c, { of: { id }, ...AT_NOON });
+    // Seven days are over: four were kept; today is the eighth and still open.
+    expect(ada).toMatchObject({ week: 2, kept: { kept: 4, asked: 7 }, to: '2026-11-30' });
+    expect(ada?.streak.beats).toHaveLength(8);
+  });
+
+  it('counts the meetings of its class, and ends with its weeks, with leaving, or for everybody', async () => {
+    const c = await makeClass(db());
+    const id = await make(c, { rule: every, classId: c.classId });
+    for (const [days, value] of [
+      [14, 'here'],
+      [7, 'absent'],
+    ] as const) {
+      const startsAt = NOON - days * DAY;
+      const sessionId = await planSession(db(), c, { classId: c.classId, startsAt, now: NOON });
+      await mark(db(), c, { sessionId, participantId: c.ada, value, now: startsAt });
+      await db()('sessions').where({ id: sessionId }).update({ status: 'held' });
+    }
+    await enrol(db(), c, { id, participantId: c.ada, from: '2026-11-10' });
+    const ada = async () =>
+      (await progressOf(db(), c, { of: { participantId: c.ada }, ...AT_NOON }))[0];
+    expect(await ada()).toMatchObject({ week: 3, kept: { kept: 1, asked: 2 }, left: false });
+    await leaveProgramme(db(), c, { id, participantId: c.ada, on: '2026-11-12' });
+    expect(await ada()).toMatchObject({
+      kept: { kept: 1, asked: 1 },
+      left: true,
+      to: '2026-11-12',
+    });
+    await enrol(db(), c, { id, participantId: c.ada, from: '2026-11-10' });
+    await endProgramme(db(), c, { id, on: '2026-11-11' });
+    expect(await ada()).toMatchObject({ to: '2026-11-11', left: false });
+    expect((await programmesOf(db(), c))[0]).toMatchObject({ enrolled: 1, endedOn: '2026-11-11' });
+  });
+
+  it('is one of so many at most, and knows only its own studio', async () => {
+    const [c, other] = [await makeClass(db()), await makeClass(db())];
+    const id = await make(c);
+    const theirs = enrol(db(), c, { id, participantId: other.ada, from: '2026-11-10' });
+    await expect(theirs).rejects.toMatchObject({ code: 'not-found' });
+    await expect(make(c, { classId: other.classId })).rejects.toMatchObject({ code: 'not-found' });
+    const rule = JSON.stringify(daily);
+    const row = { studio_id: c.studioId, name: 'x', rule, weeks: 1, created_at: new Date(NOON) };
+    const many = Array.from({ length: MOST_PROGRAMMES }, () => ({ id: randomUUID(), ...row }));
+    await db()('programmes').insert(many);
+    await expect(make(c)).rejects.toMatchObject({ code: 'too-many-programmes' });
+  });
+});
+
+describe('a class to do at home', () => {
+  const homeOf = (c: TestClass) =>
+    makeHomeClass(db(), c, { participantId: c.ada, minutes: 3, ...AT_NOON });
+
+  /** Ada has been corrected in a move, and has met nothing else. */
+  async function corrected(move: string): Promise<TestClass> {
+    const c = await makeClass(db());
+    await db()('form_notes').insert({
+      id: randomUUID(),
+      studio_id: c.studioId,
+      participant_id: c.ada,
+      session_id: c.sessionId,
+      move_id: move,
+      note: 'left corner lower',
+      noted_at: new Date(NOON),
+    });
+    return c;
+  }
+
+  it('is drafted out of notes, shown with its words, known to the checks, and taken back', async () => {
+    const c = await corrected('tall-o-cheek-lift');
+    const { classId } = await homeOf(c);
+    const { plan } = await getClass(db(), c, classId);
+    expect(placedSegments(plan).map((p) => p.segment.move)).toEqual(['tall-o-cheek-lift']);
+    const [shown] = await homeClassesOf(db(), c, c.ada);
+    expect(shown?.totalMs).toBeLessThanOrEqual(180_000);
+    expect(shown?.lines[0]?.words).not.toBe('');
+    // Whoever changes it in Compose is told of what Ada carries.
+    const cautions = [{ caution: 'jaw' as const }];
+    await keepCautions(db(), c, { participantId: c.ada, cautions, consentOn: '2026-11-24' });
+    const { people } = await roomOf(db(), c, { classId, ...AT_NOON });
+    expect(people).toMatchObject([{ id: c.ada, cautions }]);
+    await takeHomeClass(db(), c, { participantId: c.ada, classId });
+    expect(await homeClassesOf(db(), c, c.ada)).toEqual([]);
+  });
+
+  it('needs something they have met, and is one of so many at most', async () => {
+    await expect(homeOf(await makeClass(db()))).rejects.toMatchObject({ code: 'nothing-for-home' });
+    const c = await corrected('tall-o-cheek-lift');
+    for (let i = 0; i < MOST_HOME; i++) await homeOf(c);
+    await expect(homeOf(c)).rejects.toMatchObject({ code: 'too-many-home' });
+  });
+});
+
+describe('check-ins', () => {
+  const given = { jaw: 4, brow: 6, evenness: 5, words: 'easier on the left' };
+  const at = (c: TestClass, weeks: number) => {
+    return { participantId: c.ada, zone: ZONE, now: NOON + weeks * 7 * DAY };
+  };
+
+  it('are asked for only with consent, in their weeks, once each, and forgotten when it is withdrawn', async () => {
+    const c = await makeClass(db());
+    await expect(keepCheckIn(db(), c, { ...at(c, 0), given })).rejects.toMatchObject({
+      code: 'no-check-in-due',
+    });
+    await consentToCheckIns(db(), c, { participantId: c.ada, on: '2026-11-24' });
+    const due: (number | null)[] = [];
+    for (const week of [0, 1, 2, 3, 8, 9, 20, 21])
+      due.push((await checkInsOf(db(), c, at(c, week))).due);
+    expect(due).toEqual([0, null, 2, null, 8, null, 20, null]);
+    await keepCheckIn(db(), c, { ...at(c, 0), given });
+    const kept = await checkInsOf(db(), c, at(c, 0));
+    expect(kept).toMatchObject({ due: null, given: [{ week: 0, ...given }] });
+    await consentToCheckIns(db(), c, { participantId: c.ada, on: null });
+    expect(await checkInsOf(db(), c, at(c, 0))).toEqual({ consentOn: null, given: [], due: null });
+  });
+});

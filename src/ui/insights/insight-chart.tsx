@@ -1,0 +1,89 @@
+import { useRouter } from 'next/navigation';
+import {
+  Bar,
+  BarChart,
+  CartesianGrid,
+  Legend,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import type { Insight } from '@/core/insights';
+
+const FILLS = ['var(--color-secondary)', 'var(--color-accent)'];
+/** Bars that are drawn at most; the rows have all of them. */
+const MOST_BARS = 18;
+/** Names that are too long for a line under the bars stand beside them. */
+const LONG = 12;
+
+/** An insight drawn as bars; a press on one leads to where it comes from. The rows below say the same. */
+export default function InsightChart({ insight }: { insight: Insight }) {
+  const router = useRouter();
+  const { columns, rows, drawn } = insight;
+  const sideways = rows.some((r) => String(r.cells[0]).length > LONG);
+  const shown =
+    sideways && insight.key !== 'attendance' && insight.key !== 'minutes'
+      ? rows.slice(0, MOST_BARS)
+      : rows.slice(-MOST_BARS);
+  const data = shown.map((r) => ({
+    name: String(r.cells[0]),
+    href: r.href,
+    ...Object.fromEntries(drawn.map((c) => [`c${c}`, Number(r.cells[c])])),
+  }));
+  const height = sideways ? Math.max(120, 44 + data.length * 26) : 240;
+  const open = (bar: { payload?: { href?: string | null } }) => {
+    const href = bar.payload?.href;
+    if (href) router.push(href);
+  };
+  return (
+    <div style={{ height }} className="mt-2 w-full text-sm" aria-hidden>
+      <ResponsiveContainer>
+        <BarChart
+          accessibilityLayer={false}
+          data={data}
+          layout={sideways ? 'vertical' : 'horizontal'}
+          margin={{ left: sideways ? 8 : -20, right: 8, top: 4 }}
+          barGap={1}
+        >
+          <CartesianGrid
+            stroke="var(--color-base-300)"
+            vertical={sideways}
+            horizontal={!sideways}
+          />
+          {sideways ? (
+            <>
+              <XAxis type="number" allowDecimals={false} />
+              <YAxis
+                type="category"
+                dataKey="name"
+                width={190}
+                interval={0}
+                tick={{ fontSize: 13 }}
+              />
+            </>
+          ) : (
+            <>
+              <XAxis dataKey="name" />
+              <YAxis allowDecimals={false} />
+            </>
+          )}
+          <Tooltip cursor={{ fill: 'var(--color-base-200)' }} />
+          {drawn.map((c, i) => (
+            <Bar
+              key={c}
+              dataKey={`c${c}`}
+              name={[columns[c]?.name, columns[c]?.unit].filter(Boolean).join(', ')}
+              fill={FILLS[i]}
+              isAnimationActive={false}
+              radius={2}
+              cursor="pointer"
+              onClick={open}
+            />
+          ))}
+          {drawn.length > 1 && <Legend />}
+        </BarChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}

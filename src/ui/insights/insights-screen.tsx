@@ -1,0 +1,143 @@
+'use client';
+
+import { Download } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { addressOf, CALLS } from '@/core/calls';
+import type { Insight } from '@/core/insights';
+import { Page } from '../kit/page';
+
+/** Charts are loaded where there is something to draw. */
+const InsightChart = dynamic(() => import('./insight-chart'), {
+  ssr: false,
+  loading: () => <div className="h-60" />,
+});
+
+export interface InsightsScreenProps {
+  insights: Insight[];
+  weeks: number;
+  classId: string;
+  classes: { id: string; name: string }[];
+}
+
+const SPANS = [4, 12, 26, 52];
+
+/** What a term was like, to be looked at; each figure with how it is computed, its rows, and a file. */
+export function InsightsScreen({ insights, weeks, classId, classes }: InsightsScreenProps) {
+  const whenChosen = (event: React.ChangeEvent<HTMLSelectElement>) =>
+    event.currentTarget.form?.requestSubmit();
+  return (
+    <Page title="Insights">
+      <form method="get" aria-label="Narrow it" className="-mt-1 mb-6 flex flex-wrap gap-3">
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">Class</span>
+          <select
+            name="classId"
+            defaultValue={classId}
+            onChange={whenChosen}
+            className="select w-64"
+          >
+            <option value="">all of them</option>
+            {classes.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          <span className="text-sm font-medium">The last</span>
+          <select name="weeks" defaultValue={weeks} onChange={whenChosen} className="select w-36">
+            {SPANS.map((n) => (
+              <option key={n} value={n}>
+                {n} weeks
+              </option>
+            ))}
+          </select>
+        </label>
+      </form>
+      <div className="grid grid-cols-1 gap-x-12 gap-y-10 lg:grid-cols-2">
+        {insights.map((insight) => (
+          <OneInsight key={insight.key} insight={insight} asked={{ classId, weeks }} />
+        ))}
+      </div>
+    </Page>
+  );
+}
+
+function OneInsight({
+  insight,
+  asked,
+}: {
+  insight: Insight;
+  asked: { classId: string; weeks: number };
+}) {
+  const { key, title, how, columns, rows } = insight;
+  const query = { key, weeks: asked.weeks, ...(asked.classId && { classId: asked.classId }) };
+  const empty = rows.every((r) => insight.drawn.every((c) => !Number(r.cells[c])));
+  return (
+    <section aria-labelledby={`i-${key}`} className="min-w-0">
+      <h2 id={`i-${key}`} className="text-xl font-semibold">
+        {title}
+      </h2>
+      {empty ? (
+        <p className="quiet mt-2">There is nothing to count in this time yet.</p>
+      ) : (
+        <InsightChart insight={insight} />
+      )}
+      <p className="quiet mt-2 text-sm">{how}</p>
+      {rows.length > 0 && (
+        <details className="mt-2">
+          <summary className="cursor-pointer text-sm font-medium">The rows behind it</summary>
+          <div className="relative mt-1 overflow-x-auto">
+            <table className="table table-sm">
+              <caption className="sr-only">{title}</caption>
+              <thead>
+                <tr className="text-base-content">
+                  {columns.map((c, i) => (
+                    <th key={c.name} scope="col" className={i > 0 ? 'text-right' : ''}>
+                      {c.name}
+                      {c.unit && <span className="font-normal">, {c.unit}</span>}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody className="text-base">
+                {rows.map((row) => (
+                  <tr key={row.cells.join(' ')}>
+                    {row.cells.map((cell, i) =>
+                      i === 0 ? (
+                        // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its place
+                        <th key={i} scope="row" className="font-normal">
+                          {row.href ? (
+                            <Link href={row.href} className="link link-hover">
+                              {cell}
+                            </Link>
+                          ) : (
+                            cell
+                          )}
+                        </th>
+                      ) : (
+                        // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its place
+                        <td key={i} className="figures text-right">
+                          {cell}
+                        </td>
+                      ),
+                    )}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <a
+            href={addressOf(CALLS.exportInsight, undefined, query)}
+            className="link mt-2 inline-flex items-center gap-1.5 text-sm"
+            download
+          >
+            <Download size={14} aria-hidden /> {title} as CSV
+          </a>
+        </details>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,117 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { type CheckIn, SCALES } from '@/core/people';
+import { ActionForm, Area, type FormAct } from '../kit/form';
+
+/** Only where there is something to draw, so that a page without it loads no chart. */
+const CheckInChart = dynamic(() => import('./check-in-chart'), { ssr: false });
+
+export interface CheckInsProps {
+  /** Day of their consent, as it is shown; null while nothing is kept. */
+  consent: string | null;
+  /** The week that is asked for now. */
+  due: number | null;
+  given: CheckIn[];
+  agree: FormAct;
+  keep: FormAct;
+}
+
+const NAMES = Object.entries(SCALES) as [keyof typeof SCALES, string][];
+
+/** How it feels to somebody after 0, 2, 8 and 20 weeks: private, off until they agree, no score of looks. */
+export function CheckIns({
+  name,
+  consent,
+  due,
+  given,
+  agree,
+  keep,
+}: CheckInsProps & { name: string }) {
+  return (
+    <details open={given.length > 0 || due !== null}>
+      <summary className="cursor-pointer text-xl font-semibold">Check-ins, private</summary>
+      <div className="mt-3 grid gap-4">
+        <p className="quiet text-sm">
+          After 0, 2, 8 and 20 weeks {name} may say how it feels, never after one class. Some people
+          notice something, others do not. No picture is kept, and nothing is said of looks.
+        </p>
+        <ActionForm
+          act={agree}
+          submit=""
+          over
+          label="Consent to check-ins"
+          below={() => (
+            <p className="flex flex-wrap items-center gap-3">
+              {consent ? `They agreed on ${consent}.` : 'Nothing is asked until they agree.'}
+              <button
+                type="submit"
+                name={consent ? 'withdraw' : 'agree'}
+                value="yes"
+                className="btn btn-outline btn-sm"
+              >
+                {consent ? 'They withdraw: forget it all' : 'They agree'}
+              </button>
+            </p>
+          )}
+        />
+        {due !== null && <CheckInForm week={due} keep={keep} />}
+        {given.length > 0 && (
+          <>
+            <CheckInChart given={given} />
+            <CheckInTable given={given} />
+          </>
+        )}
+      </div>
+    </details>
+  );
+}
+
+/** The few questions, each from 0 to 10. */
+export function CheckInForm({ week, keep }: { week: number; keep: FormAct }) {
+  return (
+    <ActionForm act={keep} submit="Keep it" label={`Check-in of week ${week}`}>
+      {NAMES.map(([key, label]) => (
+        <label key={key} className="grid gap-1">
+          <span className="font-medium">{label}, 0 to 10</span>
+          <input name={key} type="range" min={0} max={10} defaultValue={5} className="range" />
+        </label>
+      ))}
+      <Area name="words" label="In your own words, if you like" />
+    </ActionForm>
+  );
+}
+
+function CheckInTable({ given }: { given: readonly CheckIn[] }) {
+  return (
+    <div className="relative overflow-x-auto">
+      <table className="table table-sm">
+        <caption className="sr-only">Check-ins</caption>
+        <thead>
+          <tr className="text-base-content">
+            <th scope="col">Week</th>
+            {NAMES.map(([key, label]) => (
+              <th key={key} scope="col">
+                {label}
+              </th>
+            ))}
+            <th scope="col">In their words</th>
+          </tr>
+        </thead>
+        <tbody className="text-base">
+          {given.map((c) => (
+            <tr key={c.week}>
+              <th scope="row">{c.week}</th>
+              {NAMES.map(([key]) => (
+                <td key={key} className="figures">
+                  {c[key]}
+                </td>
+              ))}
+              <td>{c.words}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
