@@ -74,6 +74,10 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await look('taking in a list');
   await page.goto('/people/rules');
   await look('rules of streaks');
+  await page.goto(`/people/programmes/${(await app.db('programmes').first('id')).id}`);
+  await look('a programme');
+  await page.goto('/people/programmes');
+  await look('programmes');
   await page.goto('/voice');
   await look('Your voice');
   await page.getByRole('button', { name: 'Counts in English' }).click();
@@ -104,6 +108,7 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
   await page.setViewportSize({ width: 360, height: 740 });
   const { id: classId } = await app.db('classes').first('id');
   const { id: personId } = await app.db('participants').first('id');
+  const { id: programmeId } = await app.db('programmes').first('id');
   const { id: held } = await app.db('sessions').where({ status: 'held' }).first('id');
   const { id: planned } = await app.db('sessions').where({ status: 'planned' }).first('id');
   const wide: string[] = [];
@@ -115,6 +120,9 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
     '/people',
     '/people/rules',
     '/people/take-in',
+    '/people/programmes',
+    `/people/programmes/${programmeId}`,
+    '/insights',
     `/people/register/${classId}`,
     '/moves',
     '/moves/closing-face-drain',

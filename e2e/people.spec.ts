@@ -192,7 +192,7 @@ test('somebody is in a programme, does a class at home that was drafted for them
   await expect(theirs.getByText('How does it feel?')).toBeHidden();
   await home.getByRole('button', { name: 'I did it' }).click();
   await expect(theirs.getByText('Tue 24 Nov 2026, 3 min')).toBeVisible();
-  await expect(theirs.getByText('Kept 1 of 1 in the last 12 weeks; 1 day in a row.')).toBeVisible();
+  await expect(theirs.getByText('Kept 1 of 1 in the last 12 weeks; 1 day kept up.')).toBeVisible();
   await theirs.context().close();
   await page.reload();
   await expect(page.getByRole('row', { name: /^0/ })).toContainText('8');

@@ -12,6 +12,9 @@ export async function up(knex: Knex): Promise<void> {
       add constraint attendance_mark_check check (mark in ('here', 'late', 'absent', 'excused')),
       add constraint who_came_arrived check ((mark in ('here', 'late')) = (arrived_at is not null));
 
+    -- A short name of a session, so that the marks of many people are read as one text a person.
+    alter table sessions add column n bigint generated always as identity;
+
     alter table participants
       add column language text,
       add column left_on date,
@@ -230,6 +233,7 @@ export async function down(knex: Knex): Promise<void> {
       attendance_changes, pauses;
     alter table form_notes drop column settled_at;
     alter table bookings drop column until;
+    alter table sessions drop column n;
     drop index participants_studio_id_lower_idx;
     alter table participants
       drop column language, drop column left_on, drop column greet, drop column home_hash;

@@ -1,9 +1,27 @@
 import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
 import { Refusal } from '@/core/calls';
+import { STREAK_RULES } from '@/core/streak';
 import { getClass, listClasses, savePlan, versionsOf } from './classes/classes';
 import { keepCautions } from './people/carried';
-import { addParticipant, book } from './people/people';
+import { checkInsOf, consentToCheckIns } from './people/check-ins';
+import { erasePerson } from './people/erase';
+import { heldAbout } from './people/held';
+import { giveHomeClass } from './people/home';
+import { joinPeople } from './people/join';
+import {
+  addParticipant,
+  book,
+  changePerson,
+  comeBack,
+  endBooking,
+  leaveStudio,
+  pause,
+} from './people/people';
+import { logPractice, makeHome } from './people/practice';
+import { keepRule } from './people/rules';
+import { correct } from './register/correct';
+import { registerOf } from './register/grid';
 import {
   appendEvents,
   closeSession,
@@ -38,6 +56,8 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
     now: NOON,
   });
   const { classId, sessionId, ada } = theirs;
+  const span = { from: '2026-11-24', to: '2026-11-25' };
+  const atNoon = { zone: 'Europe/Dublin', now: NOON };
   const started = { id: randomUUID(), type: 'started', at: NOON } as const;
   const attempts: Record<string, () => Promise<unknown>> = {
     getClass: () => getClass(db(), us, classId),
@@ -65,6 +85,44 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
       appendEvents(db(), us, {
         runId: run.id,
         drafts: [{ id: randomUUID(), type: 'left', at: NOON, participantId: ada, gone: true }],
+        now: NOON,
+      }),
+    changePerson: () =>
+      changePerson(db(), us, { id: ada, person: { name: 'Spy', contact: null }, greet: true }),
+    endBooking: () => endBooking(db(), us, { participantId: ada, classId, now: NOON }),
+    pause: () => pause(db(), us, { participantId: ada, span, now: NOON }),
+    leaveStudio: () => leaveStudio(db(), us, { id: ada, on: span.from, now: NOON }),
+    comeBack: () => comeBack(db(), us, ada),
+    erasePerson: () => erasePerson(db(), us, ada),
+    joinTheirs: () => joinPeople(db(), us, { keptId: ours, goneId: ada, now: NOON }),
+    joinIntoTheirs: () => joinPeople(db(), us, { keptId: ada, goneId: ours, now: NOON }),
+    heldAbout: () => heldAbout(db(), us, { id: ada, ...atNoon }),
+    logPractice: () =>
+      logPractice(db(), us, {
+        participantId: ada,
+        at: NOON,
+        seconds: null,
+        byTeacher: true,
+        ...atNoon,
+      }),
+    makeHome: () => makeHome(db(), us, ada),
+    giveHomeClass: () => giveHomeClass(db(), us, { participantId: ours, classId, now: NOON }),
+    checkInsOf: () => checkInsOf(db(), us, { participantId: ada, ...atNoon }),
+    consentToCheckIns: () => consentToCheckIns(db(), us, { participantId: ada, on: span.from }),
+    keepRule: () =>
+      keepRule(db(), us, {
+        classId,
+        from: span.from,
+        rule: STREAK_RULES.every,
+        today: span.from,
+        now: NOON,
+      }),
+    register: () => registerOf(db(), us, { classId, from: 0, to: NOON, ...atNoon }),
+    correct: () =>
+      correct(db(), us, {
+        line: { sessionId, participantId: ours },
+        said: { mark: 'excused' },
+        by: 'Spy',
         now: NOON,
       }),
     openLog: () => openLog(db(), us, sessionId, NOON),

@@ -19,9 +19,11 @@ const UNITS: Record<Per, [one: string, many: string]> = {
   day: ['day', 'days'],
 };
 
-/** "6 meetings in a row". */
-export const countWords = (count: number, per: Per): string =>
-  `${count} ${UNITS[per][count === 1 ? 0 : 1]} in a row`;
+/** "6 meetings in a row"; "24 days kept up" by a rule that forgives some between them. */
+export function countWords({ current, per, beats }: Streak): string {
+  const forgives = (beats.at(-1)?.stage.misses ?? 0) > 0;
+  return `${current} ${UNITS[per][current === 1 ? 0 : 1]} ${forgives ? 'kept up' : 'in a row'}`;
+}
 
 const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 

@@ -116,7 +116,8 @@ export function streakOf(history: History, options: StreakOptions): Streak {
       }
       if (lately.length > 64) lately = lately.slice(-52);
       longest = Math.max(longest, current);
-      beats.push({ ...unit, after, count: current, rule, stage });
+      // The unit itself becomes the beat: a year of a large studio is a million of them.
+      beats.push(Object.assign(unit, { after, count: current, rule, stage }));
     }
   }
   return { per: per ?? 'meeting', current, longest, beats };

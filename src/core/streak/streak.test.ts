@@ -318,7 +318,13 @@ describe('an account', () => {
     expect(ruleWords(twenty)).toMatch(
       /^Once a day is asked; none may be missed for 8 weeks, then 1 of any 2 days may be missed for 12 weeks\./,
     );
-    expect(countWords(1, 'week')).toBe('1 week in a row');
+    const words = (rule: StreakRule, letters: string) =>
+      countWords(under(rule, { meetings: meetings(letters) }));
+    expect([words(every, 'h'), words(every, 'hh'), words(mostOf, 'hah')]).toEqual([
+      '1 meeting in a row',
+      '2 meetings in a row',
+      '2 meetings kept up',
+    ]);
   });
 });
 

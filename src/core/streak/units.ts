@@ -115,12 +115,17 @@ const IS: Partial<Record<Because, Unit['is']>> = {
   'not-closed': 'open',
 };
 
-const inOrder = (meetings: readonly Meeting[]): Meeting[] =>
-  [...meetings].sort(
-    (a, b) =>
-      a.startsAt - b.startsAt ||
-      (a.sessionId < b.sessionId ? -1 : a.sessionId > b.sessionId ? 1 : 0),
-  );
+const byTime = (a: Meeting, b: Meeting): number =>
+  a.startsAt - b.startsAt || (a.sessionId < b.sessionId ? -1 : a.sessionId > b.sessionId ? 1 : 0);
+
+/** Meetings by time; those that are so already, as the register reads them, are left alone. */
+function inOrder(meetings: readonly Meeting[]): readonly Meeting[] {
+  for (let i = 1; i < meetings.length; i++) {
+    const [before, after] = [meetings[i - 1], meetings[i]];
+    if (before && after && byTime(before, after) > 0) return [...meetings].sort(byTime);
+  }
+  return meetings;
+}
 
 function meetingUnits(making: Making): Unit[] {
   const { rule, history, from, to, dayOf } = making;

@@ -94,8 +94,11 @@ export async function insightsOf(db: Db, scope: Scope, asked: InsightsAsked): Pr
     return move ? moveText(move, 'en').name : id;
   };
   const runs = await runsOf(db, scope, sessions);
-  const dayOf = (s: SessionRow) =>
-    `${dayLabel(s.starts_at, zone)}${classId ? '' : `, ${s.class_name}`}`;
+  const dayOf = (s: SessionRow): string => {
+    const day = dayLabel(s.starts_at, zone);
+    // Of all classes together, the name says more than the year.
+    return classId ? day : `${day.replace(/ \d{4}$/, '')}, ${s.class_name}`;
+  };
   return [
     attendance(sessions, dayOf),
     await newcomers(db, scope, asked),

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import type { Mark } from '@/core/attendance';
+import { came, type Mark } from '@/core/attendance';
 import { grouped } from '@/core/collections';
 import { dateOn } from '@/core/formats';
 import type { History, Meeting, RuleFrom, Span } from '@/core/streak';
 import { closuresOf } from '../closed/closed';
 import type { Db } from '../db';
-import { epochMs, maybeEpochMs } from '../rows';
+import { bigintMs, epochMs, maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
 import { rulesFor, rulesOf } from './rules';
 
@@ -32,6 +32,7 @@ const LETTERS: Record<string, Mark> = { h: 'here', l: 'late', a: 'absent', e: 'e
 
 const sessionSchema = z.object({
   id: z.uuid(),
+  n: bigintMs,
   class_id: z.uuid(),
   starts_at: epochMs,
   status: z.enum(['planned', 'held', 'cancelled']),
@@ -42,13 +43,40 @@ type SessionRow = z.infer<typeof sessionSchema>;
 const bookingSchema = z.object({
   participant_id: z.uuid(),
   class_id: z.uuid(),
-  class_name: z.string(),
   since: epochMs,
   until: maybeEpochMs,
   left_on: z.string().nullable(),
-  /** A letter for each session of the class since then, in order; - where nothing is marked. */
-  marks: z.string(),
 });
+type BookingRow = z.infer<typeof bookingSchema>;
+
+const nameSchema = z.object({ id: z.uuid(), name: z.string() });
+/** All marks of one person: for each the number of its session and a letter, as in "12h 13a". */
+const marksSchema = z.object({ participant_id: z.uuid(), marks: z.string() });
+type MarksOf = ReadonlyMap<number, Mark>;
+
+function marksIn(text: string): MarksOf {
+  const marks = new Map<number, Mark>();
+  for (const token of text.split(' ')) {
+    const mark = LETTERS[token.at(-1) ?? ''];
+    if (mark) marks.set(Number(token.slice(0, -1)), mark);
+  }
+  return marks;
+}
+
+/** How often somebody came, and when last. */
+export interface Times {
+  times: number;
+  /** When they came last and the time before, epoch ms. */
+  lastAt: number | null;
+  beforeAt: number | null;
+}
+
+/** What the register knows of some people. */
+export interface Histories {
+  histories: ClassHistory[];
+  /** How often each came, whether they were booked or not; of one class alone where one was asked for. */
+  times: ReadonlyMap<string, Times>;
+}
 
 const pairSchema = z.object({ session_id: z.uuid(), participant_id: z.uuid() });
 const pair = (row: z.infer<typeof pairSchema>): string => `${row.session_id} ${row.participant_id}`;
@@ -58,7 +86,7 @@ export async function historiesOf(
   db: Db,
   scope: Scope,
   { whose = {}, zone, now }: { whose?: Whose; zone: string; now: number },
-): Promise<ClassHistory[]> {
+): Promise<Histories> {
   const { studioId } = scope;
   const { participantIds, classId } = whose;
   /** Narrows a query of a table that names a person. */
@@ -70,67 +98,100 @@ export async function historiesOf(
     .leftJoin('closures as c', 'c.id', 's.closure_id')
     .where('s.studio_id', studioId)
     .orderBy(['s.starts_at', 's.id'])
-    .select('s.id', 's.class_id', 's.starts_at', 's.status');
+    .select('s.id', 's.n', 's.class_id', 's.starts_at', 's.status');
   sessions.select(db.raw('coalesce(s.word, c.name) as word'));
-  if (classId) sessions.where('s.class_id', classId);
-  const bookings = db('bookings as b')
-    .join('classes', 'classes.id', 'b.class_id')
+  const bookings = ofThem(db('bookings as b'), 'b.participant_id')
     .join('participants as p', 'p.id', 'b.participant_id')
-    .leftJoin('sessions as s', (join) =>
-      join
-        .on('s.class_id', 'b.class_id')
-        .andOn('s.starts_at', '>=', 'b.since')
-        .andOn(db.raw('(b.until is null or s.starts_at < b.until)')),
-    )
-    .leftJoin('attendance as a', (join) =>
-      join.on('a.session_id', 's.id').andOn('a.participant_id', 'b.participant_id'),
-    )
     .where('b.studio_id', studioId)
-    .groupBy('b.class_id', 'b.participant_id', 'classes.id', 'p.left_on')
-    .select(
-      'b.participant_id',
-      'b.class_id',
-      db.raw("classes.plan->>'name' as class_name"),
-      'b.since',
-      'b.until',
-      db.raw("to_char(p.left_on, 'YYYY-MM-DD') as left_on"),
-      db.raw(`coalesce(string_agg(coalesce(left(a.mark, 1), '-'), '' order by s.starts_at, s.id)
-        filter (where s.id is not null), '') as marks`),
-    );
-  if (classId) bookings.where('b.class_id', classId);
-  ofThem(bookings, 'b.participant_id');
-  const [sessionRows, bookingRows, away, shares, own, rules] = await Promise.all([
-    sessions,
-    bookings,
-    notExpected(db, scope, whose),
-    sharesOf(db, scope, whose),
-    ownParts(db, scope, participantIds),
-    rulesOf(db, scope),
-  ]);
-  const byClass = grouped(z.array(sessionSchema).parse(sessionRows), (s) => s.class_id);
-  const rulesBy = new Map([...byClass.keys()].map((id) => [id, rulesFor(rules, id)]));
+    .select('b.participant_id', 'b.class_id', 'b.since', 'b.until')
+    .select(db.raw("to_char(p.left_on, 'YYYY-MM-DD') as left_on"));
+  const marks = ofThem(db('attendance as a'), 'a.participant_id')
+    .join('sessions as s', 's.id', 'a.session_id')
+    .where('a.studio_id', studioId)
+    .groupBy('a.participant_id')
+    .select('a.participant_id', db.raw("string_agg(s.n || left(a.mark, 1), ' ') as marks"));
+  if (classId) {
+    sessions.where('s.class_id', classId);
+    bookings.where('b.class_id', classId);
+    marks.where('s.class_id', classId);
+  }
+  const names = db('classes')
+    .where({ studio_id: studioId })
+    .select('id', db.raw("plan->>'name' as name"));
+  const [sessionRows, bookingRows, markRows, nameRows, away, shares, own, rules] =
+    await Promise.all([
+      sessions,
+      bookings,
+      marks,
+      names,
+      notExpected(db, scope, whose),
+      sharesOf(db, scope, whose),
+      ownParts(db, scope, participantIds),
+      rulesOf(db, scope),
+    ]);
+  const all = z.array(sessionSchema).parse(sessionRows);
+  const byClass = grouped(all, (s) => s.class_id);
+  const className = new Map(
+    z
+      .array(nameSchema)
+      .parse(nameRows)
+      .map((c) => [c.id, c.name]),
+  );
+  const marksBy = new Map(
+    z
+      .array(marksSchema)
+      .parse(markRows)
+      .map((m) => [m.participant_id, marksIn(m.marks)]),
+  );
   const dateOf = (ms: number) => dateOn(ms, zone);
-  return z
+  const rulesBy = new Map([...className.keys()].map((id) => [id, rulesFor(rules, id)]));
+  const histories = z
     .array(bookingSchema)
     .parse(bookingRows)
     .map((b): ClassHistory => {
-      const all = byClass.get(b.class_id) ?? [];
-      const of = { participantId: b.participant_id, away, shares };
-      const until = earliest(b.until === null ? null : dateOf(b.until), b.left_on);
+      const { participant_id: participantId, class_id, since, until } = b;
+      const of = { marks: marksBy.get(participantId) ?? new Map(), away, shares };
       return {
-        participantId: b.participant_id,
-        classId: b.class_id,
-        className: b.class_name,
-        ended: (b.until !== null && b.until <= now) || b.left_on !== null,
+        participantId,
+        classId: class_id,
+        className: className.get(class_id) ?? '',
+        ended: (until !== null && until <= now) || b.left_on !== null,
         history: {
-          from: dateOf(b.since),
-          until,
-          meetings: meetingsOf(all, b, of),
-          ...own(b.participant_id),
+          from: dateOf(since),
+          until: earliest(until === null ? null : dateOf(until), b.left_on),
+          meetings: meetingsOf(byClass.get(class_id) ?? [], b, of),
+          ...own(participantId),
         },
-        rules: rulesBy.get(b.class_id) ?? rulesFor(rules, b.class_id),
+        rules: rulesBy.get(class_id) ?? rulesFor(rules, class_id),
       };
     });
+  return { histories, times: timesOf(all, marksBy) };
+}
+
+/** How often each of some people came to held sessions. @param sessions by time */
+function timesOf(
+  sessions: readonly SessionRow[],
+  marksBy: ReadonlyMap<string, MarksOf>,
+): Map<string, Times> {
+  const startOf = new Map(
+    sessions.filter((s) => s.status === 'held').map((s) => [s.n, s.starts_at]),
+  );
+  const all = new Map<string, Times>();
+  for (const [participantId, marks] of marksBy) {
+    let [times, last, before] = [0, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+    for (const [n, mark] of marks) {
+      const at = startOf.get(n);
+      if (at === undefined || !came(mark)) continue;
+      times++;
+      if (at > last) [last, before] = [at, last];
+      else if (at > before) before = at;
+    }
+    const orNull = (ms: number) => (Number.isFinite(ms) ? ms : null);
+    if (times > 0) {
+      all.set(participantId, { times, lastAt: orNull(last), beforeAt: orNull(before) });
+    }
+  }
+  return all;
 }
 
 const practiceSchema = z.object({ participant_id: z.uuid(), at: epochMs });
@@ -180,32 +241,24 @@ export async function ownParts(
 const earliest = (a: string | null, b: string | null): string | null =>
   a === null ? b : b === null || a < b ? a : b;
 
-/** The sessions of a class since a booking, with what the register says of each. */
+/** The sessions of a class while a booking lasts, with what the register says of each. */
 function meetingsOf(
   sessions: readonly SessionRow[],
-  { since, marks }: z.infer<typeof bookingSchema>,
+  { participant_id, since, until }: BookingRow,
   {
-    participantId,
+    marks,
     away,
     shares,
-  }: {
-    participantId: string;
-    away: ReadonlySet<string>;
-    shares: ReadonlyMap<string, number>;
-  },
+  }: { marks: MarksOf; away: ReadonlySet<string>; shares: ReadonlyMap<string, number> },
 ): Meeting[] {
-  const first = sessions.findIndex((s) => s.starts_at >= since);
+  const isPlain = away.size + shares.size === 0;
   const meetings: Meeting[] = [];
-  for (let i = 0; i < marks.length; i++) {
-    const session = sessions[first + i];
-    if (!session) break;
-    const mark = LETTERS[marks[i] ?? '-'];
-    const key =
-      away.size + shares.size > 0
-        ? pair({ session_id: session.id, participant_id: participantId })
-        : '';
+  for (const session of sessions) {
+    if (session.starts_at < since || (until !== null && session.starts_at >= until)) continue;
+    const mark = marks.get(session.n);
+    const key = isPlain ? '' : pair({ session_id: session.id, participant_id });
     // Who had said that they cannot come, or found no room, was not expected.
-    if (away.has(key) && mark !== 'here' && mark !== 'late') continue;
+    if (away.has(key) && !came(mark)) continue;
     meetings.push({
       sessionId: session.id,
       startsAt: session.starts_at,

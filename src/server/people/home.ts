@@ -148,3 +148,10 @@ export async function homeClassesOf(
       };
     });
 }
+
+/** Ids of the classes that somebody was given to do at home: they do not meet. */
+export async function homeClassIds(db: Db, { studioId }: Scope): Promise<ReadonlySet<string>> {
+  return new Set(
+    await db('home_classes').where({ studio_id: studioId }).distinct().pluck('class_id'),
+  );
+}

@@ -4,8 +4,8 @@ import { type MarkSaid, PERSON_MARKS } from '@/core/today';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
 import { type Participant, participantColumns, participantSchema } from './people';
-import { type ClassStreak, streaksBy } from './streaks';
-import { personMarks, timesBy } from './times';
+import { type ClassStreak, regularityOf } from './streaks';
+import { personMarks } from './times';
 
 /** The people of a studio as a list that can be searched, sorted and paged. */
 
@@ -152,8 +152,7 @@ async function withFigures(
   const ids = people.map((p) => p.id);
   const narrow = (query: ReturnType<Db>, column: string) =>
     few ? query.whereIn(column, ids) : query;
-  const [times, practiceRows, streaks] = await Promise.all([
-    timesBy(db, scope, few ? ids : undefined),
+  const [practiceRows, { streaks, times }] = await Promise.all([
     narrow(
       db('practice')
         .where({ studio_id: studioId })
@@ -162,7 +161,7 @@ async function withFigures(
     )
       .groupBy('participant_id')
       .select('participant_id', db.raw('count(*)::int as n')),
-    streaksBy(db, scope, { whose: few ? { participantIds: ids } : {}, zone, now }),
+    regularityOf(db, scope, { whose: few ? { participantIds: ids } : {}, zone, now }),
   ]);
   const practised = new Map(
     z

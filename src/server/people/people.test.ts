@@ -30,6 +30,7 @@ import { dropPractice, logPractice, MOST_A_DAY, makeHome, ownerOfHome } from './
 import { keepRule, rulesFor, rulesOf } from './rules';
 import { streaksBy } from './streaks';
 import { knownAmong, takePeopleIn, takePeopleOut } from './take-in';
+import { timesBy } from './times';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
@@ -232,6 +233,11 @@ describe('the list of people', () => {
     const [ada, ben] = await list({});
     expect(ada).toMatchObject({ times: 2, in4: { came: 1, of: 2 }, in12: { came: 2, of: 3 } });
     expect(ben).toMatchObject({ times: 1, in4: { came: 0, of: 2 }, in12: { came: 1, of: 3 } });
+    // Counted by SQL instead.
+    const times = await timesBy(db(), c);
+    for (const p of [ada, ben]) {
+      expect(times.get(p?.id ?? '')).toMatchObject({ times: p?.times, lastAt: p?.lastAt });
+    }
     expect((await list({ sort: 'attended', down: 'true' })).map((p) => p.name)).toEqual([
       'Ada',
       'Ben',

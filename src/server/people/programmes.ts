@@ -223,7 +223,7 @@ export async function progressOf(
   else query.where('e.participant_id', of.participantId);
   const enrolled = z.array(enrolmentSchema).parse(await query);
   const participantIds = [...new Set(enrolled.map((e) => e.participant_id))];
-  const [programmes, own, histories] = await Promise.all([
+  const [programmes, own, { histories }] = await Promise.all([
     programmesOf(db, scope),
     ownParts(db, scope, participantIds),
     historiesOf(db, scope, { whose: { participantIds }, zone, now }),

@@ -1,7 +1,7 @@
 import { daysIn, type Streak, streakOf } from '@/core/streak';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
-import { type ClassHistory, historiesOf, type Whose } from './histories';
+import { type ClassHistory, historiesOf, type Times, type Whose } from './histories';
 
 /** A person's regularity in one class they are or were booked on. */
 export interface ClassStreak extends ClassHistory {
@@ -12,15 +12,27 @@ export interface ClassStreak extends ClassHistory {
  * Streaks of everybody, of some people or in one class, by participant, the longest running first and those
  * of bookings that have ended last. @param now epoch ms
  */
-export async function streaksBy(
+export const streaksBy = async (db: Db, scope: Scope, of: Asked): Promise<StreaksBy> =>
+  (await regularityOf(db, scope, of)).streaks;
+
+interface Asked {
+  whose?: Whose;
+  zone: string;
+  now: number;
+}
+type StreaksBy = ReadonlyMap<string, ClassStreak[]>;
+
+/** The same, with how often each of them came. */
+export async function regularityOf(
   db: Db,
   scope: Scope,
-  of: { whose?: Whose; zone: string; now: number },
-): Promise<Map<string, ClassStreak[]>> {
+  of: Asked,
+): Promise<{ streaks: StreaksBy; times: ReadonlyMap<string, Times> }> {
   const { zone, now } = of;
   const dayOf = daysIn(zone);
   const byPerson = new Map<string, ClassStreak[]>();
-  for (const history of await historiesOf(db, scope, of)) {
+  const { histories, times } = await historiesOf(db, scope, of);
+  for (const history of histories) {
     const { rules } = history;
     const streak = streakOf(history.history, { rules, zone, now, dayOf });
     const list = byPerson.get(history.participantId);
@@ -30,5 +42,5 @@ export async function streaksBy(
   for (const list of byPerson.values()) {
     list.sort((a, b) => Number(a.ended) - Number(b.ended) || b.streak.current - a.streak.current);
   }
-  return byPerson;
+  return { streaks: byPerson, times };
 }

@@ -4,15 +4,8 @@ import { type MarkSaid, marksOf } from '@/core/today';
 import type { Db } from '../db';
 import { maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
+import type { Times } from './histories';
 import type { ClassStreak } from './streaks';
-
-/** How often somebody came, and when last. */
-export interface Times {
-  times: number;
-  /** When they came last and the time before, epoch ms. */
-  lastAt: number | null;
-  beforeAt: number | null;
-}
 
 const rowSchema = z.object({
   participant_id: z.uuid(),
@@ -56,7 +49,7 @@ export function personMarks(
 ): MarkSaid[] {
   const streak = best && {
     count: best.streak.current,
-    words: countWords(best.streak.current, best.streak.per),
+    words: countWords(best.streak),
     ending: wouldEnd(best.streak),
   };
   return marksOf({ ...(times ?? NEVER), streak, greet }, now);

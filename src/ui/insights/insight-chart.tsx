@@ -31,7 +31,7 @@ export default function InsightChart({ insight }: { insight: Insight }) {
     href: r.href,
     ...Object.fromEntries(drawn.map((c) => [`c${c}`, Number(r.cells[c])])),
   }));
-  const height = sideways ? Math.max(120, 44 + data.length * 26) : 240;
+  const height = sideways ? Math.max(120, 44 + data.length * 30) : 240;
   const open = (bar: { payload?: { href?: string | null } }) => {
     const href = bar.payload?.href;
     if (href) router.push(href);
@@ -57,7 +57,7 @@ export default function InsightChart({ insight }: { insight: Insight }) {
               <YAxis
                 type="category"
                 dataKey="name"
-                width={190}
+                width={230}
                 interval={0}
                 tick={{ fontSize: 13 }}
               />

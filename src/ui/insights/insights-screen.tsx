@@ -90,7 +90,7 @@ function OneInsight({
         <details className="mt-2">
           <summary className="cursor-pointer text-sm font-medium">The rows behind it</summary>
           <div className="relative mt-1 overflow-x-auto">
-            <table className="table table-sm">
+            <table className="table [&_td]:py-1.5 [&_th]:py-1.5">
               <caption className="sr-only">{title}</caption>
               <thead>
                 <tr className="text-base-content">

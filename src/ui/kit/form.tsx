@@ -77,7 +77,7 @@ export function ActionForm<S extends FormState = FormState>({
           >
             {submit}
           </button>
-          <p role="status" className="font-medium whitespace-pre-line">
+          <p role="status" className="font-medium wrap-anywhere whitespace-pre-line">
             {state.done}
           </p>
         </div>

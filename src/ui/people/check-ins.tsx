@@ -85,7 +85,7 @@ export function CheckInForm({ week, keep }: { week: number; keep: FormAct }) {
 function CheckInTable({ given }: { given: readonly CheckIn[] }) {
   return (
     <div className="relative overflow-x-auto">
-      <table className="table table-sm">
+      <table className="table [&_td]:py-1.5 [&_th]:py-1.5">
         <caption className="sr-only">Check-ins</caption>
         <thead>
           <tr className="text-base-content">

@@ -549,7 +549,7 @@ function SessionTable({
 }: Pick<PersonScreenProps, 'sessions'> & { caption: string }) {
   return (
     <div className="overflow-x-auto">
-      <table className="table table-sm">
+      <table className="table [&_td]:py-1.5 [&_th]:py-1.5">
         <caption className="sr-only">{caption}</caption>
         <thead>
           <tr className="text-base-content text-sm">

@@ -5,6 +5,7 @@ import { PERSON_MARK_NAMES, PERSON_MARKS } from '@/core/today';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { homeClassIds } from '@/server/people/home';
 import { type CameOf, PAGE, peopleAskedSchema, peoplePage } from '@/server/people/list';
 import { anybody } from '@/server/people/people';
 import { PeopleScreen } from '@/ui/people/people-screen';
@@ -32,12 +33,15 @@ export default async function PeoplePage({
   const teacher = await requireTeacher();
   const [zone, at] = [teacher.timeZone, now()];
   const asked = peopleAskedSchema.parse(await searchParams);
-  const [{ people, total }, classes, some] = await Promise.all([
+  const [{ people, total }, classes, some, atHome] = await Promise.all([
     peoplePage(db(), teacher, { ...asked, zone, now: at }),
     listClasses(db(), teacher),
     anybody(db(), teacher),
+    homeClassIds(db(), teacher),
   ]);
-  const named = classes.map((c) => ({ id: c.id, name: c.plan.name }));
+  const named = classes
+    .filter((c) => !atHome.has(c.id))
+    .map((c) => ({ id: c.id, name: c.plan.name }));
   return (
     <PeopleScreen
       add={addPersonAction}

@@ -1,0 +1,86 @@
+import { eventId } from '@testing/plans';
+import { expect, it } from 'vitest';
+import { INSIGHTS, type InsightKey } from '@/core/insights';
+import { appendEvents, closeSession, prepareRun } from '../runs';
+import { mark } from '../sessions/register';
+import { cancelSession, planSession } from '../sessions/sessions';
+import { DAY, MINUTE, makeClass, NOON, testDatabase } from '../testing/studio';
+import { insightsOf } from './insights';
+
+const db = testDatabase();
+const asked = { weeks: 12, zone: 'Europe/Dublin', now: NOON };
+
+it('tells of a term what its sessions, marks, minutes and notes say', async () => {
+  const c = await makeClass(db());
+  const of = async () => {
+    const all = await insightsOf(db(), c, asked);
+    expect(all.map((i) => i.key)).toEqual([...INSIGHTS]);
+    return (key: InsightKey) => all.find((i) => i.key === key)?.rows.map((r) => r.cells) ?? [];
+  };
+  expect((await of())('newcomers')).toEqual([
+    ['2nd', 0, 0],
+    ['5th', 0, 0],
+    ['10th', 0, 0],
+  ]);
+  const off = await planSession(db(), c, {
+    classId: c.classId,
+    startsAt: NOON - 8 * DAY,
+    now: NOON,
+  });
+  await cancelSession(db(), c, off);
+  const at = NOON - 7 * DAY;
+  const sessionId = await planSession(db(), c, { classId: c.classId, startsAt: at, now: NOON });
+  const run = await prepareRun(db(), c, { sessionId, now: at, speaker: null });
+  await appendEvents(db(), c, {
+    runId: run.id,
+    now: at + 2 * MINUTE,
+    drafts: [
+      { id: eventId(1), type: 'started', at },
+      { id: eventId(2), type: 'marked', at, participantId: c.ada, mark: 'here' },
+      {
+        id: eventId(3),
+        type: 'corrected',
+        at,
+        participantId: c.ada,
+        moveId: 'tall-o-cheek-lift',
+        note: 'left corner',
+      },
+      { id: eventId(4), type: 'paused', at: at + MINUTE },
+      { id: eventId(5), type: 'resumed', at: at + 2 * MINUTE },
+    ],
+  });
+  const end = at + 60 * MINUTE;
+  await closeSession(db(), c, { sessionId, draft: { id: eventId(6), at: end }, now: end });
+  const earlier = await planSession(db(), c, {
+    classId: c.classId,
+    startsAt: at - 7 * DAY,
+    now: NOON,
+  });
+  await mark(db(), c, { sessionId: earlier, participantId: c.ada, value: 'late', now: at });
+  await db()('sessions').where({ id: earlier }).update({ status: 'held' });
+
+  const told = await of();
+  expect(told('attendance').map((cells) => cells.slice(1))).toEqual([
+    [1, 2, '', 'held'],
+    [0, 0, '', 'cancelled'],
+    [1, 2, '', 'held'],
+    [0, 2, '', 'not closed'],
+  ]);
+  expect(told('newcomers')[0]).toEqual(['2nd', 1, 1]);
+  const [[, promised, real] = []] = told('minutes');
+  // It stood still for a minute.
+  expect(Number(real) - Number(promised)).toBeCloseTo(1, 1);
+  expect(told('corrected')).toEqual([['Tall O cheek lift', 1, 1, 1]]);
+  expect(Number(told('areas')[0]?.[1])).toBeGreaterThan(0);
+  const moves = told('moves').map((cells) => cells[0]);
+  expect(moves).toContain('Tall O cheek lift');
+  // Another class has none of it.
+  const elsewhere = await insightsOf(db(), c, { ...asked, classId: eventId(9) });
+  expect(elsewhere.find((i) => i.key === 'attendance')?.rows).toEqual([]);
+});
+
+it('shows nothing of another studio', async () => {
+  const [c, other] = [await makeClass(db()), await makeClass(db())];
+  const all = await insightsOf(db(), other, { ...asked, classId: c.classId });
+  expect(all.find((i) => i.key === 'attendance')?.rows).toEqual([]);
+});
