@@ -34,7 +34,10 @@ await main(async () => {
     const made = run('e2e/make-demo.ts', env);
     return (
       made ||
-      ['pages', 'compose', 'lead', 'year', 'register'].reduce((bad, b) => bad || run(`bench/${b}.ts`, env), 0)
+      ['pages', 'compose', 'lead', 'year', 'register'].reduce(
+        (bad, b) => bad || run(`bench/${b}.ts`, env),
+        0,
+      )
     );
   } finally {
     await postgres.stop();

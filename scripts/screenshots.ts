@@ -44,19 +44,6 @@ async function pictures(): Promise<void> {
   await page.getByRole('button', { name: /Braced brow, slow blink/, expanded: false }).click();
   await page.evaluate(() => scrollTo(0, 0));
   await shoot('compose');
-  await page
-    .getByRole('button', { name: /^Fit to/ })
-    .first()
-    .click();
-  await page.getByRole('button', { name: 'Make these changes' }).waitFor();
-  await shoot('fit');
-  await page.keyboard.press('Escape');
-  await page.getByText('More', { exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Draft a class for me' }).click();
-  await page.getByRole('button', { name: 'Draft it' }).click();
-  await page.getByRole('button', { name: 'Take this draft' }).waitFor();
-  await shoot('draft');
-  await page.keyboard.press('Escape');
   const sheet = await context.newPage();
   await sheet.setViewportSize({ width: 900, height: 1200 });
   await sheet.goto(`${page.url()}/print`);
@@ -70,9 +57,20 @@ async function pictures(): Promise<void> {
   await shoot('move');
   await page.goto(`${url}/people`);
   await shoot('people');
-  await page.getByRole('link', { name: 'Marit' }).click();
-  await page.getByText('in a row').first().waitFor();
+  await page.getByRole('link', { name: 'Loose jaw before choir' }).first().click();
+  await page.getByRole('grid').waitFor();
+  await shoot('register');
+  await page.goto(`${url}/people`);
+  await page.getByRole('link', { name: 'Noor' }).click();
+  await page.getByRole('heading', { name: 'Regularity' }).waitFor();
   await shoot('person');
+  await page.goto(`${url}/people/programmes`);
+  await page.getByRole('link', { name: 'Eight weeks at home' }).click();
+  await page.getByRole('button', { name: 'Enrol' }).waitFor();
+  await shoot('programme');
+  await page.goto(`${url}/insights?weeks=12`);
+  await page.locator('.recharts-bar-rectangle').first().waitFor();
+  await shoot('insights');
   await page.goto(url);
   await page.getByRole('link', { name: 'Lead class' }).click();
   await page.getByText('The voice is ready.').waitFor();
@@ -112,9 +110,6 @@ async function pictures(): Promise<void> {
     await page.getByRole('button', { name: 'Keep it, go on' }).click();
     await page.getByText(`${n} of`).waitFor();
   }
-  await page.getByRole('button', { name: 'Record', exact: true }).click();
-  await page.getByTestId('recorded').filter({ hasText: '0:02' }).waitFor();
-  await shoot('record');
   await page.goto(`${url}/voice`);
   await shoot('voice');
   await browser.close();

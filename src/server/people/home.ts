@@ -2,12 +2,20 @@ import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { placedSegments } from '@/core/class';
 import { homeClass } from '@/core/home';
-import { doseLabel, moveText, variantText } from '@/core/move';
+import {
+  type CarriedCaution,
+  concerns,
+  doseLabel,
+  inVariant,
+  moveText,
+  variantText,
+} from '@/core/move';
 import { compile } from '@/core/score';
-import { createClass } from '../classes/classes';
+import { createClass, getClass } from '../classes/classes';
 import type { Db } from '../db';
 import { studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
+import { carriedColumns, carriedRowSchema } from './carried';
 import { getPerson } from './person';
 
 /** Short classes to do at home: drafted for somebody, kept as classes of the studio, shown on their own page. */
@@ -99,7 +107,8 @@ export interface HomeClass {
   classId: string;
   name: string;
   totalMs: number;
-  lines: { id: string; name: string; dose: string; words: string }[];
+  /** Each with whether something they carry now is against it. */
+  lines: { id: string; name: string; dose: string; words: string; against: boolean }[];
 }
 
 const rowSchema = z.object({ class_id: z.uuid() });
@@ -110,7 +119,9 @@ export async function homeClassesOf(
   scope: Scope,
   participantId: string,
 ): Promise<HomeClass[]> {
-  const [rows, book] = await Promise.all([
+  const person = { id: participantId, studio_id: scope.studioId };
+  const [row, rows, book] = await Promise.all([
+    db('participants').where(person).first(carriedColumns(db)),
     db('home_classes as h')
       .join('classes as c', 'c.id', 'h.class_id')
       .where({ 'h.studio_id': scope.studioId, 'h.participant_id': participantId })
@@ -118,6 +129,7 @@ export async function homeClassesOf(
       .select('h.class_id', 'c.plan'),
     studioBook(db, scope),
   ]);
+  const { cautions } = carriedRowSchema.parse(found(row, 'person'));
   const planOf = new Map(rows.map((r) => [r.class_id as string, r.plan]));
   return z
     .array(rowSchema)
@@ -142,6 +154,7 @@ export async function homeClassesOf(
               name: variantText(move, plan.language, segment.variant).name,
               dose: `${doseLabel(segment.dose)}${rounds}`,
               words: [...new Set(words)].join(' '),
+              against: concerns(inVariant(move, segment.variant), cautions).length > 0,
             },
           ];
         }),
@@ -154,4 +167,38 @@ export async function homeClassIds(db: Db, { studioId }: Scope): Promise<Readonl
   return new Set(
     await db('home_classes').where({ studio_id: studioId }).distinct().pluck('class_id'),
   );
+}
+
+const receiverSchema = z.object({ id: z.uuid(), name: z.string() }).and(carriedRowSchema);
+
+/**
+ * Gives a class to some people to do at home, but to nobody who carries something that is against a move of it.
+ * @returns how many have it now, and the names of those who do not
+ * @throws Refusal `not-found`, `too-many-home`
+ */
+export async function giveToMany(
+  db: Db,
+  scope: Scope,
+  { ids, classId, now }: { ids: readonly string[]; classId: string; now: number },
+): Promise<{ given: number; against: string[] }> {
+  const [{ plan }, book] = await Promise.all([getClass(db, scope, classId), studioBook(db, scope)]);
+  const done = placedSegments(plan).flatMap(({ segment }) => {
+    const move = book.move(segment.move);
+    return move ? [inVariant(move, segment.variant)] : [];
+  });
+  const isAgainst = (cautions: readonly CarriedCaution[]) =>
+    done.some((move) => concerns(move, cautions).length > 0);
+  const people = z.array(receiverSchema).parse(
+    await db('participants')
+      .where({ studio_id: scope.studioId })
+      .whereIn('id', [...ids])
+      .orderByRaw('lower(name)')
+      .select(['id', 'name', ...carriedColumns(db)]),
+  );
+  const against = people.filter((p) => isAgainst(p.cautions));
+  for (const { id } of people) {
+    if (against.some((p) => p.id === id)) continue;
+    await giveHomeClass(db, scope, { participantId: id, classId, now });
+  }
+  return { given: people.length - against.length, against: against.map((p) => p.name) };
 }

@@ -105,6 +105,39 @@ export async function dropPractice(
   found(rows[0], 'entry');
 }
 
+/** Most days that one person has taken off. */
+export const MOST_DAYS_OFF = 500;
+
+/**
+ * Takes a day off from practice, ISO 8601, or takes that back. Which rules allow it, and how many, the fold of
+ * streaks knows. @throws Refusal `not-found`, `too-many-days-off`
+ */
+export async function takeDayOff(
+  db: Db,
+  { studioId }: Scope,
+  { participantId, day, off }: { participantId: string; day: string; off: boolean },
+): Promise<void> {
+  const of = { studio_id: studioId, participant_id: participantId };
+  await db.transaction(async (trx) => {
+    const person = { id: participantId, studio_id: studioId };
+    found(await trx('participants').where(person).forUpdate().first('id'), 'person');
+    if (!off) {
+      await trx('days_off')
+        .where({ ...of, day })
+        .delete();
+      return;
+    }
+    const [kept] = await trx('days_off').where(of).count();
+    if (Number(kept?.count) >= MOST_DAYS_OFF) {
+      throw new Refusal('too-many-days-off', String(MOST_DAYS_OFF));
+    }
+    await trx('days_off')
+      .insert({ ...of, day })
+      .onConflict(['participant_id', 'day'])
+      .ignore();
+  });
+}
+
 const fingerprint = (token: string) => createHash('sha256').update(token).digest('hex');
 
 /**

@@ -9,7 +9,7 @@ import { planSession } from '../sessions/sessions';
 import { DAY, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
 import { keepCautions } from './carried';
 import { checkInsOf, consentToCheckIns, keepCheckIn } from './check-ins';
-import { homeClassesOf, MOST_HOME, makeHomeClass, takeHomeClass } from './home';
+import { giveToMany, homeClassesOf, MOST_HOME, makeHomeClass, takeHomeClass } from './home';
 import { logPractice } from './practice';
 import {
   endProgramme,
@@ -128,6 +128,20 @@ describe('a class to do at home', () => {
     expect(people).toMatchObject([{ id: c.ada, cautions }]);
     await takeHomeClass(db(), c, { participantId: c.ada, classId });
     expect(await homeClassesOf(db(), c, c.ada)).toEqual([]);
+  });
+
+  it('is given to nobody who carries something against it, and says so where that comes later', async () => {
+    const c = await corrected('tall-o-cheek-lift');
+    const { classId } = await homeOf(c);
+    const line = async () => (await homeClassesOf(db(), c, c.ada))[0]?.lines[0]?.against;
+    expect(await line()).toBe(false);
+    const cautions = [{ caution: 'jaw' as const }];
+    for (const participantId of [c.ada, c.ben]) {
+      await keepCautions(db(), c, { participantId, cautions, consentOn: '2026-11-24' });
+    }
+    expect(await line()).toBe(true);
+    const many = await giveToMany(db(), c, { ids: [c.ada, c.ben], classId, now: NOON });
+    expect(many).toEqual({ given: 0, against: ['Ada', 'Ben'] });
   });
 
   it('needs something they have met, and is one of so many at most', async () => {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Knex } from 'knex';
 import { describe, expect, it } from 'vitest';
 import { MARKS } from '@/core/attendance';
+import { mondayOf, weekNumber } from '@/core/calendar';
 import {
   dateOfDay,
   dayOfDate,
@@ -298,4 +299,16 @@ describe(`streaks of ${HISTORIES} generated histories`, () => {
     },
     60_000,
   );
+});
+
+it('begins weeks where PostgreSQL does, and numbers them as it does, in years of 53 weeks too', async () => {
+  const { rows } = await db().raw(
+    `select to_char(d, 'YYYY-MM-DD') as day, to_char(date_trunc('week', d), 'YYYY-MM-DD') as monday,
+        extract(week from d)::int as week
+      from generate_series('2015-01-01'::date, '2033-12-31'::date, interval '1 day') d`,
+  );
+  expect(rows.length).toBeGreaterThan(6000);
+  for (const { day, monday, week } of rows) {
+    expect([mondayOf(day), weekNumber(day)], day).toEqual([monday, week]);
+  }
 });

@@ -18,7 +18,7 @@ export interface HomeScreenProps {
     name: string;
     length: string;
     totalMs: number;
-    lines: { id: string; name: string; dose: string; words: string }[];
+    lines: { id: string; name: string; dose: string; words: string; against: boolean }[];
   }[];
   /** What is asked for now, where they agreed to it. */
   checkIn: { week: number; keep: FormAct } | null;
@@ -42,7 +42,21 @@ export function HomeScreen(props: HomeScreenProps) {
         <h2 id="log" className="mb-2 text-xl font-semibold">
           I practised
         </h2>
-        <ActionForm act={props.log} submit="Log it" label="I practised">
+        <ActionForm
+          act={props.log}
+          submit="Log it"
+          label="I practised"
+          below={() => (
+            <button
+              type="submit"
+              name="off"
+              value="yes"
+              className="btn btn-ghost btn-sm justify-self-start"
+            >
+              I take that day off
+            </button>
+          )}
+        >
           <div className="grid grid-cols-2 gap-4">
             <Field name="day" label="Day" type="date" initial={today} />
             <Field name="minutes" label="Minutes, if you know" inputMode="numeric" />
@@ -71,7 +85,7 @@ export function HomeScreen(props: HomeScreenProps) {
                 <p className="font-medium">
                   {line.name} <span className="quiet font-normal">{line.dose}</span>
                 </p>
-                <p>{line.words}</p>
+                <p>{line.against ? 'Leave this one out, and ask your teacher.' : line.words}</p>
               </li>
             ))}
           </ol>

@@ -38,7 +38,9 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
         onSubmit={(event) => {
           // Given to the form itself, an action that was refused would take the ticks back.
           event.preventDefault();
-          const given = new FormData(event.currentTarget);
+          const button = (event.nativeEvent as SubmitEvent).submitter;
+          const given = new FormData(event.currentTarget, button);
+          if (given.has('withdraw')) setChosen([]);
           startTransition(() => action(given));
         }}
       >
@@ -101,12 +103,27 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
           <button type="submit" className="btn btn-outline" disabled={pending}>
             Keep the cautions
           </button>
+          {consent && (
+            <button
+              type="submit"
+              name="withdraw"
+              value="yes"
+              className="btn btn-ghost"
+              disabled={pending}
+            >
+              They withdraw: forget them
+            </button>
+          )}
           {state.error && (
             <p role="alert" className="text-error">
               {state.error}
             </p>
           )}
-          {state.kept && !state.error && <p role="status">Kept.</p>}
+          {state.kept && !state.error && (
+            <p role="status">
+              {chosen.length > 0 ? 'Kept.' : 'Forgotten; checks and drafts no longer know of them.'}
+            </p>
+          )}
         </div>
       </form>
     </details>

@@ -64,6 +64,9 @@ export interface PeopleScreenProps extends PeopleFiltersProps {
   add: (state: NewPersonState, form: FormData) => Promise<NewPersonState>;
   book: FormAct;
   write: FormAct;
+  /** Gives a class to do at home, and all that can be given. */
+  give: FormAct;
+  homeClasses: { id: string; name: string }[];
 }
 
 /** Columns by which the list can be sorted, as the server knows them. */
@@ -184,6 +187,8 @@ export function PeopleScreen(props: PeopleScreenProps) {
             classes={props.classes}
             book={props.book}
             write={props.write}
+            give={props.give}
+            homeClasses={props.homeClasses}
             clear={() => setChosen({})}
           />
           {people.length === 0 ? (

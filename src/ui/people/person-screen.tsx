@@ -38,6 +38,8 @@ export interface PersonScreenProps {
   notes: { id: string; move: string; note: string; day: string; settled: boolean }[];
   met: string[];
   practice: Told[];
+  /** Days they took off lately, ISO 8601, as they are shown. */
+  daysOff: Told[];
   /** Those still to come are not past. */
   sessions: {
     id: string;
@@ -307,7 +309,7 @@ function Notes({ notes, acts }: PersonScreenProps) {
 const FEW = 5;
 
 function PracticeAtHome(props: PersonScreenProps) {
-  const { name, practice, today, home, acts } = props;
+  const { name, practice, daysOff, today, home, acts } = props;
   const lines = (all: readonly Told[]) =>
     all.map((p) => (
       <li key={p.id} className="flex items-center gap-3 py-1">
@@ -334,6 +336,32 @@ function PracticeAtHome(props: PersonScreenProps) {
         label="Practice at home"
         below={() => (
           <>
+            <button
+              type="submit"
+              name="off"
+              value="yes"
+              className="btn btn-outline btn-sm justify-self-start"
+            >
+              Take that day off instead
+            </button>
+            {daysOff.length > 0 && (
+              <ul className="divide-base-300 divide-y">
+                {daysOff.map((d) => (
+                  <li key={d.id} className="flex items-center gap-3 py-1">
+                    <span className="min-w-0 flex-1">{d.says}, off</span>
+                    <button
+                      type="submit"
+                      name="on"
+                      value={d.id}
+                      className="btn btn-ghost btn-sm"
+                      aria-label={`Take it back: ${d.says}, off`}
+                    >
+                      Take it back
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            )}
             {practice.length === 0 && <p className="quiet">Nothing is logged yet.</p>}
             <ul className="divide-base-300 divide-y">{lines(practice.slice(0, FEW))}</ul>
             {practice.length > FEW && (

@@ -13,6 +13,8 @@ export interface SelectionProps {
   classes: { id: string; name: string }[];
   book: FormAct;
   write: FormAct;
+  give: FormAct;
+  homeClasses: { id: string; name: string }[];
   clear: () => void;
 }
 
@@ -20,7 +22,7 @@ export interface SelectionProps {
 export function Selection(props: SelectionProps) {
   const { ids, total, query, classes, clear } = props;
   const [all, setAll] = useState(false);
-  const [doing, setDoing] = useState<'book' | 'write' | null>(null);
+  const [doing, setDoing] = useState<'book' | 'write' | 'give' | null>(null);
   if (ids.length === 0) return null;
   const who = all ? `${total} people` : ids.length === 1 ? '1 person' : `${ids.length} people`;
   const hidden = (
@@ -52,6 +54,9 @@ export function Selection(props: SelectionProps) {
       <button type="button" className="btn btn-sm" onClick={() => setDoing('write')}>
         Write to them
       </button>
+      <button type="button" className="btn btn-sm" onClick={() => setDoing('give')}>
+        Give a class to do at home
+      </button>
       <a
         href={`/api/people?${query}${all ? '' : `&ids=${ids.join(',')}`}`}
         className="btn btn-sm"
@@ -72,6 +77,24 @@ export function Selection(props: SelectionProps) {
               options={classes.map((c) => c.id)}
               names={Object.fromEntries(classes.map((c) => [c.id, c.name]))}
               initial={classes[0]?.id ?? ''}
+            />
+          </ActionForm>
+        </Dialog>
+      )}
+      {doing === 'give' && (
+        <Dialog title={`A class to do at home, for ${who}`} onClose={() => setDoing(null)}>
+          <ActionForm act={props.give} submit="Give it" label="A class to do at home">
+            {hidden}
+            <p className="quiet">
+              It stands on their own page. Nobody gets it who carries something that is against a
+              move of it.
+            </p>
+            <Select
+              name="classId"
+              label="Class"
+              options={props.homeClasses.map((c) => c.id)}
+              names={Object.fromEntries(props.homeClasses.map((c) => [c.id, c.name]))}
+              initial={props.homeClasses[0]?.id ?? ''}
             />
           </ActionForm>
         </Dialog>

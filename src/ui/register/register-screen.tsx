@@ -109,7 +109,7 @@ export function RegisterScreen(props: RegisterScreenProps) {
           {props.more && (
             <p className="mt-3 font-medium">A register shows 500 people at most, by name.</p>
           )}
-          <Changes changes={props.changes} />
+          <Changes changes={props.changes} takeBack={register.takeBack} />
         </>
       )}
     </Page>
@@ -252,7 +252,13 @@ function MinutesField({
 }
 
 /** What was changed after sessions were closed, by whom and when. */
-function Changes({ changes }: { changes: readonly RegisterChange[] }) {
+function Changes({
+  changes,
+  takeBack,
+}: {
+  changes: readonly RegisterChange[];
+  takeBack: (id: string) => void;
+}) {
   if (changes.length === 0) return null;
   return (
     <details className="no-print mt-6">
@@ -265,7 +271,15 @@ function Changes({ changes }: { changes: readonly RegisterChange[] }) {
             <span>{c.says}</span>
             <span className="quiet">
               {c.by && `${c.by}, `}
-              {c.at}
+              {c.at}{' '}
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs"
+                aria-label={`Take it back: ${c.says}`}
+                onClick={() => takeBack(c.id)}
+              >
+                Take it back
+              </button>
             </span>
           </li>
         ))}

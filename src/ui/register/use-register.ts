@@ -22,6 +22,8 @@ export interface RegisterState {
   retry: () => void;
   /** Takes the last change made here back; nothing where there is none. */
   undo: () => void;
+  /** Takes any correction back, by its id. */
+  takeBack: (id: string) => void;
   canUndo: boolean;
 }
 
@@ -94,21 +96,27 @@ export function useRegister(initial: readonly RegisterLine[], from: string): Reg
     setError(null);
     for (const saying of waiting) send(saying);
   }, [waiting, send]);
+  const takeBack = useCallback(
+    (id: string) => {
+      setError(null);
+      queue.current?.add(async () => {
+        try {
+          const { line } = await ask(CALLS.takeBackMark, { id, body: { from } });
+          put(line);
+          setDone(`Taken back for ${line.name}.`);
+        } catch (problem) {
+          setError(toldOf(problem));
+        }
+      });
+    },
+    [from, put],
+  );
   const undo = useCallback(() => {
     const last = changes.at(-1);
     if (!last) return;
-    setError(null);
     setChanges((all) => all.slice(0, -1));
-    queue.current?.add(async () => {
-      try {
-        const { line } = await ask(CALLS.takeBackMark, { id: last, body: { from } });
-        put(line);
-        setDone(`Taken back for ${line.name}.`);
-      } catch (problem) {
-        setError(toldOf(problem));
-      }
-    });
-  }, [changes, from, put]);
+    takeBack(last);
+  }, [changes, takeBack]);
   const lines = useMemo(
     () =>
       stored.map((line) =>
@@ -116,5 +124,5 @@ export function useRegister(initial: readonly RegisterLine[], from: string): Reg
       ),
     [stored, waiting],
   );
-  return { lines, waiting, error, done, say, retry, undo, canUndo: changes.length > 0 };
+  return { lines, waiting, error, done, say, retry, undo, takeBack, canUndo: changes.length > 0 };
 }

@@ -9,6 +9,7 @@ import { toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { keepCautions } from '@/server/people/carried';
+import { giveToMany } from '@/server/people/home';
 import { peopleAskedSchema, peopleShown } from '@/server/people/list';
 import { addParticipant, book, newParticipantSchema } from '@/server/people/people';
 import { writeTo } from '@/server/people/write';
@@ -41,7 +42,8 @@ export async function keepCautionsAction(
   form: FormData,
 ): Promise<CautionsState> {
   const teacher = await requireTeacher();
-  const cautions = CAUTIONS.filter((c) => form.has(c)).map((caution): CarriedCaution => {
+  const kept = form.has('withdraw') ? [] : CAUTIONS.filter((c) => form.has(c));
+  const cautions = kept.map((caution): CarriedCaution => {
     const areas = AREAS.filter((a) => form.has(`${caution} ${a}`));
     return LOCAL_CAUTIONS.includes(caution) && areas.length ? { caution, areas } : { caution };
   });
@@ -99,5 +101,19 @@ export async function writeToThemAction(_: FormState, form: FormData): Promise<F
     const ids = await chosenIds(teacher, chosen);
     const told = await writeTo(db(), teacher, { ids, subject, body, now: now() });
     return toldWords(told);
+  });
+}
+
+/** Gives a class to those who are chosen, to do at home. */
+export async function giveThemAction(_: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const schema = chosenSchema.extend({ classId: z.uuid() });
+  return answerForm(form, schema, async ({ classId, ...chosen }) => {
+    const ids = await chosenIds(teacher, chosen);
+    const { given, against } = await giveToMany(db(), teacher, { ids, classId, now: now() });
+    refresh();
+    const without =
+      against.length > 0 ? ` Not given, for what they carry: ${against.join(', ')}.` : '';
+    return `${given === 1 ? '1 person has' : `${given} people have`} it on their own page now.${without}`;
   });
 }

@@ -10,7 +10,7 @@ import { type CameOf, PAGE, peopleAskedSchema, peoplePage } from '@/server/peopl
 import { anybody } from '@/server/people/people';
 import { PeopleScreen } from '@/ui/people/people-screen';
 import { requireTeacher } from '../../auth';
-import { addPersonAction, bookThemAction, writeToThemAction } from './actions';
+import { addPersonAction, bookThemAction, giveThemAction, writeToThemAction } from './actions';
 
 export const metadata: Metadata = { title: 'People' };
 
@@ -47,6 +47,8 @@ export default async function PeoplePage({
       add={addPersonAction}
       book={bookThemAction}
       write={writeToThemAction}
+      give={giveThemAction}
+      homeClasses={classes.map((c) => ({ id: c.id, name: c.plan.name }))}
       none={!some}
       find={asked.find}
       show={asked.show}

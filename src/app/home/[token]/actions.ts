@@ -9,7 +9,13 @@ import { checkInSchema } from '@/core/people';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { keepCheckIn } from '@/server/people/check-ins';
-import { dropPractice, type HomeOwner, logPractice, ownerOfHome } from '@/server/people/practice';
+import {
+  dropPractice,
+  type HomeOwner,
+  logPractice,
+  ownerOfHome,
+  takeDayOff,
+} from '@/server/people/practice';
 import type { FormState } from '@/ui/kit/form';
 import { answerForm } from '../../forms';
 
@@ -33,6 +39,13 @@ export async function logMineAction(
   form: FormData,
 ): Promise<FormState> {
   const of = await owner(token);
+  if (form.has('off')) {
+    return answerForm(form, z.object({ day: dateSchema }), async ({ day }) => {
+      await takeDayOff(db(), of, { participantId: of.participantId, day, off: true });
+      refresh();
+      return 'That day is off.';
+    });
+  }
   return answerForm(form, givenSchema, async ({ day, minutes }) => {
     const [at, zone] = [now(), of.timeZone];
     const [noon] = instantsOf(`${day}T12:00`, zone);

@@ -25,7 +25,13 @@ import {
   pause,
 } from '@/server/people/people';
 import { settleNote } from '@/server/people/person';
-import { dropHome, dropPractice, logPractice, makeHome } from '@/server/people/practice';
+import {
+  dropHome,
+  dropPractice,
+  logPractice,
+  makeHome,
+  takeDayOff,
+} from '@/server/people/practice';
 import { limitedSessionsOf, movingUp } from '@/server/sessions/bookings';
 import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
@@ -145,6 +151,21 @@ export async function practiceAction(id: string, _: FormState, form: FormData): 
       await dropPractice(db(), teacher, { participantId, id: drop.data });
       refresh();
       return 'Taken out.';
+    });
+  }
+  if (form.has('off')) {
+    return answerForm(form, z.object({ day: dateSchema }), async ({ day }) => {
+      await takeDayOff(db(), teacher, { participantId, day, off: true });
+      refresh();
+      return `${dateLabel(day)} is off.`;
+    });
+  }
+  const on = dateSchema.safeParse(form.get('on'));
+  if (on.success) {
+    return answerForm(new FormData(), z.object({}), async () => {
+      await takeDayOff(db(), teacher, { participantId, day: on.data, off: false });
+      refresh();
+      return 'Taken back.';
     });
   }
   return answerForm(form, practiceSchema, async ({ day, minutes }) => {

@@ -130,6 +130,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         id: p.id,
         says: `${dayLabel(p.at, zone)}${p.seconds ? `, ${Math.round(p.seconds / 60)} min` : ''}${p.byTeacher ? '' : ', from their own page'}`,
       }))}
+      daysOff={person.daysOff.slice(-6).map((day) => ({ id: day, says: dateLabel(day) }))}
       sessions={person.sessions.map((s) => ({
         id: s.sessionId,
         past: s.startsAt <= at,
