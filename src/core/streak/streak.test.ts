@@ -6,9 +6,11 @@ import {
   dateOfDay,
   dayOfDate,
   daysIn,
+  drawn,
   explain,
   type History,
   keptSince,
+  lineWords,
   type Meeting,
   ruleWords,
   STREAK_RULES,
@@ -355,6 +357,46 @@ describe('beside the count', () => {
         const before = under(r, { meetings: meetings(letters) });
         const after = under(r, { meetings: meetings(`${letters}a`) });
         expect(wouldEnd(before)).toBe(after.beats.at(-1)?.after === 'ended');
+      }),
+    );
+  });
+});
+
+describe('a beat line', () => {
+  const lineOf = (letters: string, rule: StreakRule = every, most = 99) =>
+    drawn(under(rule, { meetings: meetings(letters) }), most);
+
+  it('has a look for each beat, an arc for each run, and of what is to come only the next', () => {
+    const line = lineOf('hlcaehpp');
+    expect(line.looks).toEqual(['kept', 'late', 'off', 'missed', 'grain', 'kept', 'to come']);
+    expect(line.arcs).toEqual([
+      { from: 0, to: 1, now: false },
+      { from: 5, to: 5, now: true },
+    ]);
+    expect(lineWords(line)).toBe(
+      '1 kept, 1 kept, late, 1 cancelled, 1 missed, 1 does not count, 1 kept, 1 to come',
+    );
+    expect(lineOf('hha').arcs).toEqual([{ from: 0, to: 1, now: false }]);
+    // A miss that is forgiven does not part an arc.
+    expect(lineOf('hhah', mostOf).arcs).toEqual([{ from: 0, to: 3, now: true }]);
+  });
+
+  it('holds under its last arc as many kept beats as are in a row, as far as they are drawn', () => {
+    const letters = fc.string({ unit: fc.constantFrom(...'hlaenc'), maxLength: 20 });
+    const rule = fc.constantFrom(every, mostOf);
+    fc.assert(
+      fc.property(letters, rule, fc.integer({ min: 1, max: 25 }), (all, r, most) => {
+        const line = lineOf(all, r, most);
+        const isKept = (i: number) => ['kept', 'late'].includes(line.looks[i] ?? '');
+        const under = (from: number, to: number) =>
+          line.looks.filter((_, i) => i >= from && i <= to && isKept(i)).length;
+        const now = line.arcs.filter((a) => a.now);
+        expect(now.length).toBeLessThanOrEqual(1);
+        const [last] = now;
+        if (all.length <= most) expect(last ? under(last.from, last.to) : 0).toBe(line.current);
+        for (const arc of line.arcs) {
+          expect([isKept(arc.from), isKept(arc.to)]).toEqual([true, true]);
+        }
       }),
     );
   });

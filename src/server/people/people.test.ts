@@ -26,7 +26,14 @@ import {
   pause,
 } from './people';
 import { settleNote } from './person';
-import { dropPractice, logPractice, MOST_A_DAY, makeHome, ownerOfHome } from './practice';
+import {
+  dropPractice,
+  logPractice,
+  MOST_A_DAY,
+  makeHome,
+  ownerOfHome,
+  takeDayOff,
+} from './practice';
 import { keepRule, rulesFor, rulesOf } from './rules';
 import { streaksBy } from './streaks';
 import { knownAmong, takePeopleIn, takePeopleOut } from './take-in';
@@ -147,6 +154,15 @@ describe('practice at home', () => {
     if (!newest) throw new Error('none');
     await dropPractice(db(), c, { participantId: c.ada, id: newest.id });
     expect((await personOf(db(), c, c.ada)).practice).toHaveLength(MOST_A_DAY);
+  });
+
+  it('has days off, which can be taken back', async () => {
+    const c = await makeClass(db());
+    const take = (day: string, off: boolean) =>
+      takeDayOff(db(), c, { participantId: c.ada, day, off });
+    for (const day of ['2026-11-20', '2026-11-21', '2026-11-21']) await take(day, true);
+    await take('2026-11-20', false);
+    expect((await personOf(db(), c, c.ada)).daysOff).toEqual(['2026-11-21']);
   });
 
   it('that is sent twice is stored once', async () => {

@@ -15,7 +15,7 @@ import type { GridCell, GridLine, Register, RegisterAsked } from './grid';
 export const WEEKS = 12;
 export const WEEKS_BACK = 8;
 /** Beats of a line that are drawn in a row, and on a page of one person. */
-const IN_A_ROW = 14;
+const IN_A_ROW = 12;
 const ON_A_PAGE = 28;
 
 /** The register that begins in the week of a day. @param from ISO 8601 date */

@@ -7,12 +7,13 @@ import { usePathname } from 'next/navigation';
 import { startTransition } from 'react';
 import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
 
-const PLACES = [
+/** What stands in the header, and what else belongs to it. */
+const PLACES: readonly { href: string; name: string; also?: string }[] = [
   { href: '/', name: 'Today' },
   { href: '/calendar', name: 'Calendar' },
   { href: '/classes', name: 'Classes' },
   { href: '/moves', name: 'Moves' },
-  { href: '/people', name: 'People' },
+  { href: '/people', name: 'People', also: '/insights' },
 ];
 
 export interface StudioHeaderProps {
@@ -59,8 +60,9 @@ export function StudioHeader({
         aria-label="Main"
         className="flex gap-1 max-sm:order-3 max-sm:w-full max-sm:justify-between"
       >
-        {PLACES.map(({ href, name }) => {
-          const here = href === '/' ? path === '/' : path.startsWith(href);
+        {PLACES.map(({ href, name, also }) => {
+          const here =
+            href === '/' ? path === '/' : path.startsWith(href) || (also && path.startsWith(also));
           return (
             <Link
               key={href}

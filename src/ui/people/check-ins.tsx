@@ -84,34 +84,32 @@ export function CheckInForm({ week, keep }: { week: number; keep: FormAct }) {
 
 function CheckInTable({ given }: { given: readonly CheckIn[] }) {
   return (
-    <div className="relative overflow-x-auto">
-      <table className="table [&_td]:py-1.5 [&_th]:py-1.5">
-        <caption className="sr-only">Check-ins</caption>
-        <thead>
-          <tr className="text-base-content">
-            <th scope="col">Week</th>
-            {NAMES.map(([key, label]) => (
-              <th key={key} scope="col">
-                {label}
-              </th>
-            ))}
-            <th scope="col">In their words</th>
-          </tr>
-        </thead>
-        <tbody className="text-base">
-          {given.map((c) => (
-            <tr key={c.week}>
-              <th scope="row">{c.week}</th>
-              {NAMES.map(([key]) => (
-                <td key={key} className="figures">
-                  {c[key]}
-                </td>
-              ))}
-              <td>{c.words}</td>
-            </tr>
+    <table className="w-full text-left [&_td]:py-1.5 [&_td]:pr-3 [&_th]:py-1.5 [&_th]:pr-3 [&_th]:align-bottom">
+      <caption className="sr-only">Check-ins</caption>
+      <thead>
+        <tr className="text-sm">
+          <th scope="col">Week</th>
+          {NAMES.map(([key, label]) => (
+            <th key={key} scope="col">
+              {label}
+            </th>
           ))}
-        </tbody>
-      </table>
-    </div>
+          <th scope="col">In their words</th>
+        </tr>
+      </thead>
+      <tbody className="text-base">
+        {given.map((c) => (
+          <tr key={c.week}>
+            <th scope="row">{c.week}</th>
+            {NAMES.map(([key]) => (
+              <td key={key} className="figures">
+                {c[key]}
+              </td>
+            ))}
+            <td>{c.words}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -118,7 +118,7 @@ export function RegisterGrid(props: RegisterGridProps) {
                 {s.day}
               </th>
             ))}
-            <th scope="col" className="min-w-72 pl-4">
+            <th scope="col" className="min-w-64 pl-4">
               Regularity
             </th>
             <th scope="col" className="px-2 text-right whitespace-nowrap">
@@ -127,7 +127,7 @@ export function RegisterGrid(props: RegisterGridProps) {
             <th scope="col" className="px-2 text-right">
               Came
             </th>
-            <th scope="col" className="min-w-40 pl-3">
+            <th scope="col" className="min-w-36 pl-3">
               To know
             </th>
           </tr>
