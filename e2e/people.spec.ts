@@ -184,8 +184,8 @@ test('somebody is in a programme, does a class at home that was drafted for them
 
   const theirs = await (await browser.newContext()).newPage();
   await theirs.goto(`${app.url}${path}`);
-  const home = theirs.getByRole('region', { name: 'At home, for Aino' });
-  await expect(home.getByText('Tall O cheek lift')).toBeVisible();
+  const home = theirs.getByRole('region', { name: 'At home: Tall O cheek lift' });
+  await expect(home.getByRole('listitem')).toContainText('Tall O cheek lift');
   expect(await axe(theirs)).toEqual([]);
   await theirs.getByLabel('Tension of the brow, 0 to 10').fill('8');
   await theirs.getByRole('button', { name: 'Keep it' }).click();

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './harness';
+import { addParticipant } from '@/server/people/people';
+import { expect, NOON, test } from './harness';
 import { leaveOnlyTheDemo } from './own-studio';
 import { termOf } from './term';
 
@@ -61,7 +62,7 @@ test('a correction changes a streak, says why and who made it, and is taken back
   app,
   page,
 }) => {
-  const { classId } = await termOf(app, page, { people: PEOPLE.slice(0, 2), weeks: 3 });
+  const { classId, scope } = await termOf(app, page, { people: PEOPLE.slice(0, 2), weeks: 3 });
   await page.goto(`/people/register/${classId}`);
   const grid = page.getByRole('grid', { name: 'The register' });
   const cell = (name: string, day: string) =>
@@ -96,6 +97,19 @@ test('a correction changes a streak, says why and who made it, and is taken back
   await expect(aino).toContainText('2 of 3');
   await page.keyboard.press('Control+z');
   await expect(aino).toContainText('3 of 3');
+  // Somebody nobody had expected came as well.
+  const person = { name: 'Ylva', contact: null };
+  await addParticipant(app.db, scope, { person, joinedOn: '2026-11-01', now: NOON });
+  await page.reload();
+  await page.getByLabel(/^Somebody else who came/).selectOption({ label: 'Ylva' });
+  await page.getByRole('button', { name: 'They were here' }).click();
+  const ylva = grid.getByRole('row').filter({ hasText: 'Ylva' });
+  await expect(ylva).toContainText('not booked');
+  await expect(ylva).toContainText('1 of 1');
+  // What anybody corrected can be taken back from the list, as long as it is the latest.
+  await page.getByText('Corrections, the newest first').click();
+  await page.getByRole('button', { name: /^Take it back: Aino, Tue 17 Nov 2026: not here became late/ }).last().click();
+  await expect(page.getByText('This was changed again since.')).toBeVisible();
 });
 
 test('marks made while the server is away are kept, and stored when they are sent again', async ({

@@ -25,6 +25,12 @@ export async function heldAbout(
       .select(db.raw("to_jsonb(t) - 'studio_id' - 'participant_id' as row"));
     rows[name] = all.map((r) => r.row);
   }
+  const ids = [id, ...(await db('former_people').where({ now_id: id }).pluck('id'))];
+  const events = await db('run_events')
+    .where({ studio_id: studioId })
+    .whereIn(db.raw("data->>'participantId'") as unknown as string, ids)
+    .orderBy(['at_ms', 'seq'])
+    .select('type', 'at_ms', 'data');
   const letters = person.contact
     ? await db('letters')
         .where({ studio_id: studioId })
@@ -44,6 +50,8 @@ export async function heldAbout(
       account: explain(streak).map((line) => `${line.when}: ${line.says}`),
     })),
     letters,
+    /** What the logs of sessions say of them. */
+    events,
     rows,
   };
 }

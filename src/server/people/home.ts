@@ -44,24 +44,29 @@ export async function makeHomeClass(
     studioBook(db, scope),
   ]);
   const language = person.language ?? 'en';
+  const noted = person.notes.filter((n) => n.settledAt === null).map((n) => n.moveId);
   const made = homeClass(
     {
-      name: `At home, for ${person.name}`.slice(0, 80),
+      name: 'At home',
       seconds: minutes * 60,
       language,
       cautions: person.cautions,
-      noted: person.notes.filter((n) => n.settledAt === null).map((n) => n.moveId),
+      noted,
       met: person.met,
     },
     book,
   );
   if (!made) throw new Refusal('nothing-for-home');
-  const classId = await createClass(db, scope, made.plan, now);
-  await giveHomeClass(db, scope, { participantId, classId, now });
   const nameOf = (id: string) => {
     const move = book.move(id);
     return move ? moveText(move, language).name : id;
   };
+  // Named after a move, not after the person, whose name is nobody else's business.
+  const moves = placedSegments(made.plan).map((p) => p.segment.move);
+  const main = moves.find((id) => noted.includes(id)) ?? moves[0] ?? '';
+  const plan = { ...made.plan, name: `At home: ${nameOf(main)}`.slice(0, 80) };
+  const classId = await createClass(db, scope, plan, now);
+  await giveHomeClass(db, scope, { participantId, classId, now });
   return { classId, left: made.left.map(nameOf) };
 }
 

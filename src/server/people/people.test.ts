@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { STREAK_RULES } from '@/core/streak';
+import { setComing } from '../sessions/bookings';
 import { mark, roll } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
 import {
@@ -115,9 +116,14 @@ describe('somebody who leaves', () => {
   it('is in no list any more and expected nowhere, and is back as they were', async () => {
     const c = await makeClass(db());
     await makeHome(db(), c, c.ada);
+    // Booked on one session more than by the class.
+    const extra = await planSession(db(), c, { classId: c.classId, startsAt: NOON + DAY, now: NOON });
+    const once = { sessionId: extra, participantId: c.ada, now: NOON - 2 * DAY };
+    await setComing(db(), c, { ...once, coming: false });
+    await setComing(db(), c, { ...once, coming: true });
     await leaveStudio(db(), c, { id: c.ada, on: '2026-11-23', now: NOON - DAY });
     expect((await everybodyOf(db(), c)).map((p) => p.name)).toEqual(['Ben']);
-    expect(await namesOn(c, c.sessionId)).toEqual(['Ben']);
+    for (const id of [c.sessionId, extra]) expect(await namesOn(c, id)).toEqual(['Ben']);
     expect(await personOf(db(), c, c.ada)).toMatchObject({ leftOn: '2026-11-23', hasHome: false });
     await comeBack(db(), c, c.ada);
     expect((await everybodyOf(db(), c)).map((p) => p.name)).toEqual(['Ada', 'Ben']);
@@ -311,7 +317,12 @@ it('notes on form are settled and opened again', async () => {
   });
   const settle = (settled: boolean) =>
     settleNote(db(), c, { participantId: c.ada, id, settled, now: NOON });
+  const watched = async () =>
+    (await roll(db(), c, c.sessionId)).find((e) => e.participantId === c.ada)?.notes.length;
+  expect(await watched()).toBe(1);
   await settle(true);
+  // Nobody is told to watch for what is settled.
+  expect(await watched()).toBe(0);
   expect((await personOf(db(), c, c.ada)).notes).toMatchObject([{ settledAt: NOON }]);
   await settle(false);
   expect((await personOf(db(), c, c.ada)).notes).toMatchObject([{ settledAt: null }]);

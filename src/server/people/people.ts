@@ -232,6 +232,11 @@ export async function leaveStudio(
     await trx('bookings')
       .where({ studio_id: studioId, participant_id: id, until: null })
       .update({ until: trx.raw('greatest(since, ?)', [new Date(now)]) });
+    const toCome = trx('sessions').where('starts_at', '>', new Date(now)).select('id');
+    await trx('session_bookings')
+      .where({ studio_id: studioId, participant_id: id })
+      .whereIn('session_id', toCome)
+      .delete();
   });
 }
 

@@ -51,14 +51,14 @@ const noteRowSchema = z
     note: { moveId: row.move_id, note: row.note, at: row.noted_at } satisfies FormNote,
   }));
 
-/** Notes on the form of some people, the newest first. */
+/** Open notes on the form of some people, the newest first. */
 export async function formNotesOf(
   db: Db,
   { studioId }: Scope,
   participantIds: readonly string[],
 ): Promise<Map<string, FormNote[]>> {
   const rows = await db('form_notes')
-    .where({ studio_id: studioId })
+    .where({ studio_id: studioId, settled_at: null })
     .whereIn('participant_id', [...participantIds])
     .orderBy('noted_at', 'desc')
     .select('participant_id', 'move_id', 'note', 'noted_at');

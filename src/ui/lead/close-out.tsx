@@ -83,6 +83,7 @@ export function CloseOut(props: CloseOutProps) {
                 Whoever is booked and not marked will be stored as not here.
               </p>
             )}
+            {closed && <NewPeople roll={roll} />}
           </section>
           <div className="min-w-0">
             <Noted roll={roll} nameOf={nameOf} closed={closed} />
@@ -255,6 +256,25 @@ function Talked({ sample, closed }: { sample: TalkSample; closed: boolean }) {
           What was learned of it
         </Link>
       )}
+    </p>
+  );
+}
+
+/** Whoever walked in for the first time: their page, where they are booked, or joined with who they are. */
+function NewPeople({ roll }: { roll: Roll }) {
+  const fresh = roll.entries.filter((e) => !e.booked && e.timesBefore === 0 && came(e.attendance?.mark));
+  if (fresh.length === 0) return null;
+  return (
+    <p className="mt-3">
+      New on the register:{' '}
+      {fresh.map((e, i) => (
+        <span key={e.participantId}>
+          {i > 0 && ', '}
+          <Link href={`/people/${e.participantId}`} className="link">
+            {e.name}
+          </Link>
+        </span>
+      ))}
     </p>
   );
 }

@@ -158,7 +158,7 @@ function Regularity({ id, name, streaks, programmes }: PersonScreenProps) {
               <p className="mt-0.5">
                 {/* After a break, what was kept comes first. */}
                 {s.line.current === 0 ? kept : row}{' '}
-                <span className="quiet">{s.line.current === 0 ? row : kept}</span>
+                <span className="quiet">· {s.line.current === 0 ? row : kept}</span>
               </p>
               <div className="mt-2">
                 <StreakButton
@@ -474,7 +474,7 @@ function Leaving(props: PersonScreenProps) {
   const { name, left, others, alike, join, acts } = props;
   return (
     <>
-      <Folded title="The same person twice" open={join !== null}>
+      <Folded title="The same person twice" open={join !== null || alike.length > 0}>
         {join && (
           <ActionForm
             act={acts.join}

@@ -24,6 +24,8 @@ export interface RegisterScreenProps {
   /** Name of the rule that streaks are counted by. */
   rule: string;
   changes: readonly RegisterChange[];
+  /** Everybody else of the studio. */
+  others: readonly { id: string; name: string }[];
   /** The column that one most likely wants. */
   column: number;
 }
@@ -109,6 +111,16 @@ export function RegisterScreen(props: RegisterScreenProps) {
           {props.more && (
             <p className="mt-3 font-medium">A register shows 500 people at most, by name.</p>
           )}
+          <SomebodyElse
+            session={session}
+            others={props.others.filter(
+              (o) => !register.lines.some((l) => l.participantId === o.id),
+            )}
+            add={(participantId) =>
+              session &&
+              register.say({ participantId, sessionId: session.id, said: { mark: 'here' } })
+            }
+          />
           <Changes changes={props.changes} takeBack={register.takeBack} />
         </>
       )}
@@ -248,6 +260,45 @@ function MinutesField({
       />
       {label}
     </label>
+  );
+}
+
+/** Somebody who came to the chosen session and has no line yet. */
+function SomebodyElse({
+  session,
+  others,
+  add,
+}: {
+  session: RegisterSession | undefined;
+  others: readonly { id: string; name: string }[];
+  add: (participantId: string) => void;
+}) {
+  const [who, setWho] = useState('');
+  if (!session?.begun || session.status === 'cancelled' || others.length === 0) return null;
+  return (
+    <form
+      className="no-print mt-4 flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (who) add(who);
+        setWho('');
+      }}
+    >
+      <label className="grid gap-1">
+        <span className="text-sm font-medium">Somebody else who came, {session.when}</span>
+        <select className="select w-64" value={who} onChange={(e) => setWho(e.target.value)}>
+          <option value="">choose</option>
+          {others.map((o) => (
+            <option key={o.id} value={o.id}>
+              {o.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="submit" className="btn btn-outline" disabled={!who}>
+        They were here
+      </button>
+    </form>
   );
 }
 

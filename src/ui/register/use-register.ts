@@ -60,7 +60,11 @@ export function useRegister(initial: readonly RegisterLine[], from: string): Reg
   queue.current ??= new PQueue({ concurrency: 1 });
 
   const put = useCallback((line: RegisterLine) => {
-    setStored((all) => all.map((l) => (l.participantId === line.participantId ? line : l)));
+    setStored((all) =>
+      all.some((l) => l.participantId === line.participantId)
+        ? all.map((l) => (l.participantId === line.participantId ? line : l))
+        : [...all, line],
+    );
   }, []);
   const send = useCallback(
     (saying: Saying) =>

@@ -6,6 +6,7 @@ import { addDays, dateSchema, mondayOf } from '@/core/calendar';
 import { dateLabel, dateOn, dayLabel, timeOfDay } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { namesOfPeople } from '@/server/people/people';
 import { ruleOn, rulesFor, rulesOf } from '@/server/people/rules';
 import { changesOf } from '@/server/register/correct';
 import { registerOf } from '@/server/register/grid';
@@ -33,13 +34,14 @@ export default async function RegisterPage({
   const register = await orNotFound(
     registerOf(db(), teacher, askedFrom(from, { classId: id, zone, now: at })),
   );
-  const [changes, rules] = await Promise.all([
+  const [changes, rules, everybody] = await Promise.all([
     changesOf(
       db(),
       teacher,
       register.sessions.map((s) => s.id),
     ),
     rulesOf(db(), teacher),
+    namesOfPeople(db(), teacher),
   ]);
   const last = addDays(from, 7 * WEEKS - 1);
   const met = register.sessions.findLastIndex((s) => s.status !== 'cancelled' && s.startsAt <= at);
@@ -64,6 +66,7 @@ export default async function RegisterPage({
       }))}
       lines={register.lines.map(lineTold)}
       more={register.more}
+      others={everybody}
       rule={ruleOn(rulesFor(rules, id), dateOn(at, zone)).name.toLowerCase()}
       changes={changes.map((c) => changeTold(c, { register, zone }))}
       column={Math.max(0, met)}
