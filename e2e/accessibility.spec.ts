@@ -64,6 +64,7 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await page.goto('/people');
   await look('People');
   await page.getByRole('link', { name: 'Odile' }).click();
+  await page.getByRole('heading', { name: 'Odile' }).waitFor();
   await look('a person');
   await page.getByTitle('Told day by day').first().click();
   await page.getByRole('dialog').getByRole('listitem').first().waitFor();

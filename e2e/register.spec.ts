@@ -108,7 +108,10 @@ test('a correction changes a streak, says why and who made it, and is taken back
   await expect(ylva).toContainText('1 of 1');
   // What anybody corrected can be taken back from the list, as long as it is the latest.
   await page.getByText('Corrections, the newest first').click();
-  await page.getByRole('button', { name: /^Take it back: Aino, Tue 17 Nov 2026: not here became late/ }).last().click();
+  await page
+    .getByRole('button', { name: /^Take it back: Aino, Tue 17 Nov 2026: not here became late/ })
+    .last()
+    .click();
   await expect(page.getByText('This was changed again since.')).toBeVisible();
 });
 

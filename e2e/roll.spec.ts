@@ -96,4 +96,7 @@ test('somebody of the register who was not expected comes in with what they carr
     'aria-pressed',
     'true',
   );
+  await expect
+    .poll(() => app.db('attendance').where({ session_id: sessionIds[0], mark: 'late' }).count())
+    .toEqual([{ count: '1' }]);
 });

@@ -44,6 +44,7 @@ test('a cancelled session neither breaks a streak nor can be led', async ({
   await page.goto('/people');
   expect(await marit.textContent()).toBe(before);
   await page.getByRole('link', { name: 'Marit' }).click();
+  await page.getByRole('heading', { name: 'Marit' }).waitFor();
   await page.getByTitle('Told day by day').first().click();
   await expect(
     page.getByText('cancelled (The boiler is out.), so it neither counts nor breaks.'),

@@ -117,7 +117,11 @@ describe('somebody who leaves', () => {
     const c = await makeClass(db());
     await makeHome(db(), c, c.ada);
     // Booked on one session more than by the class.
-    const extra = await planSession(db(), c, { classId: c.classId, startsAt: NOON + DAY, now: NOON });
+    const extra = await planSession(db(), c, {
+      classId: c.classId,
+      startsAt: NOON + DAY,
+      now: NOON,
+    });
     const once = { sessionId: extra, participantId: c.ada, now: NOON - 2 * DAY };
     await setComing(db(), c, { ...once, coming: false });
     await setComing(db(), c, { ...once, coming: true });

@@ -51,7 +51,7 @@ export function StudioHeader({
 }: StudioHeaderProps) {
   const path = usePathname();
   return (
-    <header className="border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2.5 sm:px-6">
+    <header className="no-print border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2.5 sm:px-6">
       <Link href="/" className="font-display flex items-center gap-2 text-xl font-bold">
         <Logo />
         Up Beat

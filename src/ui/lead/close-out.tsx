@@ -262,7 +262,9 @@ function Talked({ sample, closed }: { sample: TalkSample; closed: boolean }) {
 
 /** Whoever walked in for the first time: their page, where they are booked, or joined with who they are. */
 function NewPeople({ roll }: { roll: Roll }) {
-  const fresh = roll.entries.filter((e) => !e.booked && e.timesBefore === 0 && came(e.attendance?.mark));
+  const fresh = roll.entries.filter(
+    (e) => !e.booked && e.timesBefore === 0 && came(e.attendance?.mark),
+  );
   if (fresh.length === 0) return null;
   return (
     <p className="mt-3">

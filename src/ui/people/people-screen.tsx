@@ -1,7 +1,6 @@
 'use client';
 
 import {
-  type ColumnDef,
   flexRender,
   getCoreRowModel,
   type RowSelectionState,
@@ -15,41 +14,21 @@ import {
   ChartColumn,
   Columns3,
   Download,
-  ShieldAlert,
   Upload,
   UserPlus,
 } from 'lucide-react';
 import Link from 'next/link';
-import { usePathname, useSearchParams } from 'next/navigation';
-import { useActionState, useEffect, useMemo, useState } from 'react';
-import type { BeatLine } from '@/core/streak';
-import { StreakButton } from '../kit/beat-line/streak-button';
+import { useEffect, useState } from 'react';
 import { Empty } from '../kit/empty';
 import type { FormAct } from '../kit/form';
 import { Menu } from '../kit/menu';
 import { Page } from '../kit/page';
+import { AddPerson, type NewPersonState } from './add-person';
 import { ColumnChoice } from './column-choice';
+import { COLUMNS, NAMES, type PersonRow, SORTS } from './people-columns';
 import { PeopleFilters, type PeopleFiltersProps } from './people-filters';
 import { Selection } from './selection';
-
-export interface PersonRow {
-  id: string;
-  name: string;
-  carries: boolean;
-  classes: string;
-  seen: string;
-  in4: string;
-  in12: string;
-  line: { classId: string; line: BeatLine } | null;
-  practice: number;
-  says: string;
-}
-
-export interface NewPersonState {
-  name: string;
-  contact: string;
-  error: string | null;
-}
+import { useListLink } from './use-list-link';
 
 export interface PeopleScreenProps extends PeopleFiltersProps {
   people: PersonRow[];
@@ -69,25 +48,6 @@ export interface PeopleScreenProps extends PeopleFiltersProps {
   homeClasses: { id: string; name: string }[];
 }
 
-/** Columns by which the list can be sorted, as the server knows them. */
-const SORTS: Record<string, string> = {
-  name: 'name',
-  seen: 'seen',
-  in12: 'attended',
-  streak: 'streak',
-  practice: 'practice',
-};
-const NAMES: Record<string, string> = {
-  name: 'Name',
-  classes: 'Classes',
-  seen: 'Last seen',
-  in4: 'Came, 4 weeks',
-  in12: 'Came, 12 weeks',
-  line: 'Regularity',
-  streak: 'In a row',
-  practice: 'Practice, 12 weeks',
-  says: 'To know',
-};
 const HIDDEN_AT_FIRST: VisibilityState = { in4: false, practice: false };
 const KEPT_AS = 'up-beat people columns';
 
@@ -105,10 +65,9 @@ export function PeopleScreen(props: PeopleScreenProps) {
     setShown(visibility);
     localStorage.setItem(KEPT_AS, JSON.stringify(visibility));
   };
-  const columns = useMemo<ColumnDef<PersonRow>[]>(() => COLUMNS, []);
   const table = useReactTable({
     data: people,
-    columns,
+    columns: COLUMNS,
     getRowId: (row) => row.id,
     state: { rowSelection: chosen, columnVisibility: shown },
     onRowSelectionChange: setChosen,
@@ -277,150 +236,5 @@ export function PeopleScreen(props: PeopleScreenProps) {
         </>
       )}
     </Page>
-  );
-}
-
-const COLUMNS: ColumnDef<PersonRow>[] = [
-  {
-    id: 'chosen',
-    enableHiding: false,
-    header: ({ table }) => (
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        aria-label="Choose everybody on this page"
-        checked={table.getIsAllRowsSelected()}
-        onChange={table.getToggleAllRowsSelectedHandler()}
-      />
-    ),
-    cell: ({ row }) => (
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        aria-label={`Choose ${row.original.name}`}
-        checked={row.getIsSelected()}
-        onChange={row.getToggleSelectedHandler()}
-      />
-    ),
-  },
-  {
-    id: 'name',
-    enableHiding: false,
-    cell: ({ row: { original: p } }) => (
-      <span className="flex items-center gap-1.5 font-medium whitespace-nowrap">
-        <Link href={`/people/${p.id}`} className="link link-hover">
-          {p.name}
-        </Link>
-        {p.carries && (
-          <ShieldAlert size={16} className="quiet" role="img" aria-label="carries a caution" />
-        )}
-      </span>
-    ),
-  },
-  {
-    id: 'classes',
-    header: 'Classes',
-    cell: ({ row }) => row.original.classes || <span className="quiet">not booked</span>,
-  },
-  {
-    id: 'seen',
-    cell: ({ row }) => <span className="figures whitespace-nowrap">{row.original.seen}</span>,
-  },
-  {
-    id: 'in4',
-    header: 'Came, 4 weeks',
-    cell: ({ row }) => <span className="figures whitespace-nowrap">{row.original.in4}</span>,
-  },
-  {
-    id: 'in12',
-    cell: ({ row }) => <span className="figures whitespace-nowrap">{row.original.in12}</span>,
-  },
-  {
-    id: 'line',
-    header: 'Regularity',
-    cell: ({ row: { original: p } }) =>
-      p.line && (
-        <StreakButton
-          participantId={p.id}
-          name={p.name}
-          classId={p.line.classId}
-          line={p.line.line}
-        />
-      ),
-  },
-  {
-    id: 'streak',
-    cell: ({ row }) => (
-      <span className="figures text-lg font-bold">{row.original.line?.line.current}</span>
-    ),
-  },
-  {
-    id: 'practice',
-    cell: ({ row }) => <span className="figures">{row.original.practice || ''}</span>,
-  },
-  {
-    id: 'says',
-    header: 'To know',
-    cell: ({ row }) => <span className="quiet text-sm">{row.original.says}</span>,
-  },
-];
-
-/** Links to the list as it is shown, with something changed; a change of anything but the page begins at its first. */
-function useListLink() {
-  const path = usePathname();
-  const params = useSearchParams();
-  const query = params.toString();
-  return {
-    query,
-    to: (change: Record<string, string>) => {
-      const next = new URLSearchParams(query);
-      if (!('page' in change)) next.delete('page');
-      for (const [key, value] of Object.entries(change)) {
-        if (value === '' || value === 'false') next.delete(key);
-        else next.set(key, value);
-      }
-      return `${path}?${next}`;
-    },
-  };
-}
-
-function AddPerson({ add }: Pick<PeopleScreenProps, 'add'>) {
-  const [state, action, pending] = useActionState(add, { name: '', contact: '', error: null });
-  return (
-    <form
-      action={action}
-      aria-label="Add somebody"
-      className="bg-base-200/60 border-base-300 rounded-box mb-4 flex flex-wrap items-end gap-3 border p-4"
-    >
-      <label className="grid grow gap-1">
-        <span className="text-sm font-medium">Name, as they like to be called</span>
-        <input
-          name="name"
-          required
-          maxLength={80}
-          defaultValue={state.name}
-          key={`n${state.name}`}
-          className="input w-full"
-        />
-      </label>
-      <label className="grid grow gap-1">
-        <span className="text-sm font-medium">Contact, if they wish</span>
-        <input
-          name="contact"
-          maxLength={120}
-          defaultValue={state.contact}
-          key={`c${state.contact}`}
-          className="input w-full"
-        />
-      </label>
-      <button type="submit" className="btn btn-primary" disabled={pending}>
-        Add to the register
-      </button>
-      {state.error && (
-        <p role="alert" className="text-error w-full font-medium">
-          {state.error}
-        </p>
-      )}
-    </form>
   );
 }

@@ -2,24 +2,17 @@
 
 import Link from 'next/link';
 import Papa from 'papaparse';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import {
-  COLUMNS,
   guessColumns,
   MOST_TABLE_CHARACTERS,
   MOST_TAKEN,
-  type PersonColumn,
-  type ReadPerson,
   type ReadTable,
   readPeople,
 } from '@/core/people';
 import { Page } from '../kit/page';
-
-interface Known {
-  id: string;
-  name: string;
-  contact: string | null;
-}
+import { Choose } from './take-in-choose';
+import { Columns, type Known, type Line, Preview } from './take-in-preview';
 
 export interface TakeInScreenProps {
   classes: { id: string; name: string }[];
@@ -29,20 +22,6 @@ export interface TakeInScreenProps {
     classId: string | null,
   ) => Promise<{ ids: string[] } | { problem: string }>;
   takeOut: (ids: string[]) => Promise<number>;
-}
-
-const COLUMN_NAMES: Record<PersonColumn, string> = {
-  name: 'Name',
-  contact: 'Contact',
-  language: 'Language',
-  nothing: 'not used',
-};
-/** Lines of a list that are shown at once. */
-const SHOWN = 300;
-
-/** A line of the list with whom the register has by that name or contact. */
-interface Line extends ReadPerson {
-  known: Known | null;
 }
 
 /** Many people from a list: looked at first, with nothing stored until it is asked for. */
@@ -207,172 +186,5 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
         </>
       )}
     </Page>
-  );
-}
-
-function Choose({ read }: { read: (text: string) => void }) {
-  const [text, setText] = useState('');
-  return (
-    <div className="grid gap-6 md:grid-cols-2">
-      <label className="grid content-start gap-1">
-        <span className="font-medium">A CSV file, as any spreadsheet writes it</span>
-        <input
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          className="file-input w-full"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (file) read(await file.text());
-          }}
-        />
-      </label>
-      <form
-        className="grid gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          read(text);
-        }}
-      >
-        <label className="grid gap-1">
-          <span className="font-medium">Or lines to paste</span>
-          <textarea
-            className="textarea w-full"
-            rows={4}
-            placeholder={'Name, contact\nMarit, marit@example.org'}
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-          />
-        </label>
-        <button type="submit" className="btn btn-outline justify-self-start">
-          Look at it
-        </button>
-      </form>
-    </div>
-  );
-}
-
-function Columns({
-  rows,
-  table,
-  change,
-}: {
-  rows: string[][];
-  table: ReadTable;
-  change: (table: ReadTable) => void;
-}) {
-  const id = useId();
-  const example = rows[table.headed ? 1 : 0] ?? [];
-  return (
-    <fieldset className="mt-8">
-      <legend className="text-xl font-semibold">What the columns hold</legend>
-      <div className="mt-2 flex flex-wrap gap-4">
-        {table.columns.map((column, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
-          <label key={i} className="grid gap-1">
-            <span className="quiet max-w-44 truncate text-sm">
-              {rows[0]?.[i] || `Column ${i + 1}`}
-              {example[i] && table.headed ? `: ${example[i]}` : ''}
-            </span>
-            <select
-              className="select w-44"
-              aria-label={`Column ${i + 1}`}
-              value={column}
-              onChange={(e) => {
-                const now = e.target.value as PersonColumn;
-                const columns = table.columns.map((c, n) =>
-                  n === i ? now : c === now ? 'nothing' : c,
-                );
-                change({ ...table, columns });
-              }}
-            >
-              {COLUMNS.map((c) => (
-                <option key={c} value={c}>
-                  {COLUMN_NAMES[c]}
-                </option>
-              ))}
-            </select>
-          </label>
-        ))}
-        <label htmlFor={id} className="flex items-center gap-2 self-end pb-2">
-          <input
-            id={id}
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            checked={table.headed}
-            onChange={(e) => change({ ...table, headed: e.target.checked })}
-          />
-          The first line names the columns
-        </label>
-      </div>
-    </fieldset>
-  );
-}
-
-function Preview({
-  lines,
-  left,
-  toggle,
-}: {
-  lines: readonly Line[];
-  left: ReadonlySet<number>;
-  toggle: (line: number) => void;
-}) {
-  // What is to be looked at comes first.
-  const rank = (l: Line) => (l.problem ? 0 : l.known ? 1 : 2);
-  const inOrder = [...lines].sort((a, b) => rank(a) - rank(b) || a.line - b.line);
-  return (
-    <div className="mt-4 overflow-x-auto">
-      <table className="table">
-        <caption className="sr-only">The people of the list</caption>
-        <thead>
-          <tr className="text-base-content text-sm">
-            <th scope="col">Take in</th>
-            <th scope="col">Line</th>
-            <th scope="col">Name</th>
-            <th scope="col">Contact</th>
-            <th scope="col">Language</th>
-            <th scope="col">To know</th>
-          </tr>
-        </thead>
-        <tbody className="text-base">
-          {inOrder.slice(0, SHOWN).map((l) => (
-            <tr key={l.line} className={l.problem ? 'quiet' : ''}>
-              <td>
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  aria-label={`Take in line ${l.line}, ${l.name || 'without a name'}`}
-                  disabled={l.problem !== null}
-                  checked={l.problem === null && !left.has(l.line)}
-                  onChange={() => toggle(l.line)}
-                />
-              </td>
-              <td className="figures">{l.line}</td>
-              <th scope="row" className="font-medium">
-                {l.name}
-              </th>
-              <td>{l.contact}</td>
-              <td>{l.language}</td>
-              <td>
-                {l.problem && <span className="text-error font-medium">{l.problem}</span>}
-                {!l.problem && l.known && (
-                  <>
-                    on the register already:{' '}
-                    <Link href={`/people/${l.known.id}`} className="link">
-                      {l.known.name}
-                    </Link>
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {inOrder.length > SHOWN && (
-        <p className="quiet mt-2">
-          The first {SHOWN} are shown, those to look at before the others.
-        </p>
-      )}
-    </div>
   );
 }

@@ -14,8 +14,8 @@ import { peopleAskedSchema, peopleShown } from '@/server/people/list';
 import { addParticipant, book, newParticipantSchema } from '@/server/people/people';
 import { writeTo } from '@/server/people/write';
 import type { FormState } from '@/ui/kit/form';
+import type { NewPersonState } from '@/ui/people/add-person';
 import type { CautionsState } from '@/ui/people/cautions-form';
-import type { NewPersonState } from '@/ui/people/people-screen';
 import { requireTeacher } from '../../auth';
 import { answerForm } from '../../forms';
 

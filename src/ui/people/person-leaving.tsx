@@ -1,0 +1,110 @@
+import { addressOf, CALLS } from '@/core/calls';
+import { ActionForm, Field, Select, Tick } from '../kit/form';
+import { Folded } from './folded';
+import type { PersonScreenProps } from './person-types';
+
+export function Details({
+  id,
+  name,
+  contact,
+  language,
+  languages,
+  greet,
+  acts,
+}: PersonScreenProps) {
+  return (
+    <Folded title="Name and contact">
+      <ActionForm act={acts.change} submit="Keep" label="Name and contact">
+        <Field name="name" label="Name, as they like to be called" initial={name} />
+        <Field name="contact" label="Contact, if they wish" initial={contact ?? ''} />
+        <Select
+          name="language"
+          label="Language"
+          options={['', ...Object.keys(languages)]}
+          names={{ '': 'not said', ...languages }}
+          initial={language ?? ''}
+        />
+        <Tick name="greet" label="Greet round numbers and streaks" initial={greet} />
+      </ActionForm>
+      <p>
+        <a href={addressOf(CALLS.exportPerson, id)} className="link" download>
+          All that is held about them, as a file
+        </a>
+      </p>
+    </Folded>
+  );
+}
+
+export function Leaving(props: PersonScreenProps) {
+  const { name, left, others, alike, join, acts } = props;
+  return (
+    <>
+      <Folded title="The same person twice" open={join !== null || alike.length > 0}>
+        {join && (
+          <ActionForm
+            act={acts.join}
+            submit=""
+            over
+            label="Undo the join"
+            below={() => (
+              <p className="flex flex-wrap items-center gap-3">
+                {join.name} was joined with {name}.
+                <button
+                  type="submit"
+                  name="undo"
+                  value={join.id}
+                  className="btn btn-outline btn-sm"
+                >
+                  Make them two again
+                </button>
+              </p>
+            )}
+          />
+        )}
+        <ActionForm act={acts.join} submit={`Join with ${name}`} label="Join">
+          <p>
+            Everything of the other entry moves here: sessions, notes, practice, cautions. It can be
+            undone for a day.
+          </p>
+          <Select
+            name="person"
+            label="The other entry"
+            options={['', ...new Set([...alike, ...others].map((p) => p.id))]}
+            names={{ '': 'choose', ...Object.fromEntries(others.map((p) => [p.id, p.name])) }}
+            initial={alike[0]?.id ?? ''}
+          />
+        </ActionForm>
+      </Folded>
+      <Folded title="Leaving">
+        <ActionForm
+          act={acts.leave}
+          submit=""
+          over
+          label="Leave"
+          below={() => (
+            <p className="flex flex-wrap items-center gap-3">
+              {left
+                ? `${name} has left, and is in no list any more.`
+                : 'Their bookings end, and they are in no list any more. All that is known of them stays.'}
+              <button
+                type="submit"
+                name={left ? 'back' : 'leave'}
+                value="yes"
+                className="btn btn-outline btn-sm"
+              >
+                {left ? 'They are back' : 'They leave the studio'}
+              </button>
+            </p>
+          )}
+        />
+        <ActionForm act={acts.erase} submit="Erase them" label="Erase" danger>
+          <p>
+            Erasing forgets everything that names {name}. That somebody came stays as a number. It
+            cannot be undone; backups and files made before still have it.
+          </p>
+          <Field name="name" label={`Write “${name}” to erase them`} />
+        </ActionForm>
+      </Folded>
+    </>
+  );
+}
