@@ -26,13 +26,19 @@ const NEXT: Record<Mark | 'nothing', Mark | null> = {
   excused: 'here',
 };
 
+/** Beside the stage, what is true of more people than this is folded. */
+const FOLDED_FROM = 8;
+
 /** Many names, close, in columns: those of whom there is something to know first, the rest to be folded. */
 export function RollChips(props: RollChipsProps) {
   const { entries, compact, noteOf } = props;
   const wordOf = (e: RollEntry) => noteOf(e) || (e.cautions.length > 0 ? 'carries a caution' : '');
   const groups = grouped(entries, wordOf);
   const rest = groups.get('') ?? [];
-  const toKnow = [...groups].filter(([word]) => word !== '');
+  // What is true of few stands before what is true of many.
+  const toKnow = [...groups]
+    .filter(([word]) => word !== '')
+    .sort(([, a], [, b]) => a.length - b.length);
   const columns = compact
     ? 'grid-cols-2'
     : 'grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] max-sm:grid-cols-2';
@@ -48,8 +54,19 @@ export function RollChips(props: RollChipsProps) {
     <>
       {toKnow.map(([word, people]) => (
         <section key={word} aria-label={word} className="mb-2">
-          <h3 className="text-accent mb-0.5 text-sm first-letter:uppercase">{word}</h3>
-          {chips(people)}
+          {compact && people.length > FOLDED_FROM ? (
+            <details open={props.onPick !== undefined || undefined}>
+              <summary className="text-accent mb-0.5 cursor-pointer text-sm">
+                <span className="inline-block first-letter:uppercase">{word}</span>: {people.length}
+              </summary>
+              {chips(people)}
+            </details>
+          ) : (
+            <>
+              <h3 className="text-accent mb-0.5 text-sm first-letter:uppercase">{word}</h3>
+              {chips(people)}
+            </>
+          )}
         </section>
       ))}
       {rest.length > 0 && (

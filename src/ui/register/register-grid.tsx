@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { type KeyboardEvent, useRef } from 'react';
+import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { came, MARK_KEYS, MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
 import type { RegisterCell, RegisterLine } from '@/core/calls';
 import { BeatSign } from '../kit/beat-line';
@@ -63,6 +63,11 @@ const STEPS: Record<string, [down: number, right: number]> = {
 export function RegisterGrid(props: RegisterGridProps) {
   const { sessions, lines, chosen, choose, classId, waiting } = props;
   const table = useRef<HTMLTableElement>(null);
+  // On a narrow screen the chosen session is not the first that is in sight.
+  useEffect(() => {
+    const cell = table.current?.querySelector('[tabindex="0"][data-cell]');
+    cell?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, []);
   const go = (row: number, column: number) => {
     const to = {
       row: Math.min(Math.max(row, 0), lines.length - 1),
