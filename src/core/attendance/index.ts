@@ -42,16 +42,3 @@ export function takenPartMs(a: Attendance, startedAt: number, endedAt: number): 
 export function lateByMs(a: Attendance, startedAt: number): number {
   return a.arrivedAt === null ? 0 : Math.max(0, a.arrivedAt - startedAt);
 }
-
-/**
- * The share of a session that somebody took part in, in percent, 0 to 100; null where the session has no
- * times, so that nothing can be said.
- */
-export function sharePercent(
-  a: Attendance,
-  startedAt: number | null,
-  endedAt: number | null,
-): number | null {
-  if (startedAt === null || endedAt === null || endedAt <= startedAt) return null;
-  return (100 * takenPartMs(a, startedAt, endedAt)) / (endedAt - startedAt);
-}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { alike, guessColumns, likeness, plainName, readPeople } from '.';
+import { alike, guessColumns, likeness, plainName, practisedAt, readPeople } from '.';
 
 describe('likeness of names', () => {
   it.each([
@@ -94,4 +94,13 @@ describe('a list of people', () => {
       }),
     );
   });
+});
+
+it('practice of today was just now, and of another day at noon where it is', () => {
+  const now = Date.UTC(2026, 9, 25, 20);
+  const at = (day: string, zone: string) => practisedAt(day, { zone, now });
+  expect(at('2026-10-25', 'Europe/Dublin')).toBe(now);
+  // The clocks are put back that night.
+  expect(at('2026-10-24', 'Europe/Dublin')).toBe(Date.UTC(2026, 9, 24, 11));
+  expect(at('2026-10-25', 'Pacific/Auckland')).toBe(Date.UTC(2026, 9, 24, 23));
 });

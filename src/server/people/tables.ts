@@ -12,4 +12,3 @@ export const PERSON_TABLES = [
   { name: 'form_notes', key: null, refers: null },
   { name: 'practice', key: null, refers: null },
 ] as const;
-export type PersonTable = (typeof PERSON_TABLES)[number];

@@ -3,7 +3,7 @@
 import type { StreakTold } from '@/core/calls';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
-import { ActionForm, Field, type FormAct } from '../kit/form';
+import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
 import { Logo } from '../kit/studio-header';
 import { CheckInForm } from '../people/check-ins';
 
@@ -129,34 +129,28 @@ export function HomeScreen(props: HomeScreenProps) {
         {practice.length === 0 ? (
           <p className="quiet">Nothing yet. What you log above will stand here.</p>
         ) : (
-          <ActionForm
-            act={props.drop}
-            submit=""
-            over
-            label="What is logged"
-            below={() => (
-              <ul className="divide-base-300 -mt-4 divide-y">
-                {practice.map((p) => (
-                  <li key={p.id} className="flex items-center gap-3 py-1">
-                    <span className="min-w-0 flex-1">{p.says}</span>
-                    {p.mine ? (
-                      <button
-                        type="submit"
-                        name="drop"
-                        value={p.id}
-                        className="btn btn-ghost btn-sm"
-                        aria-label={`Take it out: ${p.says}`}
-                      >
-                        Take it out
-                      </button>
-                    ) : (
-                      <span className="quiet text-sm">by your teacher</span>
-                    )}
-                  </li>
-                ))}
-              </ul>
-            )}
-          />
+          <ButtonForm act={props.drop} label="What is logged">
+            <ul className="divide-base-300 -mt-4 divide-y">
+              {practice.map((p) => (
+                <li key={p.id} className="flex items-center gap-3 py-1">
+                  <span className="min-w-0 flex-1">{p.says}</span>
+                  {p.mine ? (
+                    <button
+                      type="submit"
+                      name="drop"
+                      value={p.id}
+                      className="btn btn-ghost btn-sm"
+                      aria-label={`Take it out: ${p.says}`}
+                    >
+                      Take it out
+                    </button>
+                  ) : (
+                    <span className="quiet text-sm">by your teacher</span>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </ButtonForm>
         )}
       </section>
       <GeneralCaution />

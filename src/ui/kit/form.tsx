@@ -87,6 +87,19 @@ export function ActionForm<S extends FormState = FormState>({
   );
 }
 
+/** A form whose only content is what stands in a list with a button each, or a sentence with one. */
+export function ButtonForm({
+  act,
+  label,
+  children,
+}: {
+  act: FormAct;
+  label: string;
+  children: ReactNode;
+}) {
+  return <ActionForm act={act} submit="" over label={label} below={() => children} />;
+}
+
 /** What is wrong with a field, where it is. */
 export function Wrong({ says, id }: { says: string | undefined; id?: string }) {
   if (!says) return null;

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { type CheckIn, SCALES } from '@/core/people';
-import { ActionForm, Area, type FormAct } from '../kit/form';
+import { ActionForm, Area, ButtonForm, type FormAct } from '../kit/form';
 
 /** Only where there is something to draw, so that a page without it loads no chart. */
 const CheckInChart = dynamic(() => import('./check-in-chart'), { ssr: false });
@@ -36,25 +36,19 @@ export function CheckIns({
           After 0, 2, 8 and 20 weeks {name} may say how it feels, never after one class. Some people
           notice something, others do not. No picture is kept, and nothing is said of looks.
         </p>
-        <ActionForm
-          act={agree}
-          submit=""
-          over
-          label="Consent to check-ins"
-          below={() => (
-            <p className="flex flex-wrap items-center gap-3">
-              {consent ? `They agreed on ${consent}.` : 'Nothing is asked until they agree.'}
-              <button
-                type="submit"
-                name={consent ? 'withdraw' : 'agree'}
-                value="yes"
-                className="btn btn-outline btn-sm"
-              >
-                {consent ? 'They withdraw: forget it all' : 'They agree'}
-              </button>
-            </p>
-          )}
-        />
+        <ButtonForm act={agree} label="Consent to check-ins">
+          <p className="flex flex-wrap items-center gap-3">
+            {consent ? `They agreed on ${consent}.` : 'Nothing is asked until they agree.'}
+            <button
+              type="submit"
+              name={consent ? 'withdraw' : 'agree'}
+              value="yes"
+              className="btn btn-outline btn-sm"
+            >
+              {consent ? 'They withdraw: forget it all' : 'They agree'}
+            </button>
+          </p>
+        </ButtonForm>
         {due !== null && <CheckInForm week={due} keep={keep} />}
         {given.length > 0 && (
           <>

@@ -1,4 +1,4 @@
-import { ActionForm, Field, Select } from '../kit/form';
+import { ActionForm, ButtonForm, Field, Select } from '../kit/form';
 import type { PersonScreenProps } from './person-types';
 
 export function Bookings({ bookings, ended, pauses, bookable, today, acts }: PersonScreenProps) {
@@ -7,55 +7,49 @@ export function Bookings({ bookings, ended, pauses, bookable, today, acts }: Per
       <h2 id="bookings" className="text-xl font-semibold">
         Booked on
       </h2>
-      <ActionForm
-        act={acts.booking}
-        submit=""
-        over
-        label="Bookings and pauses"
-        below={() => (
-          <ul className="divide-base-300 -my-2 divide-y">
-            {bookings.map((b) => (
-              <li key={b.classId} className="flex items-center gap-3 py-1.5">
-                <span className="min-w-0 flex-1">
-                  <a href={`/people/register/${b.classId}`} className="link link-hover font-medium">
-                    {b.className}
-                  </a>{' '}
-                  <span className="quiet">since {b.since}</span>
-                </span>
-                <button
-                  type="submit"
-                  name="end"
-                  value={b.classId}
-                  className="btn btn-ghost btn-sm"
-                  aria-label={`End it: ${b.className}`}
-                >
-                  End it
-                </button>
-              </li>
-            ))}
-            {bookings.length === 0 && <li className="quiet py-1.5">Nothing at the moment.</li>}
-            {pauses.map((p) => (
-              <li key={p.id} className="flex items-center gap-3 py-1.5">
-                <span className="min-w-0 flex-1">A pause, {p.says}</span>
-                <button
-                  type="submit"
-                  name="unpause"
-                  value={p.id}
-                  className="btn btn-ghost btn-sm"
-                  aria-label={`Take it back: the pause, ${p.says}`}
-                >
-                  Take it back
-                </button>
-              </li>
-            ))}
-            {ended.map((says) => (
-              <li key={says} className="quiet py-1.5">
-                {says}
-              </li>
-            ))}
-          </ul>
-        )}
-      />
+      <ButtonForm act={acts.booking} label="Bookings and pauses">
+        <ul className="divide-base-300 -my-2 divide-y">
+          {bookings.map((b) => (
+            <li key={b.classId} className="flex items-center gap-3 py-1.5">
+              <span className="min-w-0 flex-1">
+                <a href={`/people/register/${b.classId}`} className="link link-hover font-medium">
+                  {b.className}
+                </a>{' '}
+                <span className="quiet">since {b.since}</span>
+              </span>
+              <button
+                type="submit"
+                name="end"
+                value={b.classId}
+                className="btn btn-ghost btn-sm"
+                aria-label={`End it: ${b.className}`}
+              >
+                End it
+              </button>
+            </li>
+          ))}
+          {bookings.length === 0 && <li className="quiet py-1.5">Nothing at the moment.</li>}
+          {pauses.map((p) => (
+            <li key={p.id} className="flex items-center gap-3 py-1.5">
+              <span className="min-w-0 flex-1">A pause, {p.says}</span>
+              <button
+                type="submit"
+                name="unpause"
+                value={p.id}
+                className="btn btn-ghost btn-sm"
+                aria-label={`Take it back: the pause, ${p.says}`}
+              >
+                Take it back
+              </button>
+            </li>
+          ))}
+          {ended.map((says) => (
+            <li key={says} className="quiet py-1.5">
+              {says}
+            </li>
+          ))}
+        </ul>
+      </ButtonForm>
       {bookable.length > 0 && (
         <ActionForm act={acts.book} submit="Book" label="Booking">
           <Select
@@ -94,36 +88,30 @@ export function Notes({ notes, acts }: PersonScreenProps) {
       {notes.length === 0 ? (
         <p className="quiet">What you correct while you lead will stand here.</p>
       ) : (
-        <ActionForm
-          act={acts.note}
-          submit=""
-          over
-          label="Notes on form"
-          below={() => (
-            <ul className="divide-base-300 -mt-4 divide-y">
-              {notes.map((n) => (
-                <li key={n.id} className="flex items-center gap-3 py-1.5">
-                  <span className={`min-w-0 flex-1 ${n.settled ? 'quiet' : ''}`}>
-                    <span className="font-medium">{n.move}</span>: {n.note || 'corrected'}{' '}
-                    <span className="quiet">
-                      {n.day}
-                      {n.settled && ', settled'}
-                    </span>
+        <ButtonForm act={acts.note} label="Notes on form">
+          <ul className="divide-base-300 -mt-4 divide-y">
+            {notes.map((n) => (
+              <li key={n.id} className="flex items-center gap-3 py-1.5">
+                <span className={`min-w-0 flex-1 ${n.settled ? 'quiet' : ''}`}>
+                  <span className="font-medium">{n.move}</span>: {n.note || 'corrected'}{' '}
+                  <span className="quiet">
+                    {n.day}
+                    {n.settled && ', settled'}
                   </span>
-                  <button
-                    type="submit"
-                    name={n.settled ? 'open' : 'settle'}
-                    value={n.id}
-                    className="btn btn-ghost btn-sm"
-                    aria-label={`${n.settled ? 'Open again' : 'Settled'}: ${n.move}`}
-                  >
-                    {n.settled ? 'Open again' : 'Settled'}
-                  </button>
-                </li>
-              ))}
-            </ul>
-          )}
-        />
+                </span>
+                <button
+                  type="submit"
+                  name={n.settled ? 'open' : 'settle'}
+                  value={n.id}
+                  className="btn btn-ghost btn-sm"
+                  aria-label={`${n.settled ? 'Open again' : 'Settled'}: ${n.move}`}
+                >
+                  {n.settled ? 'Open again' : 'Settled'}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </ButtonForm>
       )}
     </section>
   );

@@ -1,5 +1,5 @@
 import { addressOf, CALLS } from '@/core/calls';
-import { ActionForm, Field, Select, Tick } from '../kit/form';
+import { ActionForm, ButtonForm, Field, Select, Tick } from '../kit/form';
 import { Folded } from './folded';
 import type { PersonScreenProps } from './person-types';
 
@@ -41,25 +41,14 @@ export function Leaving(props: PersonScreenProps) {
     <>
       <Folded title="The same person twice" open={join !== null || alike.length > 0}>
         {join && (
-          <ActionForm
-            act={acts.join}
-            submit=""
-            over
-            label="Undo the join"
-            below={() => (
-              <p className="flex flex-wrap items-center gap-3">
-                {join.name} was joined with {name}.
-                <button
-                  type="submit"
-                  name="undo"
-                  value={join.id}
-                  className="btn btn-outline btn-sm"
-                >
-                  Make them two again
-                </button>
-              </p>
-            )}
-          />
+          <ButtonForm act={acts.join} label="Undo the join">
+            <p className="flex flex-wrap items-center gap-3">
+              {join.name} was joined with {name}.
+              <button type="submit" name="undo" value={join.id} className="btn btn-outline btn-sm">
+                Make them two again
+              </button>
+            </p>
+          </ButtonForm>
         )}
         <ActionForm act={acts.join} submit={`Join with ${name}`} label="Join">
           <p>
@@ -76,27 +65,21 @@ export function Leaving(props: PersonScreenProps) {
         </ActionForm>
       </Folded>
       <Folded title="Leaving">
-        <ActionForm
-          act={acts.leave}
-          submit=""
-          over
-          label="Leave"
-          below={() => (
-            <p className="flex flex-wrap items-center gap-3">
-              {left
-                ? `${name} has left, and is in no list any more.`
-                : 'Their bookings end, and they are in no list any more. All that is known of them stays.'}
-              <button
-                type="submit"
-                name={left ? 'back' : 'leave'}
-                value="yes"
-                className="btn btn-outline btn-sm"
-              >
-                {left ? 'They are back' : 'They leave the studio'}
-              </button>
-            </p>
-          )}
-        />
+        <ButtonForm act={acts.leave} label="Leave">
+          <p className="flex flex-wrap items-center gap-3">
+            {left
+              ? `${name} has left, and is in no list any more.`
+              : 'Their bookings end, and they are in no list any more. All that is known of them stays.'}
+            <button
+              type="submit"
+              name={left ? 'back' : 'leave'}
+              value="yes"
+              className="btn btn-outline btn-sm"
+            >
+              {left ? 'They are back' : 'They leave the studio'}
+            </button>
+          </p>
+        </ButtonForm>
         <ActionForm act={acts.erase} submit="Erase them" label="Erase" danger>
           <p>
             Erasing forgets everything that names {name}. That somebody came stays as a number. It

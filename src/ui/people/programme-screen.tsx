@@ -3,7 +3,7 @@
 import type { BeatLine } from '@/core/streak';
 import { StreakButton } from '../kit/beat-line/streak-button';
 import { Empty } from '../kit/empty';
-import { ActionForm, Field, type FormAct, Select } from '../kit/form';
+import { ActionForm, ButtonForm, Field, type FormAct, Select } from '../kit/form';
 import { Page } from '../kit/page';
 
 export interface ProgrammeScreenProps {
@@ -136,27 +136,21 @@ export function ProgrammeScreen(props: ProgrammeScreenProps) {
         </div>
       </ActionForm>
       <div className="mt-8">
-        <ActionForm
-          act={end}
-          submit=""
-          over
-          label="The end of the programme"
-          below={() => (
-            <p className="flex flex-wrap items-center gap-3">
-              {ended
-                ? 'It has ended for everybody.'
-                : 'It ends for everybody; what was kept stays to be read.'}
-              <button
-                type="submit"
-                name={ended ? 'again' : 'end'}
-                value="yes"
-                className="btn btn-outline btn-sm"
-              >
-                {ended ? 'Let it run again' : 'End the programme'}
-              </button>
-            </p>
-          )}
-        />
+        <ButtonForm act={end} label="The end of the programme">
+          <p className="flex flex-wrap items-center gap-3">
+            {ended
+              ? 'It has ended for everybody.'
+              : 'It ends for everybody; what was kept stays to be read.'}
+            <button
+              type="submit"
+              name={ended ? 'again' : 'end'}
+              value="yes"
+              className="btn btn-outline btn-sm"
+            >
+              {ended ? 'Let it run again' : 'End the programme'}
+            </button>
+          </p>
+        </ButtonForm>
       </div>
     </Page>
   );

@@ -3,9 +3,8 @@
 import { refresh } from 'next/cache';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { dateSchema, instantsOf } from '@/core/calendar';
-import { dateOn } from '@/core/formats';
-import { checkInSchema } from '@/core/people';
+import { dateSchema } from '@/core/calendar';
+import { checkInSchema, practiceSchema, practisedAt } from '@/core/people';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { keepCheckIn } from '@/server/people/check-ins';
@@ -24,15 +23,6 @@ async function owner(token: string): Promise<HomeOwner> {
   return (await ownerOfHome(db(), z.string().max(200).parse(token))) ?? notFound();
 }
 
-const givenSchema = z.object({
-  day: dateSchema,
-  minutes: z
-    .string()
-    .trim()
-    .regex(/^\d{0,3}$/, 'Write whole minutes, or nothing.')
-    .transform((typed) => (Number(typed) > 0 ? Number(typed) : null)),
-});
-
 export async function logMineAction(
   token: string,
   _: FormState,
@@ -46,12 +36,11 @@ export async function logMineAction(
       return 'That day is off.';
     });
   }
-  return answerForm(form, givenSchema, async ({ day, minutes }) => {
+  return answerForm(form, practiceSchema, async ({ day, minutes }) => {
     const [at, zone] = [now(), of.timeZone];
-    const [noon] = instantsOf(`${day}T12:00`, zone);
     await logPractice(db(), of, {
       participantId: of.participantId,
-      at: day === dateOn(at, zone) ? at : (noon ?? at),
+      at: practisedAt(day, { zone, now: at }),
       seconds: minutes && minutes * 60,
       byTeacher: false,
       zone,

@@ -3,9 +3,9 @@
 import { refresh } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
-import { dateSchema, instantsOf } from '@/core/calendar';
+import { dateSchema } from '@/core/calendar';
 import { dateLabel, dateOn } from '@/core/formats';
-import { checkInSchema } from '@/core/people';
+import { checkInSchema, practiceSchema, practisedAt } from '@/core/people';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -127,21 +127,6 @@ export async function noteAction(id: string, _: FormState, form: FormData): Prom
   });
 }
 
-const practiceSchema = z.object({
-  day: dateSchema,
-  minutes: z
-    .string()
-    .trim()
-    .regex(/^\d{0,3}$/, 'Write whole minutes, or nothing.')
-    .transform((typed) => (Number(typed) > 0 ? Number(typed) : null)),
-});
-
-/** Noon of a day, or now where that is still to come. */
-function someTimeOn(day: string, { zone, at }: { zone: string; at: number }): number {
-  const [noon] = instantsOf(`${day}T12:00`, zone);
-  return day === dateOn(at, zone) ? at : (noon ?? at);
-}
-
 export async function practiceAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   const drop = uuid.safeParse(form.get('drop'));
@@ -172,7 +157,7 @@ export async function practiceAction(id: string, _: FormState, form: FormData): 
     const [at, zone] = [now(), teacher.timeZone];
     await logPractice(db(), teacher, {
       participantId,
-      at: someTimeOn(day, { zone, at }),
+      at: practisedAt(day, { zone, now: at }),
       seconds: minutes && minutes * 60,
       byTeacher: true,
       zone,
