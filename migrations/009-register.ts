@@ -128,12 +128,14 @@ export async function up(knex: Knex): Promise<void> {
       studio_id uuid not null references studios on delete cascade,
       name text not null,
       class_id uuid,
+      home_class_id uuid,
       rule jsonb not null,
       weeks integer not null check (weeks between 1 and 104),
       created_at timestamptz not null,
       ended_on date,
       unique (id, studio_id),
-      foreign key (class_id, studio_id) references classes (id, studio_id) on delete set null (class_id)
+      foreign key (class_id, studio_id) references classes (id, studio_id) on delete set null (class_id),
+      foreign key (home_class_id, studio_id) references classes (id, studio_id) on delete set null (home_class_id)
     );
     create index on programmes (studio_id);
 

@@ -30,6 +30,7 @@ export const INSIGHTS = [
   'newcomers',
   'minutes',
   'moves',
+  'learned',
   'areas',
   'corrected',
   'load',

@@ -156,6 +156,7 @@ export const TABLES: readonly Table[] = [
       id,
       name: text(80),
       class_id: maybe(id),
+      home_class_id: maybe(id),
       rule: json(streakRuleSchema),
       weeks: whole,
       created_at: instant,

@@ -4,16 +4,15 @@ import { type Insight, returned } from '@/core/insights';
 import { moveText } from '@/core/move';
 import type { Db } from '../db';
 import { allMoves } from '../moves/moves';
+import { NEWCOMER_DAYS } from '../people/list';
 import type { Scope } from '../scope';
-import { areas, byMove, load, minutes, runsOf } from './led';
+import { areas, byMove, inMinutes, load, minutes, runsOf } from './led';
 import { MOST_ROWS, type SessionRow, sessionSchema } from './sessions';
 
 /** What a term was like: figures that a teacher would rather look at than count. */
 
 /** Most sessions that are looked at, the newest. */
 export const MOST_SESSIONS = 150;
-/** Newcomers of so long ago are still looked at. */
-const NEWCOMER_DAYS = 365;
 const DAY_MS = 86_400_000;
 export interface InsightsAsked {
   /** One class, or all where nothing is said. */
@@ -75,6 +74,7 @@ export async function insightsOf(db: Db, scope: Scope, asked: InsightsAsked): Pr
     await newcomers(db, scope, asked),
     minutes(runs, dayOf),
     byMove(runs, nameOf),
+    await learned(db, scope, { sessions, dayOf }),
     areas(runs, moves),
     await corrected(db, scope, { from, classId, nameOf }),
     await load(db, scope, { runs, moves, zone, nameOf }),
@@ -131,7 +131,7 @@ async function newcomers(
     drawn: [1],
     rows: returned(times.map((t) => t.times)).map(({ nth, people, of }) => ({
       cells: [`${nth}${nth === 2 ? 'nd' : 'th'}`, people, of],
-      href: '/people?sort=attended&down=true',
+      href: '/people?show=newcomers',
     })),
   };
 }
@@ -178,5 +178,46 @@ async function corrected(
       cells: [nameOf(r.move_id), r.times, r.people, r.open],
       href: `/moves/${r.move_id}`,
     })),
+  };
+}
+
+const talkSchema = z.object({ session_id: z.uuid(), cues_ms: z.number(), taken_ms: z.number() });
+
+async function learned(
+  db: Db,
+  { studioId }: Scope,
+  { sessions, dayOf }: { sessions: readonly SessionRow[]; dayOf: (s: SessionRow) => string },
+): Promise<Insight> {
+  const rows = await db('talk_samples')
+    .where({ studio_id: studioId })
+    .whereIn(
+      'session_id',
+      sessions.map((s) => s.id),
+    )
+    .select('session_id', 'cues_ms', 'taken_ms');
+  const by = new Map(
+    z
+      .array(talkSchema)
+      .parse(rows)
+      .map((r) => [r.session_id, r]),
+  );
+  return {
+    key: 'learned',
+    title: 'What was learned of talk',
+    how: 'How long the cues of upbeats and changes of side are, and how long the teacher took over them. The latest ten classes of a teacher make their talking factor, by which classes are planned.',
+    columns: [
+      { name: 'Session' },
+      { name: 'Cues', unit: 'min' },
+      { name: 'Talk took', unit: 'min' },
+      { name: 'Factor' },
+    ],
+    drawn: [1, 2],
+    rows: sessions.flatMap((s) => {
+      const talk = by.get(s.id);
+      if (!talk || talk.cues_ms === 0) return [];
+      const factor = Math.round((100 * talk.taken_ms) / talk.cues_ms) / 100;
+      const cells = [dayOf(s), inMinutes(talk.cues_ms), inMinutes(talk.taken_ms), factor];
+      return [{ cells, href: '/voice' }];
+    }),
   };
 }

@@ -80,7 +80,7 @@ export async function runsOf(
 }
 
 /** Minutes with one decimal. */
-const inMinutes = (ms: number): number => Math.round(ms / 6000) / 10;
+export const inMinutes = (ms: number): number => Math.round(ms / 6000) / 10;
 
 export function minutes(runs: readonly LedRun[], dayOf: (s: SessionRow) => string): Insight {
   return {
@@ -141,16 +141,26 @@ export function areas(
   const rows = AREAS.map((area): InsightRow => {
     const ms = sums.get(area) ?? 0;
     return {
-      cells: [AREA_NAMES[area], inMinutes(ms), all === 0 ? 0 : Math.round((100 * ms) / all)],
+      cells: [
+        AREA_NAMES[area],
+        inMinutes(ms),
+        all === 0 ? 0 : Math.round((100 * ms) / all),
+        Math.round(100 / AREAS.length),
+      ],
       href: '/moves',
     };
   });
   return {
     key: 'areas',
     title: 'Work by area of the face',
-    how: 'Work time of the sessions that were led, shared out over the areas of each move by their weights. What is hardly worked may come next.',
-    columns: [{ name: 'Area' }, { name: 'Work', unit: 'min' }, { name: 'Share, %' }],
-    drawn: [1],
+    how: 'Work time of the sessions that were led, shared out over the areas of each move by their weights, against what each would have if all had the same. What is hardly worked may come next; an aim may want it so.',
+    columns: [
+      { name: 'Area' },
+      { name: 'Work', unit: 'min' },
+      { name: 'Share', unit: '%' },
+      { name: 'An even share', unit: '%' },
+    ],
+    drawn: [2, 3],
     rows: rows.toSorted((a, b) => Number(b.cells[1]) - Number(a.cells[1])),
   };
 }

@@ -66,6 +66,8 @@ function marksIn(text: string): MarksOf {
 /** How often somebody came, and when last. */
 export interface Times {
   times: number;
+  /** When they came first, epoch ms; null for who never did. */
+  firstAt: number | null;
   /** When they came last and the time before, epoch ms. */
   lastAt: number | null;
   beforeAt: number | null;
@@ -179,16 +181,19 @@ function timesOf(
   const all = new Map<string, Times>();
   for (const [participantId, marks] of marksBy) {
     let [times, last, before] = [0, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+    let first = Number.POSITIVE_INFINITY;
     for (const [n, mark] of marks) {
       const at = startOf.get(n);
       if (at === undefined || !came(mark)) continue;
       times++;
+      first = Math.min(first, at);
       if (at > last) [last, before] = [at, last];
       else if (at > before) before = at;
     }
     const orNull = (ms: number) => (Number.isFinite(ms) ? ms : null);
     if (times > 0) {
-      all.set(participantId, { times, lastAt: orNull(last), beforeAt: orNull(before) });
+      const [lastAt, beforeAt] = [orNull(last), orNull(before)];
+      all.set(participantId, { times, firstAt: first, lastAt, beforeAt });
     }
   }
   return all;

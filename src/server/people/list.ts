@@ -12,7 +12,9 @@ import { personMarks } from './times';
 /** People on one page. */
 export const PAGE = 50;
 export const SORTS = ['name', 'seen', 'attended', 'streak', 'practice'] as const;
-export const SHOWN = ['here', ...PERSON_MARKS, 'carries', 'left'] as const;
+export const SHOWN = ['here', ...PERSON_MARKS, 'newcomers', 'carries', 'left'] as const;
+/** Whoever came for the first time so many days ago at most is a newcomer. */
+export const NEWCOMER_DAYS = 365;
 
 export const peopleAskedSchema = z.object({
   find: z.string().trim().max(80).catch('').default(''),
@@ -37,6 +39,7 @@ export interface ListedPerson extends Participant {
   /** Names of the classes they are booked on. */
   classes: string[];
   times: number;
+  firstAt: number | null;
   lastAt: number | null;
   in4: CameOf;
   in12: CameOf;
@@ -55,7 +58,8 @@ export interface PeoplePage {
   total: number;
 }
 
-const WEEK_MS = 7 * 86_400_000;
+const DAY_MS = 86_400_000;
+const WEEK_MS = 7 * DAY_MS;
 /** Where nothing has to be known of all of them, only the people of a page are looked at. */
 const isPlain = (asked: PeopleAsked): boolean =>
   asked.sort === 'name' && ['here', 'left', 'carries'].includes(asked.show);
@@ -91,7 +95,9 @@ export async function peopleShown(
   const all = await withFigures(db, scope, { rows, zone, now });
   const shown = (PERSON_MARKS as readonly string[]).includes(asked.show)
     ? all.filter((p) => p.marks.some((m) => m.mark === asked.show))
-    : all;
+    : asked.show === 'newcomers'
+      ? all.filter((p) => p.firstAt !== null && p.firstAt >= now - NEWCOMER_DAYS * DAY_MS)
+      : all;
   const { sort } = asked;
   if (sort !== 'name') {
     const sign = asked.down ? -1 : 1;
@@ -178,6 +184,7 @@ async function withFigures(
       ...p,
       classes: running.map((s) => s.className),
       times: known?.times ?? 0,
+      firstAt: known?.firstAt ?? null,
       lastAt: known?.lastAt ?? null,
       in4: cameOf(all, now - 4 * WEEK_MS),
       in12: cameOf(all, now - 12 * WEEK_MS),

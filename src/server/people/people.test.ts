@@ -272,6 +272,8 @@ describe('the list of people', () => {
     expect((await list({ show: 'unseen' })).map((p) => [p.name, p.marks[0]?.says])).toEqual([
       ['Ben', 'not seen for 10 weeks'],
     ]);
+    // Everybody here came first within the year; nobody who never came is a newcomer.
+    expect(await list({ show: 'newcomers' })).toHaveLength(2);
     // Whoever is looked for among all has the same figures as on a page of few.
     expect(await list({ sort: 'seen' })).toEqual(expect.arrayContaining([ada, ben]));
   });

@@ -85,7 +85,11 @@ describe('a programme', () => {
     const id = await make(c);
     const theirs = enrol(db(), c, { id, participantId: other.ada, from: '2026-11-10' });
     await expect(theirs).rejects.toMatchObject({ code: 'not-found' });
-    await expect(make(c, { classId: other.classId })).rejects.toMatchObject({ code: 'not-found' });
+    for (const theirClass of [{ classId: other.classId }, { homeClassId: other.classId }]) {
+      await expect(make(c, theirClass)).rejects.toMatchObject({ code: 'not-found' });
+    }
+    await make(c, { name: 'B', homeClassId: c.classId });
+    expect((await programmesOf(db(), c)).map((p) => p.homeClassId)).toEqual([null, c.classId]);
     const rule = JSON.stringify(daily);
     const row = { studio_id: c.studioId, name: 'x', rule, weeks: 1, created_at: new Date(NOON) };
     const many = Array.from({ length: MOST_PROGRAMMES }, () => ({ id: randomUUID(), ...row }));

@@ -27,6 +27,8 @@ export interface Programme {
   /** The class whose meetings count; null where practice at home alone does. */
   classId: string | null;
   className: string | null;
+  /** The class that everybody in it is given to do at home. */
+  homeClassId: string | null;
   rule: StreakRule;
   weeks: number;
   /** How many are in it now. */
@@ -41,6 +43,7 @@ const programmeSchema = z
     name: z.string(),
     class_id: z.uuid().nullable(),
     class_name: z.string().nullable(),
+    home_class_id: z.uuid().nullable(),
     rule: streakRuleSchema,
     weeks: z.number(),
     enrolled: z.number(),
@@ -52,6 +55,7 @@ const programmeSchema = z
       name: row.name,
       classId: row.class_id,
       className: row.class_name,
+      homeClassId: row.home_class_id,
       rule: row.rule,
       weeks: row.weeks,
       enrolled: row.enrolled,
@@ -69,6 +73,7 @@ export async function programmesOf(db: Db, { studioId }: Scope): Promise<Program
       'g.id',
       'g.name',
       'g.class_id',
+      'g.home_class_id',
       db.raw("c.plan->>'name' as class_name"),
       'g.rule',
       'g.weeks',
@@ -82,6 +87,7 @@ export async function programmesOf(db: Db, { studioId }: Scope): Promise<Program
 export interface NewProgramme {
   name: string;
   classId: string | null;
+  homeClassId?: string | null;
   rule: StreakRule;
   weeks: number;
 }
@@ -92,9 +98,10 @@ export async function makeProgramme(
   { studioId }: Scope,
   { programme, now }: { programme: NewProgramme; now: number },
 ): Promise<string> {
-  const { name, classId, rule, weeks } = programme;
-  if (classId !== null) {
-    found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
+  const { name, classId, homeClassId = null, rule, weeks } = programme;
+  for (const id of [classId, homeClassId]) {
+    if (id === null) continue;
+    found(await db('classes').where({ id, studio_id: studioId }).first('id'), 'class');
   }
   const id = randomUUID();
   await db.transaction(async (trx) => {
@@ -108,6 +115,7 @@ export async function makeProgramme(
       studio_id: studioId,
       name,
       class_id: classId,
+      home_class_id: homeClassId,
       rule: JSON.stringify(rule),
       weeks,
       created_at: new Date(now),

@@ -10,6 +10,7 @@ import type { ClassStreak } from './streaks';
 const rowSchema = z.object({
   participant_id: z.uuid(),
   times: z.number(),
+  first_at: maybeEpochMs,
   last_at: maybeEpochMs,
   before_at: maybeEpochMs,
 });
@@ -28,6 +29,7 @@ export async function timesBy(
     .select(
       'a.participant_id',
       db.raw('count(*)::int as times'),
+      db.raw('min(s.starts_at) as first_at'),
       db.raw('max(s.starts_at) as last_at'),
       db.raw('(array_agg(s.starts_at order by s.starts_at desc))[2] as before_at'),
     );
@@ -36,11 +38,14 @@ export async function timesBy(
     z
       .array(rowSchema)
       .parse(await query)
-      .map((r) => [r.participant_id, { times: r.times, lastAt: r.last_at, beforeAt: r.before_at }]),
+      .map((r) => {
+        const { times, first_at: firstAt, last_at: lastAt, before_at: beforeAt } = r;
+        return [r.participant_id, { times, firstAt, lastAt, beforeAt }];
+      }),
   );
 }
 
-const NEVER: Times = { times: 0, lastAt: null, beforeAt: null };
+const NEVER: Times = { times: 0, firstAt: null, lastAt: null, beforeAt: null };
 
 /** The marks of somebody by their longest running streak. @param now epoch ms */
 export function personMarks(

@@ -66,6 +66,13 @@ export function ProgrammesScreen({ programmes, classes, make }: ProgrammesScreen
               initial=""
             />
             <Select
+              name="homeClassId"
+              label="To do at home, for everybody in it"
+              options={['', ...classes.map((c) => c.id)]}
+              names={{ '': 'nothing', ...Object.fromEntries(classes.map((c) => [c.id, c.name])) }}
+              initial=""
+            />
+            <Select
               name="rule"
               label="By which rule"
               options={Object.keys(RULE_NAMES) as StreakRuleKey[]}

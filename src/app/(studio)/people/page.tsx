@@ -17,6 +17,7 @@ export const metadata: Metadata = { title: 'People' };
 const SHOWS = [
   { id: 'here', name: 'everybody' },
   ...PERSON_MARKS.map((id) => ({ id, name: PERSON_MARK_NAMES[id] })),
+  { id: 'newcomers', name: 'came first within a year' },
   { id: 'carries', name: 'carries a caution' },
   { id: 'left', name: 'has left the studio' },
 ];

@@ -8,7 +8,14 @@ import { dateOn } from '@/core/formats';
 import { STREAK_RULES, type StreakRuleKey, streakRuleSchema } from '@/core/streak';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { endProgramme, enrol, leaveProgramme, makeProgramme } from '@/server/people/programmes';
+import { giveToMany } from '@/server/people/home';
+import {
+  endProgramme,
+  enrol,
+  leaveProgramme,
+  makeProgramme,
+  programmesOf,
+} from '@/server/people/programmes';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
 import { answerForm } from '../../../forms';
@@ -20,6 +27,7 @@ const givenSchema = z
   .object({
     name: z.string().trim().min(1, 'Give the programme a name.').max(80),
     classId: uuid.or(z.literal('').transform(() => null)),
+    homeClassId: uuid.or(z.literal('').transform(() => null)),
     rule: z.enum(KEYS),
     weeks: z
       .string()
@@ -64,8 +72,16 @@ export async function enrolAction(id: string, _: FormState, form: FormData): Pro
     const participantId = uuid.safeParse(person);
     if (!participantId.success) return 'Choose somebody first.';
     await enrol(db(), teacher, { id: programme, participantId: participantId.data, from });
+    const of = (await programmesOf(db(), teacher)).find((p) => p.id === programme);
+    let against: string[] = [];
+    if (of?.homeClassId) {
+      const given = { ids: [participantId.data], classId: of.homeClassId, now: now() };
+      against = (await giveToMany(db(), teacher, given)).against;
+    }
     refresh();
-    return 'Enrolled.';
+    return against.length > 0
+      ? 'Enrolled, without the class to do at home: something they carry is against a move of it.'
+      : 'Enrolled.';
   });
 }
 
