@@ -35,9 +35,9 @@ function lookOf({ is, because }: Beat): Look {
 /** The latest beats of a streak, so many at most, as they are drawn. */
 export function drawn(streak: Streak, most: number): BeatLine {
   const { per, current, longest } = streak;
-  // Of what is still to come only the next is drawn.
-  const next = streak.beats.findIndex((b) => b.is === 'open');
-  const told = next < 0 ? streak.beats : streak.beats.slice(0, next + 1);
+  // Of what is still to come only the next is drawn; one that nobody closed is past.
+  const next = streak.beats.find((b) => b.because === 'to-come');
+  const told = streak.beats.filter((b) => b.because !== 'to-come' || b === next);
   const beats = told.slice(-most);
   const arcs: Arc[] = [];
   let open: Arc | null = null;

@@ -367,7 +367,10 @@ describe('a beat line', () => {
     drawn(under(rule, { meetings: meetings(letters) }), most);
 
   it('has a look for each beat, an arc for each run, and of what is to come only the next', () => {
-    const line = lineOf('hlcaehpp');
+    const line = drawn(
+      under(every, { meetings: meetings('hlcaehpp') }, FIRST + 5 * 7 * DAY + HOUR),
+      99,
+    );
     expect(line.looks).toEqual(['kept', 'late', 'off', 'missed', 'grain', 'kept', 'to come']);
     expect(line.arcs).toEqual([
       { from: 0, to: 1, now: false },
@@ -376,6 +379,8 @@ describe('a beat line', () => {
     expect(lineWords(line)).toBe(
       '1 kept, 1 kept, late, 1 cancelled, 1 missed, 1 does not count, 1 kept, 1 to come',
     );
+    // A session of the past that nobody closed hides nothing that came after it.
+    expect(lineOf('hpha').looks).toEqual(['kept', 'to come', 'kept', 'missed']);
     expect(lineOf('hha').arcs).toEqual([{ from: 0, to: 1, now: false }]);
     // A miss that is forgiven does not part an arc.
     expect(lineOf('hhah', mostOf).arcs).toEqual([{ from: 0, to: 3, now: true }]);
