@@ -60,6 +60,7 @@ test('people are found, chosen, booked and written to', async ({ app, page }) =>
   const dialog = page.getByRole('dialog', { name: 'Write to 2 people' });
   await dialog.getByRole('button', { name: 'Write the letters' }).click();
   await expect(dialog.getByText('Write what it is about.')).toBeVisible();
+  await expect(dialog.getByLabel('Subject')).toBeFocused();
   await dialog.getByLabel('Subject').fill('The hall');
   await dialog.getByLabel('Letter').fill('We meet in the other hall.');
   await dialog.getByRole('button', { name: 'Write the letters' }).click();
@@ -97,6 +98,7 @@ test('two entries of one person are joined and made two again, and one is erased
   await page.getByText('Leaving').click();
   await page.getByRole('button', { name: 'Erase them' }).click();
   await expect(page.getByText('Write their name as it stands here.')).toBeVisible();
+  await expect(page.getByLabel('Write “Marrit” to erase them')).toBeFocused();
   await page.getByLabel('Write “Marrit” to erase them').fill('Marrit');
   await page.getByRole('button', { name: 'Erase them' }).click();
   await expect(page).toHaveURL(/\/people$/);
@@ -125,6 +127,7 @@ test('a person logs practice on their own page, until its address is revoked', a
   await theirs.getByLabel('Day').fill('2026-11-30');
   await theirs.getByRole('button', { name: 'Log it' }).click();
   await expect(theirs.getByText(/^Practice is logged for today or the last 14 days/)).toBeVisible();
+  await theirs.reload();
   await theirs.getByLabel('Day').fill('2026-11-23');
   await theirs.getByLabel('Minutes, if you know').fill('5');
   await theirs.getByRole('button', { name: 'Log it' }).click();
@@ -150,10 +153,16 @@ test('somebody is in a programme, does a class at home that was drafted for them
   await page.getByLabel('By which rule').selectOption({ label: 'Every meeting' });
   await page.getByRole('button', { name: 'Make it' }).click();
   await expect(page.getByText('Give the programme a name.')).toBeVisible();
+  await page.goto('/people/programmes');
+  await page.getByLabel('By which rule').selectOption({ label: 'Every meeting' });
   await page.getByLabel('Name', { exact: true }).fill('Two weeks at home');
   await page.getByLabel('For so many weeks').fill('2');
   await page.getByRole('button', { name: 'Make it' }).click();
   await expect(page.getByText(/^Without a class only a rule/)).toBeVisible();
+  // Made from the beginning, as somebody would who has thought it over.
+  await page.goto('/people/programmes');
+  await page.getByLabel('Name', { exact: true }).fill('Two weeks at home');
+  await page.getByLabel('For so many weeks').fill('2');
   await page.getByLabel('By which rule').selectOption({ label: 'Every other day' });
   await page.getByRole('button', { name: 'Make it' }).click();
   await page.getByLabel('Somebody on the register').selectOption({ label: 'Aino' });

@@ -148,6 +148,8 @@ test('what streaks are counted by changes from a day on, and never in the past',
   await page.getByLabel('From', { exact: true }).fill('2026-11-01');
   await page.getByRole('button', { name: 'Count by this' }).click();
   await expect(page.getByText(/^A rule begins today at the earliest/)).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Any 3 of the last 4' }).click();
   await page.getByLabel('From', { exact: true }).fill('2026-11-24');
   await page.getByRole('button', { name: 'Count by this' }).click();
   await expect(page.getByText(/^Streaks are counted by “Any 3 of the last 4”/)).toBeVisible();
