@@ -36,8 +36,10 @@ function lookOf({ is, because }: Beat): Look {
 export function drawn(streak: Streak, most: number): BeatLine {
   const { per, current, longest } = streak;
   // Of what is still to come only the next is drawn; one that nobody closed is past.
-  const next = streak.beats.find((b) => b.because === 'to-come');
-  const told = streak.beats.filter((b) => b.because !== 'to-come' || b === next);
+  const next = streak.beats.findIndex((b) => b.because === 'to-come');
+  const told = streak.beats.filter(
+    (b, i) => next < 0 || i <= next || b.is === 'kept' || b.is === 'missed',
+  );
   const beats = told.slice(-most);
   const arcs: Arc[] = [];
   let open: Arc | null = null;

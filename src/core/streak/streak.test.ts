@@ -379,6 +379,9 @@ describe('a beat line', () => {
     expect(lineWords(line)).toBe(
       '1 kept, 1 kept, late, 1 cancelled, 1 missed, 1 does not count, 1 kept, 1 to come',
     );
+    // What is cancelled later than the next one is not told yet.
+    const ahead = under(every, { meetings: meetings('hpc') }, FIRST + DAY);
+    expect(drawn(ahead, 99).looks).toEqual(['kept', 'to come']);
     // A session of the past that nobody closed hides nothing that came after it.
     expect(lineOf('hpha').looks).toEqual(['kept', 'to come', 'kept', 'missed']);
     expect(lineOf('hha').arcs).toEqual([{ from: 0, to: 1, now: false }]);
