@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import { LIBRARY, LIBRARY_BOOK } from '@library';
+import { checkedOf } from '@testing/checked';
 import { eventId, planOf } from '@testing/plans';
 import { solver } from '@testing/solver';
 import { check } from '@/core/checks';
@@ -89,23 +90,14 @@ function fitting(): void {
 
 /** Twice the work should take twice the time: the ratio says how far from a straight line it is. */
 function growing(): void {
-  const checked = (plan: Plan) => {
-    const score = compile(plan, LIBRARY_BOOK);
+  const checking = (plan: Plan) => {
     const people = [
       { id: 'p', name: 'p', cautions: [{ caution: 'neck' as const }], met: new Set<string>() },
     ];
-    return () =>
-      check({
-        plan,
-        score,
-        book: LIBRARY_BOOK,
-        shelf: LIBRARY,
-        people,
-        sessionsAWeek: 1,
-        compile: (p) => compile(p, LIBRARY_BOOK),
-      });
+    const checked = checkedOf(plan, { people });
+    return () => check(checked);
   };
-  const [half, whole] = [checked(classOf(400)), checked(classOf(800))];
+  const [half, whole] = [checking(classOf(400)), checking(classOf(800))];
   const [fewMs, manyMs] = [several(7, half), several(7, whole)];
   console.log(
     `checks of 800 segments / twice those of 400: ${(manyMs / (2 * fewMs)).toFixed(2)} (${Math.round(manyMs)} ms)`,

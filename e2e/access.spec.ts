@@ -56,7 +56,7 @@ test('a wrong password is told so, and what was typed stays', async ({ page }) =
 test('signing out ends the sign-in on the server too', async ({ page }) => {
   await page.goto('/sign-in');
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
-  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   const cookies = await page.context().cookies();
   expect(cookies).toContainEqual(
     expect.objectContaining({ name: 'upbeat_sign_in', httpOnly: true, sameSite: 'Lax' }),

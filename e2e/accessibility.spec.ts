@@ -18,7 +18,7 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
     .fill('none');
   await look('Compose, with an error');
   await page.keyboard.press('Escape');
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await page
     .locator('[data-segment]')
     .first()

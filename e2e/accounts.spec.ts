@@ -21,7 +21,7 @@ async function begin(page: Page) {
   await page.getByLabel('Language of your classes').selectOption('German');
   await fillAccount(page, { name: 'Nela', email: OWNER });
   await page.getByRole('button', { name: 'Make the studio' }).click();
-  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
 }
 
 test('a studio is made, a teacher invited and removed, and the studio deleted', async ({
@@ -52,7 +52,7 @@ test('a studio is made, a teacher invited and removed, and the studio deleted', 
   expect(await axe(theirs)).toEqual([]);
   await fillAccount(theirs, { name: 'Two' });
   await theirs.getByRole('button', { name: 'Make my account' }).click();
-  await expect(theirs.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(theirs.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
   await theirs.goto('/classes');
   await expect(theirs.getByText('Am Kai')).toBeVisible();
   await theirs.goto('/studio');
@@ -100,7 +100,7 @@ test('what is wrong is told beside its field, and what was typed stays', async (
   await page.getByLabel('Time zone').fill('Europe/Dublin');
   await fillAccount(page, { name: 'Nela', email: OWNER });
   await page.getByRole('button', { name: 'Make the studio' }).click();
-  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
   await page.goto(`/begin/${token}`);
   await expect(page.getByRole('heading')).toHaveText('This link no longer works');
   await page.context().clearCookies();
@@ -126,7 +126,7 @@ test('a forgotten password is chosen anew by keyboard, and an account changed', 
   await page.goto(new URL(body.match(/http\S+/)[0]).pathname);
   await page.getByLabel('New password').fill('oystercatchers at dusk');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
 
   await page.goto('/account');
   expect(await axe(page)).toEqual([]);

@@ -62,7 +62,7 @@ test('what cannot fit says what stands in the way and how near it comes', async 
   studio: page,
 }) => {
   await openNewClass(app, page, 'Locked', 9);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await page.getByLabel('Keep as it is when fitting').check();
   await page
     .getByRole('button', { name: /^Fit to/ })
@@ -137,7 +137,7 @@ test('names of people with a caution show only when they are asked for', async (
   await page.getByRole('button', { name: 'Show names' }).click();
   await expect(page.getByText('Tarek').first()).toBeVisible();
   await caution.getByRole('button', { name: 'The easier version for all' }).click();
-  await expect(page.getByText('Tall O cheek lift').first()).toBeVisible();
+  await expect(page.getByText('Long O cheek lift').first()).toBeVisible();
   await page.keyboard.press('Control+z');
   await saved(page);
 });

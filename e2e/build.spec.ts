@@ -1,15 +1,9 @@
 import type { Page } from '@playwright/test';
-import { emptyPlan, type Plan } from '@/core/class';
+import { emptyPlan } from '@/core/class';
 import { createClass } from '@/server/classes/classes';
-import { type App, NOON } from './app';
-import { addMove, expect, openNewClass, openRules, saved, test } from './harness';
+import { NOON } from './app';
+import { addMove, expect, openNewClass, openRules, saved, storedPlan, test } from './harness';
 import { block, segment } from './led';
-
-/** The class of the page as the server has it. */
-async function storedPlan(app: App, page: Page): Promise<Plan> {
-  const id = page.url().split('/').at(-1);
-  return (await app.db('classes').where({ id }).first('plan')).plan;
-}
 
 const order = (page: Page) =>
   page.getByRole('region', { name: 'Running order' }).locator('[data-segment] span.font-semibold');
@@ -53,7 +47,7 @@ test('a class is built from nothing by mouse', async ({ app, studio: page }) => 
   await addMove(page, 'smile pulses');
   await expect(order(page)).toHaveText(['Shoulder rolls', 'Nostril flares', 'Smile pulses']);
   const before = await length(page).textContent();
-  await page.getByLabel('Dose of Smile pulses').fill('10 reps of 2 s');
+  await page.getByLabel('Dose of Smile pulses').fill('15 reps of 2 s');
   await page.getByLabel('Dose of Smile pulses').press('Enter');
   await expect(length(page)).not.toHaveText(before ?? '');
   await line(page, 'Nostril flares').click();
@@ -68,6 +62,10 @@ test('a class is built from nothing by mouse', async ({ app, studio: page }) => 
   await page.getByLabel('Skin').selectOption('serum before everything');
   await expect(page.getByText(/moves are about the purpose/)).toBeVisible();
   await saved(page);
+  // "Saved" may still stand from the edit before.
+  await expect
+    .poll(async () => (await storedPlan(app, page)).phases.warmUp[0]?.segments[0]?.move)
+    .toBe('shoulder-rolls-both-ways');
   const plan = await storedPlan(app, page);
   expect(plan).toMatchObject({
     aim: { kind: 'purpose', purpose: 'calm' },
@@ -81,7 +79,7 @@ test('a class is built from nothing by mouse', async ({ app, studio: page }) => 
       oneSideFirst: true,
       segments: [
         { move: 'nostril-flares', rounds: 1 },
-        { move: 'smile-pulses', rounds: 1, dose: { kind: 'reps', reps: 10, secondsEach: 2 } },
+        { move: 'smile-pulses', rounds: 1, dose: { kind: 'reps', reps: 15, secondsEach: 2 } },
       ],
     },
   ]);
@@ -91,11 +89,11 @@ test('a class is built from nothing by keyboard alone', async ({ app, studio: pa
   await openNewClass(app, page, 'By keyboard', 8);
   const { keyboard } = page;
   await keyboard.press('/');
-  for (const move of ['slow belly', 'tall o', 'smile pulses', 'nostril fl', 'closing face']) {
+  for (const move of ['slow belly', 'long o cheek', 'smile pulses', 'nostril fl', 'closing face']) {
     await keyboard.type(move);
     await keyboard.press('Enter');
     // Pressed again while the field has the focus, it begins a new search instead of standing in it.
-    if (move !== 'tall o') await keyboard.press('/');
+    if (move !== 'long o cheek') await keyboard.press('/');
   }
   await expect(order(page)).toHaveCount(5);
   await line(page, 'Closing face drain').focus();
@@ -107,7 +105,7 @@ test('a class is built from nothing by keyboard alone', async ({ app, studio: pa
   await keyboard.press('Shift+g');
   await expect(page.getByLabel('Done as')).toHaveValue('alternating');
   await keyboard.press('Escape');
-  await line(page, 'Tall O cheek lift').focus();
+  await line(page, 'Long O cheek lift').focus();
   await keyboard.press('Control+d');
   await expect(order(page)).toHaveCount(6);
   await keyboard.press('Tab');
@@ -142,8 +140,8 @@ async function unfold(page: Page, summary: string): Promise<void> {
 const EDITS: [name: string, act: (page: Page) => Promise<unknown>][] = [
   ['the name', (p) => p.getByLabel('Name of the class').fill('Renamed')],
   ['the slot', (p) => p.getByLabel('Slot, in minutes').fill('12')],
-  ['a dose, inline', (p) => p.getByLabel('Dose of Tall O cheek lift').fill('25')],
-  ['rounds, inline', (p) => p.getByLabel('Rounds of Tall O cheek lift').fill('2')],
+  ['a dose, inline', (p) => p.getByLabel('Dose of Long O cheek lift').fill('25')],
+  ['rounds, inline', (p) => p.getByLabel('Rounds of Long O cheek lift').fill('2')],
   ['a kind of dose', (p) => p.getByLabel('Dose', { exact: true }).selectOption('Counts')],
   ['sides', (p) => p.getByLabel('Sides').selectOption('left, then right')],
   ['a version', (p) => p.getByLabel('Version', { exact: true }).selectOption('easier')],
@@ -172,7 +170,7 @@ const EDITS: [name: string, act: (page: Page) => Promise<unknown>][] = [
   ],
   ['a copy', (p) => p.getByRole('button', { name: 'Duplicate' }).click()],
   ['a step later', (p) => p.getByRole('button', { name: /Later/ }).click()],
-  ['a removal', (p) => p.getByRole('button', { name: 'Remove Tall O cheek lift' }).click()],
+  ['a removal', (p) => p.getByRole('button', { name: 'Remove Long O cheek lift' }).click()],
   ['an addition', (p) => addMove(p, 'pucker hold')],
   [
     'a circuit',
@@ -234,7 +232,7 @@ const STORED = ['the name', 'a moved cue', 'a circuit', 'a repair'];
 
 test('every kind of edit is undone, and can be done again', async ({ app, studio: page }) => {
   await openNewClass(app, page, 'All edits', 10);
-  for (const move of ['tall o', 'smile pulses', 'nostril fl']) await addMove(page, move);
+  for (const move of ['long o cheek', 'smile pulses', 'nostril fl']) await addMove(page, move);
   await openRules(page);
   await saved(page);
   await page.getByText('Speech measured as it will be heard').waitFor();
@@ -243,7 +241,7 @@ test('every kind of edit is undone, and can be done again', async ({ app, studio
     const soon = { message: name, intervals: [50] };
     await test.step(name, async () => {
       await page.keyboard.press('Escape');
-      await line(page, 'Tall O cheek lift').click();
+      await line(page, 'Long O cheek lift').click();
       // Balance and checks follow what is typed in the next pause.
       await page.locator('[aria-busy=true]').waitFor({ state: 'detached' });
       const before = await shown(page);
@@ -263,7 +261,7 @@ test('every kind of edit is undone, and can be done again', async ({ app, studio
         await undo.click();
       }
       await page.keyboard.press('Escape');
-      await line(page, 'Tall O cheek lift').click();
+      await line(page, 'Long O cheek lift').click();
       await expect.poll(() => shown(page), soon).toEqual(before);
       if (polled) await expect.poll(() => storedPlan(app, page), soon).toEqual(stored);
     });
@@ -306,20 +304,20 @@ test('adding, changing a dose and changing rounds need no scrolling in a class o
 
 test('segments go from one class to another', async ({ app, studio: page }) => {
   await openNewClass(app, page, 'From here', 10);
-  for (const move of ['tall o', 'smile pulses']) await addMove(page, move);
-  await line(page, 'Tall O cheek lift').click({ modifiers: ['Control'] });
+  for (const move of ['long o cheek', 'smile pulses']) await addMove(page, move);
+  await line(page, 'Long O cheek lift').click({ modifiers: ['Control'] });
   await page.keyboard.press('Control+c');
   await expect(page.getByText(/2 copied/)).toBeVisible();
   await saved(page);
   await openNewClass(app, page, 'To there', 10);
   await page.keyboard.press('Control+v');
-  await expect(order(page)).toHaveText(['Tall O cheek lift', 'Smile pulses']);
+  await expect(order(page)).toHaveText(['Long O cheek lift', 'Smile pulses']);
   await saved(page);
 });
 
 test('a class goes into a file and comes back from it', async ({ app, studio: page }) => {
   await openNewClass(app, page, 'To a file', 10);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await saved(page);
   const plan = await storedPlan(app, page);
   await page.getByText('More', { exact: true }).click();
@@ -338,6 +336,6 @@ test('a class goes into a file and comes back from it', async ({ app, studio: pa
   await expect(page.getByText('slotSeconds must be at least 60 seconds')).toBeVisible();
   await page.getByLabel(/Class file/).setInputFiles(await download.path());
   await page.getByRole('button', { name: 'Bring it in' }).click();
-  await expect(order(page)).toHaveText(['Tall O cheek lift']);
+  await expect(order(page)).toHaveText(['Long O cheek lift']);
   expect(await storedPlan(app, page)).toEqual(plan);
 });

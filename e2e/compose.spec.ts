@@ -10,7 +10,7 @@ const names = (page: import('@playwright/test').Page) =>
 
 test('a class is changed, and every change can be undone', async ({ app, studio: page }) => {
   await openNewClass(app, page, 'Undo me', 10);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await addMove(page, 'smile pulses');
   // Once the voice is measured, nothing but an edit changes the length.
   await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
@@ -26,14 +26,14 @@ test('a class is changed, and every change can be undone', async ({ app, studio:
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('total-work')).toHaveText('2:30');
   await page.getByRole('button', { name: 'Remove Smile pulses' }).click();
-  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift']);
+  await expect.poll(() => names(page)).toEqual(['Long O cheek lift']);
   await page.keyboard.press('Control+z');
-  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift', 'Smile pulses']);
+  await expect.poll(() => names(page)).toEqual(['Long O cheek lift', 'Smile pulses']);
   await page.keyboard.press('Control+Shift+z');
-  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift']);
+  await expect.poll(() => names(page)).toEqual(['Long O cheek lift']);
   await saved(page);
   await page.reload();
-  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift']);
+  await expect.poll(() => names(page)).toEqual(['Long O cheek lift']);
 });
 
 test('what cannot be read stays as typed, with a sentence that says what to do', async ({
@@ -41,7 +41,7 @@ test('what cannot be read stays as typed, with a sentence that says what to do',
   studio: page,
 }) => {
   await openNewClass(app, page, 'Typing', 10);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   const hold = page.getByLabel('Hold for');
   await hold.fill('a while');
   await expect(page.getByText('Write seconds, such as 30 or 0:30.')).toBeVisible();
@@ -76,7 +76,7 @@ test('cues are written, moved, muted and given back where they are spoken', asyn
     .click();
   await expect(talk).toHaveText(before ?? '');
   await cues
-    .getByRole('button', { name: /^Mute: .*Let/ })
+    .getByRole('button', { name: /^Mute: .*let the lips/ })
     .first()
     .click();
   await expect(talk).not.toHaveText(before ?? '');
@@ -98,11 +98,11 @@ test('cues are written, moved, muted and given back where they are spoken', asyn
 
 test('segments are reordered by dragging and by keyboard', async ({ app, studio: page }) => {
   await openNewClass(app, page, 'Order', 10);
-  for (const move of ['tall o', 'smile pulses', 'nostril flares']) await addMove(page, move);
+  for (const move of ['long o cheek', 'smile pulses', 'nostril flares']) await addMove(page, move);
   await page.keyboard.press('Escape');
   const handle = (name: string) => page.getByRole('button', { name: `Drag ${name}` });
   await page.getByRole('button', { name: /Nostril flares/, expanded: true }).click();
-  const from = await handle('Tall O cheek lift').boundingBox();
+  const from = await handle('Long O cheek lift').boundingBox();
   const to = await handle('Nostril flares').boundingBox();
   if (!from || !to) throw new Error('the handles are not shown');
   await page.mouse.move(from.x + 8, from.y + 8);
@@ -112,17 +112,17 @@ test('segments are reordered by dragging and by keyboard', async ({ app, studio:
   await page.mouse.up();
   await expect
     .poll(() => names(page))
-    .toEqual(['Smile pulses', 'Nostril flares', 'Tall O cheek lift']);
+    .toEqual(['Smile pulses', 'Nostril flares', 'Long O cheek lift']);
   await page
-    .getByRole('button', { name: /Tall O cheek lift/, expanded: false })
+    .getByRole('button', { name: /Long O cheek lift/, expanded: false })
     .press('Alt+ArrowUp');
   await expect
     .poll(() => names(page))
-    .toEqual(['Smile pulses', 'Tall O cheek lift', 'Nostril flares']);
+    .toEqual(['Smile pulses', 'Long O cheek lift', 'Nostril flares']);
   await page.keyboard.press('Control+z');
   await expect
     .poll(() => names(page))
-    .toEqual(['Smile pulses', 'Nostril flares', 'Tall O cheek lift']);
+    .toEqual(['Smile pulses', 'Nostril flares', 'Long O cheek lift']);
 });
 
 test('two tabs on one class: the later one is told and loses nothing silently', async ({
@@ -130,7 +130,7 @@ test('two tabs on one class: the later one is told and loses nothing silently', 
   studio: page,
 }) => {
   await openNewClass(app, page, 'Two tabs', 10);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await saved(page);
   const other = await page.context().newPage();
   await other.goto(page.url());
@@ -139,16 +139,16 @@ test('two tabs on one class: the later one is told and loses nothing silently', 
   await addMove(other, 'nostril flares');
   await expect(other.getByText('This class was changed somewhere else meanwhile.')).toBeVisible();
   await other.getByRole('button', { name: 'Take the other version' }).click();
-  await expect.poll(() => names(other)).toEqual(['Tall O cheek lift', 'Smile pulses']);
+  await expect.poll(() => names(other)).toEqual(['Long O cheek lift', 'Smile pulses']);
   await other.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => names(other)).toEqual(['Tall O cheek lift', 'Nostril flares']);
+  await expect.poll(() => names(other)).toEqual(['Long O cheek lift', 'Nostril flares']);
   await saved(other);
   await addMove(page, 'pucker');
   await expect(page.getByText('This class was changed somewhere else meanwhile.')).toBeVisible();
   await page.getByRole('button', { name: 'Join both' }).click();
   await expect
     .poll(() => names(page))
-    .toEqual(['Tall O cheek lift', 'Nostril flares', 'Pucker hold']);
+    .toEqual(['Long O cheek lift', 'Nostril flares', 'Pucker hold']);
   await saved(page);
 });
 
@@ -157,7 +157,7 @@ test('a tab that comes back into sight is told that the class was changed', asyn
   studio: page,
 }) => {
   await openNewClass(app, page, 'Out of sight', 10);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await saved(page);
   const other = await page.context().newPage();
   await other.goto(page.url());
@@ -165,7 +165,7 @@ test('a tab that comes back into sight is told that the class was changed', asyn
   await saved(other);
   await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
   await page.getByRole('button', { name: 'Take the other version' }).click();
-  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift', 'Smile pulses']);
+  await expect.poll(() => names(page)).toEqual(['Long O cheek lift', 'Smile pulses']);
 });
 
 test('what could not be saved before the page was closed is there again', async ({
@@ -174,33 +174,33 @@ test('what could not be saved before the page was closed is there again', async 
 }) => {
   await openNewClass(app, page, 'Closed', 10);
   await page.context().setOffline(true);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await page.getByText('No connection. Kept here, saved when it is back.').waitFor();
   const url = page.url();
   const next = await page.context().newPage();
   await page.close({ runBeforeUnload: false });
   await next.context().setOffline(false);
   await next.goto(url);
-  await expect.poll(() => names(next)).toEqual(['Tall O cheek lift']);
+  await expect.poll(() => names(next)).toEqual(['Long O cheek lift']);
   await saved(next);
   await next.reload();
-  await expect.poll(() => names(next)).toEqual(['Tall O cheek lift']);
+  await expect.poll(() => names(next)).toEqual(['Long O cheek lift']);
 });
 
 test('saved versions tell what differs and lead back', async ({ app, studio: page }) => {
   await openNewClass(app, page, 'With a past', 10);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await saved(page);
   await page.getByText('More', { exact: true }).click();
   await page.getByRole('menuitem', { name: 'Saved versions' }).click();
   const versions = page.getByRole('list', { name: 'Versions' });
   await expect(versions.getByRole('listitem').first()).toContainText(
-    'Tall O cheek lift: segment not there → added to work',
+    'Long O cheek lift: segment not there → added to work',
   );
   await versions.getByRole('button', { name: 'Go back to this' }).click();
   await expect.poll(() => names(page)).toEqual([]);
   await page.keyboard.press('Control+z');
-  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift']);
+  await expect.poll(() => names(page)).toEqual(['Long O cheek lift']);
 });
 
 test('editing goes on without a connection and is saved when it is back', async ({
@@ -209,13 +209,13 @@ test('editing goes on without a connection and is saved when it is back', async 
 }) => {
   await openNewClass(app, page, 'Offline', 10);
   await page.context().setOffline(true);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await expect(page.getByText('No connection. Kept here, saved when it is back.')).toBeVisible();
   await addMove(page, 'smile pulses');
   await page.context().setOffline(false);
   await saved(page);
   await page.reload();
-  await expect.poll(() => names(page)).toEqual(['Tall O cheek lift', 'Smile pulses']);
+  await expect.poll(() => names(page)).toEqual(['Long O cheek lift', 'Smile pulses']);
 });
 
 test('an empty class cannot be led, and says what to do first', async ({ app, studio: page }) => {

@@ -89,7 +89,7 @@ test('a second window shows the same without the people, also while the server i
   await clock.passInStrides(startOf('s3.1.work.both') + 1500);
   const screen = await page.context().newPage();
   await screen.goto(`/lead/${sessionId}/show`);
-  await expect(screen.getByTestId('move')).toHaveText('Soft jaw drop under palms');
+  await expect(screen.getByTestId('move')).toHaveText('Soft jaw drop, palms on the cheeks');
   await expect(screen.getByTestId('countdown')).toHaveText(
     (await page.getByTestId('countdown').textContent()) ?? '',
   );

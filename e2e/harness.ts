@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { test as base, type Page, type Request } from '@playwright/test';
 import { TIMES_ASKED } from '@/browser/server-clock';
-import { emptyPlan } from '@/core/class';
+import { emptyPlan, type Plan } from '@/core/class';
 import { SIGN_IN_COOKIE, signInToDemo } from '@/server/auth/sign-ins';
 import { createClass } from '@/server/classes/classes';
 import { App, NOON } from './app';
@@ -214,6 +214,12 @@ export async function openNewClass(
   const id = await createClass(app.db, { studioId }, emptyPlan(name, minutes * 60), NOON);
   await page.goto(`/classes/${id}`);
   await page.getByRole('region', { name: 'Running order' }).waitFor();
+}
+
+/** The class that is open in Compose, as it is stored. */
+export async function storedPlan(app: App, page: Page): Promise<Plan> {
+  const id = page.url().split('/').at(-1);
+  return (await app.db('classes').where({ id }).first('plan')).plan;
 }
 
 /** Adds a move from the shelf by typing and Enter. */

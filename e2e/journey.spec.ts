@@ -18,7 +18,7 @@ test('from an empty class to a streak', async ({ app, studio: page, clock }) => 
   await page.getByRole('region', { name: 'Running order' }).waitFor();
   await addMove(page, 'slow belly');
   await addMove(page, 'chin over');
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   await expect(page.getByLabel('Rounds', { exact: true })).toHaveValue('3');
   await page.getByLabel('Rounds', { exact: true }).fill('1');
   await page.getByLabel('Hold for').fill('0:20');
@@ -99,7 +99,7 @@ test('from an empty class to a streak', async ({ app, studio: page, clock }) => 
   await countsDown(right.durationMs + 10_000 - 6000);
   const hold = step('s3.1.work.both');
   await clock.pass(hold.startMs - right.startMs - 6000 + 10_000 + 6000);
-  await expect(page.getByTestId('move')).toHaveText('Tall O cheek lift');
+  await expect(page.getByTestId('move')).toHaveText('Long O cheek lift');
   await countsDown(hold.durationMs - 6000);
   await page.keyboard.press('a');
   await expect(doing).toHaveText('Get ready');

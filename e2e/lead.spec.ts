@@ -184,7 +184,7 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await page.keyboard.press('e');
   await expect(page.getByRole('heading', { name: 'Is the register right?' })).toBeVisible();
   await page
-    .getByLabel('What to watch with Ada in Soft jaw drop under palms')
+    .getByLabel('What to watch with Ada in Soft jaw drop, palms on the cheeks')
     .fill('tongue on the floor');
   await page.getByRole('button', { name: 'good', exact: true }).click();
   await expect(page.getByText('How often at home?')).toBeVisible();
@@ -230,7 +230,7 @@ test('what was led is reviewed, and its lengths are used next time', async ({
   await stored(page, () => page.keyboard.press('+'));
   await stored(page, () => page.keyboard.press('r'));
   await clock.passInStrides(score.totalMs + 120_000);
-  const row = page.getByRole('row', { name: /^Tall O cheek lift/ });
+  const row = page.getByRole('row', { name: /^Long O cheek lift/ });
   await expect(row).toBeVisible();
   await page.getByRole('button', { name: 'Finish and store' }).click();
   const lengths = page.getByRole('region', { name: 'Use these lengths next time?' });

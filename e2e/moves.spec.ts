@@ -29,9 +29,9 @@ test("a move's page tells all there is to know, and lets every cue be heard", as
   studio: page,
 }) => {
   await page.goto('/moves/anchored-jaw-forward');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Anchored neck, jaw forward');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Neck stretch, jaw forward');
   await expect(page.getByText('platysma')).toBeVisible();
-  await expect(page.getByText('Hals verankert, Kiefer vor')).toBeVisible();
+  await expect(page.getByText('Halsdehnung, Kiefer vor')).toBeVisible();
   await page.getByText(/Cautions for/).click();
   await expect(page.getByText('Do the easier version instead.')).toBeVisible();
   const spoken = page.waitForResponse((r) => r.url().includes('/api/speech?') && r.ok());

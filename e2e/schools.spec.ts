@@ -11,7 +11,7 @@ test('a class is led in German with English beside it, and ends with time for qu
   await openRules(page);
   await page.getByLabel('Speak', { exact: true }).selectOption('German');
   await expect(
-    page.getByRole('button', { name: /Gefaltete Lippen drücken/, expanded: true }),
+    page.getByRole('button', { name: /Eingefaltete Lippen aufeinanderdrücken/, expanded: true }),
   ).toBeVisible();
   await page.getByLabel('Second language').selectOption('English, only shown');
   await page.getByLabel('Time for questions').fill('2 min');
@@ -20,9 +20,9 @@ test('a class is led in German with English beside it, and ends with time for qu
   await page.getByRole('button', { name: 'Lead class' }).click();
   await page.getByText('The voice is ready.').waitFor();
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
-  await expect(page.getByTestId('move')).toHaveText('Gefaltete Lippen drücken');
-  await expect(page.getByTestId('cue')).toHaveText(/Gefaltete Lippen drücken/);
-  await expect(page.getByText('Folded lip press. 3 rounds of 10 seconds.')).toBeVisible();
+  await expect(page.getByTestId('move')).toHaveText('Eingefaltete Lippen aufeinanderdrücken');
+  await expect(page.getByTestId('cue')).toHaveText(/Eingefaltete Lippen aufeinanderdrücken/);
+  await expect(page.getByText('Folded lip press.')).toBeVisible();
 });
 
 test('the rules of a school change what is said and how long it takes', async ({
@@ -30,7 +30,7 @@ test('the rules of a school change what is said and how long it takes', async ({
   studio: page,
 }) => {
   await openNewClass(app, page, 'Schools', 10);
-  await addMove(page, 'tall o');
+  await addMove(page, 'long o cheek');
   const talk = page.getByTestId('total-talk');
   await openRules(page);
   /** Seconds of talk as shown once they are measured in the voice. */
@@ -53,5 +53,5 @@ test('the rules of a school change what is said and how long it takes', async ({
   await expect.poll(talked).toBeLessThan(names);
   await page.getByLabel('Version', { exact: true }).selectOption('harder');
   const cues = page.getByRole('list', { name: 'Cues' });
-  await expect(cues.getByText(/pulse the cheeks/)).toBeVisible();
+  await expect(cues.getByText(/Pulse the cheeks/)).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { claimIn } from '@/core/checks';
-import { LANGUAGE_NAMES, LANGUAGES } from '@/core/language';
+import { LANGUAGE_DATA, LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import {
   AREA_NAMES,
   type Asked,
@@ -21,7 +21,8 @@ import { estimateSpeech } from '@/core/speech';
 
 /** What a library must hold to. Each rule names what is wrong with a move, in words; nothing where all is well. */
 
-const LONGEST_CUE_MS = 12_000;
+/** About two breaths at rest; whoever listens longer does not know what comes first. */
+const LONGEST_CUE_MS = 8_000;
 const RATE = 150;
 
 /** Every cue of a move in one language. */
@@ -86,6 +87,34 @@ const WARNING_SIGNS = /\b(tingl|numb|kribbel|taub(?!e))/i;
 const HOW_FAR =
   /comfortable|not wide|easy|stop before|finger wide|leicht geht|angenehm|nicht weit|bevor|fingerbreit/i;
 
+const WITH_HANDS =
+  /\b(hands?|fingers?|fingertips?|palms?|thumbs?|knuckles?|elbows?)\b|\b(h(a|ä)nde?|finger\w*|daumen|knöchel\w*|ellbogen|handballen)\b/i;
+const WITH_FORCE =
+  /\b(dough|firm(ly)?|press(ure)?|deep(er)?|knead|against|resist\w*|hold against)\b|\b(teig|fest|druck|drück\w*|tief(er)? (ein|in)|knet\w*|gegen\w*|widerstand)\b/i;
+const DENIES =
+  /\b(no|not|never|without|nothing|only|light|lightly|away|rest)\b|\b(nie|nichts?|kein\w*|ohne|nur|leicht\w*|weg|ruh\w*)\b/i;
+
+/** Whether a reminder speaks of hands that a version leaves out, or of force that it does without. */
+function contradicts(move: Move, done: Move, cue: string): boolean {
+  if (DENIES.test(cue)) return false;
+  const handsOff = done.hands === 'free' && move.hands !== 'free';
+  if (handsOff && WITH_HANDS.test(cue)) return true;
+  const lighter = done.pressure === 'feather' && move.pressure !== 'feather';
+  return (handsOff || lighter) && WITH_FORCE.test(cue);
+}
+
+/** Amounts that belong to a dose, and would contradict one that is set otherwise. */
+const AMOUNTS: Record<Language, RegExp> = {
+  en: /\b(\d+|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty)( \w+)? (times|seconds?|counts?|breaths|taps|strokes|circles|rounds|reps|pulses|places)\b|\b(once|tap|one tap) a second\b|\bcount (to|of) \w+\b/i,
+  de: /\b(\d+|zwei|drei|vier|fünf|sechs|sieben|acht|neun|zehn|zwölf|zwanzig|dreißig)( \S+)? (mal|sekunden|atemzüge|züge|kreise|runden|stellen|striche)\b|\b(zwei|drei|vier|fünf|sechs|acht|zehn|zwölf|zwanzig)mal\b|\bpro sekunde\b|\bzähl\w* bis\b/i,
+};
+const A_SIDE: Record<Language, RegExp> = {
+  en: /\bleft\b|\b(the|to the|your) right\b|\bright (side|hand|cheek|eye|shoulder)\b/i,
+  de: /\b(links|rechts|linke[nrs]?|rechte[nrs]?)\b/i,
+};
+const TO_SEVERAL =
+  /\b(euch|eure\w*|ihr (habt|seid|könnt|dürft|wollt)|lasst|atmet|haltet|legt|schaut)\b/;
+
 const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
   'names its muscles': (move) => [
     WORKING.includes(move.kind) && move.muscles.length === 0 && 'names no muscle',
@@ -114,10 +143,10 @@ const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
       const found = claimIn(cue, language);
       return found ? `says "${found.claim}"; say "${found.instead}" instead` : undefined;
     }),
-  'says nothing that takes over 12 s': (move) =>
+  'says nothing that takes over 8 s': (move) =>
     everyCue(move).map(
       ({ cue, language }) =>
-        estimateSpeech(cue, language, RATE) > LONGEST_CUE_MS && `has a cue over 12 s: "${cue}"`,
+        estimateSpeech(cue, language, RATE) > LONGEST_CUE_MS && `has a cue over 8 s: "${cue}"`,
     ),
   'asks in words only for what its data say': eachVersion((done) =>
     [...readWords(done).asks]
@@ -189,6 +218,40 @@ const RULES: Record<string, (move: Move) => (string | false | undefined)[]> = {
       textsOf(done).some((t) => [...t.setup, t.short].some((cue) => ONLY_HOLDS.test(cue))) &&
       'only holds, but is counted out',
   ]),
+  'reminds a version only of what is true of it': (move) =>
+    VARIANTS.filter((v) => move.variants[v]).flatMap((variant) => {
+      const done = inVariant(move, variant);
+      return textsOf(done).flatMap((text) =>
+        text.form
+          .filter((cue) => contradicts(move, done, cue))
+          .map((cue) => `in its ${variant} version reminds of what it does not do: "${cue}"`),
+      );
+    }),
+  'leaves amounts to its dose': (move) =>
+    everyCue(move).map(
+      ({ cue, language }) => AMOUNTS[language].test(cue) && `says an amount: "${cue}"`,
+    ),
+  'leaves the sides to those who call them': (move) =>
+    move.sides === 'together'
+      ? []
+      : everyCue(move).map(
+          ({ cue, language }) => A_SIDE[language].test(cue) && `names a side: "${cue}"`,
+        ),
+  'says of one side nothing of both': (move) =>
+    move.sides !== 'each'
+      ? []
+      : LANGUAGES.flatMap((language) =>
+          (move.text[language]?.setup ?? []).map(
+            (cue) =>
+              LANGUAGE_DATA[language].words.bothSides.test(cue) &&
+              `works one side and speaks of both: "${cue}"`,
+          ),
+        ),
+  'says "du" to everybody': (move) =>
+    everyCue(move).map(
+      ({ cue, language }) =>
+        language === 'de' && TO_SEVERAL.test(cue) && `speaks to several: "${cue}"`,
+    ),
   'is feather-light under the eye': (move) => [
     underTheEye(move) &&
       move.pressure !== 'feather' &&

@@ -80,7 +80,7 @@ describe('the validator', () => {
 
   it.each<[string, Move, RegExp]>([
     ['a claim', text({ letGo: 'This will melt fat.' }), /says "melt fat"; say "wake the muscle"/],
-    ['a cue over 12 s', text({ short: `${'slowly and gently '.repeat(13)}now` }), /over 12 s/],
+    ['a cue over 8 s', text({ short: `${'slowly and gently '.repeat(13)}now` }), /over 8 s/],
     ['a missing language', { ...good, text: { en: good.text.en } } as Move, /has no German words/],
     ['no muscles', { ...good, muscles: [] }, /names no muscle/],
     ['no range', { ...good, range: undefined }, /no floor and ceiling/],

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { planJsonSchema } from './schema';
+import { FIELD_WORDS } from './schema-words';
 import { scoreFile } from './score-file';
 
 const root = path.resolve(import.meta.dirname, '..');
@@ -36,7 +37,9 @@ describe('npm run score', () => {
     const done = run(path.join('examples', example));
     expect([done.status, done.stderr]).toEqual([0, '']);
     const scored = scoreFile(path.join(root, 'examples', example));
-    expect(scored.ok && JSON.parse(done.stdout)).toEqual(scored.ok && scored.score);
+    const { checks, ...score } = JSON.parse(done.stdout);
+    expect(scored.ok && score).toEqual(scored.ok && scored.score);
+    expect(checks).toEqual(scored.ok && scored.checks);
     const wrong = run(file('broken.json', '{ "name": '));
     expect([wrong.status, wrong.stdout]).toEqual([1, '']);
     expect(wrong.stderr).toMatch(/not JSON/);
@@ -52,11 +55,37 @@ describe('npm run score', () => {
   });
 
   it('names the field of a wrong file and what was expected', () => {
-    const plan = JSON.parse(readFileSync(path.join(root, 'examples', examples[0] ?? ''), 'utf8'));
+    const plan = JSON.parse(
+      readFileSync(path.join(root, 'examples', 'five-minutes-cameras-on.upbeat.json'), 'utf8'),
+    );
     plan.phases.arrive[0].segments[0].rounds = 0;
     plan.phases.arrive[0].segments[0].move = 'moon-walk';
     const [problem] = problemsOf(file('wrong.upbeat.json', JSON.stringify(plan)));
     expect(problem).toContain('phases.arrive[0].segments[0].rounds must be at least 1 round');
+  });
+
+  it('takes how much the teacher talks and who is in the room, and tells what to look at', () => {
+    const example = path.join(root, 'examples', 'five-minutes-cameras-on.upbeat.json');
+    const plain = scoreFile(example);
+    const slow = scoreFile(example, { talkingFactor: '1.5' });
+    if (!plain.ok || !slow.ok) throw new Error('the example is refused');
+    expect(slow.score.totalMs).toBeGreaterThan(plain.score.totalMs);
+    expect(slow.checks.map((c) => c.check)).toContain('slot-overrun');
+    const room = file('met.json', JSON.stringify([[], []]));
+    const unmet = scoreFile(example, { room });
+    expect(unmet.ok && unmet.score.totalMs).toBe(plain.score.totalMs);
+    expect(problemsOf('no-such-file.json')[0]).toMatch(/cannot be read/);
+    const wrong = [
+      scoreFile(example, { talkingFactor: '0.2' }),
+      scoreFile(example, { room: example }),
+    ];
+    expect(wrong.map((s) => (s.ok ? '' : s.problems[0]))).toEqual([
+      expect.stringMatching(/--talking-factor must be a number from 1 to 3/),
+      expect.stringMatching(/must be a list of lists of move ids/),
+    ]);
+    const usage = problemsOf(undefined)[0] ?? '';
+    const [named = ''] = /examples\/[\w.-]+/.exec(usage) ?? [];
+    expect(examples).toContain(path.basename(named));
   });
 
   const segment = (change: string): string =>
@@ -120,4 +149,17 @@ describe('npm run score', () => {
 it('docs hold the schema that the application reads plan files with', () => {
   const published = readFileSync(path.join(root, 'docs/upbeat-class.schema.json'), 'utf8');
   expect(published, 'run: npm run schema').toBe(planJsonSchema());
+});
+
+it('the schema says of every field what it is, and of no other', () => {
+  const named = new Set<string>();
+  const walk = (json: unknown): void => {
+    if (typeof json !== 'object' || json === null) return;
+    for (const [key, value] of Object.entries(json)) {
+      if (key === 'properties') for (const name of Object.keys(value as object)) named.add(name);
+      walk(value);
+    }
+  };
+  walk(JSON.parse(planJsonSchema()));
+  expect([...named].sort()).toEqual(Object.keys(FIELD_WORDS).sort());
 });

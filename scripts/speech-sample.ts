@@ -16,13 +16,23 @@ function scatter(text: string): number {
   return hash;
 }
 
+/** Numbers up to this one are in the sample. */
+const HIGHEST_NUMBER = 120;
+
 export function sampleOf(language: Language): Sample {
   const phrases = PHRASES[language];
   const cues = LIBRARY.flatMap((move) => {
     const text = move.text[language];
     if (!text) return [];
-    return [...cuesOf(text), `${text.name}. ${phrases.dose(move.dose, move.rounds)}.`];
+    const rounds = Array.from({ length: move.rounds - 1 }, () => move.dose);
+    return [
+      ...cuesOf(text),
+      `${text.name}.`,
+      `${phrases.dose([move.dose, ...rounds], move.sides)}.`,
+    ];
   });
-  const all = [...new Set([...cues, ...phrases.numbers])].sort((a, b) => scatter(a) - scatter(b));
+  const all = [
+    ...new Set([...cues, ...Array.from({ length: HIGHEST_NUMBER }, (_, n) => phrases.number(n))]),
+  ].sort((a, b) => scatter(a) - scatter(b));
   return { heldOut: all.slice(0, 200), calibration: all.slice(200) };
 }

@@ -2,11 +2,13 @@ import { LIBRARY, LIBRARY_BOOK } from '@library';
 import fc from 'fast-check';
 import {
   type Block,
+  BREATH_WORDS,
   COUNTING,
   PHASES,
   type PhaseName,
   type Plan,
   planSchema,
+  SAY,
   type Segment,
 } from '@/core/class';
 import { BLOCK_ORDERS, EXPLAIN } from '@/core/class/plan';
@@ -76,6 +78,15 @@ const anyCues = fc.record({
   ),
 });
 
+const anyStage = fc.record({
+  words: fc.constantFrom('Lift.', 'Draw it a little further apart.'),
+  length: fc.oneof(
+    fc.record({ share: fc.integer({ min: 1, max: 4 }) }),
+    fc.record({ seconds: fc.integer({ min: 1, max: 20 }) }),
+    fc.record({ counts: fc.integer({ min: 1, max: 10 }) }),
+  ),
+});
+
 /** How large a generated class may be. */
 interface Size {
   /** Most blocks of the work, and of each other phase. */
@@ -111,6 +122,11 @@ const segment = (id: string, { rounds }: Size): fc.Arbitrary<Segment> =>
       { nil: undefined },
     ),
     cues: fc.option(anyCues, { nil: undefined }),
+    stages: fc.option(fc.array(anyStage, { minLength: 1, maxLength: 4 }), { nil: undefined }),
+    say: fc.option(fc.constantFrom(...SAY), { nil: undefined, freq: 4 }),
+    go: fc.option(fc.boolean(), { nil: undefined, freq: 4 }),
+    straightOn: fc.option(fc.boolean(), { nil: undefined, freq: 4 }),
+    breathWords: fc.option(fc.constantFrom(...BREATH_WORDS), { nil: undefined, freq: 4 }),
   });
 
 const block = (id: string, size: Size): fc.Arbitrary<Block> =>
@@ -120,15 +136,22 @@ const block = (id: string, size: Size): fc.Arbitrary<Block> =>
       laps: fc.integer({ min: 1, max: size.laps }),
       count: fc.integer({ min: 1, max: size.segments }),
       oneSideFirst: fc.boolean(),
+      flow: fc.option(fc.boolean(), { nil: undefined }),
+      opening: fc.option(fc.constant('And now the next part.'), { nil: undefined }),
+      times: fc.integer({ min: 1, max: 2 }),
     })
-    .chain(({ order, laps, count, oneSideFirst }) =>
+    .chain(({ order, laps, count, times, ...spoken }) =>
       fc
         .tuple(...Array.from({ length: count }, (_, i) => segment(`${id}s${i}`, size)))
         .map((segments) => ({
           id,
           order,
           laps: order === 'circuit' ? laps : 1,
-          oneSideFirst,
+          ...spoken,
+          ...(order === 'straight' &&
+            times > 1 && {
+              loops: [{ from: `${id}s0`, to: `${id}s${Math.min(1, count - 1)}`, times }],
+            }),
           segments,
         })),
     );
@@ -148,6 +171,9 @@ const planOfSize = (size: Size): fc.Arbitrary<Plan> =>
         switchSeconds: fc.integer({ min: 0, max: 8 }),
         wordsPerMinute: fc.integer({ min: 80, max: 220 }),
         closingSeconds: fc.constantFrom(0, 1, 120),
+        openingSeconds: fc.constantFrom(0, 1, 20),
+        openingWords: fc.constantFrom(undefined, 'Welcome, sit tall.'),
+        say: fc.constantFrom('all' as const, ...SAY),
       }),
       language: fc.constantFrom(...LANGUAGES),
       second: fc.option(

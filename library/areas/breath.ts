@@ -1,4 +1,4 @@
-import { breath, breaths, hold, type MoveShape, passes } from '../shape';
+import { breath, breaths, hold, type MoveShape } from '../shape';
 
 /** Breath and quiet. */
 export const breathMoves: MoveShape[] = [
@@ -38,7 +38,7 @@ export const breathMoves: MoveShape[] = [
       frontNeck: 0.2,
       chest: 0.3,
     },
-    passes(6, 8, [24, 90]),
+    breaths(6, { in: 3, out: 5 }, [24, 90]),
     {
       purposes: ['calm'],
       closes: true,
@@ -63,5 +63,6 @@ export const breathMoves: MoveShape[] = [
     hands: 'free',
     purposes: ['calm', 'voice'],
     closes: true,
+    uncounted: true,
   }),
 ];

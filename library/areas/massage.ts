@@ -54,7 +54,7 @@ export const massageMoves: MoveShape[] = [
   massage(
     'forehead-finger-sweeps',
     { forehead: 1, temples: 0.4, brows: 0.3 },
-    passes(8, 4, [12, 60]),
+    passes(9, 4, [12, 60]),
     {
       muscles: ['occipitofrontalis, frontal belly'],
       strokes: [['midForehead', 'temple']],
@@ -143,7 +143,7 @@ export const massageMoves: MoveShape[] = [
     strokes: [['nostril', 'cheekbone', 'frontOfEar']],
     variants: { easier: { pressure: 'feather' } },
   }),
-  massage('under-cheekbone-points', { upperCheeks: 1, nose: 0.2 }, reps(9, 4, [12, 60]), {
+  massage('under-cheekbone-points', { upperCheeks: 1, nose: 0.2 }, reps(27, 1.5, [12, 60]), {
     surface: 'either',
     props: [],
     pressure: 'medium',

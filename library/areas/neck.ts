@@ -1,4 +1,4 @@
-import { counts, exercise, hold, type MoveShape, reps, taps } from '../shape';
+import { breaths, counts, exercise, hold, type MoveShape, reps, taps } from '../shape';
 
 const anchored = {
   hands: 'firm',
@@ -69,6 +69,41 @@ export const neckMoves: MoveShape[] = [
     muscles: ['digastric', 'mylohyoid'],
     variants: { easier: { demands: [] } },
   }),
+  exercise(
+    'chin-press-with-held-breath',
+    { underChin: 1, shoulders: 0.4 },
+    breaths(5, { in: 3, hold: 3, out: 4 }, [20, 80]),
+    {
+      hands: 'firm',
+      pressure: 'light',
+      rounds: 2,
+      touch: ['chin', 'jaw', 'underChin'],
+      demands: ['resistedJaw', 'breathHold'],
+      muscles: ['digastric', 'mylohyoid'],
+      variants: {
+        easier: {
+          demands: [],
+          hands: 'light',
+          pressure: 'feather',
+          dose: breaths(6, { in: 4, out: 4 }, [20, 80]).dose,
+        },
+      },
+    },
+  ),
+  exercise(
+    'neck-pump-with-breath',
+    { frontNeck: 1, chin: 0.3 },
+    breaths(6, { in: 3, out: 3 }, [18, 72]),
+    {
+      hands: 'light',
+      pressure: 'feather',
+      surface: 'dry',
+      rounds: 2,
+      release: 'massage',
+      touch: ['chest'],
+      muscles: ['platysma'],
+    },
+  ),
   exercise('front-neck-pulses', { frontNeck: 1 }, reps(20, 1, [10, 40]), {
     hands: 'light',
     pressure: 'feather',

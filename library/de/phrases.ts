@@ -1,70 +1,67 @@
+import { german } from '@/core/language/de';
 import type { Dose } from '@/core/move';
-import type { Phrases } from '@/core/speech';
+import { type Amounts, amountsIn, type Phrases } from '@/core/speech';
 
-const plural = (n: number, one: string, many: string) => (n === 1 ? one : `${n} ${many}`);
+const several = (n: string, one: string, many: string) => (n === '1' ? one : `${n} ${many}`);
 
-type Amounts = { [K in Dose['kind']]: (dose: Extract<Dose, { kind: K }>) => string };
-
-/** How much of a move is announced, by kind of dose. */
-const AMOUNTS: Amounts = {
-  hold: (dose) => plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden'),
-  open: (dose) => `etwa ${plural(Math.round(dose.seconds), 'eine Sekunde', 'Sekunden')}`,
-  counts: (dose) => plural(dose.counts, 'ein Zähler', 'Zähler'),
-  taps: (dose) => plural(dose.taps, 'einmal tippen', 'mal tippen'),
-  breaths: (dose) => plural(dose.breaths, 'ein Atemzug', 'Atemzüge'),
-  reps: (dose) => plural(dose.reps, 'einmal', 'mal'),
-  passes: (dose) => plural(dose.passes, 'ein Durchgang', 'Durchgänge'),
+/** Up to so many, "times" is one word with its number. */
+const ONE_WORD = 20;
+const times = (n: string) => {
+  if (n === '1') return 'einmal';
+  return Number(n) <= ONE_WORD ? `${german.numberWords(Number(n))}mal` : `${n}-mal`;
 };
 
-const amount = <K extends Dose['kind']>(dose: Extract<Dose, { kind: K }>): string =>
-  AMOUNTS[dose.kind as K](dose);
+/** How much of a move there is, by kind of dose. */
+const AMOUNTS: Amounts = {
+  hold: (n) => several(n, 'eine Sekunde', 'Sekunden'),
+  open: (n) => `etwa ${several(n, 'eine Sekunde', 'Sekunden')}`,
+  counts: (n) => `bis ${n} gezählt`,
+  taps: times,
+  breaths: (n) => several(n, 'ein Atemzug', 'Atemzüge'),
+  reps: times,
+  passes: (n) => several(n, 'ein Durchgang', 'Durchgänge'),
+};
+const SHARED = {
+  each: ' auf jeder Seite',
+  directions: ' in jede Richtung',
+  together: '',
+  alternating: '',
+};
+const UNNAMED: readonly Dose['kind'][] = ['taps', 'reps'];
 
 export const phrases: Phrases = {
-  dose: (dose, rounds) => (rounds === 1 ? amount(dose) : `${rounds} Runden, je ${amount(dose)}`),
+  dose: (doses, sides) => {
+    const { rounds, same, kind, all, first } = amountsIn(doses, AMOUNTS, 'und');
+    const each = SHARED[sides];
+    if (rounds === 1) return `${first}${each}`;
+    if (same) return `${rounds} Runden, je ${first}${each}`;
+    return all && !UNNAMED.includes(kind)
+      ? `${rounds} Runden: ${all}${each}`
+      : `${rounds} Runden, zuerst ${first}${each}`;
+  },
   round: (n) => `Runde ${n}`,
   lastRound: 'Letzte Runde',
-  firstSide: {
-    each: 'Zuerst die linke Seite.',
-    directions: 'Zuerst in die eine Richtung.',
-  },
-  otherSide: { each: 'Jetzt die rechte Seite.', directions: 'Jetzt andersherum.' },
+  firstSide: { each: 'Zuerst links.', directions: 'Zuerst in eine Richtung.' },
+  otherSide: { each: 'Lass los. Jetzt rechts.', directions: 'Lass los. Jetzt andersherum.' },
+  oneSide: { left: 'Wieder links.', right: 'Jetzt rechts.' },
   release: {
-    tap: 'Klopf leicht, nie auf die Augen.',
-    massage: 'Streich es aus.',
+    tap: 'Klopf leicht, wo du es gespürt hast, nie auf die Augen.',
+    massage: 'Streich die Stelle sanft aus.',
     breaths: 'Zwei langsame Atemzüge.',
   },
   strokeNeck: 'Streich mit einer flachen Hand leicht den Hals hinab.',
+  again: 'Und noch einmal.',
   oneMore: 'Noch eine Runde.',
   evenOut: {
-    left: 'Und noch die linke Seite, damit es gleich ist.',
-    right: 'Und noch die rechte Seite, damit es gleich ist.',
+    left: 'Und noch links, damit es gleich ist.',
+    right: 'Und noch rechts, damit es gleich ist.',
     one: 'Und noch in die erste Richtung, damit es gleich ist.',
     other: 'Und noch andersherum, damit es gleich ist.',
   },
-  questions: 'Zeit für eure Fragen.',
-  breatheIn: 'Ein',
-  breatheOut: 'und aus',
-  numbers: [
-    'null',
-    'eins',
-    'zwei',
-    'drei',
-    'vier',
-    'fünf',
-    'sechs',
-    'sieben',
-    'acht',
-    'neun',
-    'zehn',
-    'elf',
-    'zwölf',
-    'dreizehn',
-    'vierzehn',
-    'fünfzehn',
-    'sechzehn',
-    'siebzehn',
-    'achtzehn',
-    'neunzehn',
-    'zwanzig',
-  ],
+  questions: 'Jetzt ist Zeit für Fragen.',
+  breatheIn: 'Einatmen',
+  breatheOut: 'und ausatmen',
+  lastBreath: 'Letzter Atemzug, einatmen',
+  go: 'los',
+  number: german.numberWords,
 };

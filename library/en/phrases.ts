@@ -1,67 +1,57 @@
+import { english } from '@/core/language/en';
 import type { Dose } from '@/core/move';
-import type { Phrases } from '@/core/speech';
+import { type Amounts, amountsIn, type Phrases } from '@/core/speech';
 
-const plural = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+const several = (n: string, one: string, many: string) => `${n} ${n === '1' ? one : many}`;
 
-type Amounts = { [K in Dose['kind']]: (dose: Extract<Dose, { kind: K }>) => string };
-
-/** How much of a move is announced, by kind of dose. */
+/** How much of a move there is, by kind of dose. */
 const AMOUNTS: Amounts = {
-  hold: (dose) => plural(Math.round(dose.seconds), 'second', 'seconds'),
-  open: (dose) => `about ${plural(Math.round(dose.seconds), 'second', 'seconds')}`,
-  counts: (dose) => plural(dose.counts, 'count', 'counts'),
-  taps: (dose) => plural(dose.taps, 'tap', 'taps'),
-  breaths: (dose) => plural(dose.breaths, 'breath', 'breaths'),
-  reps: (dose) => plural(dose.reps, 'time', 'times'),
-  passes: (dose) => plural(dose.passes, 'pass', 'passes'),
+  hold: (n) => several(n, 'second', 'seconds'),
+  open: (n) => `about ${several(n, 'second', 'seconds')}`,
+  counts: (n) => `a count of ${n}`,
+  taps: (n) => several(n, 'tap', 'taps'),
+  breaths: (n) => several(n, 'breath', 'breaths'),
+  reps: (n) => several(n, 'time', 'times'),
+  passes: (n) => (n === '1' ? 'once over' : `${n} times over`),
 };
-
-const amount = <K extends Dose['kind']>(dose: Extract<Dose, { kind: K }>): string =>
-  AMOUNTS[dose.kind as K](dose);
+/** What is a time or a number of things is said as in "3 rounds of 45 seconds". */
+const THINGS: readonly Dose['kind'][] = ['hold', 'taps', 'breaths'];
+const SHARED = { each: ' on each side', directions: ' each way', together: '', alternating: '' };
 
 export const phrases: Phrases = {
-  dose: (dose, rounds) => (rounds === 1 ? amount(dose) : `${rounds} rounds of ${amount(dose)}`),
+  dose: (doses, sides) => {
+    const { rounds, same, kind, all, first } = amountsIn(doses, AMOUNTS, 'and');
+    const each = SHARED[sides];
+    if (rounds === 1) return `${first}${each}`;
+    if (!same)
+      return all ? `${rounds} rounds: ${all}${each}` : `${rounds} rounds, first ${first}${each}`;
+    return THINGS.includes(kind)
+      ? `${rounds} rounds of ${first}${each}`
+      : `${rounds} rounds, ${first}${each || ' each'}`;
+  },
   round: (n) => `Round ${n}`,
   lastRound: 'Last round',
-  firstSide: { each: 'Left side first.', directions: 'One way first.' },
-  otherSide: { each: 'Now the right side.', directions: 'Now the other way.' },
+  firstSide: { each: 'Left first.', directions: 'First one way.' },
+  otherSide: { each: 'Let go. Now the right.', directions: 'Let go. Now the other way.' },
+  oneSide: { left: 'On the left again.', right: 'Now the right.' },
   release: {
-    tap: 'Tap lightly, never on the eyes.',
-    massage: 'Stroke it out.',
+    tap: 'Tap lightly where you felt it, never on the eyes.',
+    massage: 'Smooth it out with soft hands.',
     breaths: 'Two slow breaths.',
   },
   strokeNeck: 'Stroke lightly down the neck with one flat hand.',
+  again: 'And again.',
   oneMore: 'One more round.',
   evenOut: {
-    left: 'And the left side, to make it even.',
-    right: 'And the right side, to make it even.',
+    left: 'And the left, to make it even.',
+    right: 'And the right, to make it even.',
     one: 'And the first way, to make it even.',
     other: 'And the other way, to make it even.',
   },
   questions: 'Time for your questions.',
-  breatheIn: 'In',
+  breatheIn: 'Breathe in',
   breatheOut: 'and out',
-  numbers: [
-    'zero',
-    'one',
-    'two',
-    'three',
-    'four',
-    'five',
-    'six',
-    'seven',
-    'eight',
-    'nine',
-    'ten',
-    'eleven',
-    'twelve',
-    'thirteen',
-    'fourteen',
-    'fifteen',
-    'sixteen',
-    'seventeen',
-    'eighteen',
-    'nineteen',
-    'twenty',
-  ],
+  lastBreath: 'Last breath, in',
+  go: 'go',
+  number: english.numberWords,
 };

@@ -264,7 +264,7 @@ describe('the cue player', () => {
 
   it('marks beats by a tone, each once', async () => {
     const player = await ready([]);
-    const beats = [0, 1000, 2000].map((at) => ({ key: `beat ${at}`, at }));
+    const beats = [0, 1000, 2000].map((at) => ({ key: `beat ${at}`, at, of: 'beat' as const }));
     player.follow([], beats, () => 0);
     player.follow([], beats.slice(1), () => 500);
     expect(heard().map(([, when]) => when)).toEqual([10, 11, 12]);

@@ -1,5 +1,5 @@
 import type { DueBeat, DueCue } from '@/core/run';
-import type { Cue } from '@/core/score';
+import { type Cue, isCount } from '@/core/score';
 import { AudioClock } from './audio-clock';
 import { CueAudio } from './cue-audio';
 import { speakInBrowser } from './hear';
@@ -10,14 +10,12 @@ export type Sound = 'rendered' | 'browser' | 'tone';
 
 const SAME_TIME_MS = 20;
 const FORGET_AFTER_MS = 60_000;
-const BEAT_HZ = 660;
+/** Frequencies of the tones: a breath out is lower than one in. */
+const TONE_HZ: Record<DueBeat['of'], number> = { beat: 660, in: 528, out: 396 };
 /** How far the audio clock may slide before what is scheduled is scheduled anew, in ms. */
 const SLID_MS = 8;
 /** What starts within that many ms stays where it is. */
 const SETTLED_MS = 200;
-
-/** What is counted or marked is heard even while the voice is muted. */
-const isCount = (cue: Cue) => cue.kind === 'count' || cue.kind === 'countIn';
 
 interface Scheduled {
   at: number;
@@ -129,10 +127,10 @@ export class CuePlayer {
     for (const d of due) {
       if (!this.scheduled.has(d.key)) this.schedule(ways, this.clock, d, now);
     }
-    for (const { key, at } of beats) {
+    for (const { key, at, of } of beats) {
       if (this.scheduled.has(key)) continue;
       const when = this.clock.secondsAt(at);
-      this.scheduled.set(key, { at, when, stop: tone(context, ways.counts, when, BEAT_HZ) });
+      this.scheduled.set(key, { at, when, stop: tone(context, ways.counts, when, TONE_HZ[of]) });
     }
   }
 

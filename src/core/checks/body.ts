@@ -1,5 +1,14 @@
-import { allEasier, moveIn, type Plan, type Segment, updateSegment } from '../class';
+import {
+  allEasier,
+  dosesIn,
+  mapDoses,
+  moveIn,
+  type Plan,
+  type Segment,
+  updateSegment,
+} from '../class';
 import { countOf, type Dose, doseBeats, doseMs, hasVariant, isTimed, traitsOf } from '../move';
+import { dosesOfTurn } from '../score';
 import { type Check, type DoneTurn, firstThatHelps, type Look, lines } from './check';
 
 export const sidesUnequal: Check = {
@@ -25,8 +34,7 @@ export const sidesUnequal: Check = {
           },
         ];
       }
-      const doses = [segment.dose, ...(segment.byRound?.flatMap((r) => r.dose ?? []) ?? [])];
-      if (segment.sides !== 'alternating' || !doses.some(odd)) return [];
+      if (segment.sides !== 'alternating' || !dosesIn(segment).some(odd)) return [];
       return [
         {
           key: `sides-unequal ${segment.id}`,
@@ -49,13 +57,7 @@ const even = (dose: Dose): Dose => {
   const { count } = doseBeats(dose);
   return countOf(dose, count === 1 ? 2 : count - 1);
 };
-const evenly = (segment: Segment): Segment => ({
-  ...segment,
-  dose: even(segment.dose),
-  ...(segment.byRound && {
-    byRound: segment.byRound.map((r) => (r.dose ? { ...r, dose: even(r.dose) } : r)),
-  }),
-});
+const evenly = (segment: Segment): Segment => mapDoses(segment, even);
 
 /** A hold of this length is let go before the next thing begins (common practice: 30 s is the usual ideal). */
 const LONG_HOLD_MS = 30_000;
@@ -73,7 +75,8 @@ export const longHoldWithoutRelease: Check = {
         .turnsOf(segment.id)
         .some(
           ({ turn, pauseMs }) =>
-            pauseMs === 0 && traitsOf(turn.dose).isHeld && doseMs(turn.dose) >= LONG_HOLD_MS,
+            pauseMs === 0 &&
+            dosesOfTurn(turn).some((d) => traitsOf(d).isHeld && doseMs(d) >= LONG_HOLD_MS),
         );
       if (!long) return [];
       const seconds = move.releaseSeconds || USUAL_RELEASE_SECONDS;
@@ -199,9 +202,8 @@ export const longBreathHold: Check = {
         0,
         ...look
           .turnsOf(segment.id)
-          .flatMap(({ turn: { dose } }) =>
-            dose.kind === 'breaths' ? [dose.pattern.hold, dose.pattern.pause] : [],
-          ),
+          .flatMap(({ turn }) => dosesOfTurn(turn))
+          .flatMap((d) => (d.kind === 'breaths' ? [d.pattern.hold, d.pattern.pause] : [])),
       );
       if (longest <= LONGEST_HELD_BREATH_SECONDS) return [];
       return [
@@ -212,14 +214,7 @@ export const longBreathHold: Check = {
           segments: [segment.id],
           repair: {
             label: `Hold for ${SHORT_HOLD_SECONDS} s at most`,
-            apply: (plan: Plan) =>
-              updateSegment(plan, segment.id, (s) => ({
-                ...s,
-                dose: heldShort(s.dose),
-                ...(s.byRound && {
-                  byRound: s.byRound.map((r) => (r.dose ? { ...r, dose: heldShort(r.dose) } : r)),
-                }),
-              })),
+            apply: (plan: Plan) => updateSegment(plan, segment.id, (s) => mapDoses(s, heldShort)),
           },
         },
       ];

@@ -12,12 +12,22 @@ import type { Language } from '../language';
 import {
   type CarriedCaution,
   concerns,
+  type Dose,
   HANDS_FREE_RELEASE,
   type Move,
   moveText,
   releaseAsMove,
 } from '../move';
-import { type Book, releaseOf, type Score, type Turn, turnOfStep, turns } from '../score';
+import {
+  type Book,
+  compile,
+  dosesOfTurn,
+  releaseOf,
+  type Score,
+  type Turn,
+  turnOfStep,
+  turns,
+} from '../score';
 
 /** Must: somebody could be hurt or the promise broken. Should: the class would be better. May: good to know. */
 export const SEVERITIES = ['must', 'should', 'may'] as const;
@@ -153,10 +163,13 @@ class Ways {
 
   constructor(private readonly language: Language) {}
 
-  of({ done, segment, variant, dose }: Turn): Move {
-    const worded = this.inWordsOf(done, segment);
-    // Of an amount only the breath matters to a body: whether it is held.
-    if (dose.kind !== 'breaths') return worded;
+  of(turn: Turn): Move {
+    const { done, segment, variant, opening } = turn;
+    const worded = this.inWordsOf(done, segment, opening);
+    // Of an amount only the breath matters to a body: whether it is held, on either side.
+    const held = (d: Dose) => (d.kind === 'breaths' ? d.pattern.hold + d.pattern.pause : -1);
+    const [dose] = dosesOfTurn(turn).toSorted((a, b) => held(b) - held(a));
+    if (dose?.kind !== 'breaths') return worded;
     const key = `${segment.id} ${variant ?? ''} ${JSON.stringify(dose)}`;
     const paced = this.known.get(key) ?? { ...worded, dose };
     this.known.set(key, paced);
@@ -164,8 +177,11 @@ class Ways {
   }
 
   /** A teacher's own words may ask for what the move does not, such as a lifted chin. */
-  private inWordsOf(done: Move, segment: Segment): Move {
-    const { announce: _, muted: _muted, pins: _pins, ...own } = segment.cues ?? {};
+  private inWordsOf(done: Move, segment: Segment, opening: string | undefined): Move {
+    const { announce: _, muted: _muted, pins: _pins, ...cues } = segment.cues ?? {};
+    const more = [...(segment.stages?.map((s) => s.words) ?? []), ...(opening ? [opening] : [])];
+    const { form } = moveText(done, this.language);
+    const own = { ...cues, ...(more.length && { form: [...(cues.form ?? form), ...more] }) };
     if (Object.keys(own).length === 0) return done;
     const ofSegment = this.worded.get(segment) ?? new Map<Move, Move>();
     this.worded.set(segment, ofSegment);
@@ -193,6 +209,13 @@ export function segmentsDone(look: Look): SegmentDone[] {
     const releases = [...new Set(all.flatMap((d) => d.release ?? []))];
     return { segment, move, ways, releases };
   });
+}
+
+/** The segments of a class with all the ways in which they are done, whoever is booked. */
+export function waysOf(plan: Plan, book: Book): SegmentDone[] {
+  const score = compile(plan, book);
+  const nobody = { shelf: [], people: [], sessionsAWeek: 1 };
+  return segmentsDone(lookAt({ plan, score, book, ...nobody, compile: () => score }));
 }
 
 /** A segment with where it stands and the move it names. */

@@ -1,9 +1,10 @@
 import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
+import { checkedOf } from '@testing/checked';
 import { type Line, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { changeRules, type Plan, placedSegments, type Rules } from '@/core/class';
-import { compile, type Score } from '@/core/score';
-import { type BookedPerson, CHECKS, type Checked, check, type Finding, withoutClaims } from '.';
+import { compile } from '@/core/score';
+import { type BookedPerson, CHECKS, type Checked, check, type Finding } from '.';
 
 /** Slot and kit are ample, so that a class shows only what its test is about. */
 const HOUR = 3600;
@@ -20,20 +21,6 @@ const person = (more: Partial<BookedPerson>): BookedPerson => ({
 });
 
 type Context = Partial<Pick<Checked, 'people' | 'sessionsAWeek'>>;
-
-function checkedOf(plan: Plan, context: Context = {}): Checked {
-  const compiled = (p: Plan): Score => compile(p, LIBRARY_BOOK);
-  return {
-    plan,
-    score: compiled(plan),
-    book: LIBRARY_BOOK,
-    shelf: LIBRARY,
-    people: [],
-    sessionsAWeek: 1,
-    compile: compiled,
-    ...context,
-  };
-}
 
 interface Case {
   /** A class that triggers the check. */
@@ -161,6 +148,10 @@ const CASES: Record<string, Case> = {
   claims: {
     triggers: lines({ move: 'smile-pulses', cues: { form: ['This melts fat.', 'Breathe on.'] } }),
     spares: lines({ move: 'smile-pulses', cues: { form: ['This wakes the muscle.'] } }),
+  },
+  'passed-over': {
+    triggers: lines({ move: 'smile-pulses', rounds: 1, byRound: [{}, { variant: 'easier' }] }),
+    spares: lines({ move: 'smile-pulses', rounds: 2, byRound: [{}, { variant: 'easier' }] }),
   },
   'new-to-somebody': {
     triggers: ruled({ explain: 'names-only' }, { move: 'smile-pulses' }),
@@ -329,12 +320,6 @@ describe('other ways to be found and repaired', () => {
     const order = grave.map((f) => ['must', 'should', 'may'].indexOf(f.severity));
     expect(order).toEqual(order.toSorted((a, b) => a - b));
     expect(grave[0]?.check).toBe('slot-overrun');
-  });
-
-  it('takes every claim out of a text', () => {
-    expect(withoutClaims('It burns fat and is permanent.', 'en')).toBe(
-      'It wakes the muscle and is with regular practice.',
-    );
   });
 
   it('knows every move that its cases name', () => {

@@ -1,25 +1,25 @@
 import { LANGUAGE_DATA, type Language } from '../language';
 
-/** Words that claim too much, with a plain substitute. */
-interface Claim {
+/** Words that claim too much, with a plain way to put it. */
+export interface Claim {
   claim: string;
   instead: string;
 }
 
-/** The first claim a text makes that it should not, with what to say instead. */
+/** Where a text is cut into parts that say one thing each: what a "not" belongs to goes no further. */
+const PARTS = /[.;:!?,]\s+/;
+
+/**
+ * The first claim a text makes that it should not, with what to say instead. What a sentence denies, as in
+ * "this is not a cure", is none.
+ */
 export function claimIn(text: string, language: Language): Claim | null {
-  for (const [pattern, instead] of LANGUAGE_DATA[language].claims.patterns) {
-    const found = pattern.exec(text);
-    if (found) return { claim: found[0], instead };
+  const { patterns, denied } = LANGUAGE_DATA[language].claims;
+  for (const part of text.split(PARTS)) {
+    for (const [pattern, instead] of patterns) {
+      const found = pattern.exec(part);
+      if (found && !denied.test(part.slice(0, found.index))) return { claim: found[0], instead };
+    }
   }
   return null;
-}
-
-/** The text with every claim replaced by the first substitute offered. */
-export function withoutClaims(text: string, language: Language): string {
-  const { patterns, fitting } = LANGUAGE_DATA[language].claims;
-  return patterns.reduce((plain, [pattern, instead]) => {
-    const first = instead.split(',')[0] ?? instead;
-    return plain.replace(new RegExp(pattern, 'gi'), (claim) => fitting(claim, first));
-  }, text);
 }

@@ -1,27 +1,20 @@
-import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
+import { LIBRARY, libraryMove } from '@library';
 import { RUNS, smallPlan } from '@testing/arbitrary';
+import { checkedOf } from '@testing/checked';
 import { type Line, planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { groupSegments, type Plan, type Rules } from '@/core/class';
+import { groupSegments, type Plan, type Rules, updateBlock } from '@/core/class';
 import { type Area, CAUTIONS, type CarriedCaution, type Move, moveSchema } from '@/core/move';
-import { compile } from '@/core/score';
-import { type BookedPerson, type Checked, check, type Finding, musts, repaired } from '.';
+import { type BookedPerson, check, type Finding, musts, repaired } from '.';
 
 /** The smallest classes in which somebody could be hurt and nothing was said, or nothing is wrong. */
 
 const carrying = (...cautions: CarriedCaution[]): BookedPerson[] => [
   { id: 'p1', name: 'Marit', cautions, met: new Set(LIBRARY.map((m) => m.id)) },
 ];
-const context = (plan: Plan, people: BookedPerson[] = [], sessionsAWeek = 1): Checked => ({
-  plan,
-  score: compile(plan, LIBRARY_BOOK),
-  book: LIBRARY_BOOK,
-  shelf: LIBRARY,
-  people,
-  sessionsAWeek,
-  compile: (p) => compile(p, LIBRARY_BOOK),
-});
+const context = (plan: Plan, people: BookedPerson[] = [], sessionsAWeek = 1) =>
+  checkedOf(plan, { people, sessionsAWeek });
 const found = (id: string, plan: Plan, ...more: [BookedPerson[]?, number?]): Finding[] =>
   check(context(plan, ...more)).filter((f) => f.check === id);
 const lines = (...all: Line[]) => planOf(all, {}, 3600);
@@ -239,5 +232,52 @@ describe('every repair', () => {
       }),
       { numRuns: Math.min(RUNS, 120) },
     );
+  });
+});
+
+describe('a side that is longer on purpose', () => {
+  const held = (seconds: number) =>
+    ({ kind: 'breaths', breaths: 3, pattern: { in: 4, hold: seconds, out: 4, pause: 0 } }) as const;
+  const longer = (seconds: number): Line => ({
+    move: 'chin-over-shoulder',
+    rounds: 1,
+    sides: 'each',
+    uneven: { side: 'right', dose: held(seconds), reason: 'It is tight.' },
+  });
+
+  it('with a held breath is seen by a caution of the blood pressure', () => {
+    const people = carrying(at('bloodPressure'));
+    expect(found('person-caution', lines(longer(0)), people)).toEqual([]);
+    expect(found('person-caution', lines(longer(3)), people)).toHaveLength(1);
+  });
+
+  it('with a breath held for long is told and made shorter', () => {
+    const [finding] = found('long-breath-hold', lines(longer(20)));
+    const repaired = finding?.repair?.apply(lines(longer(20)));
+    expect(repaired && found('long-breath-hold', repaired)).toEqual([]);
+  });
+});
+
+describe('the opening sentence of a block', () => {
+  it('that takes the head back is seen by a caution of the neck', () => {
+    const plan = lines({ move: 'staged-brow-hold' });
+    const opened = updateBlock(plan, 'block-s1', (b) => ({
+      ...b,
+      opening: 'Lift the chin and look up.',
+    }));
+    expect(found('person-caution', opened, carrying(at('neck')))).toHaveLength(1);
+  });
+});
+
+describe('the words of a stage', () => {
+  it('that take the head back are seen by a caution of the neck', () => {
+    const stages = [
+      { words: 'Settle.', length: { share: 1 } },
+      { words: 'Now lift the chin and look up.', length: { share: 1 } },
+    ];
+    const plain = lines({ move: 'staged-brow-hold' });
+    const staged = lines({ move: 'staged-brow-hold', stages });
+    expect(found('person-caution', plain, carrying(at('neck')))).toEqual([]);
+    expect(found('person-caution', staged, carrying(at('neck')))).toHaveLength(1);
   });
 });

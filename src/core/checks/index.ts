@@ -11,7 +11,7 @@ import { noDrainAtTheEnd, noWarmUp } from './course';
 import { areaWithoutWork, focusRatio, orderAgainstSchool, sameAreaInARow } from './face';
 import { claims, dryGripAfterGlide, missingProp, weeklyCap } from './kit';
 import { newToSomebody, personCaution, personRelease, personToAsk } from './room';
-import { cueTooLong, reminderWithoutRoom, slotOverrun } from './time';
+import { cueTooLong, passedOverInSilence, reminderWithoutRoom, slotOverrun } from './time';
 
 export {
   type BookedPerson,
@@ -20,9 +20,11 @@ export {
   type Finding,
   type Repair,
   SEVERITIES,
+  type SegmentDone,
   type Severity,
+  waysOf,
 } from './check';
-export { claimIn, withoutClaims } from './claims';
+export { claimIn } from './claims';
 export { type DoneAlready, doneThisWeek } from './week';
 
 /** Every check there is. A new one is a new entry. */
@@ -42,6 +44,7 @@ export const CHECKS: readonly Check[] = [
   focusRatio,
   longHoldWithoutRelease,
   sameAreaInARow,
+  passedOverInSilence,
   cueTooLong,
   missingProp,
   claims,

@@ -1,5 +1,6 @@
 import {
   allEasier,
+  blocksOf,
   changeRules,
   moveBlock,
   type PhaseName,
@@ -8,10 +9,10 @@ import {
   type Segment,
   updateSegment,
 } from '../class';
-import { LANGUAGES } from '../language';
-import { inVariant, type Move, moveText, PROP_NAMES } from '../move';
+import type { Language } from '../language';
+import { cuesOf, inVariant, type Move, PROP_NAMES } from '../move';
 import { type Check, firstOf, type Look, lines, lookAt, segmentsDone } from './check';
-import { claimIn, withoutClaims } from './claims';
+import { type Claim, claimIn } from './claims';
 
 /** Phases in which a class that oils for its closing massage has oil on the skin. */
 const OILED: readonly PhaseName[] = ['massage', 'close'];
@@ -200,23 +201,36 @@ export const weeklyCap: Check = {
   },
 };
 
-/** A segment's own words through a change. */
-function inOwnWords(segment: Segment, change: (text: string) => string): Segment {
+/** The segment with the words of its move, where its own claim something. */
+function withoutOwnClaims(segment: Segment, isClaim: (text: string) => boolean): Segment {
   const { cues } = segment;
   if (!cues) return segment;
-  const { announce, setup, short, form, letGo, ...rest } = cues;
-  return {
-    ...segment,
-    cues: {
-      ...rest,
-      ...(announce !== undefined && { announce: change(announce) }),
-      ...(setup && { setup: setup.map(change) }),
-      ...(short !== undefined && { short: change(short) }),
-      ...(form && { form: form.map(change) }),
-      ...(letGo !== undefined && { letGo: change(letGo) }),
-    },
-  };
+  const claims = (words: string | readonly string[] | undefined) =>
+    [words ?? []].flat().some(isClaim);
+  const kept = Object.entries(cues).filter(
+    ([kind, words]) => kind === 'muted' || kind === 'pins' || !claims(words as string | string[]),
+  );
+  const { cues: _, ...rest } = segment;
+  return kept.length ? { ...rest, cues: Object.fromEntries(kept) } : rest;
 }
+
+/** What a move claims in a language; each is looked at once. */
+const ofMove = new WeakMap<Move, Map<Language, Claim | null>>();
+function claimOf(move: Move, language: Language): Claim | null {
+  const known = ofMove.get(move) ?? new Map<Language, Claim | null>();
+  ofMove.set(move, known);
+  const text = move.text[language];
+  let claim = known.get(language);
+  if (claim === undefined) {
+    const all = text ? [text.name, ...cuesOf(text)] : [];
+    claim = all.map((t) => claimIn(t, language)).find((c) => c !== null) ?? null;
+    known.set(language, claim);
+  }
+  return claim;
+}
+
+const WHY =
+  'Muscles can be toned and places freshened; no more can be promised. Put it plainly, such as';
 
 export const claims: Check = {
   id: 'claims',
@@ -224,44 +238,43 @@ export const claims: Check = {
   severity: 'should',
   find: (look) => {
     const { plan } = look;
-    return lines(look).flatMap(({ segment, move }) => {
-      const own = segment.cues;
-      const written = own
-        ? [own.announce, own.short, own.letGo, ...(own.setup ?? []), ...(own.form ?? [])]
-        : [];
-      // A move of the studio's own may claim too; there the words of the segment replace it.
-      const text = moveText(move, plan.language);
-      const said = [...written, own?.setup ? [] : text.setup, own?.form ? [] : text.form].flat();
-      const language = LANGUAGES.find((l) => said.some((t) => t && claimIn(t, l)));
-      const found = said.flatMap((t) => (t && language && claimIn(t, language)) || []);
-      const [first] = found;
-      if (!first || !language) return [];
-      const plain = (t: string) => withoutClaims(t, language);
+    const { language } = plan;
+    const languages = [language, ...(plan.second ? [plan.second.language] : [])];
+    const firstIn = (texts: readonly (string | undefined)[]) =>
+      texts.map((t) => (t ? claimIn(t, language) : null)).find((c) => c !== null);
+    const told = (key: string, who: string, { claim, instead }: Claim) => ({
+      key: `claims ${key}`,
+      says: `${who} “${claim}”`,
+      why: `${WHY} “${instead}”.`,
+    });
+    const { openingWords, closingWords } = plan.rules;
+    const openings = blocksOf(plan).map((b) => b.opening);
+    const ofClass = firstIn([openingWords, closingWords, ...openings]);
+    const ofSegments = lines(look).flatMap(({ segment, move }) => {
+      const { muted: _, pins: _pins, ...own } = segment.cues ?? {};
+      const stages = segment.stages?.map((s) => s.words) ?? [];
+      const inOwn = firstIn(Object.values(own).flat());
+      const found =
+        inOwn ?? firstIn(stages) ?? languages.map((l) => claimOf(move, l)).find((c) => c !== null);
+      if (!found) return [];
+      const isClaim = (text: string) => claimIn(text, language) !== null;
       return [
         {
-          key: `claims ${segment.id}`,
-          says: `${look.nameOf(move.id)} says “${first.claim}”`,
-          why: `Careful teachers say “${first.instead}” instead: muscles can be toned and places freshened, no more can be promised.`,
+          ...told(segment.id, `${look.nameOf(move.id)} says`, found),
           segments: [segment.id],
-          repair: {
-            label: `Say “${first.instead.split(',')[0]}”`,
-            apply: (p: Plan) =>
-              updateSegment(p, segment.id, (s) =>
-                inOwnWords(
-                  {
-                    ...s,
-                    cues: {
-                      ...s.cues,
-                      setup: s.cues?.setup ?? text.setup,
-                      form: s.cues?.form ?? text.form,
-                    },
-                  },
-                  plain,
-                ),
-              ),
-          },
+          ...(inOwn && {
+            repair: {
+              label: 'Say it in the words of the move',
+              apply: (p: Plan) => updateSegment(p, segment.id, (s) => withoutOwnClaims(s, isClaim)),
+            },
+          }),
         },
       ];
     });
+    if (!ofClass) return ofSegments;
+    return [
+      { ...told('class', 'The words of the class say', ofClass), segments: [] },
+      ...ofSegments,
+    ];
   },
 };

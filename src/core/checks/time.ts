@@ -1,6 +1,17 @@
-import { changeRules, type Plan, type Segment, updateSegment } from '../class';
+import {
+  blockAsItIsDone,
+  changeRules,
+  moveIn,
+  type Plan,
+  passedOver,
+  placedSegments,
+  type Segment,
+  updateBlock,
+  updateSegment,
+} from '../class';
 import { clock } from '../formats';
-import type { LeftOut } from '../score';
+import { isOnlySaid, type LeftOut, OPENING } from '../score';
+import { estimateSpeech } from '../speech';
 import type { Check, Look, Repair } from './check';
 
 export const slotOverrun: Check = {
@@ -57,11 +68,14 @@ function repairFor(look: Look, segmentId: string, kind: LeftOut['kind']): Repair
         },
       };
     case 'countIn':
-      return { label: 'Do without a count-in', apply: (p) => changeRules(p, { countIn: false }) };
+      return {
+        label: 'Do without a count-in',
+        apply: (p) => spokenBy(p, segmentId, { countIn: false }),
+      };
     case 'count':
       return {
         label: 'Count by a soft tone instead',
-        apply: (p) => changeRules(p, { counting: 'beat' }),
+        apply: (p) => spokenBy(p, segmentId, { counting: 'beat' }),
       };
     case 'setup':
     case 'short':
@@ -93,6 +107,50 @@ function repairFor(look: Look, segmentId: string, kind: LeftOut['kind']): Repair
   }
 }
 
+/** What the fields of a plan are called on screen. */
+const FIELD_WORDS: Record<string, string> = {
+  byRound: 'rounds of their own',
+  restSeconds: 'rest',
+  cues: 'cues at times of their own',
+  variant: 'version',
+  uneven: 'side of its own length',
+  oneSideFirst: 'one side first',
+};
+const LONGEST_KEPT_FREE_S = 1800;
+
+/** Opening or closing words that are longer than the time kept free for them. */
+function wordsTooLong({ segmentId, text }: LeftOut): ReturnType<Check['find']>[number] {
+  const opens = segmentId === OPENING;
+  const field = opens ? 'openingSeconds' : 'closingSeconds';
+  return {
+    key: `cue-too-long ${segmentId}`,
+    says: opens ? 'The opening words are not said' : 'The words before questions are not said',
+    why: `“${text}” takes longer than the time that is kept free for it.`,
+    segments: [],
+    repair: {
+      label: 'Keep more time free',
+      apply: (plan: Plan) => {
+        const ms = estimateSpeech(text, plan.language, plan.rules.wordsPerMinute);
+        // The voice may take longer than the estimate, and some time is wanted after the words.
+        const seconds = Math.max(plan.rules[field] + 1, Math.ceil(ms / 500));
+        return changeRules(plan, { [field]: Math.min(LONGEST_KEPT_FREE_S, seconds) });
+      },
+    },
+  };
+}
+
+/** A way to speak a segment: of its own where it has one, else by the house rule. */
+const spokenBy = (
+  plan: Plan,
+  segmentId: string,
+  rules: Partial<Pick<Segment, 'countIn' | 'counting'>>,
+): Plan => {
+  const own = updateSegment(plan, segmentId, (s) =>
+    Object.keys(rules).some((rule) => s[rule as 'countIn'] !== undefined) ? { ...s, ...rules } : s,
+  );
+  return changeRules(own, rules);
+};
+
 /** One finding a segment and kind of cue, however many rounds it concerns. */
 const leftOut =
   (id: string, concerns: (kind: LeftOut['kind']) => boolean): Check['find'] =>
@@ -107,6 +165,7 @@ const leftOut =
       const [first] = outs;
       if (!first) return [];
       const texts = [...new Set(outs.map((o) => `“${o.text}”`))];
+      if (isOnlySaid(first.segmentId)) return [wordsTooLong(first)];
       const [line] = look.turnsOf(first.segmentId);
       const name = line ? look.nameOf(line.turn.segment.move) : '';
       return [
@@ -120,6 +179,34 @@ const leftOut =
       ];
     });
   };
+
+export const passedOverInSilence: Check = {
+  id: 'passed-over',
+  title: 'Something cannot be done as it is written',
+  severity: 'should',
+  find: ({ plan, book, moves, nameOf }) =>
+    passedOver(plan, book.move).map(({ path, segmentId, message }) => {
+      const placed = placedSegments(plan).find((p) => p.segment.id === segmentId);
+      const { block } = placed ?? {};
+      const moveId = placed?.segment.move;
+      const field = String(path.at(-1));
+      return {
+        key: `passed-over ${segmentId ?? ''} ${field}`,
+        says: moveId ? nameOf(moveId) : 'The moves of the class',
+        why: `Its “${FIELD_WORDS[field.split(/[.[]/)[0] ?? ''] ?? field}” ${message}.`,
+        segments: segmentId === undefined ? [] : [segmentId],
+        ...(block && {
+          repair: {
+            label: 'Write it as it is done',
+            apply: (p: Plan) =>
+              updateBlock(p, block.id, (b) =>
+                blockAsItIsDone(b, (s) => moveIn(moves, s), plan.language),
+              ),
+          },
+        }),
+      };
+    }),
+};
 
 export const cueTooLong: Check = {
   id: 'cue-too-long',

@@ -34,7 +34,7 @@ function broken(path: (string | number)[], value: unknown): unknown {
 describe('reading a plan file', () => {
   it('takes a good one as it is', () => {
     const plan = fullPlan();
-    expect(parsePlanText(JSON.stringify(plan), known)).toEqual({ ok: true, value: plan });
+    expect(parsePlanText(JSON.stringify(plan), libraryMove)).toEqual({ ok: true, value: plan });
   });
 
   const first = ['phases', 'work', 0, 'segments', 0];
@@ -116,7 +116,7 @@ describe('reading a plan file', () => {
     ['a file that is too large', `"${'a'.repeat(1_000_001)}"`, /1 000 000/],
     ['deep nesting', '['.repeat(200_000), /not JSON/],
   ])('refuses %s with one clear sentence', (_, text, message) => {
-    const result = parsePlanText(text, known);
+    const result = parsePlanText(text, libraryMove);
     expect(result.ok ? [] : result.problems).toEqual([
       { field: '', message: expect.stringMatching(message) },
     ]);

@@ -4,7 +4,16 @@
  */
 
 const LISTED = ['setup', 'form'] as const;
-const SINGLE = ['announce', 'short', 'side', 'letGo', 'release', 'count', 'breath'] as const;
+const SINGLE = [
+  'announce',
+  'short',
+  'side',
+  'dose',
+  'letGo',
+  'release',
+  'count',
+  'breath',
+] as const;
 export type ListedKind = (typeof LISTED)[number];
 type SingleKind = (typeof SINGLE)[number];
 

@@ -13,6 +13,7 @@ export interface Difference {
 }
 
 const NONE = '';
+const AS_CLASS = 'as the class';
 const variantName = (variant: Variant | undefined) => variant ?? 'as usual';
 const seconds = (n: number) => `${Math.round(n * 100) / 100} s`;
 const yes = (on: boolean | undefined) => (on ? 'yes' : 'no');
@@ -27,6 +28,14 @@ const FIELDS: [what: string, of: (segment: Segment) => string][] = [
   ['let go by', (s) => s.release ?? 'as the move does'],
   ['rest', (s) => seconds(s.restSeconds)],
   ['version', (s) => variantName(s.variant)],
+  ['how much is said', (s) => s.say ?? AS_CLASS],
+  ['counting', (s) => s.counting ?? AS_CLASS],
+  ['count-in', (s) => (s.countIn === undefined ? AS_CLASS : yes(s.countIn))],
+  ['"go"', (s) => (s.go === undefined ? AS_CLASS : yes(s.go))],
+  ['breath words', (s) => s.breathWords ?? AS_CLASS],
+  ['later rounds straight on', (s) => (s.straightOn === undefined ? AS_CLASS : yes(s.straightOn))],
+  ['stages', (s) => s.stages?.map((stage) => stage.words).join(' ') ?? 'none'],
+  ['uneven side', (s) => (s.uneven ? `${s.uneven.side}, ${doseLabel(s.uneven.dose)}` : 'none')],
   ['locked', (s) => yes(s.locked)],
   ['may be left out', (s) => yes(s.optional)],
 ];
@@ -45,8 +54,12 @@ export function differences(before: Plan, after: Plan): Difference[] {
   if (json(before.second) !== json(after.second)) note('second language', NONE, 'changed');
   if (json(before.aim) !== json(after.aim)) note('aim', NONE, 'changed');
   note('kit', before.kit.join(', '), after.kit.join(', '));
-  for (const rule of Object.keys(after.rules) as (keyof Plan['rules'])[]) {
-    note(`house rule ${rule}`, String(before.rules[rule]), String(after.rules[rule]));
+  for (const rule of Object.keys({ ...before.rules, ...after.rules }) as (keyof Plan['rules'])[]) {
+    note(
+      `house rule ${rule}`,
+      String(before.rules[rule] ?? 'none'),
+      String(after.rules[rule] ?? 'none'),
+    );
   }
   const was = new Map(placedSegments(before).map((p) => [p.segment.id, p]));
   const now = placedSegments(after);
@@ -78,6 +91,9 @@ export function differences(before: Plan, after: Plan): Difference[] {
       note('done as', oldBlock?.order ?? 'straight', block.order, segment);
       note('laps', `${oldBlock?.laps ?? 1}`, `${block.laps}`, segment);
       note('one side first', yes(oldBlock?.oneSideFirst), yes(block.oneSideFirst), segment);
+      note('opening sentence', oldBlock?.opening ?? NONE, block.opening ?? NONE, segment);
+      note('one flow', yes(oldBlock?.flow), yes(block.flow), segment);
+      if (json(oldBlock?.loops) !== json(block.loops)) note('loops', NONE, 'changed', segment);
     }
   }
   return list;

@@ -1,4 +1,5 @@
-import { hasVariant, type Move } from '../move';
+import { type Dose, hasVariant, type Move } from '../move';
+import { roundsOf, tidyBlock } from './loops';
 import {
   type Block,
   blocksOf,
@@ -118,7 +119,7 @@ export function removeSegments(plan: Plan, ids: readonly string[]): Plan {
   return mapBlocks(plan, (block) => {
     const segments = block.segments.filter((s) => !ids.includes(s.id));
     if (segments.length === block.segments.length) return [block];
-    return segments.length ? [{ ...block, segments }] : [];
+    return segments.length ? [tidyBlock({ ...block, segments })] : [];
   });
 }
 
@@ -184,16 +185,13 @@ export function updateBlock(plan: Plan, id: string, change: (block: Block) => Bl
   return mapBlocks(plan, (block) => [block.id === id ? change(block) : block]);
 }
 
-/** How a block is done. Laps belong to a circuit alone, so another order drops them. */
+/** How a block is done. Laps belong to a circuit alone and loops to straight sets, so another order drops them. */
 export function arrangeBlock(
   plan: Plan,
   id: string,
-  arranged: Partial<Pick<Block, 'order' | 'laps' | 'oneSideFirst'>>,
+  arranged: Partial<Omit<Block, 'id' | 'segments'>>,
 ): Plan {
-  return updateBlock(plan, id, (block) => {
-    const next = { ...block, ...arranged };
-    return next.order === 'circuit' ? next : { ...next, laps: 1 };
-  });
+  return updateBlock(plan, id, (block) => tidyBlock({ ...block, ...arranged }));
 }
 
 /** Most segments a block may hold. */
@@ -211,7 +209,7 @@ export function groupSegments(plan: Plan, ids: readonly string[], order: Block['
   const segments = chosen.map(({ segment }) =>
     order === 'circuit' ? { ...segment, rounds: 1 } : segment,
   );
-  const group: Block = { ...first.block, order, laps, segments };
+  const group = tidyBlock({ ...first.block, order, laps, segments });
   const others = chosen.slice(1).map((p) => p.segment.id);
   const kept = first.block.segments.filter((s) => !ids.includes(s.id));
   let next = removeSegments(plan, others);
@@ -222,7 +220,7 @@ export function groupSegments(plan: Plan, ids: readonly string[], order: Block['
   return insertBlock(next, { ...group, id }, { phase: first.phase, index });
 }
 
-/** Gives every segment of a group a block of its own again; laps become rounds. */
+/** Gives every segment of a group a block of its own again; laps and loops become rounds. */
 export function ungroup(plan: Plan, blockId: string): Plan {
   const placed = placedSegments(plan).find((p) => p.block.id === blockId);
   if (!placed) return plan;
@@ -230,7 +228,7 @@ export function ungroup(plan: Plan, blockId: string): Plan {
   const index = plan.phases[phase].indexOf(block);
   const without = mapBlocks(plan, (b) => (b.id === blockId ? [] : [b]));
   return block.segments.reduce((next, segment, i) => {
-    const rounds = Math.min(10, segment.rounds * block.laps);
+    const rounds = Math.min(10, roundsOf(block, segment));
     return addSegment(next, { ...segment, rounds }, phase, index + i);
   }, without);
 }
@@ -277,6 +275,23 @@ export function shiftBlocks(plan: Plan, ids: readonly string[], direction: -1 | 
     return to ? moveBlock(now, block.id, to) : now;
   }, plan);
 }
+
+/** Every dose that a segment names: its own, that of single rounds, that of an uneven side. */
+export const dosesIn = ({ dose, byRound, uneven }: Segment): Dose[] => [
+  dose,
+  ...(byRound?.flatMap((r) => r.dose ?? []) ?? []),
+  ...(uneven ? [uneven.dose] : []),
+];
+
+/** The segment with every dose that it names changed. */
+export const mapDoses = (segment: Segment, change: (dose: Dose) => Dose): Segment => ({
+  ...segment,
+  dose: change(segment.dose),
+  ...(segment.byRound && {
+    byRound: segment.byRound.map((r) => (r.dose ? { ...r, dose: change(r.dose) } : r)),
+  }),
+  ...(segment.uneven && { uneven: { ...segment.uneven, dose: change(segment.uneven.dose) } }),
+});
 
 /** What one round changes; a round that changes nothing any more is taken as the others are. */
 export function changeRound(

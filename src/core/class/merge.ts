@@ -39,7 +39,7 @@ export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
     name: string,
   ) => pick(base[key], mine[key], theirs[key], () => collisions.push(name));
   const rules = Object.fromEntries(
-    Object.keys(mine.rules).map((key) => {
+    Object.keys({ ...base.rules, ...mine.rules, ...theirs.rules }).map((key) => {
       const rule = key as keyof Plan['rules'];
       const of = [base.rules[rule], mine.rules[rule], theirs.rules[rule]] as const;
       return [rule, pick(...of, () => collisions.push(`house rule “${rule}”`))];

@@ -14,6 +14,8 @@ import {
   variantSchema,
 } from '../move';
 import { COUNTING } from './counting';
+import { BREATH_WORDS, SAY } from './speaking';
+import { stagesSchema } from './stages';
 
 export const PHASES = ['arrive', 'warmUp', 'work', 'massage', 'close'] as const;
 export type PhaseName = (typeof PHASES)[number];
@@ -41,7 +43,7 @@ const wait = (most: number) =>
  */
 export const cueRefSchema = z
   .string({ error: 'must name a cue' })
-  .regex(/^((setup|form):\d|announce|short|side|letGo|release|count|breath)$/, {
+  .regex(/^((setup|form):\d|announce|short|side|dose|letGo|release|count|breath)$/, {
     error: 'must be a cue such as "letGo" or "form:2"',
   });
 
@@ -64,6 +66,18 @@ export const segmentCuesSchema = z.strictObject({
   pins: z.array(pinSchema).max(16).optional(),
 });
 export type SegmentCues = z.infer<typeof segmentCuesSchema>;
+
+/** How a class or a segment is spoken. */
+const spokenSchema = z.object({
+  say: z.enum(SAY),
+  counting: z.enum(COUNTING),
+  countIn: z.boolean(),
+  /** "Go" after the count-in. */
+  go: z.boolean(),
+  breathWords: z.enum(BREATH_WORDS),
+  /** Later rounds go straight on: "and again". */
+  straightOn: z.boolean(),
+});
 
 /** One line of a class: a move with its dose, sides, rounds, release, rest and cues. */
 export const segmentSchema = z.strictObject({
@@ -88,6 +102,18 @@ export const segmentSchema = z.strictObject({
     .max(10)
     .optional(),
   cues: segmentCuesSchema.optional(),
+  /** What changes while it is held, and when. */
+  stages: stagesSchema.optional(),
+  /** One side is done longer or shorter on purpose. */
+  uneven: z
+    .strictObject({
+      side: z.enum(['left', 'right']),
+      dose: doseSchema,
+      /** Why, so that it is not taken for a slip. */
+      reason: cueTextSchema,
+    })
+    .optional(),
+  ...spokenSchema.partial().shape,
   /** Stays as it is when the class is fitted to its slot. */
   locked: z.boolean().optional(),
   /** May be left out when the class is fitted to its slot. */
@@ -95,6 +121,8 @@ export const segmentSchema = z.strictObject({
 });
 export type Segment = z.infer<typeof segmentSchema>;
 
+/** How often loops may repeat a segment, taken together. */
+const MOST_LOOPED = 20;
 export const BLOCK_ORDERS = ['straight', 'circuit', 'alternating'] as const;
 
 /**
@@ -108,11 +136,34 @@ export const blockSchema = z
     laps: z.number().int().min(1, 'must be at least 1 lap').max(10).default(1),
     /** The whole block on the left side of the face first, then all of it on the right. */
     oneSideFirst: z.boolean().optional(),
+    /** Said before its first segment, in the language of the class. */
+    opening: cueTextSchema.optional(),
+    /** One flow: one announcement and one count-in for all its segments, none between them. */
+    flow: z.boolean().optional(),
+    /** Segments in a row that are done several times before the block goes on. */
+    loops: z
+      .array(
+        z.strictObject({
+          from: idSchema,
+          to: idSchema,
+          times: z.number().int().min(2, 'must be at least twice').max(10),
+        }),
+      )
+      .max(10)
+      .optional(),
     segments: z.array(segmentSchema).min(1, 'must hold at least one segment').max(20),
   })
   .refine((b) => b.order === 'circuit' || b.laps === 1, {
     error: 'only a circuit has laps',
     path: ['laps'],
+  })
+  .refine((b) => b.order === 'straight' || !b.loops?.length, {
+    error: 'only straight sets have loops; a circuit has laps',
+    path: ['loops'],
+  })
+  .refine((b) => (b.loops ?? []).reduce((all, l) => all * l.times, 1) <= MOST_LOOPED, {
+    error: `must not repeat a segment more than ${MOST_LOOPED} times in all`,
+    path: ['loops'],
   });
 export type Block = z.infer<typeof blockSchema>;
 
@@ -129,14 +180,24 @@ export type Skin = (typeof SKINS)[number];
 /** The house rules of a class: how it explains, counts and speaks. */
 export const rulesSchema = z.strictObject({
   explain: z.enum(EXPLAIN).default('first'),
-  counting: z.enum(COUNTING).default('last-five'),
-  countIn: z.boolean().default(true),
+  say: spokenSchema.shape.say.default('all'),
+  counting: spokenSchema.shape.counting.default('last-five'),
+  countIn: spokenSchema.shape.countIn.default(true),
+  go: spokenSchema.shape.go.default(false),
+  breathWords: spokenSchema.shape.breathWords.default('thinning'),
+  straightOn: spokenSchema.shape.straightOn.default(false),
   /** Time to get into place after a full set-up; half of it after a short one. */
   settleSeconds: wait(30).default(3),
   /** Least length of a change of side, in seconds. */
   switchSeconds: wait(60).default(4),
+  /** Time kept free at the beginning for the opening words. */
+  openingSeconds: wait(1800).default(0),
+  /** What the class begins with. */
+  openingWords: cueTextSchema.optional(),
   /** Time kept free at the end for questions. */
   closingSeconds: wait(1800).default(0),
+  /** What is said at its beginning, in place of "time for your questions". */
+  closingWords: cueTextSchema.optional(),
   /** Speaking rate in words a minute; read-aloud speech is about 150 to 160 (from memory). */
   wordsPerMinute: z.number().int().min(80, 'must be at least 80').max(260).default(150),
   /** How every round is let go where its segment says nothing; as its move suggests where not set. */

@@ -16,7 +16,7 @@ import {
 import { fitToSlot } from '../fit';
 import { mainRegion, REGIONS } from '../move';
 import { type Solver, solve } from '../program';
-import { type Book, closingMs, compile, type LengthOptions, lengthOf } from '../score';
+import { type Book, compile, keptFreeMs, type LengthOptions, lengthOf } from '../score';
 import { candidatesOf, type Found } from './candidates';
 import { programOf } from './program';
 import type { Drafted, DraftFrom, DraftWish, NoDraft } from './wish';
@@ -92,7 +92,7 @@ function makeOf(making: Making): Omit<Drafted, 'notes'> | null {
   const { wish, empty, found, givenUp, book, solver, options, checked } = making;
   const candidates = found.candidates.filter((c) => !givenUp.has(c.move.id));
   for (const relaxed of [false, true]) {
-    const program = programOf(wish, candidates, { fixedMs: closingMs(empty), relaxed });
+    const program = programOf(wish, candidates, { fixedMs: keptFreeMs(empty), relaxed });
     const answer = solve(program, solver, SEARCH);
     const chosen = answer.taken.flatMap((i) => candidates[i] ?? []);
     if (chosen.length === 0) continue;

@@ -1,5 +1,6 @@
 import { LIBRARY_BOOK, libraryMove } from '@library';
 import { RUNS, smallPlan } from '@testing/arbitrary';
+import { planOf } from '@testing/plans';
 import { solver } from '@testing/solver';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -53,6 +54,14 @@ describe('a fit of any class', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('never asks for more of a dose than a class may have', () => {
+    const quick = { kind: 'counts', counts: 24, tempo: 145 } as const;
+    const plan = planOf([{ move: 'downward-drain-slides', dose: quick, rounds: 1 }], {}, 300);
+    const found = fitToSlot(plan, LIBRARY_BOOK, solver, {});
+    const after = found.kind === 'fits' ? found.plan : found.nearest;
+    expect(planSchema.safeParse(after).error?.issues).toBeUndefined();
   });
 
   it('never raises what must be changed, and names what stands in the way, in any class', () => {

@@ -5,6 +5,7 @@ import {
   placedSegments,
   type ResolvedClass,
   type Segment,
+  stagesOver,
 } from '../class';
 import {
   countOf,
@@ -12,6 +13,7 @@ import {
   doseBeats,
   doseMs,
   doseRange,
+  doseSchema,
   isTimed,
   type Move,
   type MoveText,
@@ -87,6 +89,13 @@ const MOST_REST_SECONDS = 10;
 const LEAST_RELEASE_SECONDS = 3;
 const MOST_RELEASE_SECONDS = 15;
 
+/** The largest number up to one that a dose of its kind may have; 0 where there is none. */
+function mostOf(dose: Dose, upTo: number): number {
+  let n = upTo;
+  while (n > 0 && !doseSchema.safeParse(countOf(dose, n)).success) n--;
+  return n;
+}
+
 /** The amounts of a dose between its move's floor and ceiling that a teacher would choose. */
 function dosesOf(segment: Segment, move: Move, without: readonly Limit[]): Option<Dose>[] {
   const { dose, sides } = segment;
@@ -100,9 +109,11 @@ function dosesOf(segment: Segment, move: Move, without: readonly Limit[]): Optio
   const step = timed && most > FINE_UP_TO_SECONDS * 1000 ? HOLD_STEP_SECONDS : 1;
   const all: Option<Dose>[] = [];
   const first = Math.max(1, Math.ceil(least / beatMs / step) * step);
-  for (let n = first; n * beatMs <= most; n += step) {
+  const last = mostOf(dose, Math.floor(most / beatMs));
+  for (let n = first; n <= last; n += step) {
     if (n === count || (sides === 'alternating' && !timed && n % 2)) continue;
     const other = countOf(dose, n);
+    if (stagesOver(other, segment.stages ?? []) > stagesOver(dose, segment.stages ?? [])) continue;
     const change = Math.abs(doseMs(other) - now) / now;
     all.push({ value: other, cost: PRICE.dose + Math.ceil(PRICE.wholeDose * change) });
   }

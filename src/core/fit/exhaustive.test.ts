@@ -15,9 +15,12 @@ import {
   updateSegment,
 } from '@/core/class';
 import { lengthOf } from '@/core/score';
+import { estimateSpeech, rememberingMeter } from '@/core/speech';
 import { choicesOf, currentWork, fitToSlot, TOLERANCE_MS } from '.';
 
-const ms = (plan: Plan) => lengthOf(plan, LIBRARY_BOOK);
+/** The estimate, of each text once: a class is measured thousands of times. */
+const meter = rememberingMeter(estimateSpeech);
+const ms = (plan: Plan) => lengthOf(plan, LIBRARY_BOOK, { meter });
 
 /** One way to have a segment or the laps of a block, and what it costs. */
 interface Option {
@@ -190,7 +193,7 @@ describe('a fit of a small class', () => {
         if (combinations(plan, refused) > MOST_COMBINATIONS) return;
         compared++;
         const best = exhaustive(plan, waysOf(plan, refused));
-        const found = fitToSlot(plan, LIBRARY_BOOK, solver, { refused });
+        const found = fitToSlot(plan, LIBRARY_BOOK, solver, { refused, meter });
         if (best === null) {
           expect(found.kind).toBe('cannot');
           return;

@@ -11,7 +11,7 @@ import { type Area, doseMs, type Move, REGIONS, regionOf, worksOn } from '../mov
 import type { Program, Row } from '../program';
 import {
   type Book,
-  closingMs,
+  keptFreeMs,
   type LengthOptions,
   type Turn,
   turnLength,
@@ -86,7 +86,7 @@ export function modelOf(plan: Plan, book: Book, options: FitOptions & LengthOpti
     }
   }
   if (!options.without?.includes('balance')) balance(builder, resolved);
-  return { ...builder, program: builder, fixedMs: closingMs(plan) };
+  return { ...builder, program: builder, fixedMs: keptFreeMs(plan) };
 }
 
 interface Around {

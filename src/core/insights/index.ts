@@ -8,6 +8,9 @@ export interface InsightColumn {
   unit?: string;
 }
 
+export const column = (name: string, unit?: string): InsightColumn =>
+  unit === undefined ? { name } : { name, unit };
+
 export interface InsightRow {
   cells: readonly (string | number)[];
   /** Where the row comes from. */
@@ -50,12 +53,16 @@ export const RETURNS = [2, 5, 10] as const;
  * How many of some newcomers came a 2nd, 5th and 10th time.
  * @param times how often each has come
  */
-export const returned = (times: readonly number[]): { nth: number; people: number; of: number }[] =>
-  RETURNS.map((nth) => ({
-    nth,
-    people: times.filter((t) => t >= nth).length,
-    of: times.length,
-  }));
+export const returned = (
+  times: readonly number[],
+): { nth: number; people: number; of: number }[] =>
+  times.length === 0
+    ? []
+    : RETURNS.map((nth) => ({
+        nth,
+        people: times.filter((t) => t >= nth).length,
+        of: times.length,
+      }));
 
 /** Time that a move was planned and took in one session, in ms. */
 export interface MoveTime {

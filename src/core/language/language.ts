@@ -21,25 +21,45 @@ export interface LanguageWords<Asked, Place> {
   featherLight: RegExp;
   /** A sentence that goes on with what the hands did in the one before. */
   goesOn: RegExp;
+  /** What is true of both sides of the face at once. */
+  bothSides: RegExp;
   /** A cue that taps or strokes something off; that belongs to the release, which can be left out. */
   releasing: RegExp;
 }
 
-/** Words that claim too much, each with a plain substitute. Common practice among careful teachers. */
+/** Words that claim too much, each with a plain way to put it. Common practice among careful teachers. */
 export interface LanguageClaims {
   patterns: readonly (readonly [claim: RegExp, instead: string])[];
-  /** The substitute in the form the sentence needs: “burns fat” becomes “wakes the muscle”. */
-  fitting: (claim: string, instead: string) => string;
+  /** A word before a claim that turns it into none. */
+  denied: RegExp;
+}
+
+/** How what is not a word is heard. */
+export interface LanguageSpelling {
+  /** Said between hours and minutes. */
+  clock: string;
+  /** The sign between thousands. */
+  thousands: '.' | ',';
+  /** How the signs between digits are said. */
+  signs: Readonly<Record<string, string>>;
+  /** What follows a decimal sign is one number instead of digits. */
+  wholeDecimals?: true;
+  /** A letter of an abbreviation, as long as most. */
+  letter: string;
+  symbols: readonly (readonly [written: RegExp, said: string])[];
 }
 
 /** What the length of a spoken text is estimated from. */
-export const FEATURES = ['base', 'syllable', 'letter', 'comma', 'sentence'] as const;
+export const FEATURES = ['base', 'syllable', 'letter', 'comma', 'sentence', 'number'] as const;
 
 export interface LanguageSpeech {
   /** Ms for each feature, fitted to lengths measured from the speech program by scripts/calibrate.ts. */
   ms: Readonly<Record<(typeof FEATURES)[number], number>>;
-  /** Syllables of the digits from zero to nine. */
-  digits: readonly number[];
+  /**
+   * Words that the speech program says wrongly, and how they are written for it so that they sound right. A
+   * list that grows by what is heard.
+   */
+  respelt: readonly (readonly [written: RegExp, spoken: string])[];
   /** A written word in small letters as it is heard, and how many of its vowel groups are silent. */
   heard: (word: string) => { word: string; silent: 0 | 1 };
 }

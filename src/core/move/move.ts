@@ -194,6 +194,8 @@ export const moveSchema = z.strictObject({
   purposes: z.array(z.enum(PURPOSES)).default([]),
   /** Belongs to the end of a class, and never to its beginning. */
   closes: z.literal(true).optional(),
+  /** Never counted aloud, such as a word that is said together. */
+  uncounted: z.literal(true).optional(),
   strokes: strokesSchema.default([]),
   /** Where the hands lie, where that is not where the move works. */
   touch: touchSchema.optional(),

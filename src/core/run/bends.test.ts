@@ -87,7 +87,7 @@ describe('both sides', () => {
     expect(put.map((p) => p.step.breath !== undefined)).toEqual([false, true]);
     const groups = cuesByStep(neck.score, neck.easier);
     const said = cuesAhead(state, groups, 60_000).map((d) => d.cue.text);
-    expect(said).toContain('And the left side, to make it even.');
+    expect(said).toContain('And the left, to make it even.');
   });
 
   it('stay equal when it is said in the switch, and when it is said three times', () => {
@@ -256,12 +256,14 @@ describe('a round that is added', () => {
 });
 
 describe('a move that nothing leads into', () => {
-  // Its announcement and explanation are muted, and nobody counts in.
+  // Its announcement and dose are muted, it goes by names, and nobody counts in.
   const plan = planOf([{ move: 'folded-lip-press', rounds: 1 }, { move: 'soft-jaw-drop' }], {
     countIn: false,
     explain: 'names-only',
   });
-  const scores = scoresOf(updateSegment(plan, 's2', (s) => muteCue(s, 'announce')));
+  const scores = scoresOf(
+    updateSegment(plan, 's2', (s) => muteCue(muteCue(s, 'announce'), 'dose')),
+  );
   const work = step(scores.score, 's2.1.work.both');
 
   it.each<[string, What]>([
@@ -306,7 +308,7 @@ describe('a move that is left in the middle', () => {
       countIn: false,
       explain: 'names-only',
     });
-    const quiet = updateSegment(plan, 's2', (s) => muteCue(s, 'announce'));
+    const quiet = updateSegment(plan, 's2', (s) => muteCue(muteCue(s, 'announce'), 'dose'));
     const inClose = {
       ...quiet,
       phases: { ...quiet.phases, arrive: [], close: quiet.phases.arrive },

@@ -1,4 +1,4 @@
-import { QUESTIONS, type Score } from '../score';
+import { isOnlySaid, type Score } from '../score';
 import { ease } from './easier';
 import { isRoomEvent, type NewRunEvent, type RunEventType, UNDO_MS } from './events';
 import { again, back, close, goTo, leaveFor, next, skip } from './places';
@@ -59,7 +59,7 @@ function undo(state: Playback, of: string): Playback {
 function beginning(state: Playback, queue: readonly PlayStep[], key: string): number {
   const index = queue.findIndex((p) => p.key === key);
   const part = queue[index];
-  if (!part || part.step.segmentId === QUESTIONS) return index;
+  if (!part || isOnlySaid(part.step.segmentId)) return index;
   const inside = isPause(part) || part.step.kind === 'switch';
   if (!inside || state.worked === turnOf(part)) return index;
   return queue.findIndex((p) => turnOf(p) === turnOf(part));

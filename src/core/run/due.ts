@@ -1,4 +1,5 @@
-import type { Cue, Score } from '../score';
+import { breathMs } from '../move';
+import type { Cue, Score, Step } from '../score';
 import { type Playback, type PlayStep, playLengthMs } from './playback';
 
 export interface DueCue {
@@ -81,19 +82,33 @@ export interface DueBeat {
   key: string;
   /** Epoch ms. */
   at: number;
+  /** What it marks: a beat, or the beginning of a breath in or out. */
+  of: 'beat' | 'in' | 'out';
 }
 
-/** The beats that are marked by a tone, from the state's instant on, within a horizon in ms. */
+/** When a step has tones, in ms from its start. */
+export function* tonesOf({ beatMs, breath, breathTones }: Step, lengthMs: number) {
+  if (beatMs) for (let at = 0; at < lengthMs; at += beatMs) yield { at, of: 'beat' as const };
+  if (!breath || !breathTones) return;
+  const out = (breath.in + breath.hold) * 1000;
+  for (let at = 0; at < lengthMs; at += breathMs(breath)) {
+    yield { at, of: 'in' as const };
+    if (at + out < lengthMs) yield { at: at + out, of: 'out' as const };
+  }
+}
+
+/** The beats and breaths that are marked by a tone, from the state's instant on, within a horizon in ms. */
 export function beatsAhead(state: Playback, horizonMs: number): DueBeat[] {
   const due: DueBeat[] = [];
   let stepAt = state.at - state.elapsedMs;
   for (let i = state.index; i < state.queue.length; i++) {
     const p = state.queue[i];
     if (!p || stepAt > state.at + horizonMs) break;
-    const { beatMs } = p.step;
-    for (let n = 0; beatMs && n * beatMs < playLengthMs(p); n++) {
-      const at = Math.round(stepAt + n * beatMs);
-      if (at >= state.at && at <= state.at + horizonMs) due.push({ key: `${p.key}~${n}`, at });
+    let n = 0;
+    for (const { at: offset, of } of tonesOf(p.step, playLengthMs(p))) {
+      const at = Math.round(stepAt + offset);
+      if (at >= state.at && at <= state.at + horizonMs) due.push({ key: `${p.key}~${n}`, at, of });
+      n++;
     }
     stepAt += playLengthMs(p);
   }

@@ -130,7 +130,12 @@ export function withLengthsOf(plan: Plan, parts: readonly Spent[]): Lengths {
       const rounds = new Set(sides.map((s) => s.round));
       for (const side of sides) if (!side.out) rounds.delete(side.round);
       const fits = rounds.size >= 1 && rounds.size <= MOST_ROUNDS;
-      if (block.order === 'straight' && fits && rounds.size !== segment.rounds) {
+      if (
+        block.order === 'straight' &&
+        !block.loops?.length &&
+        fits &&
+        rounds.size !== segment.rounds
+      ) {
         change({ rounds: rounds.size }, `${rounds.size} rounds instead of ${segment.rounds}`);
       }
     }

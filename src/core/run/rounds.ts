@@ -1,4 +1,4 @@
-import { type MORE, parseStep, printStep, QUESTIONS } from '../score';
+import { isOnlySaid, type MORE, parseStep, printStep } from '../score';
 import { goTo, standingAt } from './places';
 import { MOST_ROUNDS, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
 
@@ -56,7 +56,7 @@ function moreFor(turn: readonly PlayStep[]): (typeof MORE)[number] {
  */
 export function addRound(state: Playback): Playback {
   const current = standingAt(state);
-  if (!current || current.step.segmentId === QUESTIONS) return state;
+  if (!current || isOnlySaid(current.step.segmentId)) return state;
   const { segmentId } = current.step;
   const ofSegment = state.queue.filter((p) => p.step.segmentId === segmentId && !p.put);
   const lastRound = Math.max(...ofSegment.map((p) => p.step.round));

@@ -36,6 +36,8 @@ function level(
   of: PlayStep,
   state: Playback,
 ): PlayStep[] {
+  // Where one side has more on purpose, only the teacher knows what the other shall have.
+  if (of.step.uneven) return [...queue];
   let levelled = [...queue];
   const work = workBySide(queue, of);
   const most = Math.max(0, ...work.values());

@@ -122,7 +122,8 @@ describe('counts', () => {
   });
 
   it('leaves out a count-in word that a very slow voice cannot say on its beat', () => {
-    const score = scoreOf([{ move: 'slow-belly-breaths' }], { wordsPerMinute: 80 });
+    const plan = planOf([{ move: 'slow-belly-breaths' }]);
+    const score = compile(plan, LIBRARY_BOOK, { meter: () => 800 });
     expect(score.cues.filter((c) => c.kind === 'countIn').map((c) => c.text)).toEqual(['three']);
     expect(score.leftOut).toContainEqual(expect.objectContaining({ kind: 'countIn', text: 'one' }));
   });
@@ -132,10 +133,12 @@ describe('counts', () => {
     expect(score.cues.filter((c) => c.kind === 'count')).toEqual([]);
     const paced = score.cues.filter((c) => c.kind === 'breath').map((c) => [c.text, c.offsetMs]);
     expect(paced).toEqual([
-      ['In', 0],
+      ['Breathe in', 0],
       ['and out', 4000],
-      ['In', 10_000],
+      ['Breathe in', 10_000],
       ['and out', 14_000],
+      ['Last breath, in', 30_000],
+      ['and out', 34_000],
     ]);
   });
 });
@@ -166,9 +169,9 @@ describe('explaining', () => {
     expect(kinds(score, 'work')).toContain('setup');
   });
 
-  it('says only the name when the class goes by names', () => {
+  it('says only the name and how much when the class goes by names', () => {
     const score = scoreOf([{ move: 'tall-o-cheek-lift', rounds: 1 }], { explain: 'names-only' });
-    expect(kinds(score, 'upbeat')).toEqual(['announce', 'countIn', 'countIn', 'countIn']);
+    expect(kinds(score, 'upbeat')).toEqual(['announce', 'dose', 'countIn', 'countIn', 'countIn']);
   });
 
   it('reports what found no room instead of speaking it over the count', () => {
@@ -206,7 +209,7 @@ describe('explaining', () => {
     const score = scoreOf([line]);
     const work = score.steps.find((s) => s.kind === 'work');
     expect(work?.durationMs).toBe(20_000);
-    expect(score.cues[0]?.text).toContain('20 seconds');
+    expect(score.cues.find((c) => c.kind === 'dose')?.text).toMatch(/^20 seconds/);
     expect(score.cues.filter((c) => c.kind === 'count').map((c) => c.text)).toEqual([
       'five',
       'four',

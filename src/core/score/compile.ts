@@ -8,7 +8,15 @@ import {
   type SpeechSource,
 } from '../speech';
 import { type Piece, pieceOf, type Scoring } from './piece';
-import { type Cue, QUESTIONS, type Score, type Step, type StepKind, type Totals } from './score';
+import {
+  type Cue,
+  OPENING,
+  QUESTIONS,
+  type Score,
+  type Step,
+  type StepKind,
+  type Totals,
+} from './score';
 import { sparesOf } from './spares';
 import { type Length, longestWords, talkMs } from './timing';
 import { turns } from './turns';
@@ -79,7 +87,7 @@ export const placed = (piece: Piece, at: At): Placed => ({
   })),
 });
 
-/** Puts pieces one after the other, and the time for questions at the end. Spares are not among them. */
+/** Puts pieces one after the other, opening words before them, and the time for questions at the end. Spares are not among them. */
 export function joined(
   pieces: readonly Piece[],
   { plan, phrasesOf, talkingFactor }: Scoring,
@@ -95,8 +103,10 @@ export function joined(
     for (const cue of there.cues) cues.push(cue);
     ms += piece.durationMs;
   };
+  const opened = onlySaid(plan, openingOf(plan), length);
+  if (opened) put(opened);
   for (const piece of pieces) put(piece);
-  const asked = questions(plan, phrasesOf(plan.language), length);
+  const asked = onlySaid(plan, questionsOf(plan, phrasesOf(plan.language)), length);
   if (asked) put(asked);
   return {
     name: plan.name,
@@ -109,7 +119,7 @@ export function joined(
     totals: totalsOf(steps, cues),
     steps,
     cues,
-    leftOut: pieces.flatMap((piece) => piece.leftOut),
+    leftOut: [opened, ...pieces, asked].flatMap((piece) => piece?.leftOut ?? []),
   };
 }
 
@@ -126,17 +136,43 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
   return { ...score, speech: options.speechSource?.() ?? score.speech, spares };
 }
 
-/** The time kept free at the end. */
-function questions(plan: Plan, phrases: Phrases, length: Length): Piece | null {
-  const durationMs = Math.round(plan.rules.closingSeconds * 1000);
+/** Time of a class in which only something is said. */
+interface OnlySaid {
+  id: string;
+  phase: Step['phase'];
+  seconds: number;
+  kind: Saying['kind'];
+  words: string | undefined;
+}
+
+const openingOf = ({ rules }: Plan): OnlySaid => ({
+  id: OPENING,
+  phase: 'arrive',
+  seconds: rules.openingSeconds,
+  kind: 'opening',
+  words: rules.openingWords,
+});
+
+const questionsOf = ({ rules }: Plan, phrases: Phrases): OnlySaid => ({
+  id: QUESTIONS,
+  phase: 'close',
+  seconds: rules.closingSeconds,
+  kind: 'questions',
+  words: rules.closingWords ?? phrases.questions,
+});
+
+/** The time kept free at the beginning or the end; its words are left out where they are longer than it. */
+function onlySaid(plan: Plan, said: OnlySaid, length: Length): Piece | null {
+  const { id, phase, kind, words } = said;
+  const durationMs = Math.round(said.seconds * 1000);
   if (durationMs === 0) return null;
   const step: Step = {
-    id: QUESTIONS,
+    id,
     kind: 'rest',
-    phase: 'close',
-    blockId: QUESTIONS,
-    segmentId: QUESTIONS,
-    moveId: QUESTIONS,
+    phase,
+    blockId: id,
+    segmentId: id,
+    moveId: id,
     round: 1,
     rounds: 1,
     side: 'both',
@@ -144,18 +180,23 @@ function questions(plan: Plan, phrases: Phrases, length: Length): Piece | null {
     durationMs,
   };
   const { language } = plan;
-  const saying: Saying = { kind: 'questions', text: phrases.questions, language };
+  if (words === undefined) return { durationMs, steps: [step], cues: [], leftOut: [] };
+  const saying: Saying = { kind, text: words, language };
+  if (talkMs([saying], length) > durationMs) {
+    const reason = 'The time kept free for it is too short.';
+    const leftOut = [{ segmentId: id, round: 1, kind, text: words, reason }];
+    return { durationMs, steps: [step], cues: [], leftOut };
+  }
   const cue: Cue = {
-    id: QUESTIONS,
+    id,
     step: 0,
     ...saying,
     offsetMs: 0,
     startMs: 0,
-    durationMs: length(saying.text, language),
+    durationMs: length(words, language),
     fromEnd: false,
   };
-  const cues = talkMs([saying], length) <= durationMs ? [cue] : [];
-  return { durationMs, steps: [step], cues, leftOut: [] };
+  return { durationMs, steps: [step], cues: [cue], leftOut: [] };
 }
 
 function totalsOf(steps: readonly Step[], cues: readonly Cue[]): Totals {

@@ -18,6 +18,15 @@ export function thinning(beatMs: number, longestWordMs: number): number {
   return THINNING.find((every) => every * beatMs >= needed) ?? Math.ceil(needed / beatMs);
 }
 
+/** A stretch of work that is counted for itself: all of it, or one stage. */
+export interface CountedSpan {
+  /** From the start of the work, in ms. */
+  startMs: number;
+  durationMs: number;
+  /** It goes on to the end of the work. */
+  last: boolean;
+}
+
 /** How a dose is really counted: "every rep" counts reps up, and holds by their last five. */
 function way(dose: Dose, counting: Counting): 'up' | 'down' | 'last-five' | 'silent' {
   const { countedBy } = traitsOf(dose);
@@ -28,31 +37,34 @@ function way(dose: Dose, counting: Counting): 'up' | 'down' | 'last-five' | 'sil
 }
 
 /**
- * The counts said aloud in one work part. A count counted down falls so that "one" comes exactly
- * one beat before the end. Breaths are paced by their in and out, not by numbers.
+ * The counts said aloud in one stretch of work. A count counted down falls so that "one" comes exactly
+ * one beat before its end. Breaths are paced by their in and out, not by numbers.
  * @param longestWordMs length of the longest number word from one up to a number
  */
 export function counts(
   dose: Dose,
   counting: Counting,
   longestWordMs: (upTo: number) => number,
+  { startMs, durationMs, last }: CountedSpan = { startMs: 0, durationMs: doseMs(dose), last: true },
 ): Count[] {
   const how = way(dose, counting);
   if (how === 'silent') return [];
-  const { count, beatMs } = doseBeats(dose);
+  const { beatMs } = doseBeats(dose);
+  // A beat may be a fraction of a millisecond short of a whole one.
+  const count = Math.floor(durationMs / beatMs + 0.01);
   const first = how === 'last-five' ? Math.min(COUNTED_AT_THE_END, count) : count;
   const every = thinning(beatMs, longestWordMs(first));
   const said: Count[] = [];
   if (how === 'up') {
     for (let n = every; n <= count; n += every) {
-      said.push({ number: n, offsetMs: Math.round((n - 1) * beatMs), fromEnd: false });
+      said.push({ number: n, offsetMs: Math.round(startMs + (n - 1) * beatMs), fromEnd: false });
     }
     return said;
   }
-  const total = doseMs(dose);
+  const end = startMs + durationMs;
   for (let n = first - ((first - 1) % every); n >= 1; n -= every) {
-    const offsetMs = Math.round(total - n * beatMs);
-    if (offsetMs >= 0) said.push({ number: n, offsetMs, fromEnd: true });
+    const offsetMs = Math.round(end - n * beatMs);
+    if (offsetMs >= startMs) said.push({ number: n, offsetMs, fromEnd: last });
   }
   return said;
 }

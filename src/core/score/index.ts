@@ -5,7 +5,7 @@ export {
 } from './compile';
 export { type Count, counts, thinning } from './counting';
 export { CUE_GAP_MS } from './lane';
-export { closingMs, type LengthOptions, lengthOf, turnLength } from './length';
+export { keptFreeMs, type LengthOptions, lengthOf, turnLength } from './length';
 export { samePlace, stepAt } from './place';
 export { type Recompiled, type RecompileOptions, recompiler } from './recompile';
 export { scoreSchema } from './schema';
@@ -14,10 +14,10 @@ export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './
 export { parseStep, printStep, printTurn, turnOfStep } from './step-key';
 export { BEAT_MS, COUNT_IN } from './timing';
 export {
+  dosesOfTurn,
   meeting,
   performedSides,
   releaseOf,
-  roundsOf,
   type Turn,
   turns,
   turnsOfBlock,

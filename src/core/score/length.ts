@@ -1,9 +1,9 @@
 import { type Plan, resolve } from '../class';
 import { estimateSpeech } from '../speech';
 import { type Book, type CompileOptions, lengthsOf } from './compile';
-import { releaseMs, switchMs, timesOf, upbeatMs } from './timing';
+import { releaseMs, switchMs, timesOf, upbeatMs, workMs } from './timing';
 import { type Turn, turns } from './turns';
-import { alwaysLetsGo, Wording } from './wording';
+import { Wording } from './wording';
 
 export type LengthOptions = Pick<CompileOptions, 'meter' | 'room' | 'talkingFactor'>;
 
@@ -17,25 +17,27 @@ export function turnLength(
   book: Book,
   { meter = estimateSpeech, room, talkingFactor = 1 }: LengthOptions = {},
 ): (turn: Turn) => number {
-  const { rules } = plan;
   const length = lengthsOf(plan, meter);
-  const saysIt = alwaysLetsGo(plan);
   return (turn) => {
     const wording = new Wording(turn, plan, book.phrases, room);
-    const { workMs, restMs } = timesOf(turn);
+    const { restMs } = timesOf(turn);
     const changes = turn.sides.length - 1;
+    const saysIt = wording.alwaysLetsGo;
+    const change = () =>
+      switchMs(wording.otherSide(), wording.pace('switch'), length, talkingFactor);
     return (
-      upbeatMs(wording.upbeat(), rules, length, talkingFactor) +
-      turn.sides.length * workMs +
-      (changes ? changes * switchMs(wording.otherSide(), rules, length, talkingFactor) : 0) +
+      upbeatMs(wording.upbeat(), wording.pace('upbeat'), length, talkingFactor) +
+      workMs(turn) +
+      (changes ? changes * change() : 0) +
       releaseMs(turn, { letGo: wording.letGo(), saysIt, length, talkingFactor }) +
       restMs
     );
   };
 }
 
-/** Length of the time kept free for questions, in ms. */
-export const closingMs = (plan: Plan): number => Math.round(plan.rules.closingSeconds * 1000);
+/** Length of the time kept free for opening words and for questions, in ms. */
+export const keptFreeMs = ({ rules }: Plan): number =>
+  Math.round(rules.openingSeconds * 1000) + Math.round(rules.closingSeconds * 1000);
 
 /**
  * The length of a class in closed form, in ms: a sum over its turns. Equals `compile(...).totalMs`.
@@ -45,6 +47,6 @@ export function lengthOf(plan: Plan, book: Book, options: LengthOptions = {}): n
   const lengthOfTurn = turnLength(plan, book, options);
   return turns(resolve(plan, book)).reduce(
     (total, turn) => total + lengthOfTurn(turn),
-    closingMs(plan),
+    keptFreeMs(plan),
   );
 }

@@ -1,13 +1,13 @@
-import { countingTraits, type Plan } from '../class';
+import { countingTraits, type Plan, stagesIn } from '../class';
 import type { Language } from '../language';
-import { doseBeats, doseMs, doseRange, ownRange, releaseTraits } from '../move';
+import { type Dose, doseBeats, doseMs, doseRange, ownRange, releaseTraits } from '../move';
 import { countWord, type Phrases } from '../speech';
 import { thinning } from './counting';
 import { CUE_GAP_MS } from './lane';
 import type { Cue, LeftOut, Step } from './score';
 import { BEAT_MS, COUNT_IN, type Length, releaseMs, switchMs, timesOf, upbeatMs } from './timing';
-import type { Turn } from './turns';
-import { alwaysLetsGo, type MovesMet, type Saying, Wording } from './wording';
+import { doseOn, type Turn } from './turns';
+import { type MovesMet, type Pace, type Saying, Wording } from './wording';
 import { workCues } from './work-cues';
 
 /** What is the same for every turn of a class. */
@@ -39,9 +39,9 @@ type StepMore = Omit<
 type StepPart = Pick<Step, 'kind' | 'side' | 'durationMs'> & StepMore;
 
 /** How short a teacher may make a work part while leading: the floor of its dose, in whole units. */
-function floorOf(turn: Turn): Pick<StepMore, 'leastMs' | 'unitMs'> {
-  const { dose, segment, sides, done } = turn;
-  if (segment.locked) return {};
+function floorOf(turn: Turn, dose: Dose): Pick<StepMore, 'leastMs' | 'unitMs'> {
+  const { segment, sides, done } = turn;
+  if (segment.locked || segment.stages) return {};
   const workMs = doseMs(dose);
   const [floor] = ownRange(dose) ?? doseRange(done, doseMs(done.dose));
   const { beatMs } = doseBeats(dose);
@@ -156,12 +156,12 @@ class Writer {
 /** Compiles one turn. */
 export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
   const { plan, phrasesOf, room, talkingFactor, longestWordMs } = scoring;
-  const { language, rules } = plan;
+  const { language } = plan;
   const phrases = phrasesOf(language);
   const writer = new Writer(turn, length);
   const everyBeat = thinning(BEAT_MS, longestWordMs(COUNT_IN));
-  const countIn = (stepMs: number) => {
-    if (!rules.countIn) return;
+  const countIn = (stepMs: number, pace: Pace) => {
+    if (!pace.countIn) return;
     for (let n = COUNT_IN; n >= 1; n--) {
       if ((n - 1) % everyBeat) continue;
       const text = countWord(phrases, n);
@@ -176,9 +176,11 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
     }
   };
 
-  const { segment, done, round, sides, dose, variant } = turn;
+  const { segment, done, round, sides, variant } = turn;
   const wording = new Wording(turn, plan, phrasesOf, room);
-  const { workMs, restMs } = timesOf(turn);
+  const { speaking } = wording;
+  const counting = done.uncounted ? 'none' : speaking.counting;
+  const { restMs } = timesOf(turn);
   const always: StepMore = {
     ...(variant && { variant }),
     ...(segment.optional && { optional: true as const }),
@@ -187,7 +189,8 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
   };
 
   const sayings = wording.upbeat();
-  const leadMs = upbeatMs(sayings, rules, length, talkingFactor);
+  const pace = wording.pace('upbeat');
+  const leadMs = upbeatMs(sayings, pace, length, talkingFactor);
   const explains = sayings.some((s) => s.kind === 'setup') || wording.explainsInWork();
   writer.step({
     kind: 'upbeat',
@@ -197,29 +200,50 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
     ...(explains && { explains: true as const }),
   });
   writer.cuesInARow(sayings);
-  countIn(leadMs);
+  countIn(leadMs, pace);
 
   sides.forEach((side, i) => {
+    let countedIn = pace.countIn;
     if (i > 0) {
       const said = wording.otherSide();
-      const ms = switchMs(said, rules, length, talkingFactor);
+      const change = wording.pace('switch');
+      const ms = switchMs(said, change, length, talkingFactor);
       writer.step({ kind: 'switch', side, durationMs: ms, ...always });
       writer.cuesInARow(said);
-      countIn(ms);
+      countIn(ms, change);
+      countedIn = change.countIn;
     }
-    const beat = countingTraits(rules.counting).tone && dose.kind !== 'breaths';
+    const dose = doseOn(turn, side);
+    const stages = segment.stages ? stagesIn(dose, segment.stages) : [];
+    const breathes = dose.kind === 'breaths';
+    const beat = countingTraits(counting).tone && !breathes;
     writer.step({
       kind: 'work',
       side,
-      durationMs: workMs,
+      durationMs: doseMs(dose),
       ...always,
-      ...(dose.kind === 'breaths' && { breath: dose.pattern }),
+      ...(breathes && { breath: dose.pattern }),
+      ...(breathes &&
+        speaking.breathWords === 'tones' &&
+        !wording.muted('breath') && { breathTones: true as const }),
       ...(beat && { beatMs: doseBeats(dose).beatMs }),
-      ...floorOf(turn),
+      ...(segment.uneven && turn.shared === 'each' && { uneven: true as const }),
+      ...(stages.length > 0 && {
+        stages: stages.map(({ stage, startMs, durationMs }) => ({
+          words: stage.words,
+          startMs,
+          durationMs,
+        })),
+      }),
+      ...floorOf(turn, dose),
     });
     const work = workCues({
       dose,
-      counting: rules.counting,
+      side,
+      counting,
+      breathWords: speaking.breathWords,
+      go: speaking.go && countedIn,
+      stages,
       language,
       phrases,
       wording,
@@ -238,7 +262,7 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
   });
 
   const letGo = wording.letGo();
-  const goMs = releaseMs(turn, { letGo, saysIt: alwaysLetsGo(plan), length, talkingFactor });
+  const goMs = releaseMs(turn, { letGo, saysIt: wording.alwaysLetsGo, length, talkingFactor });
   const { breath: share } = releaseTraits(wording.releaseKind);
   const seconds = segment.releaseSeconds;
   const breath = share &&

@@ -73,6 +73,10 @@ const contextOf = (turn: Turn): string =>
     turn.firstOfMove,
     turn.sameAsBefore,
     turn.lastInBlock,
+    turn.sideGoesOn,
+    turn.sideAgain,
+    turn.flow,
+    turn.opening,
   ].join(' ');
 
 /**

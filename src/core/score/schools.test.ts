@@ -51,7 +51,7 @@ describe('sides', () => {
       's3.2 right',
     ]);
     expect(score.totals.workMs).toBe(block(false).totals.workMs);
-    expect(said(score, 'side').at(-1)).toBe('Now the right side.');
+    expect(said(score, 'side').at(-1)).toBe('Now the right.');
     expect(score.steps.filter((s) => s.kind === 'switch')).toEqual([]);
   });
 });
@@ -67,7 +67,7 @@ describe('a variant and a dose for a round', () => {
     const steps = score.steps.filter((s) => s.kind === 'work');
     expect(steps.map((s) => s.durationMs)).toEqual([30_000, 10_000, 30_000]);
     expect(steps.map((s) => s.variant)).toEqual([undefined, undefined, 'harder']);
-    expect(said(score, 'setup').at(-1)).toMatch(/pulse the cheeks/);
+    expect(said(score, 'setup').at(-1)).toMatch(/Pulse the cheeks/);
   });
 
   it('can stand for the whole segment', () => {
@@ -80,8 +80,12 @@ describe('a variant and a dose for a round', () => {
 
 describe('the release', () => {
   it('is always said, as the segment, the class or the move has it, and only once', () => {
-    expect(said(scoreOf(one({ release: 'massage' })), 'release')).toEqual(['Stroke it out.']);
-    expect(said(scoreOf(one({})), 'release')).toEqual(['Tap lightly, never on the eyes.']);
+    expect(said(scoreOf(one({ release: 'massage' })), 'release')).toEqual([
+      'Smooth it out with soft hands.',
+    ]);
+    expect(said(scoreOf(one({})), 'release')).toEqual([
+      'Tap lightly where you felt it, never on the eyes.',
+    ]);
     const quiet = one({}, { release: 'breaths' });
     expect(said(scoreOf(quiet), 'release')).toEqual(['Two slow breaths.']);
     expect(said(scoreOf(one({ release: 'none' })), 'release')).toEqual([]);
@@ -155,7 +159,8 @@ describe('two languages in one room', () => {
       'en',
       'de',
     ]);
-    expect(said(score, 'announce')[1]).toBe('Hohes O, Wangen heben. 2 Runden, je 30 Sekunden.');
+    expect(said(score, 'announce')[1]).toBe('Langes O, Wangen heben.');
+    expect(said(score, 'dose')).toEqual(['2 rounds of 30 seconds.', '2 Runden, je 30 Sekunden.']);
     expect(said(score, 'letGo')).toHaveLength(4);
     expect(score.totals.upbeatMs).toBeGreaterThan(scoreOf(plan).totals.upbeatMs * 1.4);
   });

@@ -8,10 +8,19 @@ export type StepKind = (typeof STEP_KINDS)[number];
 
 /** The segment id of the time kept free at the end for questions. */
 export const QUESTIONS = 'questions';
+/** The segment id of the time kept free at the beginning for the opening words. */
+export const OPENING = 'opening';
+/** Whether a step belongs to no segment: only something is said in it. */
+export const isOnlySaid = (segmentId: string): boolean =>
+  segmentId === QUESTIONS || segmentId === OPENING;
 
 /** Which part of the face a work step asks for; `one` and `other` are the two directions. */
 export const SIDES_OF_STEPS = ['both', 'left', 'right', 'one', 'other', 'alternating'] as const;
 export type Side = (typeof SIDES_OF_STEPS)[number];
+
+/** What a time is called in which only something is said. */
+export const onlySaidName = (moveId: string): string =>
+  moveId === OPENING ? 'Opening' : 'Questions';
 
 export interface Step {
   id: string;
@@ -41,16 +50,26 @@ export interface Step {
   keep?: true;
   /** Of an upbeat: the move is explained here, and nowhere else in full. */
   explains?: true;
+  /** Of work in stages: what each is and when, in ms from the start of the step. */
+  stages?: { words: string; startMs: number; durationMs: number }[];
+  /** Breaths are led by soft tones, in and out. */
+  breathTones?: true;
+  /** The sides of the round are unequal on purpose. */
+  uneven?: true;
   /** Where the beat is marked by a tone instead of counted: its length in ms. */
   beatMs?: number;
 }
 
 export const CUE_KINDS = [
+  'opening',
   'announce',
   'setup',
   'short',
   'side',
+  'dose',
   'countIn',
+  'go',
+  'stage',
   'count',
   'breath',
   'form',
@@ -59,6 +78,10 @@ export const CUE_KINDS = [
   'questions',
 ] as const;
 export type CueKind = (typeof CUE_KINDS)[number];
+
+/** Cues that keep the beat: they go on where the voice is off, and are not shown as words. */
+export const isCount = ({ kind }: { kind: CueKind }): boolean =>
+  kind === 'count' || kind === 'countIn' || kind === 'go';
 
 export interface Cue {
   id: string;

@@ -1,9 +1,8 @@
-import type { Rules } from '../class';
 import type { Language } from '../language';
 import { doseMs } from '../move';
 import { CUE_GAP_MS } from './lane';
-import type { Turn } from './turns';
-import type { Saying } from './wording';
+import { doseOn, type Turn } from './turns';
+import type { Pace, Saying } from './wording';
 
 export const BEAT_MS = 1000;
 export const COUNT_IN = 3;
@@ -31,33 +30,33 @@ export const talkMs = (sayings: readonly Saying[], length: Length, factor = 1): 
     0,
   );
 
-const countInMs = (rules: Rules): number => (rules.countIn ? COUNT_IN * BEAT_MS : 0);
+const countInMs = (pace: Pace): number => (pace.countIn ? COUNT_IN * BEAT_MS : 0);
 
 /** Time to get into place between an explanation and the count-in. */
-function settleMs(sayings: readonly Saying[], rules: Rules): number {
+function settleMs(sayings: readonly Saying[], pace: Pace): number {
   const said = (kind: Saying['kind']) => sayings.some((s) => s.kind === kind);
   const share = said('setup') ? 1 : said('short') ? 0.5 : 0;
-  return Math.round(rules.settleSeconds * 1000 * share);
+  return Math.round(pace.settleSeconds * 1000 * share);
 }
 
 /** Length of an upbeat: all that is said in it, time to get into place, and the count-in. */
 export const upbeatMs = (
   sayings: readonly Saying[],
-  rules: Rules,
+  pace: Pace,
   length: Length,
   talkingFactor: number,
-): number => talkMs(sayings, length, talkingFactor) + settleMs(sayings, rules) + countInMs(rules);
+): number => talkMs(sayings, length, talkingFactor) + settleMs(sayings, pace) + countInMs(pace);
 
 /** Length of a change of side: at least what the house rules want, and never less than is said. */
 export const switchMs = (
   sayings: readonly Saying[],
-  rules: Rules,
+  pace: Pace,
   length: Length,
   talkingFactor: number,
 ): number =>
   Math.max(
-    Math.round(rules.switchSeconds * 1000),
-    talkMs(sayings, length, talkingFactor) + countInMs(rules),
+    Math.round(pace.switchSeconds * 1000),
+    talkMs(sayings, length, talkingFactor) + countInMs(pace),
   );
 
 /** How a turn ends: the time it is let go in, and whether that is only the time its words take. */
@@ -72,15 +71,17 @@ export function releaseMs(
 }
 
 export interface TurnTimes {
-  workMs: number;
   releaseMs: number;
   restMs: number;
 }
 
+/** Work of one turn over all its sides, in ms. */
+export const workMs = (turn: Turn): number =>
+  turn.sides.reduce((sum, side) => sum + doseMs(doseOn(turn, side)), 0);
+
 export function timesOf(turn: Turn): TurnTimes {
   const { segment } = turn;
   return {
-    workMs: doseMs(turn.dose),
     releaseMs: Math.round(segment.releaseSeconds * 1000),
     restMs: turn.lastInBlock ? 0 : Math.round(segment.restSeconds * 1000),
   };

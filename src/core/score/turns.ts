@@ -1,10 +1,12 @@
 import {
   type Block,
+  looped,
   moveIn,
   PHASES,
   type PhaseName,
   type Plan,
   type ResolvedClass,
+  roundsOf,
   type Segment,
 } from '../class';
 import {
@@ -34,6 +36,8 @@ export interface Turn {
   round: number;
   rounds: number;
   dose: Dose;
+  /** What each round has, this one among them. */
+  doses: readonly [Dose, ...Dose[]];
   variant: Variant | undefined;
   /** How the sides share the work, as it is done in this meeting. */
   shared: Sides;
@@ -43,10 +47,16 @@ export interface Turn {
   firstOfMove: boolean;
   /** The turn before was the same segment, so its name need not be said again. */
   sameAsBefore: boolean;
+  /** Where the block is done one side first: the turn before was on this side, so it need not be said again. */
+  sideGoesOn: boolean;
+  /** The block has been on this side before. */
+  sideAgain: boolean;
+  /** What the block begins with, in its first turn. */
+  opening: string | undefined;
+  /** The block is one flow: nothing is announced or counted in but its first turn. */
+  flow: 'first' | 'later' | undefined;
   lastInBlock: boolean;
 }
-
-export const roundsOf = (block: Block, segment: Segment): number => segment.rounds * block.laps;
 
 interface RoundOfSegment {
   segment: Segment;
@@ -79,9 +89,12 @@ function* rounds(block: Block): Generator<RoundOfSegment> {
     }
     return;
   }
+  const done = new Map<string, number>();
   for (let lap = 0; lap < block.laps; lap++) {
-    for (const segment of segments) {
-      for (let r = 1; r <= segment.rounds; r++) yield { segment, round: lap * segment.rounds + r };
+    for (const segment of looped(block)) {
+      const before = done.get(segment.id) ?? 0;
+      for (let r = 1; r <= segment.rounds; r++) yield { segment, round: before + r };
+      done.set(segment.id, before + segment.rounds);
     }
   }
 }
@@ -139,11 +152,18 @@ export function turnsOfBlock(
 ): Turn[] {
   const all: Turn[] = [];
   let before: Segment | undefined;
+  const oneSide = (sides: readonly Side[]) => (sides.length === 1 ? sides[0] : undefined);
+  const seen = new Set<Side>();
+  const dosesBy = new Map<Segment, Turn['doses']>();
   for (const { segment, round, key, shared, sides } of blockOrder(block, moves)) {
     const asked = segment.byRound?.[round - 1]?.dose ?? segment.dose;
     const variant = variantOf(segment, round);
     const move = moveIn(moves, segment);
     const meets = meeting(segment.move, variant);
+    const last = all.at(-1);
+    const [side] = sides;
+    const doses = dosesBy.get(segment) ?? dosesOf(segment, roundsOf(block, segment), move);
+    dosesBy.set(segment, doses);
     all.push({
       key,
       phase,
@@ -154,13 +174,19 @@ export function turnsOfBlock(
       round,
       rounds: roundsOf(block, segment),
       dose: doseIn(move, variant, asked),
+      doses,
       variant,
       shared,
       sides,
       firstOfMove: !met.has(meets),
       sameAsBefore: before === segment,
+      sideGoesOn: last !== undefined && side !== undefined && oneSide(last.sides) === side,
+      sideAgain: side !== undefined && seen.has(side),
+      opening: last ? undefined : block.opening,
+      flow: block.flow ? (last ? 'later' : 'first') : undefined,
       lastInBlock: false,
     });
+    if (side) seen.add(side);
     met.add(meets);
     before = segment;
   }
@@ -168,6 +194,23 @@ export function turnsOfBlock(
   if (last) last.lastInBlock = true;
   return all;
 }
+
+/** What each round of a segment has. */
+function dosesOf(segment: Segment, rounds: number, move: Move): [Dose, ...Dose[]] {
+  const doseOf = (round: number) =>
+    doseIn(move, variantOf(segment, round), segment.byRound?.[round - 1]?.dose ?? segment.dose);
+  const [, ...later] = Array.from({ length: rounds }, (_, i) => doseOf(i + 1));
+  return [doseOf(1), ...later];
+}
+
+/** The dose of one side of a turn: the side that is uneven on purpose has one of its own. */
+export function doseOn({ dose, segment, move, variant }: Turn, side: Side): Dose {
+  const { uneven } = segment;
+  return uneven?.side === side ? doseIn(move, variant, uneven.dose) : dose;
+}
+
+/** The doses of a turn, one a side. */
+export const dosesOfTurn = (turn: Turn): Dose[] => turn.sides.map((side) => doseOn(turn, side));
 
 /** Every turn of a class in running order. */
 export function turns({ plan, moves }: ResolvedClass): Turn[] {

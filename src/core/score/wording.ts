@@ -1,7 +1,16 @@
-import { isListedRef, type Plan, parseRef, printRef } from '../class';
-import { type Language, MAIN_LANGUAGE } from '../language';
+import {
+  isListedRef,
+  type Plan,
+  parseRef,
+  printRef,
+  type Rules,
+  type Speaking,
+  speakingOf,
+} from '../class';
+import { LANGUAGE_DATA, type Language, MAIN_LANGUAGE } from '../language';
 import {
   type Area,
+  type Dose,
   type MoveText,
   NECK,
   type Release,
@@ -10,8 +19,8 @@ import {
   variantText,
 } from '../move';
 import type { Phrases } from '../speech';
-import type { CueKind } from './score';
-import { releaseOf, type Turn } from './turns';
+import type { CueKind, Side } from './score';
+import { doseOn, releaseOf, type Turn, variantOf } from './turns';
 
 /** Something to be said, with what is shown beside it in a second language. */
 export interface Saying {
@@ -29,6 +38,9 @@ export interface Pinned {
   atMs: number;
 }
 
+/** How a turn is got into: by the house rules, and by what it has of its own. */
+export type Pace = Pick<Rules, 'settleSeconds' | 'switchSeconds' | 'countIn'>;
+
 /** Moves that each person in the room has met; one set a person. */
 export type MovesMet = readonly ReadonlySet<string>[];
 
@@ -40,6 +52,8 @@ interface Voice {
 
 /** All that is said about one turn, in the languages of the class. */
 export class Wording {
+  /** How this turn is spoken. */
+  readonly speaking: Speaking;
   private readonly main: Voice;
   private readonly second: Voice | undefined;
 
@@ -49,6 +63,7 @@ export class Wording {
     phrasesOf: (language: Language) => Phrases,
     private readonly room?: MovesMet,
   ) {
+    this.speaking = speakingOf(plan.rules, turn.segment);
     const voice = (language: Language, owner?: Turn): Voice => ({
       language,
       phrases: phrasesOf(language),
@@ -89,7 +104,7 @@ export class Wording {
   /** What the teacher wants at a certain time of the work: reminders each time, set-up the first time. */
   pinned(firstPart: boolean): Pinned[] {
     const pins = this.turn.segment.cues?.pins ?? [];
-    const explains = firstPart && this.inFull() && this.plan.rules.explain !== 'names-only';
+    const explains = firstPart && this.inFull() && this.explains();
     return pins.flatMap(({ cue, atSeconds }) => {
       const ref = parseRef(cue);
       if (!ref || !isListedRef(ref) || (ref.kind === 'setup' && !explains)) return [];
@@ -98,34 +113,119 @@ export class Wording {
     });
   }
 
-  /** What is said before the work, in order, without the count-in. */
+  /**
+   * What is said before the work, in order, without the count-in: the name, then the side, so that people
+   * turn while they listen, then how it is done, and how much of it comes.
+   */
   upbeat(): Saying[] {
+    if (this.goesStraightOn) return [...this.again(), ...this.firstSide()];
     const { explain } = this.plan.rules;
     const explained = explain === 'first' || explain === 'new-in-room';
     return [
-      ...this.say('announce', (v) => this.announcement(v)),
-      ...(explained ? this.explanation() : []),
+      ...this.opening(),
+      ...this.announcement(),
       ...this.firstSide(),
+      ...(explained && this.explains() ? this.explanation() : []),
+      ...this.dose(),
     ];
   }
 
   /** What is explained while the work runs, where the class talks throughout. */
   guidance(): Saying[] {
+    if (this.goesStraightOn || !this.explains()) return [];
     return this.plan.rules.explain === 'throughout' ? this.explanation() : [];
   }
 
   /** Whether the move is explained in full while the work runs. */
   explainsInWork(): boolean {
-    return this.plan.rules.explain === 'throughout' && this.inFull();
+    return this.plan.rules.explain === 'throughout' && this.explains() && this.inFull();
   }
 
   otherSide(): Saying[] {
-    const kind = this.turn.shared === 'directions' ? 'directions' : 'each';
-    return this.say('side', (v) => v.phrases.otherSide[kind]);
+    const { shared, segment, sides, round, flow } = this.turn;
+    const kind = shared === 'directions' ? 'directions' : 'each';
+    const side = this.say('side', (v) => v.phrases.otherSide[kind]);
+    const [, second] = sides;
+    const differs = segment.uneven && shared === 'each' && round === 1 && !flow;
+    if (!differs || !second || this.speaking.say === 'counts') return side;
+    return [...side, ...this.doseOf(second, 1)];
+  }
+
+  /** How much one side gets in each round, where the sides are unequal. */
+  private doseOf(side: Side, rounds: number): Saying[] {
+    const dose = doseOn(this.turn, side);
+    const later = Array.from({ length: rounds - 1 }, () => dose);
+    return this.say('dose', ({ phrases }) => sentence(phrases.dose([dose, ...later], 'together')));
   }
 
   letGo(): Saying[] {
-    return this.say('letGo', (v) => v.text.letGo);
+    return this.speaking.say === 'counts' ? [] : this.say('letGo', (v) => v.text.letGo);
+  }
+
+  /**
+   * Whether a let-go without a release or rest has a moment of its own. Classes that go by names or talk
+   * throughout run straight on instead (common practice).
+   */
+  get alwaysLetsGo(): boolean {
+    const { explain } = this.plan.rules;
+    return this.explains() && (explain === 'first' || explain === 'new-in-room');
+  }
+
+  /** How the turn is got into. In one flow only its first turn is counted in; what goes straight on is not. */
+  pace(into: 'upbeat' | 'switch'): Pace {
+    const { settleSeconds, switchSeconds } = this.plan.rules;
+    const { flow } = this.turn;
+    const inFlow = flow === 'later' || (flow === 'first' && into === 'switch');
+    const countIn = this.speaking.countIn && !inFlow && !(into === 'upbeat' && this.goesStraightOn);
+    return { settleSeconds, switchSeconds, countIn };
+  }
+
+  /** A later round that is as the one before, and follows it without anything between them. */
+  private get goesStraightOn(): boolean {
+    const { segment, round, variant, sameAsBefore } = this.turn;
+    const again = this.speaking.straightOn && round > 1 && sameAsBefore;
+    return again && variantOf(segment, round - 1) === variant && !this.differs;
+  }
+
+  /** The round has another amount than the one before. */
+  private get differs(): boolean {
+    const { round, doses, dose } = this.turn;
+    const before = doses[round - 2];
+    if (before === undefined || before === dose) return false;
+    return JSON.stringify(before) !== JSON.stringify(dose);
+  }
+
+  private again(): Saying[] {
+    return this.speaking.say === 'counts' ? [] : this.say('announce', (v) => v.phrases.again);
+  }
+
+  /** Whether more is said than names, doses and counts. */
+  private explains(): boolean {
+    return this.speaking.say === 'all' || this.speaking.say === 'short';
+  }
+
+  /** What the block begins with; in the language of the class, since it is written in no other. */
+  private opening(): Saying[] {
+    const { opening } = this.turn;
+    if (opening === undefined || this.speaking.say === 'counts') return [];
+    return [{ kind: 'opening', text: opening, language: this.plan.language }];
+  }
+
+  /** How much comes: of all rounds before the first, later only what differs from the round before. */
+  private dose(): Saying[] {
+    const { round, rounds, doses, dose, shared, sides, flow } = this.turn;
+    if (flow || this.speaking.say === 'counts') return [];
+    const [first] = sides;
+    // Where one side has more, what is said is true of the side that comes first.
+    if (this.turn.segment.uneven && shared === 'each' && first) {
+      return round === 1 ? this.doseOf(first, rounds) : [];
+    }
+    const onOneSide = sides.length === 1 && shared !== 'alternating';
+    const share = onOneSide ? 'together' : shared;
+    const words = (said: readonly [Dose, ...Dose[]]) =>
+      this.say('dose', ({ phrases }) => sentence(phrases.dose(said, share)));
+    if (round === 1) return words(doses);
+    return this.differs ? words([dose]) : [];
   }
 
   /** How the round is let go. */
@@ -138,18 +238,27 @@ export class Wording {
     const kind = this.releaseKind;
     const { ownWordsOnNeck } = releaseTraits(kind);
     if (kind === 'none' || this.turn.segment.releaseSeconds === 0) return [];
+    if (this.speaking.say === 'counts') return [];
     const neck = ownWordsOnNeck && strongAreas(this.turn.move).some(isNeck);
     return this.say('release', ({ phrases }) =>
       neck ? phrases.strokeNeck : phrases.release[kind],
     );
   }
 
-  /** Form reminders, beginning with the given one and going round. */
-  form(from: number, count: number): Saying[][] {
+  /**
+   * Form reminders, beginning with the given one and going round. Of both sides nothing is said while one
+   * side works.
+   */
+  form(from: number, count: number, side: Side): Saying[][] {
+    if (!this.explains()) return [];
+    const oneSided = side !== 'both' && side !== 'alternating';
+    const ofBoth = ({ language, text }: Voice, index: number) =>
+      LANGUAGE_DATA[language].words.bothSides.test(text.form[index] ?? '');
     const free = this.main.text.form
       .map((_, i) => i)
       .filter((index) => {
         const ref = printRef({ kind: 'form', index });
+        if (oneSided && ofBoth(this.main, index)) return false;
         return !this.muted(ref) && this.pin(ref) === undefined;
       });
     return Array.from({ length: Math.min(count, free.length) }, (_, i) => {
@@ -162,18 +271,26 @@ export class Wording {
     });
   }
 
-  private announcement({ phrases, text }: Voice): string {
-    const { segment, round, rounds, dose } = this.turn;
+  private announcement(): Saying[] {
+    const { flow, opening } = this.turn;
+    if (this.speaking.say === 'counts' || flow === 'later') return [];
+    if (flow === 'first' && opening !== undefined) return [];
+    return this.say('announce', (v) => this.named(v));
+  }
+
+  private named({ phrases, text }: Voice): string {
+    const { segment, round, rounds } = this.turn;
     if (round === 1) {
       const own = text === this.main.text ? segment.cues?.announce : undefined;
-      return own ?? `${text.name}. ${phrases.dose(dose, rounds)}.`;
+      return own ?? sentence(text.name);
     }
     const which = round === rounds && rounds > 2 ? phrases.lastRound : phrases.round(round);
-    return this.turn.sameAsBefore ? `${which}.` : `${text.name}. ${which}.`;
+    return this.turn.sameAsBefore ? `${which}.` : `${sentence(text.name)} ${which}.`;
   }
 
   private explanation(): Saying[] {
-    if (!this.inFull()) return this.say('short', (v) => v.text.short);
+    const short = this.speaking.say === 'short' || this.turn.flow === 'later';
+    if (short || !this.inFull()) return this.say('short', (v) => v.text.short);
     const sentences = Math.max(this.main.text.setup.length, this.second?.text.setup.length ?? 0);
     return Array.from({ length: sentences }, (_, i) => {
       const ref = printRef({ kind: 'setup', index: i });
@@ -193,12 +310,21 @@ export class Wording {
   }
 
   private firstSide(): Saying[] {
-    const { shared, sides } = this.turn;
+    const { shared, sides, sideGoesOn, sideAgain } = this.turn;
     if (shared !== 'each' && shared !== 'directions') return [];
-    if (sides.length === 1 && sides[0] === 'right') return this.otherSide();
+    const [side] = sides;
+    if (sides.length === 1 && (side === 'left' || side === 'right')) {
+      if (sideGoesOn) return [];
+      if (side === 'right' || sideAgain) {
+        return this.say('side', (v) => v.phrases.oneSide[side]);
+      }
+    }
     return this.say('side', (v) => v.phrases.firstSide[shared]);
   }
 }
+
+/** A text with a full stop, unless it ends a sentence already. */
+const sentence = (text: string): string => (/[.!?…]$/.test(text) ? text : `${text}.`);
 
 const isNeck = (area: Area): boolean => NECK.includes(area);
 
@@ -214,10 +340,3 @@ function ownWords(text: MoveText, turn: Turn | undefined): MoveText {
     letGo: own.letGo ?? text.letGo,
   };
 }
-
-/**
- * Whether a let-go without a release or rest has a moment of its own. Classes that go by names or talk
- * throughout run straight on instead (common practice).
- */
-export const alwaysLetsGo = (plan: Plan): boolean =>
-  plan.rules.explain === 'first' || plan.rules.explain === 'new-in-room';

@@ -1,9 +1,10 @@
-import type { Counting } from '../class';
+import { type BreathWords, type Counting, countingTraits, type StageSpan } from '../class';
 import type { Language } from '../language';
-import { breathMs, type Dose, doseMs } from '../move';
+import { breathMs, type Dose, doseMs, traitsOf } from '../move';
 import { countWord, type Phrases } from '../speech';
-import { counts } from './counting';
+import { type CountedSpan, counts } from './counting';
 import { CUE_GAP_MS, Lane } from './lane';
+import type { Side } from './score';
 import type { Length } from './timing';
 import type { Pinned, Saying, Wording } from './wording';
 
@@ -21,11 +22,25 @@ export interface WorkCues {
 
 /** A reminder is enough every so often; more would be chatter. */
 const FORM_EVERY_MS = 6_000;
-const BREATHS_SPOKEN = 2;
+
+/** Which breaths are led in words, from 0 on: all; or the first two and then every third. */
+const LED: Record<BreathWords, (breath: number) => boolean> = {
+  every: () => true,
+  thinning: (breath) => breath < 2 || (breath - 1) % 3 === 0,
+  tones: () => false,
+  none: () => false,
+};
+/** Of fewer breaths the last is not told apart. */
+const TELL_LAST_FROM = 3;
 
 export interface WorkPart {
   dose: Dose;
+  side: Side;
   counting: Counting;
+  breathWords: BreathWords;
+  /** "Go" at the start, where nothing else is said there. */
+  go: boolean;
+  stages: readonly StageSpan[];
   language: Language;
   phrases: Phrases;
   wording: Wording;
@@ -39,8 +54,23 @@ export interface WorkPart {
   longestWordMs: (upTo: number) => number;
 }
 
+/** What is counted for itself: each stage, or all of the work. */
+function countedSpans(
+  { dose, counting, wording, stages }: WorkPart,
+  durationMs: number,
+): { counting: Counting; span: CountedSpan }[] {
+  if (wording.muted('count')) return [];
+  if (stages.length === 0) return [{ counting, span: { startMs: 0, durationMs, last: true } }];
+  const byNumber = traitsOf(dose).countedBy === 'number';
+  return stages.map(({ stage, startMs, durationMs: ms }, i) => {
+    const last = i === stages.length - 1;
+    const usual = last || byNumber || countingTraits(counting).tone ? counting : 'none';
+    return { counting: stage.counting ?? usual, span: { startMs, durationMs: ms, last } };
+  });
+}
+
 /**
- * The cues of one work part. Must-say cues first (counts, breath words, then any explanation the
+ * The cues of one work part. Must-say cues first (stages, counts, breath words, then any explanation the
  * class gives throughout); form reminders are spread over what is left. What has no room is left
  * out and handed back, never spoken over a count.
  */
@@ -55,6 +85,12 @@ export function workCues(part: WorkPart): WorkCues {
     spoken.push(cue);
     return cue.offsetMs + cue.durationMs + CUE_GAP_MS;
   };
+  /** While a stage is told: what else would be said then gives way, and is not missed. */
+  const givesWay = (at: number) =>
+    part.stages.some(({ stage, startMs }) => {
+      const until = startMs + length(stage.words, language) + CUE_GAP_MS;
+      return at >= startMs && at < until;
+    });
   const putIfFree = (
     kind: 'count' | 'breath',
     text: string,
@@ -63,21 +99,40 @@ export function workCues(part: WorkPart): WorkCues {
     const saying: Saying = { kind, text, language, ref: kind };
     const durationMs = length(text, language);
     if (lane.fits(offsetMs, durationMs)) put({ saying, offsetMs, durationMs, fromEnd });
-    else leftOut.push(saying);
+    else if (!givesWay(offsetMs)) leftOut.push(saying);
   };
 
-  const counting = part.wording.muted('count') ? 'none' : part.counting;
-  for (const count of counts(dose, counting, part.longestWordMs)) {
-    putIfFree('count', countWord(phrases, count.number), count);
+  for (const { stage, startMs } of part.stages) {
+    const saying: Saying = { kind: 'stage', text: stage.words, language };
+    const durationMs = length(stage.words, language);
+    if (lane.fits(startMs, durationMs)) {
+      put({ saying, offsetMs: startMs, durationMs, fromEnd: false });
+    } else leftOut.push(saying);
+  }
+  for (const { counting, span } of countedSpans(part, total)) {
+    for (const count of counts(dose, counting, part.longestWordMs, span)) {
+      putIfFree('count', countWord(phrases, count.number), count);
+    }
   }
   if (dose.kind === 'breaths' && !part.wording.muted('breath')) {
     const { pattern, breaths } = dose;
-    for (let b = 0; b < Math.min(breaths, BREATHS_SPOKEN); b++) {
+    const isLed = LED[part.breathWords];
+    const inWords = part.breathWords === 'every' || part.breathWords === 'thinning';
+    for (let b = 0; b < breaths; b++) {
+      const isLast = inWords && breaths >= TELL_LAST_FROM && b === breaths - 1;
+      if (!isLed(b) && !isLast) continue;
       const start = b * breathMs(pattern);
-      putIfFree('breath', phrases.breatheIn, { offsetMs: start, fromEnd: false });
+      const fromEnd = isLast;
+      const text = isLast ? phrases.lastBreath : phrases.breatheIn;
+      putIfFree('breath', text, { offsetMs: start, fromEnd });
       const out = start + Math.round((pattern.in + pattern.hold) * 1000);
-      putIfFree('breath', phrases.breatheOut, { offsetMs: out, fromEnd: false });
+      putIfFree('breath', phrases.breatheOut, { offsetMs: out, fromEnd });
     }
+  }
+  if (part.go) {
+    const durationMs = length(phrases.go, language);
+    const saying: Saying = { kind: 'go', text: phrases.go, language };
+    if (lane.fits(0, durationMs)) put({ saying, offsetMs: 0, durationMs, fromEnd: false });
   }
 
   for (const { saying, atMs } of part.pinned) {
@@ -96,7 +151,7 @@ export function workCues(part: WorkPart): WorkCues {
   }
 
   const room = Math.max(0, Math.floor(total / FORM_EVERY_MS) - guidance.length);
-  const reminders = part.wording.form(part.formFrom, room);
+  const reminders = part.wording.form(part.formFrom, room, part.side);
   reminders.forEach((sayings, i) => {
     const wish = (total * (i + 1)) / (reminders.length + 1);
     let earliest = 0;

@@ -1,7 +1,16 @@
 import { LIBRARY } from '@library';
 import { describe, expect, it } from 'vitest';
-import { estimateSpeech, measuredMeter, notingMeter, rememberingMeter, utteranceKey } from '.';
+import {
+  asSpoken,
+  estimateSpeech,
+  measuredMeter,
+  notingMeter,
+  rememberingMeter,
+  SLOWEST_VOICE,
+  utteranceKey,
+} from '.';
 import { syllables } from './estimate';
+import { spelledOut } from './spelled';
 
 describe('the estimate of spoken length', () => {
   it('scales with the rate and grows with the text', () => {
@@ -15,6 +24,32 @@ describe('the estimate of spoken length', () => {
   it('reads numbers as they are spoken', () => {
     const seven = estimateSpeech('30', 'en', 150);
     expect(estimateSpeech('37', 'en', 150)).toBeGreaterThan(seven);
+  });
+
+  it('does not grow where the voice does not slow down', () => {
+    const text = 'Fold both lips over the teeth.';
+    expect(estimateSpeech(text, 'en', 80)).toBe(estimateSpeech(text, 'en', SLOWEST_VOICE));
+    expect(estimateSpeech(text, 'en', 100)).toBeLessThan(estimateSpeech(text, 'en', 80));
+  });
+
+  it('leaves out emoji, which are not spoken', () => {
+    expect(estimateSpeech('Well done 🧘‍♀️👍🏽', 'en', 150)).toBe(
+      estimateSpeech('Well done', 'en', 150),
+    );
+    expect(asSpoken('Well done 🧘‍♀️👍🏽 everybody', 'en')).toBe('Well done everybody');
+  });
+
+  it.each([
+    ['en', '1.5 kg', 'one point five kay gee'],
+    ['en', '1,250 taps', 'one thousand two hundred and fifty taps'],
+    ['en', '10-15 & 20 %', 'ten dash fifteen and twenty percent'],
+    ['en', 'at 18:30', 'at eighteen thirty'],
+    ['de', '1,5 Minuten', 'eins Komma fünf Minuten'],
+    ['de', '1.250 Mal', 'eintausendzweihundertfünfzig Mal'],
+    ['de', 'um 18:30', 'um achtzehn Uhr dreißig'],
+    ['de', '3 × 10', 'drei mal zehn'],
+  ] as const)('hears in %s "%s" as "%s"', (language, text, heard) => {
+    expect(spelledOut(text, language).replace(/ +/g, ' ')).toBe(heard);
   });
 
   it('is nothing for nothing said', () => expect(estimateSpeech(' … ', 'en', 150)).toBe(0));

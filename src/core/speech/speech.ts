@@ -1,7 +1,10 @@
-import type { Language } from '../language';
+import { LANGUAGE_DATA, type Language } from '../language';
 
 /** Length of a text spoken in a language at a rate in words a minute, in whole ms. */
 export type SpeechMeter = (text: string, language: Language, wordsPerMinute: number) => number;
+
+/** The speech program speaks no slower than this, in words a minute (measured). */
+export const SLOWEST_VOICE = 93;
 
 export type SpeechSource = 'estimated' | 'measured' | 'mixed';
 
@@ -14,6 +17,20 @@ export interface Utterance {
 
 export const utteranceKey = ({ text, language, wordsPerMinute }: Utterance): string =>
   `${language}\u0001${wordsPerMinute}\u0001${text}`;
+
+const EMOJI =
+  /\p{Extended_Pictographic}(?:[\uFE0F\u{1F3FB}-\u{1F3FF}]|\u200D\p{Extended_Pictographic})*/gu;
+
+/** A text without its emoji: they are to be seen, and nobody wants to hear "grinning face" in a class. */
+export const withoutEmoji = (text: string): string =>
+  text.replace(EMOJI, '').replace(/ {2,}/g, ' ').trim();
+
+/** A text as it is written for the speech program, so that each word sounds right. */
+export const asSpoken = (text: string, language: Language): string =>
+  LANGUAGE_DATA[language].speech.respelt.reduce(
+    (spoken, [written, respelt]) => spoken.replace(written, respelt),
+    withoutEmoji(text),
+  );
 
 /** A meter that notes every text it is asked for, so that all of them can be measured at once. */
 export function notingMeter(meter: SpeechMeter): { meter: SpeechMeter; asked: Utterance[] } {

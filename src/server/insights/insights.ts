@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { dayLabel } from '@/core/formats';
-import { type Insight, returned } from '@/core/insights';
+import { column, type Insight, returned } from '@/core/insights';
 import { moveText } from '@/core/move';
 import type { Db } from '../db';
 import { allMoves } from '../moves/moves';
@@ -87,11 +87,11 @@ function attendance(sessions: readonly SessionRow[], dayOf: (s: SessionRow) => s
     title: 'Who came, session by session',
     how: 'People marked here or late, those expected (booked and not excused beforehand), and how many there is room for. A cancelled session has none.',
     columns: [
-      { name: 'Session' },
-      { name: 'Came', unit: 'people' },
-      { name: 'Expected', unit: 'people' },
-      { name: 'Room for', unit: 'people' },
-      { name: 'Held' },
+      column('Session'),
+      column('Came', 'people'),
+      column('Expected', 'people'),
+      column('Room for', 'people'),
+      column('Held'),
     ],
     drawn: [1, 2],
     rows: sessions.map((s) => ({
@@ -127,7 +127,7 @@ async function newcomers(
     key: 'newcomers',
     title: 'Newcomers who came back',
     how: 'Of everybody whose first class was within a year, how many have come at least so often. Whoever is new needs time for the tenth.',
-    columns: [{ name: 'Time' }, { name: 'People', unit: 'people' }, { name: 'Of', unit: 'people' }],
+    columns: [column('Time'), column('People', 'people'), column('Of', 'people')],
     drawn: [1],
     rows: returned(times.map((t) => t.times)).map(({ nth, people, of }) => ({
       cells: [`${nth}${nth === 2 ? 'nd' : 'th'}`, people, of],
@@ -167,12 +167,7 @@ async function corrected(
     key: 'corrected',
     title: 'Moves that are corrected most',
     how: 'Notes on form that were made while leading, by move, and how many of them are still open.',
-    columns: [
-      { name: 'Move' },
-      { name: 'Notes' },
-      { name: 'People', unit: 'people' },
-      { name: 'Open' },
-    ],
+    columns: [column('Move'), column('Notes'), column('People', 'people'), column('Open')],
     drawn: [1],
     rows: rows.map((r) => ({
       cells: [nameOf(r.move_id), r.times, r.people, r.open],
@@ -206,10 +201,10 @@ async function learned(
     title: 'What was learned of talk',
     how: 'How long the cues of upbeats and changes of side are, and how long the teacher took over them. The latest ten classes of a teacher make their talking factor, by which classes are planned.',
     columns: [
-      { name: 'Session' },
-      { name: 'Cues', unit: 'min' },
-      { name: 'Talk took', unit: 'min' },
-      { name: 'Factor' },
+      column('Session'),
+      column('Cues', 'min'),
+      column('Talk took', 'min'),
+      column('Factor'),
     ],
     drawn: [1, 2],
     rows: sessions.flatMap((s) => {

@@ -3,6 +3,7 @@ import { workByArea } from '@/core/balance';
 import { mondayOf } from '@/core/calendar';
 import { dateOn } from '@/core/formats';
 import {
+  column,
   type Done,
   type Insight,
   type InsightRow,
@@ -87,11 +88,7 @@ export function minutes(runs: readonly LedRun[], dayOf: (s: SessionRow) => strin
     key: 'minutes',
     title: 'Promised and real minutes',
     how: 'How long each session was by its score when it began, and from its start to its end as it was led, standing still included.',
-    columns: [
-      { name: 'Session' },
-      { name: 'Promised', unit: 'min' },
-      { name: 'Real', unit: 'min' },
-    ],
+    columns: [column('Session'), column('Promised', 'min'), column('Real', 'min')],
     drawn: [1, 2],
     rows: runs.map((r) => ({
       cells: [dayOf(r.session), inMinutes(r.promisedMs), inMinutes(r.tookMs)],
@@ -106,12 +103,7 @@ export function byMove(runs: readonly LedRun[], nameOf: (id: string) => string):
     key: 'moves',
     title: 'Where the minutes went, by move',
     how: 'Average time of a move in a session as planned and as it was led, those that run over most first. At the close of a class its lengths can be kept.',
-    columns: [
-      { name: 'Move' },
-      { name: 'Planned', unit: 'min' },
-      { name: 'Real', unit: 'min' },
-      { name: 'Sessions' },
-    ],
+    columns: [column('Move'), column('Planned', 'min'), column('Real', 'min'), column('Sessions')],
     drawn: [1, 2],
     rows: all.map((m) => ({
       cells: [
@@ -138,13 +130,14 @@ export function areas(
     }
   }
   const all = [...sums.values()].reduce((a, b) => a + b, 0);
-  const rows = AREAS.map((area): InsightRow => {
+  const worked = all === 0 ? [] : AREAS;
+  const rows = worked.map((area): InsightRow => {
     const ms = sums.get(area) ?? 0;
     return {
       cells: [
         AREA_NAMES[area],
         inMinutes(ms),
-        all === 0 ? 0 : Math.round((100 * ms) / all),
+        Math.round((100 * ms) / all),
         Math.round(100 / AREAS.length),
       ],
       href: '/moves',
@@ -155,10 +148,10 @@ export function areas(
     title: 'Work by area of the face',
     how: 'Work time of the sessions that were led, shared out over the areas of each move by their weights, against what each would have if all had the same. What is hardly worked may come next; an aim may want it so.',
     columns: [
-      { name: 'Area' },
-      { name: 'Work', unit: 'min' },
-      { name: 'Share', unit: '%' },
-      { name: 'An even share', unit: '%' },
+      column('Area'),
+      column('Work', 'min'),
+      column('Share', '%'),
+      column('An even share', '%'),
     ],
     drawn: [2, 3],
     rows: rows.toSorted((a, b) => Number(b.cells[1]) - Number(a.cells[1])),
@@ -209,11 +202,11 @@ export async function load(
     title: 'Firm massage, week by week',
     how: 'For each move with a weekly cap, how often whoever did it most did it in that week, in the sessions that were led, and how many did it more often than its cap.',
     columns: [
-      { name: 'Week' },
-      { name: 'Most, one person', unit: 'times' },
-      { name: 'Cap', unit: 'times' },
-      { name: 'People over it', unit: 'people' },
-      { name: 'Move' },
+      column('Week'),
+      column('Most, one person', 'times'),
+      column('Cap', 'times'),
+      column('People over it', 'people'),
+      column('Move'),
     ],
     drawn: [1, 2],
     rows: loadOf(done, (id) => caps.get(id) ?? 0)

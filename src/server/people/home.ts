@@ -1,16 +1,10 @@
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
+import { type SegmentDone, waysOf } from '@/core/checks';
 import { placedSegments } from '@/core/class';
 import { homeClass } from '@/core/home';
-import {
-  type CarriedCaution,
-  concerns,
-  doseLabel,
-  inVariant,
-  moveText,
-  variantText,
-} from '@/core/move';
-import { compile } from '@/core/score';
+import { type CarriedCaution, concerns, doseLabel, moveText, variantText } from '@/core/move';
+import { type CueKind, compile } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import type { Db } from '../db';
 import { studioBook } from '../moves/moves';
@@ -118,6 +112,10 @@ export interface HomeClass {
 
 const rowSchema = z.object({ class_id: z.uuid() });
 
+/** Whether something that somebody carries is against a segment, in any way that it is done or let go. */
+const isAgainst = ({ ways, releases }: SegmentDone, cautions: readonly CarriedCaution[]): boolean =>
+  [...ways, ...releases].some((move) => concerns(move, cautions).length > 0);
+
 /** The classes that somebody was given to do at home, the newest first. */
 export async function homeClassesOf(
   db: Db,
@@ -146,22 +144,22 @@ export async function homeClassesOf(
         classId,
         name: plan.name,
         totalMs: score.totalMs,
-        lines: placedSegments(plan).flatMap(({ segment }) => {
-          const move = book.move(segment.move);
-          if (!move) return [];
-          const words = score.cues
-            .filter((c) => c.kind === 'setup' && score.steps[c.step]?.segmentId === segment.id)
-            .map((c) => c.text);
+        lines: waysOf(plan, book).map((done) => {
+          const { segment, move } = done;
+          const said = (kind: CueKind) =>
+            score.cues
+              .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === segment.id)
+              .map((c) => c.text);
+          const full = said('setup');
+          const words = [...(full.length > 0 ? full : said('short')), ...said('stage')];
           const rounds = segment.rounds > 1 ? `, ${segment.rounds} times` : '';
-          return [
-            {
-              id: segment.id,
-              name: variantText(move, plan.language, segment.variant).name,
-              dose: `${doseLabel(segment.dose)}${rounds}`,
-              words: [...new Set(words)].join(' '),
-              against: concerns(inVariant(move, segment.variant), cautions).length > 0,
-            },
-          ];
+          return {
+            id: segment.id,
+            name: variantText(move, plan.language, segment.variant).name,
+            dose: `${doseLabel(segment.dose)}${rounds}`,
+            words: [...new Set(words)].join(' '),
+            against: isAgainst(done, cautions),
+          };
         }),
       };
     });
@@ -187,12 +185,7 @@ export async function giveToMany(
   { ids, classId, now }: { ids: readonly string[]; classId: string; now: number },
 ): Promise<{ given: number; against: string[] }> {
   const [{ plan }, book] = await Promise.all([getClass(db, scope, classId), studioBook(db, scope)]);
-  const done = placedSegments(plan).flatMap(({ segment }) => {
-    const move = book.move(segment.move);
-    return move ? [inVariant(move, segment.variant)] : [];
-  });
-  const isAgainst = (cautions: readonly CarriedCaution[]) =>
-    done.some((move) => concerns(move, cautions).length > 0);
+  const done = waysOf(plan, book);
   const people = z.array(receiverSchema).parse(
     await db('participants')
       .where({ studio_id: scope.studioId })
@@ -200,7 +193,7 @@ export async function giveToMany(
       .orderByRaw('lower(name)')
       .select(['id', 'name', ...carriedColumns(db)]),
   );
-  const against = people.filter((p) => isAgainst(p.cautions));
+  const against = people.filter((p) => done.some((d) => isAgainst(d, p.cautions)));
   for (const { id } of people) {
     if (against.some((p) => p.id === id)) continue;
     await giveHomeClass(db, scope, { participantId: id, classId, now });

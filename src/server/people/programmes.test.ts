@@ -1,15 +1,23 @@
 import { randomUUID } from 'node:crypto';
+import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
-import { placedSegments } from '@/core/class';
+import { placedSegments, planSchema } from '@/core/class';
 import { STREAK_RULES } from '@/core/streak';
-import { getClass } from '../classes/classes';
+import { createClass, getClass } from '../classes/classes';
 import { roomOf } from '../compose/room';
 import { mark } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
 import { DAY, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
 import { keepCautions } from './carried';
 import { checkInsOf, consentToCheckIns, keepCheckIn } from './check-ins';
-import { giveToMany, homeClassesOf, MOST_HOME, makeHomeClass, takeHomeClass } from './home';
+import {
+  giveHomeClass,
+  giveToMany,
+  homeClassesOf,
+  MOST_HOME,
+  makeHomeClass,
+  takeHomeClass,
+} from './home';
 import { logPractice } from './practice';
 import {
   endProgramme,
@@ -146,6 +154,29 @@ describe('a class to do at home', () => {
     expect(await line()).toBe(true);
     const many = await giveToMany(db(), c, { ids: [c.ada, c.ben], classId, now: NOON });
     expect(many).toEqual({ given: 0, against: ['Ada', 'Ben'] });
+  });
+
+  it('is given to nobody whom a single round of it, a stage or a let-go is against', async () => {
+    const c = await makeClass(db());
+    const cautions = [{ caution: 'neck' as const }];
+    await keepCautions(db(), c, { participantId: c.ada, cautions, consentOn: '2026-11-24' });
+    const given = async (line: Parameters<typeof planOf>[0][number]) => {
+      const plan = planSchema.parse(planOf([line], {}, 600));
+      const classId = await createClass(db(), c, plan, NOON);
+      const many = await giveToMany(db(), c, { ids: [c.ada], classId, now: NOON });
+      await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
+      const shown = (await homeClassesOf(db(), c, c.ada)).find((h) => h.classId === classId);
+      return [many.given, shown?.lines[0]?.against, shown?.lines[0]?.words];
+    };
+    const brow = { move: 'staged-brow-hold', rounds: 1 };
+    expect((await given(brow)).slice(0, 2)).toEqual([1, false]);
+    const stages = [{ words: 'Lift the chin and look up.', length: { share: 1 } }];
+    const staged = await given({ ...brow, stages });
+    expect(staged.slice(0, 2)).toEqual([0, true]);
+    expect(staged[2]).toContain('Lift the chin and look up.');
+    const byRound = [{}, { variant: 'harder' as const }];
+    const later = await given({ move: 'folded-lip-press', rounds: 2, byRound });
+    expect(later.slice(0, 2)).toEqual([0, true]);
   });
 
   it('needs something they have met, and is one of so many at most', async () => {

@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process';
-import { type Utterance, type VoiceName, withTrueLength } from '@/core/speech';
+import { createHash } from 'node:crypto';
+import { LANGUAGE_DATA, LANGUAGES } from '@/core/language';
+import { asSpoken, type Utterance, type VoiceName, withTrueLength } from '@/core/speech';
 
 /** A program that speaks. Implementations render a text to a WAV file. */
 export interface SpeechEngine {
@@ -44,6 +46,12 @@ function call(args: string[], input: string): Promise<Buffer> {
   });
 }
 
+/** Names the list of respelt words, so that what was kept of another list is rendered afresh. */
+function respelling(): string {
+  const words = LANGUAGES.flatMap((l) => LANGUAGE_DATA[l].speech.respelt.map(String));
+  return createHash('sha256').update(words.join()).digest('hex').slice(0, 8);
+}
+
 /** Square brackets are the program's phoneme notation; a cue never means that. */
 const plainText = (text: string) => text.replace(/\[\[|\]\]/g, ' ');
 
@@ -57,7 +65,7 @@ export async function espeak(): Promise<SpeechEngine | null> {
     throw error;
   }
   return {
-    id: /\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown',
+    id: `${/\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown'}-${respelling()}`,
     render: async ({ text, language, wordsPerMinute }, voice) =>
       // The program streams, so its header does not know the length yet.
       withTrueLength(
@@ -73,7 +81,7 @@ export async function espeak(): Promise<SpeechEngine | null> {
             '--stdin',
             '--stdout',
           ],
-          plainText(text),
+          plainText(asSpoken(text, language)),
         ),
       ),
   };

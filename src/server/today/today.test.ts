@@ -115,7 +115,7 @@ describe('before a session', () => {
       if (!must) throw new Error('nothing is to be swapped');
       return repairFor(db(), me, { sessionId, key: must.key, now: NOON });
     };
-    expect(await doneWith([])).toMatch(/^Done: Swap for Open and close, looking/);
+    expect(await doneWith([])).toMatch(/^Done: Swap for Opening and closing, looking/);
     expect(await doneWith(['jaw'])).toBe('Done: Take it out.');
   });
 

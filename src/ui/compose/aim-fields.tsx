@@ -5,7 +5,7 @@ import { type Area, PROP_NAMES, PROPS, PURPOSE_NAMES, PURPOSES, type Purpose } f
 import { Choice } from '../kit/choice';
 import { FaceDial } from '../kit/face-dial';
 import { ORDER_NAMES, SKIN_NAMES } from './aim-words';
-import { Tick } from './segment-settings';
+import { Tick } from './tick';
 
 const MOST_FOCUS = 6;
 

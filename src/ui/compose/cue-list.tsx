@@ -39,11 +39,15 @@ export interface CueListProps {
 }
 
 const NAMES: Record<CueKind, string> = {
+  opening: 'Opening',
   announce: 'Announce',
   setup: 'Set-up',
   short: 'Short',
   side: 'Side',
+  dose: 'How much',
   countIn: 'Count-in',
+  go: 'Go',
+  stage: 'Stage',
   count: 'Counts',
   breath: 'Breath',
   form: 'Reminder',
@@ -71,9 +75,10 @@ function linesOf({ segment, text, cues }: CueListProps): Line[] {
   const own = segment.cues;
   const refs: CueRef[] = [
     { kind: 'announce' },
+    { kind: 'side' },
     ...(own?.setup ?? text.setup).map((_, index) => ({ kind: 'setup' as const, index })),
     { kind: 'short' },
-    { kind: 'side' },
+    { kind: 'dose' },
     ...(own?.form ?? text.form).map((_, index) => ({ kind: 'form' as const, index })),
     { kind: 'breath' },
     { kind: 'count' },

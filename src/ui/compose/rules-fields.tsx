@@ -1,6 +1,8 @@
 'use client';
 
 import {
+  BREATH_WORDS,
+  BREATH_WORDS_NAMES,
   COUNTING,
   COUNTING_NAMES,
   changeRules,
@@ -8,20 +10,47 @@ import {
   type Plan,
   type Rules,
   rulesSchema,
+  SAY,
+  SAY_NAMES,
 } from '@/core/class';
 import { parseSeconds } from '@/core/formats';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { RELEASE_NAMES, RELEASES } from '@/core/move';
+import { SLOWEST_VOICE } from '@/core/speech';
 import { AmountField } from '../kit/amount-field';
 import { Choice } from '../kit/choice';
+import { QuickField } from '../kit/quick-field';
 import { AimFields } from './aim-fields';
 import { EXPLAIN_NAMES } from './aim-words';
+import { Tick } from './tick';
 
 export interface RulesFieldsProps {
   plan: Plan;
   edit: (change: (plan: Plan) => Plan, key?: string) => void;
   settle: () => void;
 }
+
+interface WordsProps {
+  label: string;
+  placeholder: string;
+  value: string | undefined;
+  onType: (words: string | undefined) => string | null;
+  onSettle: () => void;
+}
+
+/** A sentence of the class itself. */
+const Words = ({ label, placeholder, value, onType, onSettle }: WordsProps) => (
+  <div className="grid [&_input]:w-full [&_input]:max-w-none">
+    <span className="text-sm leading-6 font-medium">{label}</span>
+    <QuickField
+      label={label}
+      placeholder={placeholder}
+      value={value ?? ''}
+      onType={(text) => onType(text.trim() || undefined)}
+      onSettle={onSettle}
+    />
+  </div>
+);
 
 function withSecond(plan: Plan, chosen: string): Plan {
   const { second: _, ...rest } = plan;
@@ -60,6 +89,14 @@ export function RulesFields({ plan, edit, settle }: RulesFieldsProps) {
           onChange={(explain) => change({ explain })}
         />
         <Choice
+          label="How much is said"
+          width="w-full"
+          value={rules.say}
+          options={SAY}
+          names={SAY_NAMES}
+          onChange={(say) => change({ say })}
+        />
+        <Choice
           label="Count"
           width="w-full"
           value={rules.counting}
@@ -75,15 +112,25 @@ export function RulesFields({ plan, edit, settle }: RulesFieldsProps) {
           names={{ '': 'as each move suggests', ...RELEASE_NAMES }}
           onChange={(release) => change({ release: release || undefined })}
         />
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={rules.countIn}
-            onChange={(e) => change({ countIn: e.target.checked })}
-          />
-          <span>Count in “three, two, one”</span>
-        </label>
+        <Choice
+          label="Lead the breath by"
+          width="w-full"
+          value={rules.breathWords}
+          options={BREATH_WORDS}
+          names={BREATH_WORDS_NAMES}
+          onChange={(breathWords) => change({ breathWords })}
+        />
+        <Tick
+          label="Count in “three, two, one”"
+          checked={rules.countIn}
+          onChange={(countIn) => change({ countIn })}
+        />
+        <Tick label="“Go” after it" checked={rules.go} onChange={(go) => change({ go })} />
+        <Tick
+          label="Later rounds go straight on, “and again”"
+          checked={rules.straightOn}
+          onChange={(straightOn) => change({ straightOn })}
+        />
       </div>
       <div className="grid content-start gap-3">
         <Choice
@@ -119,6 +166,15 @@ export function RulesFields({ plan, edit, settle }: RulesFieldsProps) {
             onSettle={settle}
           />
           <AmountField
+            label="Time to open"
+            unit="s"
+            value={rules.openingSeconds}
+            parse={(text) => parseSeconds(text)}
+            help="seconds, such as 30, or 1 min"
+            onChange={(n) => change({ openingSeconds: n }, 'opening')}
+            onSettle={settle}
+          />
+          <AmountField
             label="Time for questions"
             unit="s"
             value={rules.closingSeconds}
@@ -131,10 +187,28 @@ export function RulesFields({ plan, edit, settle }: RulesFieldsProps) {
             label="Voice"
             unit="words a minute"
             value={rules.wordsPerMinute}
-            onChange={(n) => change({ wordsPerMinute: n }, 'rate')}
+            onChange={(n) =>
+              n < SLOWEST_VOICE
+                ? `The voice speaks no slower than ${SLOWEST_VOICE} words a minute.`
+                : change({ wordsPerMinute: n }, 'rate')
+            }
             onSettle={settle}
           />
         </div>
+        <Words
+          label="Opening words"
+          placeholder="none"
+          value={rules.openingWords}
+          onType={(openingWords) => change({ openingWords }, 'opening words')}
+          onSettle={settle}
+        />
+        <Words
+          label="Words before questions"
+          placeholder="time for your questions"
+          value={rules.closingWords}
+          onType={(closingWords) => change({ closingWords }, 'closing words')}
+          onSettle={settle}
+        />
       </div>
     </div>
   );

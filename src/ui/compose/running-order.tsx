@@ -23,9 +23,11 @@ import type { Score, SegmentSpan } from '@/core/score';
 import { useMoves } from '../kit/moves';
 import { QuickField } from '../kit/quick-field';
 import { useComposeActions } from './actions';
+import { GroupFields } from './group-fields';
 import { dragId } from './landing';
 import { SegmentCard } from './segment-card';
-import { SegmentSettings, Tick } from './segment-settings';
+import { SegmentSettings } from './segment-settings';
+import { Tick } from './tick';
 
 export interface RunningOrderProps {
   plan: Plan;
@@ -210,6 +212,7 @@ function Group({
         </button>
         <span className="figures ml-auto font-bold">{clock(durationMs)}</span>
       </div>
+      <GroupFields block={block} edit={edit} settle={settle} />
       <SortableContext id={block.id} items={ids} strategy={verticalListSortingStrategy}>
         <ul className="grid gap-1.5">{children}</ul>
       </SortableContext>

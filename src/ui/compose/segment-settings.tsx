@@ -1,10 +1,19 @@
 'use client';
 
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
-import { type Block, changeRound, pinCue, type Segment, segmentSchema } from '@/core/class';
+import {
+  type Block,
+  changeRound,
+  pinCue,
+  roundsOf,
+  type Segment,
+  segmentSchema,
+  stageLasting,
+} from '@/core/class';
 import { parseSeconds } from '@/core/formats';
 import type { Language } from '@/core/language';
 import {
+  doseBeats,
   doseLabel,
   hasVariant,
   inVariant,
@@ -18,7 +27,7 @@ import {
   type Variant,
   variantText,
 } from '@/core/move';
-import { roundsOf, type Score, type SegmentSpan, type Step } from '@/core/score';
+import type { Score, SegmentSpan, Step } from '@/core/score';
 import { AmountField } from '../kit/amount-field';
 import { Choice } from '../kit/choice';
 import { DoseFields } from '../kit/dose-fields';
@@ -26,6 +35,9 @@ import { MoveCautions } from '../kit/move-cautions';
 import { QuickField } from '../kit/quick-field';
 import { useComposeActions } from './actions';
 import { CueList } from './cue-list';
+import { SpokenFields, UnevenFields } from './spoken-fields';
+import { StagesFields } from './stages-fields';
+import { Tick } from './tick';
 import { Timeline } from './timeline';
 
 export interface SegmentSettingsProps {
@@ -70,6 +82,18 @@ export function SegmentSettings(props: SegmentSettingsProps) {
         steps={span?.steps ?? []}
         cuesOf={cuesOf}
         kind={move.kind}
+        stageUnitMs={doseBeats(segment.dose).beatMs}
+        onStage={(index, ms) =>
+          change(
+            (s) => ({
+              ...s,
+              stages: s.stages?.map((stage, i) =>
+                i === index ? { ...stage, length: stageLasting(s.dose, ms) } : stage,
+              ),
+            }),
+            `stage ${segment.id} ${index}`,
+          )
+        }
         onPin={(ref, at) => change((s) => pinCue(s, ref, at), `pin ${segment.id} ${ref}`)}
         onSettle={actions.settle}
       />
@@ -128,7 +152,10 @@ export function SegmentSettings(props: SegmentSettingsProps) {
           onChange={(optional) => attempt({ optional: optional || undefined }, 'optional')}
         />
       </div>
+      <UnevenFields segment={segment} attempt={attempt} />
       <Rounds block={block} segment={segment} move={move} onChange={change} />
+      <StagesFields segment={segment} onChange={change} />
+      <SpokenFields segment={segment} attempt={attempt} />
       <MoveCautions
         move={inVariant(move, segment.variant)}
         release={span?.steps.find((step) => step.release)?.release}
@@ -185,26 +212,6 @@ export function KeyButton({ keys, onClick, disabled, children }: KeyButtonProps)
         </span>
       )}
     </button>
-  );
-}
-
-export interface TickProps {
-  label: string;
-  checked: boolean;
-  onChange: (checked: boolean) => void;
-}
-
-export function Tick({ label, checked, onChange }: TickProps) {
-  return (
-    <label className="flex items-center gap-2">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        checked={checked}
-        onChange={(e) => onChange(e.target.checked)}
-      />
-      <span className="text-sm">{label}</span>
-    </label>
   );
 }
 

@@ -5,7 +5,7 @@ import { useRef } from 'react';
 import { isMovable } from '@/core/class';
 import { clock, shortSeconds } from '@/core/formats';
 import type { Kind } from '@/core/move';
-import type { Cue, Step } from '@/core/score';
+import { type Cue, isCount, type Step } from '@/core/score';
 import { stepFill } from '../kit/ribbon';
 
 export interface TimelineProps {
@@ -15,6 +15,10 @@ export interface TimelineProps {
   kind: Kind;
   /** Says a cue at a time of the work, in seconds from its start. */
   onPin: (ref: string, atSeconds: number) => void;
+  /** What a stage is moved by, in ms. */
+  stageUnitMs: number;
+  /** Makes a stage of the work so long, in ms. */
+  onStage: (index: number, ms: number) => void;
   onSettle: () => void;
 }
 
@@ -45,7 +49,8 @@ function turnsOf(steps: readonly Step[]): Step[][] {
 const lengthOf = (steps: readonly Step[]) => steps.reduce((sum, s) => sum + s.durationMs, 0);
 
 /** The time of one segment, a line a round: upbeat, work, changes, release and rest, with every cue. */
-export function Timeline({ steps, cuesOf, kind, onPin, onSettle }: TimelineProps) {
+export function Timeline(props: TimelineProps) {
+  const { steps, cuesOf, kind, stageUnitMs, onPin, onStage, onSettle } = props;
   const turns = turnsOf(steps);
   const longest = Math.max(1, ...turns.map(lengthOf));
   return (
@@ -73,6 +78,22 @@ export function Timeline({ steps, cuesOf, kind, onPin, onSettle }: TimelineProps
                   wide={step.durationMs / longest}
                 />
               ))}
+              {turn.flatMap((step) =>
+                (step.stages ?? []).map((stage, i) => (
+                  <StageMark
+                    key={`${step.id} ${stage.startMs}`}
+                    stage={stage}
+                    first={i === 0}
+                    left={percent(step.startMs - start + stage.startMs)}
+                    width={percent(stage.durationMs)}
+                    msPerPercent={longest / 100}
+                    unitMs={stageUnitMs}
+                    beforeMs={step.stages?.[i - 1]?.durationMs ?? 0}
+                    onLength={(ms) => onStage(i - 1, ms)}
+                    onSettle={onSettle}
+                  />
+                )),
+              )}
               {turn.flatMap((step) =>
                 cuesOf(step).map((cue) => (
                   <CueTick
@@ -120,6 +141,73 @@ function StepBar(props: { step: Step; kind: Kind; left: string; width: string; w
   );
 }
 
+interface StageMarkProps {
+  stage: NonNullable<Step['stages']>[number];
+  first: boolean;
+  left: string;
+  width: string;
+  msPerPercent: number;
+  /** What a stage is moved by: a beat or a breath of the dose, in ms. */
+  unitMs: number;
+  /** Length of the stage before, in ms. */
+  beforeMs: number;
+  /** Makes the stage before so long, in ms. */
+  onLength: (ms: number) => void;
+  onSettle: () => void;
+}
+
+/** A stage on the bar of the work: its words, and where it begins, which can be moved. */
+function StageMark(props: StageMarkProps) {
+  const { stage, first, left, width, msPerPercent, unitMs, beforeMs, onLength, onSettle } = props;
+  const dragging = useRef<{ x: number; from: number; percentPx: number } | null>(null);
+  const to = (ms: number) => onLength(Math.max(unitMs, ms));
+  return (
+    <span className="absolute top-0 h-6" style={{ left, width }}>
+      <span
+        title={stage.words}
+        className="bg-base-100 text-base-content absolute inset-x-1.5 top-0.5 truncate rounded px-1 text-xs leading-5"
+      >
+        {stage.words}
+      </span>
+      {!first && (
+        <button
+          type="button"
+          role="slider"
+          aria-label={`Where “${stage.words}” begins`}
+          aria-valuemin={1}
+          aria-valuenow={Math.round(beforeMs / 1000)}
+          aria-valuetext={`after ${shortSeconds(beforeMs)} of the stage before`}
+          title="Drag it, or use the arrow keys."
+          className="bg-base-content absolute top-0 -left-0.5 h-6 w-1 cursor-ew-resize touch-none rounded before:absolute before:-inset-x-2 before:inset-y-0"
+          onKeyDown={(e) => {
+            const by = { ArrowLeft: -1, ArrowRight: 1, PageDown: -5, PageUp: 5 }[e.key];
+            if (by === undefined) return;
+            e.preventDefault();
+            e.stopPropagation();
+            to(beforeMs + by * unitMs);
+            onSettle();
+          }}
+          onPointerDown={(e) => {
+            const line = e.currentTarget.parentElement?.parentElement;
+            if (!line) return;
+            e.currentTarget.setPointerCapture(e.pointerId);
+            const percentPx = line.clientWidth / 100;
+            dragging.current = { x: e.clientX, from: beforeMs, percentPx };
+          }}
+          onPointerMove={(e) => {
+            const drag = dragging.current;
+            if (drag) to(drag.from + ((e.clientX - drag.x) / drag.percentPx) * msPerPercent);
+          }}
+          onPointerUp={() => {
+            dragging.current = null;
+            onSettle();
+          }}
+        />
+      )}
+    </span>
+  );
+}
+
 interface CueTickProps {
   cue: Cue;
   step: Step;
@@ -136,7 +224,7 @@ function CueTick({ cue, step, left, width, msPerPercent, onPin, onSettle }: CueT
   const movable = cue.ref !== undefined && isMovable(cue.ref) && step.kind === 'work';
   const look = clsx(
     'absolute top-7.5 h-2.5 min-w-1 rounded-full',
-    cue.kind === 'count' || cue.kind === 'countIn' ? 'bg-base-content/35' : 'bg-base-content/75',
+    isCount(cue) ? 'bg-base-content/35' : 'bg-base-content/75',
   );
   const title = `${clock(cue.startMs)} “${cue.text}”`;
   if (!movable || !cue.ref) return <span title={title} className={look} style={{ left, width }} />;

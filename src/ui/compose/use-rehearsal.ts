@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CuePlayer } from '@/browser/cue-player';
-import type { DueBeat, DueCue } from '@/core/run';
+import { type DueBeat, type DueCue, tonesOf } from '@/core/run';
 import { type Score, samePlace } from '@/core/score';
 
 export const SPEEDS = [1, 2, 8] as const;
@@ -42,10 +42,15 @@ function due(
         .map((cue) => ({ key: cue.id, cue, at: when(cue.startMs) }))
     : [];
   const marks: DueBeat[] = voice
-    ? []
+    ? score.steps.flatMap((s) =>
+        [...tonesOf(s, s.durationMs)]
+          .map(({ at, of }) => ({ ms: s.startMs + at, of }))
+          .filter(({ ms }) => ms >= atMs && ms < until)
+          .map(({ ms, of }) => ({ key: `${s.id}~${ms}`, at: when(ms), of })),
+      )
     : score.steps
         .filter((s) => s.startMs >= atMs && s.startMs < until)
-        .map((s) => ({ key: s.id, at: when(s.startMs) }));
+        .map((s) => ({ key: s.id, at: when(s.startMs), of: 'beat' }));
   return { cues, marks };
 }
 

@@ -5,6 +5,7 @@ import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
 import { Logo } from '../kit/studio-header';
+import { TakeOut } from '../kit/take-out';
 import { CheckInForm } from '../people/check-ins';
 
 export interface HomeScreenProps {
@@ -135,15 +136,7 @@ export function HomeScreen(props: HomeScreenProps) {
                 <li key={p.id} className="flex items-center gap-3 py-1">
                   <span className="min-w-0 flex-1">{p.says}</span>
                   {p.mine ? (
-                    <button
-                      type="submit"
-                      name="drop"
-                      value={p.id}
-                      className="btn btn-ghost btn-sm"
-                      aria-label={`Take it out: ${p.says}`}
-                    >
-                      Take it out
-                    </button>
+                    <TakeOut id={p.id} says={p.says} />
                   ) : (
                     <span className="quiet text-sm">by your teacher</span>
                   )}

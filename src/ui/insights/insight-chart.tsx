@@ -1,4 +1,5 @@
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import {
   Bar,
   BarChart,
@@ -16,10 +17,13 @@ const FILLS = ['var(--color-secondary)', 'var(--color-accent)'];
 const MOST_BARS = 18;
 /** Names that are too long for a line under the bars stand beside them. */
 const LONG = 12;
+/** Names take this much beside the bars at most, in px, and this share of the width where that is less. */
+const NAMES = { most: 230, share: 0.42 };
 
 /** An insight drawn as bars; a press on one leads to where it comes from. The rows below say the same. */
 export default function InsightChart({ insight }: { insight: Insight }) {
   const router = useRouter();
+  const [width, setWidth] = useState(640);
   const { columns, rows, drawn } = insight;
   const sideways = rows.some((r) => String(r.cells[0]).length > LONG);
   const shown =
@@ -31,14 +35,17 @@ export default function InsightChart({ insight }: { insight: Insight }) {
     href: r.href,
     ...Object.fromEntries(drawn.map((c) => [`c${c}`, Number(r.cells[c])])),
   }));
-  const height = sideways ? Math.max(120, 44 + data.length * 30) : 240;
+  const namesWide = Math.min(NAMES.most, width * NAMES.share);
+  const height = sideways
+    ? Math.max(120, 44 + data.length * (namesWide < NAMES.most ? 50 : 30))
+    : 240;
   const open = (bar: { payload?: { href?: string | null } }) => {
     const href = bar.payload?.href;
     if (href) router.push(href);
   };
   return (
     <div style={{ height }} className="mt-2 w-full text-sm" aria-hidden>
-      <ResponsiveContainer>
+      <ResponsiveContainer onResize={setWidth}>
         <BarChart
           accessibilityLayer={false}
           data={data}
@@ -57,7 +64,7 @@ export default function InsightChart({ insight }: { insight: Insight }) {
               <YAxis
                 type="category"
                 dataKey="name"
-                width={230}
+                width={namesWide}
                 interval={0}
                 tick={{ fontSize: 13 }}
               />

@@ -2,12 +2,15 @@
 
 import {
   createContext,
+  type FormEvent,
   type ReactNode,
+  startTransition,
   useActionState,
   useContext,
   useEffect,
   useId,
   useRef,
+  useState,
 } from 'react';
 
 /** What became of a form that was sent. */
@@ -25,9 +28,13 @@ export interface FormState {
 export type FormAct<S extends FormState = FormState> = (state: S, form: FormData) => Promise<S>;
 
 const FRESH: FormState = { values: {}, errors: {}, problem: null, done: null };
-const Sent = createContext<FormState>(FRESH);
+/** The last answer, and how many times the form has done what it is for: each time it begins anew. */
+const Sent = createContext<FormState & { times: number }>({ ...FRESH, times: 0 });
 
-/** A form that keeps what was typed, says what is wrong beside its field, and goes to the first of them. */
+/**
+ * A form that keeps what was typed, also while an answer is on its way, says what is wrong beside its field, and goes
+ * to the first of them. Its fields are filled anew only once it has done what it is for.
+ */
 export function ActionForm<S extends FormState = FormState>({
   act,
   submit,
@@ -54,14 +61,29 @@ export function ActionForm<S extends FormState = FormState>({
     FRESH as Awaited<S>,
   );
   const form = useRef<HTMLFormElement>(null);
+  const times = useTimesDone(state);
+  // Sent by hand: React would fill a form that sends itself anew at every answer, and lose what was typed meanwhile.
+  const send = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const { submitter } = event.nativeEvent as SubmitEvent;
+    const sent = new FormData(event.currentTarget, submitter);
+    startTransition(() => action(sent));
+  };
   useEffect(() => {
     if (Object.keys(state.errors).length > 0) {
       form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
     }
   }, [state]);
   return (
-    <Sent value={state}>
-      <form ref={form} action={action} aria-label={label} className="grid gap-4" noValidate>
+    <Sent value={{ ...state, times }}>
+      <form
+        ref={form}
+        action={action}
+        onSubmit={send}
+        aria-label={label}
+        className="grid gap-4"
+        noValidate
+      >
         {!over && children}
         {state.problem && (
           <p role="alert" className="text-error font-medium">
@@ -85,6 +107,14 @@ export function ActionForm<S extends FormState = FormState>({
       </form>
     </Sent>
   );
+}
+
+function useTimesDone(state: FormState): number {
+  const [{ seen, times }, setSeen] = useState({ seen: state, times: 0 });
+  if (seen === state) return times;
+  const now = state.done === null ? times : times + 1;
+  setSeen({ seen: state, times: now });
+  return now;
 }
 
 /** A form whose only content is what stands in a list with a button each, or a sentence with one. */
@@ -125,7 +155,7 @@ export interface FieldProps {
 
 /** A line to be typed in an `ActionForm`. */
 export function Field({ name, label, type = 'text', initial = '', help, ...rest }: FieldProps) {
-  const { values, errors } = useContext(Sent);
+  const { values, errors, times } = useContext(Sent);
   const id = useId();
   const wrong = errors[name];
   const value = values[name] ?? initial;
@@ -135,7 +165,7 @@ export function Field({ name, label, type = 'text', initial = '', help, ...rest 
       <label className="grid gap-1">
         <span className="font-medium">{label}</span>
         <input
-          key={value}
+          key={`${times} ${initial}`}
           name={name}
           type={type}
           defaultValue={type === 'password' ? '' : value}
@@ -157,7 +187,7 @@ export function Field({ name, label, type = 'text', initial = '', help, ...rest 
 
 /** Some lines to be typed in an `ActionForm`. */
 export function Area({ name, label }: { name: string; label: string }) {
-  const { values, errors } = useContext(Sent);
+  const { values, errors, times } = useContext(Sent);
   const id = useId();
   const wrong = errors[name];
   const value = values[name] ?? '';
@@ -166,7 +196,7 @@ export function Area({ name, label }: { name: string; label: string }) {
       <label className="grid gap-1">
         <span className="font-medium">{label}</span>
         <textarea
-          key={value}
+          key={times}
           name={name}
           rows={6}
           defaultValue={value}
@@ -194,7 +224,7 @@ export function Select<T extends string>({
   names: Record<T, string>;
   initial: T;
 }) {
-  const { values, errors } = useContext(Sent);
+  const { values, errors, times } = useContext(Sent);
   const id = useId();
   const wrong = errors[name];
   const value = values[name] ?? initial;
@@ -203,7 +233,7 @@ export function Select<T extends string>({
       <label className="grid gap-1">
         <span className="font-medium">{label}</span>
         <select
-          key={value}
+          key={`${times} ${initial}`}
           name={name}
           defaultValue={value}
           aria-invalid={wrong !== undefined}
@@ -252,13 +282,13 @@ export function Tick({
   /** Whether it is ticked at first. */
   initial?: boolean;
 }) {
-  const { values, done } = useContext(Sent);
+  const { values, done, times } = useContext(Sent);
   const answered = Object.keys(values).length > 0 && done === null;
   const on = answered ? values[name] === 'on' : initial;
   return (
     <label className="flex items-center gap-2">
       <input
-        key={String(on)}
+        key={`${times} ${initial}`}
         type="checkbox"
         className="checkbox checkbox-sm"
         name={name}

@@ -8,6 +8,7 @@ import type { RollEntry, Scores } from '@/core/calls';
 import { clock, timeOfDay } from '@/core/formats';
 import { moveText } from '@/core/move';
 import { minutesOf, spent, type TalkSample, talkOf } from '@/core/run';
+import { onlySaidName } from '@/core/score';
 import { useMoves } from '../kit/moves';
 import { LengthsAgain } from './lengths-again';
 import { Minutes } from './minutes';
@@ -47,7 +48,7 @@ export function CloseOut(props: CloseOutProps) {
   );
   const nameOf = (moveId: string) => {
     const move = moves.get(moveId);
-    return move ? moveText(move, score.language).name : 'Questions';
+    return move ? moveText(move, score.language).name : onlySaidName(moveId);
   };
   const note = ({ attendance }: RollEntry): string | null => {
     if (!attendance || !came(attendance.mark)) return null;

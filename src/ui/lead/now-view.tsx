@@ -12,7 +12,16 @@ import {
   remainingMs,
   SHOWN_MS,
 } from '@/core/run';
-import { type Cue, type Score, type Side, type Step, type StepKind, stepAt } from '@/core/score';
+import {
+  type Cue,
+  isCount,
+  onlySaidName,
+  type Score,
+  type Side,
+  type Step,
+  type StepKind,
+  stepAt,
+} from '@/core/score';
 import { FaceDial } from '../kit/face-dial';
 import { type MovesById, useMoves } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
@@ -39,8 +48,7 @@ const VARIANT_WORDS = { easier: 'easier version', harder: 'harder version' } as 
 const [LARGE_CUE, MEDIUM_CUE] = [42, 84];
 
 /** Counts are shown by the countdown; as text they would only chase each other. */
-const worthReading = (cue: Cue) =>
-  cue.kind !== 'count' && cue.kind !== 'countIn' && cue.kind !== 'breath';
+const worthReading = (cue: Cue) => !isCount(cue) && cue.kind !== 'breath';
 
 function firstCues(state: Playback, groups: readonly (readonly Cue[])[], count: number) {
   const found: string[] = [];
@@ -160,7 +168,7 @@ export function NowView(props: NowViewProps) {
 
 const nameOf = (p: PlayStep, moves: MovesById, score: Score): string => {
   const move = moves.get(p.step.moveId);
-  return move ? moveText(move, score.language).name : 'Questions';
+  return move ? moveText(move, score.language).name : onlySaidName(p.step.moveId);
 };
 
 type Standing = Pick<Playback, 'queue' | 'index'>;

@@ -7,7 +7,7 @@ import type { Sound } from '@/browser/cue-player';
 import { clock } from '@/core/formats';
 import { moveText } from '@/core/move';
 import { MOST_ROUNDS, UNDO_MS, undoable } from '@/core/run';
-import type { Cue, Score } from '@/core/score';
+import { type Cue, onlySaidName, type Score } from '@/core/score';
 import { useMoves } from '../kit/moves';
 import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
@@ -110,7 +110,7 @@ export function Stage(props: StageProps) {
   const onJump = useCallback((stepId: string) => add({ type: 'jumped', stepId }), [add]);
   const nameOf = (id: string) => {
     const found = moves.get(id);
-    return found ? moveText(found, score.language).name : 'Questions';
+    return found ? moveText(found, score.language).name : onlySaidName(id);
   };
   if (!current) return null;
   return (

@@ -1,5 +1,6 @@
 import { FeedForms } from '../calendar/feed-forms';
 import { ActionForm, Field, Select } from '../kit/form';
+import { TakeOut } from '../kit/take-out';
 import type { PersonScreenProps, Told } from './person-types';
 
 /** Entries that are seen without unfolding the rest. */
@@ -11,15 +12,7 @@ export function PracticeAtHome(props: PersonScreenProps) {
     all.map((p) => (
       <li key={p.id} className="flex items-center gap-3 py-1">
         <span className="min-w-0 flex-1">{p.says}</span>
-        <button
-          type="submit"
-          name="drop"
-          value={p.id}
-          className="btn btn-ghost btn-sm"
-          aria-label={`Take it out: ${p.says}`}
-        >
-          Take it out
-        </button>
+        <TakeOut id={p.id} says={p.says} />
       </li>
     ));
   return (

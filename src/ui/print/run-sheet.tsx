@@ -10,7 +10,7 @@ import {
   strongAreas,
   variantText,
 } from '@/core/move';
-import { type Cue, type Score, segmentRuns, segmentSpans } from '@/core/score';
+import { type Cue, OPENING, type Score, segmentRuns, segmentSpans } from '@/core/score';
 import { GeneralCaution } from '../kit/caution';
 import { FaceDial } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
@@ -68,21 +68,27 @@ export function RunSheet({ plan, score, moves, fill, back }: RunSheetProps) {
           const [first] = run.steps;
           const of = segments.get(run.segmentId);
           const move = moves.get(first.moveId);
-          const heading = first.phase !== phase ? PHASE_NAMES[first.phase] : null;
-          phase = first.phase;
           if (!of || !move) {
+            const said = score.cues.filter((c) => score.steps[c.step] === first);
             return (
               <li key={first.id} className="sheet-line">
-                <b className="figures">{clock(run.startMs)}</b> Time for questions
+                <b className="figures">{clock(run.startMs)}</b>{' '}
+                {run.segmentId === OPENING ? 'Opening' : 'Time for questions'}
+                {said.map((c) => ` “${c.text}”`)}
               </li>
             );
           }
+          const heading = first.phase !== phase ? PHASE_NAMES[first.phase] : null;
+          phase = first.phase;
           const again = told.has(run.segmentId);
           told.add(run.segmentId);
           const { segment, block } = of;
           const steps = spans.get(run.segmentId)?.steps ?? [];
           const cues = score.cues.filter((c) => score.steps[c.step]?.segmentId === run.segmentId);
-          const setup = wordsOf(cues, ['setup']);
+          const full = wordsOf(cues, ['setup']);
+          const setup = full.length > 0 ? full : wordsOf(cues, ['short']);
+          const stages = steps.find((s) => s.stages)?.stages ?? [];
+          const opening = block.segments[0] === segment ? block.opening : undefined;
           const form = wordsOf(cues, ['form']);
           const letGo = wordsOf(cues, ['letGo', 'release']);
           const done = inVariant(move, segment.variant);
@@ -103,12 +109,20 @@ export function RunSheet({ plan, score, moves, fill, back }: RunSheetProps) {
                   {block.order === 'circuit' && `, ${block.laps} laps`}
                   {block.order === 'alternating' && ', in turn'}
                   {segment.sides !== 'together' && `, ${SIDES_NAMES[segment.sides]}`}
+                  {segment.uneven && `, ${segment.uneven.side} ${doseLabel(segment.uneven.dose)}`}
                 </span>
                 <b className="figures w-12 text-right">{clock(run.endMs - run.startMs)}</b>
               </p>
               {!again && (
                 <p className="sheet-words">
+                  {opening && <b>{opening} </b>}
                   {setup.join(' ')}
+                  {stages.length > 0 && (
+                    <b>
+                      {' '}
+                      {stages.map((s) => `${s.words} ${shortSeconds(s.durationMs)}`).join(' · ')}
+                    </b>
+                  )}
                   {form.length > 0 && <i> {form.join(' ')}</i>}
                   {letGo.length > 0 && <> {letGo.join(' ')}</>}
                   <span className="quiet">

@@ -34,14 +34,18 @@ const SAMPLE: Record<Language, string> = {
 function commonWords(language: Language): Words[] {
   const p = PHRASES[language];
   const texts = [
-    ...p.numbers.slice(1, HIGHEST_COUNT + 1),
+    ...Array.from({ length: HIGHEST_COUNT }, (_, i) => p.number(i + 1)),
+    p.go,
     p.breatheIn,
     p.breatheOut,
+    p.lastBreath,
+    p.again,
     p.round(2),
     p.round(3),
     p.lastRound,
     ...Object.values(p.firstSide),
     ...Object.values(p.otherSide),
+    ...Object.values(p.oneSide),
     ...Object.values(p.release),
     p.questions,
   ];

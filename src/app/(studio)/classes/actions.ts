@@ -39,7 +39,7 @@ export async function importClassAction(_: ImportState, form: FormData): Promise
     return { problems: ['This file is too large to be a class.'] };
   }
   const book = await studioBook(db(), teacher);
-  const parsed = parsePlanText(await file.text(), (move) => book.move(move) !== undefined);
+  const parsed = parsePlanText(await file.text(), book.move);
   if (!parsed.ok) {
     return { problems: parsed.problems.map((p) => `${p.field} ${p.message}`.trim()) };
   }

@@ -1,7 +1,17 @@
 import type { LanguageSpeech } from '../language';
 
 export const speech: LanguageSpeech = {
-  ms: { base: 116, syllable: 32, letter: 66, comma: 361, sentence: 717 },
-  digits: [1, 1, 1, 1, 1, 1, 1, 2, 1, 1],
+  ms: { base: 119, syllable: 45, letter: 62, comma: 361, sentence: 686, number: 71 },
+  respelt: [
+    [/\b(ein|aus|ver)?(a)tm(e|en|et|est|end)\b/gi, '$1$2htm$3'],
+    [/\b(A)tem(z[uü]ge?n?)\b/g, '$1htem$2'],
+    [/\b(N)asen(?=[a-zäöü])/g, '$1ahsen'],
+    [/\b(H)als\b/g, '$1alls'],
+    [/\b(L|l)os(lass)/g, '$1os $2'],
+    [/\b(d)rin\b/gi, '$1rinn'],
+    [/\b(g)ut(tut|tun)\b/gi, '$1ut $2'],
+    [/\b(S)chulter(?=[a-zäöü]{4})/gi, '$1chulter-'],
+    [/\b(w)aagerecht/gi, '$1aagrecht'],
+  ],
   heard: (word) => ({ word, silent: 0 }),
 };

@@ -40,7 +40,7 @@ export const words = {
       'drain',
     ],
     [/\bdaumen innen\b|\b(finger|daumen) in den mund\b/i, 'insideMouth'],
-    [/\b(kneif|zwick|zupf)/i, 'pinching'],
+    [/\b(kneif(?!\w* (die |deine )?(augen|lider)\b)|zwick|zupf)/i, 'pinching'],
   ],
   places: [
     [/\bkopfhaut\b|\bscheitel\b|\bhaare?\b|\bhaarwurzeln\b/i, ['scalp']],
@@ -70,5 +70,6 @@ export const words = {
     /\b(ohne|keine) (die )?(hände|hand|finger|ringe)\b|\bhände (bleiben |ruhen )?(in den|im) schoß\b|\bfinger bleiben weg\b/i,
   featherLight: /\bfederleicht|\bleicht wie (eine feder|schaum|seide|regen|nieselregen)\b/i,
   goesOn: /^(dann|danach|weiter|und weiter)\b/i,
+  bothSides: /\bbeide[nrs]? (seiten|hälften)\b|\bbeiderseits\b/i,
   releasing: /(\bklopf|\btipp|\bstreich|streif|\breib|\bknet|\bkämm|\bglätt|\bmassier)/i,
 } as const;

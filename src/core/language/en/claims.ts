@@ -1,19 +1,28 @@
 import type { LanguageClaims } from '../language';
 
-/** Substitutes that are verbs, and so take the ending of the verb they stand for. */
-const VERBS = /^(ease|freshen|wake|keep)\b/;
-
 export const claims: LanguageClaims = {
   patterns: [
-    [/\b(cure|heal)(s|d|ing)?\b/i, 'ease, or rest'],
-    [/\bdetox|\bremoves? toxins/i, 'freshen'],
-    [/\b(burn|melt)(s|ing)? (the )?fat/i, 'wake the muscle'],
-    [/\breverse(s|d)? ag(e)?ing/i, 'keep supple'],
-    [/\bguarantee/i, 'often'],
-    [/\bpermanent/i, 'with regular practice'],
-    [/\bbetter than (surgery|injections)/i, 'another way'],
-    [/\bno side effects/i, 'gentle'],
+    [/\b(cur(e|es|ed|ing)|heal(s|ed|ing)?)\b/i, 'ease'],
+    [/\bdetox\w*|\btoxins?\b|\bflush(es|ed|ing)? ((?!no )\w+ ){0,2}(out|away)\b/i, 'freshen'],
+    [
+      /\b(burn|melt|dissolv|break|shed)\w* ((?!no )\w+ ){0,3}fat\b|\bfat[- ]?(burn|melt|loss)\w*/i,
+      'wake the muscle',
+    ],
+    [
+      /\b(revers|undo|stop|turn)\w* ((?!no )\w+ ){0,3}(age?ing|clock|years)\b|\banti[- ]?age?ing\b|\brejuvenat\w*|\byears younger\b/i,
+      'keep supple',
+    ],
+    [/\bguarantee\w*/i, 'often'],
+    [/\bpermanent\w*|\bfor ?ever\b/i, 'with regular practice'],
+    [
+      /\b(better than|instead of|replaces?|as good as) ((?!no )\w+ ){0,2}(surgery|operations?|injections?|fillers?|facelifts?|botulinum)\b|\bfacelift\b/i,
+      'another way',
+    ],
+    [/\b(no|without|free of|zero) side[- ]effects?\b|\bside[- ]effect[- ]free\b/i, 'gentle'],
+    [
+      /\b(remov|eras|eliminat|delet|smooth(es|ing)? away|gets? rid of)\w* ((?!no )\w+ ){0,3}(wrinkles?|lines|double chin)\b|\bwrinkle[- ]free\b/i,
+      'some people notice',
+    ],
   ],
-  fitting: (claim, instead) =>
-    /^[a-z]+s\b/i.test(claim) ? instead.replace(VERBS, '$1s') : instead,
+  denied: /\b(not|no|never|nothing|nobody|cannot|neither)\b(?! only)|n['’]t\b/i,
 };

@@ -1,5 +1,7 @@
 import { claims } from './claims';
+import { numberWords } from './numbers';
 import { speech } from './speech';
+import { spelled } from './spelled';
 import { words } from './words';
 
-export const english = { name: 'English', words, claims, speech } as const;
+export const english = { name: 'English', words, claims, speech, numberWords, spelled } as const;

@@ -4,8 +4,11 @@ import type { LanguageSpeech } from '../language';
 const COMPOUND = /^(for|sid|som|lin|cheekbon|fac)e(?=[a-z]{3})/;
 
 export const speech: LanguageSpeech = {
-  ms: { base: 172, syllable: 48, letter: 63, comma: 400, sentence: 729 },
-  digits: [2, 1, 1, 1, 1, 1, 1, 2, 1, 1],
+  ms: { base: 180, syllable: 50, letter: 62, comma: 396, sentence: 656, number: 89 },
+  respelt: [
+    // The verb; "close to" and "close together" are near.
+    [/\b(c)lose\b(?! (to|by|together)\b)/gi, '$1loze'],
+  ],
   heard: (word) => {
     const joined = word.replace(COMPOUND, '$1');
     const silent =

@@ -70,5 +70,6 @@ export const words = {
     /\b(without|no) (the )?(hands?|fingers?|rings)\b|\b(both )?hands (rest |stay )?in the lap\b|\bfingers stay away\b/i,
   featherLight: /\bfeather-light\b|\blight as (a feather|foam|drizzle|silk|rain)\b/i,
   goesOn: /^(then|go on|and on|move on)\b/i,
+  bothSides: /\bboth (sides|halves)\b/i,
   releasing: /\b(tap|stroke|sweep|smooth|rub|knead|comb|massage)\b/i,
 } as const;

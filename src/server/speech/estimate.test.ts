@@ -1,0 +1,33 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { adversarialSentences } from '@testing/adversarial';
+import { afterAll, expect, it } from 'vitest';
+import { LANGUAGES } from '@/core/language';
+import { estimateSpeech } from '@/core/speech';
+import { espeak } from './engine';
+import { Voice } from './voice';
+
+const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-adversarial-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+it.each(LANGUAGES)(
+  'estimates 120 sentences of numbers, signs, capitals and emoji in %s by 8 % in the median, 35 % at worst',
+  async (language) => {
+    const engine = await espeak();
+    if (!engine) throw new Error('espeak-ng is not installed; "npm test" installs it.');
+    const voice = new Voice(engine, folder);
+    const sentences = adversarialSentences(language);
+    expect(sentences).toHaveLength(120);
+    const off = await Promise.all(
+      sentences.map(async (text) => {
+        const measured = await voice.length({ text, language, wordsPerMinute: 150 });
+        return { text, by: Math.abs(estimateSpeech(text, language, 150) / measured - 1) };
+      }),
+    );
+    off.sort((a, b) => a.by - b.by);
+    const worst = off.at(-1);
+    expect(off[60]?.by, 'median').toBeLessThanOrEqual(0.08);
+    expect(worst?.by, worst?.text).toBeLessThanOrEqual(0.35);
+  },
+);
