@@ -3,6 +3,8 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
+  // A title that comes after its page is gone for a moment at every refresh, and a screen reader says it anew.
+  htmlLimitedBots: /.*/,
   // `npm test` checks the types once, for everything; a build need not do it again.
   typescript: { ignoreBuildErrors: true },
   experimental: { serverActions: { bodySizeLimit: '5mb' } },

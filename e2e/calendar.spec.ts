@@ -227,3 +227,27 @@ test('what no calendar can hold is told beside its field, and what was typed sta
   await page.getByRole('button', { name: 'See what would come' }).click();
   await expect(page.getByText('Sun 28 Mar 2027, 02:30')).toBeVisible();
 });
+
+test('a page keeps its title while what was sent draws it anew', async ({ app, page }) => {
+  await hallOf(app, page);
+  await page.goto('/calendar/closed');
+  await expect(page).toHaveTitle('Closed days · Up Beat');
+  await page.evaluate(() => {
+    const titles = new Set<string>();
+    (window as unknown as { titles: Set<string> }).titles = titles;
+    new MutationObserver(() => titles.add(document.title)).observe(document, {
+      childList: true,
+      subtree: true,
+      characterData: true,
+    });
+  });
+  for (let closed = 1; closed <= 10; closed += 1) {
+    await page.getByLabel('What for').fill(`Painters ${closed}`);
+    await page.getByRole('button', { name: 'Close these days' }).click();
+    await expect(page.getByRole('button', { name: /^Open again/ })).toHaveCount(closed);
+  }
+  const titles = await page.evaluate(() => [
+    ...(window as unknown as { titles: Set<string> }).titles,
+  ]);
+  expect(titles).toEqual(['Closed days · Up Beat']);
+});
