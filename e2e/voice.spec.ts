@@ -1,8 +1,15 @@
 import type { Page } from '@playwright/test';
+import { talked } from '@testing/talk';
+import type { TalkSample } from '@/core/run';
 import { createClass } from '@/server/classes/classes';
 import { planSession } from '@/server/sessions/sessions';
+import { noteTalk } from '@/server/speech/teacher-speech';
 import { twoMinutes } from './counted';
-import { begin, expect, NOON, stored, test } from './harness';
+import { axe, begin, expect, NOON, stored, storedPlan, test } from './harness';
+import { leaveOnlyTheDemo } from './own-studio';
+import { hallOf } from './planned';
+
+test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 /** A microphone in front of which somebody hums; or one that only hears the room, or is refused. */
 async function microphone(page: Page, hears: 'a voice' | 'nothing' | 'refused'): Promise<void> {
@@ -230,8 +237,67 @@ test('how much the teacher talks is learned, shown, used and forgotten', async (
   await expect(lengthShown).not.toHaveText(before);
   await page.getByRole('link', { name: /^Your talk/ }).click();
   await button(page, 'Forget it and learn anew').click();
-  await expect(page.getByText('× 1.00')).toBeVisible();
+  await expect(page.getByText('× 1.00')).toHaveCount(2);
   await page.goto(`/classes/${classId}`);
   await clock.passInSteps(1000);
   await expect(lengthShown).toHaveText(before);
+});
+
+test('who leaves much out says less first, and with their own words plans shorter than the voice', async ({
+  app,
+  page,
+}) => {
+  const { scope, teacherId } = await hallOf(app, page);
+  const classId = await createClass(app.db, scope, twoMinutes(), NOON);
+  const learn = async (samples: TalkSample[]) => {
+    for (const [i, sample] of samples.entries()) {
+      const startsAt = NOON - (i + 1) * 3_600_000;
+      const sessionId = await planSession(app.db, scope, { classId, startsAt, now: NOON });
+      const of = { id: teacherId, studioId: scope.studioId };
+      await noteTalk(app.db, of, { sessionId, ledAt: startsAt, ...sample });
+    }
+  };
+  await learn([0.3, 0.4, 0.2].map((share) => talked(1, { leftOutMs: 240_000 * share })));
+  await page.goto(`/classes/${classId}`);
+  await expect(page.getByText('30 % of what is said was left out')).toBeVisible();
+  const inFull = (await page.getByTestId('length').textContent()) ?? '';
+  await button(page, 'Say it in short').click();
+  await expect(page.getByText('30 % of what is said was left out')).toBeHidden();
+  await expect(page.getByTestId('length')).not.toHaveText(inFull);
+  await expect.poll(async () => (await storedPlan(app, page)).rules.say).toBe('short');
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  const short = (await page.getByTestId('length').textContent()) ?? '';
+
+  const said = Array.from({ length: 4 }, () => talked(0.7, { say: 'short', self: true }));
+  await learn(said);
+  await page.goto('/voice');
+  await expect(page.getByText(/It is never below 1 while the voice says the words/)).toBeVisible();
+  const kept = page.waitForResponse((r) => r.url().endsWith('/api/voice') && r.ok());
+  await page.getByLabel('Who says the words').selectOption('I do, the voice counts');
+  await kept;
+  await expect(page.getByText('× 0.75')).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  await page.goto(`/classes/${classId}`);
+  await expect(page.getByRole('link', { name: 'Your talk × 0.75' })).toBeVisible();
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  await expect(page.getByTestId('length')).not.toHaveText(short);
+
+  const sessionId = await planSession(app.db, scope, { classId, startsAt: NOON, now: NOON });
+  await page.goto(`/lead/${sessionId}`);
+  await expect(page.getByText('The voice is ready.')).toBeVisible();
+  const factor = async () =>
+    (await app.db('runs').where({ session_id: sessionId }).first('score')).score.talkingFactor;
+  expect(await factor()).toBe(0.75);
+  // Changed before the start: the voice needs its whole time again.
+  const choose = async (who: string) => {
+    const prepared = page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
+    await page.getByLabel('Who says the words').selectOption(who);
+    await prepared;
+  };
+  await choose('The voice');
+  expect(await factor()).toBe(1);
+  await choose('I do, the voice counts');
+  expect(await factor()).toBe(0.75);
+  await stored(page, () => button(page, 'Start the class').click());
+  await expect(button(page, 'Counts only')).toHaveAttribute('aria-pressed', 'true');
 });

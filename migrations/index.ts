@@ -8,6 +8,7 @@ import * as studio from './006-studio';
 import * as calendar from './007-calendar';
 import * as bookings from './008-bookings';
 import * as register from './009-register';
+import * as ownWords from './010-own-words';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -19,6 +20,7 @@ const MIGRATIONS = [
   { name: '007-calendar', ...calendar },
   { name: '008-bookings', ...bookings },
   { name: '009-register', ...register },
+  { name: '010-own-words', ...ownWords },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -20,7 +20,7 @@ const USAGE = `Name a plan file: npm run -s score -- examples/five-minutes-camer
 With --talking-factor 1.2 talk takes so many times as long as its cues; with --room met.json the moves that
 each person in the room has met are known, as in [["smile-pulses"], []].`;
 /** Talk is never shorter than its cues, and hardly longer than three times as long. */
-const [LEAST_TALKING, MOST_TALKING] = [1, 3];
+const [LEAST_TALKING, MOST_TALKING] = [0.5, 3];
 const factorSchema = z.coerce.number().min(LEAST_TALKING).max(MOST_TALKING);
 const roomSchema = z.array(z.array(z.string().max(64)).max(1000)).max(500);
 

@@ -80,7 +80,7 @@ describe('npm run score', () => {
       scoreFile(example, { room: example }),
     ];
     expect(wrong.map((s) => (s.ok ? '' : s.problems[0]))).toEqual([
-      expect.stringMatching(/--talking-factor must be a number from 1 to 3/),
+      expect.stringMatching(/--talking-factor must be a number from 0.5 to 3/),
       expect.stringMatching(/must be a list of lists of move ids/),
     ]);
     const usage = problemsOf(undefined)[0] ?? '';

@@ -40,6 +40,8 @@ export class CuePlayer {
   private clock: AudioClock | null = null;
   /** How much faster than spoken the audio runs; a rehearsal may hurry. */
   speed = 1;
+  /** Cues are planned as short as the teacher says them. A voice that says them after all hurries as much. */
+  ownWords = false;
 
   constructor(
     wordsPerMinute: number,
@@ -185,10 +187,12 @@ export class CuePlayer {
       return;
     }
     if (!buffer) return;
-    const source = new AudioBufferSourceNode(context, { buffer, playbackRate: this.speed });
+    const over = this.ownWords ? (1000 * buffer.duration) / cue.durationMs : 1;
+    const playbackRate = this.speed * Math.max(1, over);
+    const source = new AudioBufferSourceNode(context, { buffer, playbackRate });
     source.connect(out);
     source.start(when);
-    const seconds = buffer.duration / this.speed;
+    const seconds = buffer.duration / playbackRate;
     this.mixer.duckFor(when, seconds);
     this.scheduled.set(key, { at, when, until: when + seconds, stop: () => source.stop() });
   }

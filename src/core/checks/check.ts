@@ -18,6 +18,7 @@ import {
   moveText,
   releaseAsMove,
 } from '../move';
+import type { TalkSample } from '../run';
 import {
   type Book,
   compile,
@@ -80,6 +81,8 @@ export interface Checked {
   /** Most sessions of this class in one ISO week. */
   sessionsAWeek: number;
   compile: (plan: Plan) => Score;
+  /** How the teacher talked in the classes they led last, latest first, where that is known. */
+  talk?: readonly TalkSample[];
 }
 
 /** A turn with the move as it is really done in it: its version, its amount, the words it is told in. */

@@ -1,6 +1,7 @@
 import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
 import { checkedOf } from '@testing/checked';
 import { type Line, planOf } from '@testing/plans';
+import { talked } from '@testing/talk';
 import { describe, expect, it } from 'vitest';
 import { changeRules, type Plan, placedSegments, type Rules } from '@/core/class';
 import { compile } from '@/core/score';
@@ -20,7 +21,7 @@ const person = (more: Partial<BookedPerson>): BookedPerson => ({
   ...more,
 });
 
-type Context = Partial<Pick<Checked, 'people' | 'sessionsAWeek'>>;
+type Context = Partial<Pick<Checked, 'people' | 'sessionsAWeek' | 'talk'>>;
 
 interface Case {
   /** A class that triggers the check. */
@@ -52,6 +53,10 @@ const slotOf = (plan: Plan, spareMs: number): Plan => {
   const ms = compile(plan, LIBRARY_BOOK).totalMs;
   return { ...plan, slotSeconds: Math.floor((ms + spareMs) / 1000) };
 };
+
+/** Four classes of which so much was left out. */
+const habit = (share: number) =>
+  Array.from({ length: 4 }, () => talked(1, { leftOutMs: 240_000 * share }));
 
 const CASES: Record<string, Case> = {
   'slot-overrun': {
@@ -152,6 +157,12 @@ const CASES: Record<string, Case> = {
   'passed-over': {
     triggers: lines({ move: 'smile-pulses', rounds: 1, byRound: [{}, { variant: 'easier' }] }),
     spares: lines({ move: 'smile-pulses', rounds: 2, byRound: [{}, { variant: 'easier' }] }),
+  },
+  'left-out-by-habit': {
+    triggers: lines({ move: 'smile-pulses' }),
+    spares: lines({ move: 'smile-pulses' }),
+    context: { talk: habit(0.25) },
+    sparesContext: { talk: habit(0.24) },
   },
   'new-to-somebody': {
     triggers: ruled({ explain: 'names-only' }, { move: 'smile-pulses' }),
@@ -311,6 +322,18 @@ describe('other ways to be found and repaired', () => {
     const [found] = of('cue-too-long', check(checkedOf(plan)));
     const after = check(checkedOf(found?.repair?.apply(plan) ?? plan));
     expect(after.map((f) => f.key)).not.toContain(found?.key);
+  });
+
+  it('saying less is not proposed where somebody has not met a move, nor in a class that says less', () => {
+    const plan = lines({ move: 'smile-pulses' });
+    const talk = habit(0.5);
+    const someone = [person({}), person({ id: 'p2', met: new Set() })];
+    expect(of('left-out-by-habit', check(checkedOf(plan, { talk, people: someone })))).toEqual([]);
+    const short = changeRules(plan, { say: 'short' });
+    expect(of('left-out-by-habit', check(checkedOf(short, { talk })))).toEqual([]);
+    const [found] = of('left-out-by-habit', check(checkedOf(plan, { talk, people: [person({})] })));
+    expect(found?.says).toContain('50 %');
+    expect(found?.repair?.apply(plan).rules.say).toBe('short');
   });
 
   it('gravest first', () => {

@@ -11,7 +11,13 @@ import { noDrainAtTheEnd, noWarmUp } from './course';
 import { areaWithoutWork, focusRatio, orderAgainstSchool, sameAreaInARow } from './face';
 import { claims, dryGripAfterGlide, missingProp, weeklyCap } from './kit';
 import { newToSomebody, personCaution, personRelease, personToAsk } from './room';
-import { cueTooLong, passedOverInSilence, reminderWithoutRoom, slotOverrun } from './time';
+import {
+  cueTooLong,
+  leftOutByHabit,
+  passedOverInSilence,
+  reminderWithoutRoom,
+  slotOverrun,
+} from './time';
 
 export {
   type BookedPerson,
@@ -52,6 +58,7 @@ export const CHECKS: readonly Check[] = [
   orderAgainstSchool,
   personToAsk,
   reminderWithoutRoom,
+  leftOutByHabit,
 ];
 
 /** Whether there is anything to judge yet: what is merely still empty is no fault. */

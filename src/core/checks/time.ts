@@ -5,11 +5,13 @@ import {
   type Plan,
   passedOver,
   placedSegments,
+  type Say,
   type Segment,
   updateBlock,
   updateSegment,
 } from '../class';
 import { clock } from '../formats';
+import { tooMuchSaid } from '../run';
 import { isOnlySaid, type LeftOut, OPENING } from '../score';
 import { estimateSpeech } from '../speech';
 import type { Check, Look, Repair } from './check';
@@ -213,6 +215,39 @@ export const cueTooLong: Check = {
   title: 'A cue that must be said is longer than its place',
   severity: 'should',
   find: leftOut('cue-too-long', (kind) => kind !== 'form'),
+};
+
+const SAID_INSTEAD: Record<Say, string> = {
+  all: 'Say all of it',
+  short: 'Say it in short',
+  names: 'Say names and doses',
+  counts: 'Only count',
+};
+
+export const leftOutByHabit: Check = {
+  id: 'left-out-by-habit',
+  title: 'Much of what is said is left out, class after class',
+  severity: 'may',
+  find: (look) => {
+    const { plan, people, talk = [], moves } = look;
+    const habit = tooMuchSaid(talk, plan.rules.say);
+    // What regulars skip is what somebody who is new needs.
+    const somebodyIsNew = people.some(({ met }) => [...moves.keys()].some((id) => !met.has(id)));
+    if (!habit || somebodyIsNew) return [];
+    const { share, classes, instead } = habit;
+    return [
+      {
+        key: 'left-out-by-habit',
+        says: `${Math.round(100 * share)} % of what is said was left out`,
+        why: `In your last ${classes} classes that say as much you went on before it was over, so they were planned longer than you lead them. Names, sides, amounts and counts are still said.`,
+        segments: [],
+        repair: {
+          label: SAID_INSTEAD[instead],
+          apply: (p: Plan) => changeRules(p, { say: instead }),
+        },
+      },
+    ];
+  },
 };
 
 export const reminderWithoutRoom: Check = {

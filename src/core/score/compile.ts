@@ -33,7 +33,10 @@ export interface CompileOptions {
   speechSource?: () => SpeechSource;
   /** The moves each person in the room has met, for classes that explain what is new to somebody. */
   room?: MovesMet;
-  /** How many times as long as its cues the talk in upbeats and switches takes, from 1 on. */
+  /**
+   * How many times as long as its cues the talk in upbeats and switches takes. Below 1 only where nobody but the
+   * teacher says the words, since a voice says them in full.
+   */
   talkingFactor?: number;
 }
 

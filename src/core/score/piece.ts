@@ -5,7 +5,16 @@ import { countWord, type Phrases } from '../speech';
 import { thinning } from './counting';
 import { CUE_GAP_MS } from './lane';
 import type { Cue, LeftOut, Step } from './score';
-import { BEAT_MS, COUNT_IN, type Length, releaseMs, switchMs, timesOf, upbeatMs } from './timing';
+import {
+  BEAT_MS,
+  COUNT_IN,
+  inOwnWords,
+  type Length,
+  releaseMs,
+  switchMs,
+  timesOf,
+  upbeatMs,
+} from './timing';
 import { doseOn, type Turn } from './turns';
 import { type MovesMet, type Pace, type Saying, Wording } from './wording';
 import { workCues } from './work-cues';
@@ -60,6 +69,8 @@ class Writer {
   constructor(
     private readonly turn: Turn,
     private readonly length: Length,
+    /** Of what the teacher may say in words of their own. */
+    private readonly talk: Length,
   ) {}
 
   step({ kind, side, durationMs, ...more }: StepPart): void {
@@ -125,7 +136,7 @@ class Writer {
     const rest: Saying[] = [];
     let from = 0;
     for (const saying of sayings) {
-      const end = from + this.length(saying.text, saying.language) + CUE_GAP_MS;
+      const end = from + this.talk(saying.text, saying.language) + CUE_GAP_MS;
       if (end > goMs + restMs) rest.push(saying);
       else {
         placed.push({ saying, at: from });
@@ -133,14 +144,18 @@ class Writer {
       }
     }
     begin('release');
-    for (const { saying, at } of placed) if (at < goMs) this.cue(saying, { offsetMs: at });
+    for (const { saying, at } of placed) if (at < goMs) this.talked(saying, at);
     begin('rest');
-    for (const { saying, at } of placed) if (at >= goMs) this.cue(saying, { offsetMs: at - goMs });
+    for (const { saying, at } of placed) if (at >= goMs) this.talked(saying, at - goMs);
     return rest;
   }
 
-  cuesInARow(sayings: readonly Saying[], from = 0): number {
-    return sayings.reduce((offsetMs, saying) => this.cue(saying, { offsetMs }), from);
+  private talked(saying: Saying, offsetMs: number): number {
+    return this.cue(saying, { offsetMs, durationMs: this.talk(saying.text, saying.language) });
+  }
+
+  talkedInARow(sayings: readonly Saying[]): void {
+    sayings.reduce((offsetMs, saying) => this.talked(saying, offsetMs), 0);
   }
 
   omit({ kind, text, ref }: Pick<Saying, 'kind' | 'text' | 'ref'>, reason: string): void {
@@ -158,7 +173,7 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
   const { plan, phrasesOf, room, talkingFactor, longestWordMs } = scoring;
   const { language } = plan;
   const phrases = phrasesOf(language);
-  const writer = new Writer(turn, length);
+  const writer = new Writer(turn, length, inOwnWords(length, talkingFactor));
   const everyBeat = thinning(BEAT_MS, longestWordMs(COUNT_IN));
   const countIn = (stepMs: number, pace: Pace) => {
     if (!pace.countIn) return;
@@ -199,7 +214,7 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
     ...always,
     ...(explains && { explains: true as const }),
   });
-  writer.cuesInARow(sayings);
+  writer.talkedInARow(sayings);
   countIn(leadMs, pace);
 
   sides.forEach((side, i) => {
@@ -209,7 +224,7 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
       const change = wording.pace('switch');
       const ms = switchMs(said, change, length, talkingFactor);
       writer.step({ kind: 'switch', side, durationMs: ms, ...always });
-      writer.cuesInARow(said);
+      writer.talkedInARow(said);
       countIn(ms, change);
       countedIn = change.countIn;
     }

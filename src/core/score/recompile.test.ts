@@ -55,7 +55,8 @@ describe('a class that is compiled again and again', () => {
         anyPlan,
         fc.array(anyEdit, { minLength: 1, maxLength: 6 }),
         fc.constantFrom(0, 0.5, 1),
-        (first, edits, share) => {
+        fc.constantFrom(0.8, 1.2),
+        (first, edits, share, talkingFactor) => {
           const noting = notingMeter(estimateSpeech);
           compile(first, LIBRARY_BOOK, { meter: noting.meter });
           const lengths = new Map(
@@ -63,7 +64,7 @@ describe('a class that is compiled again and again', () => {
               .filter((_, i, all) => i < share * all.length)
               .map((u) => [utteranceKey(u), 500 + 40 * u.text.length]),
           );
-          const recompile = recompiler(LIBRARY_BOOK, { lengths, talkingFactor: 1.2 });
+          const recompile = recompiler(LIBRARY_BOOK, { lengths, talkingFactor });
           let plan = first;
           for (const edit of [null, ...edits]) {
             const ids = placedSegments(plan).map((p) => p.segment.id);
@@ -71,7 +72,7 @@ describe('a class that is compiled again and again', () => {
             if (edit && id) plan = EDITS[edit.what]?.(plan, id, edit as never) ?? plan;
             const meter = measuredMeter(lengths, estimateSpeech);
             const asks = notingMeter(meter.meter);
-            const whole = compile(plan, LIBRARY_BOOK, { meter: asks.meter, talkingFactor: 1.2 });
+            const whole = compile(plan, LIBRARY_BOOK, { meter: asks.meter, talkingFactor });
             const again = recompile(plan);
             expect({ ...again.score, speech: whole.speech }).toEqual(whole);
             const unknown = new Set(again.unknown.map(utteranceKey));

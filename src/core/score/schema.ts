@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PHASES } from '../class';
+import { PHASES, SAY } from '../class';
 import { breathPatternSchema, languageSchema, releaseSchema, variantSchema } from '../move';
 import { CUE_KINDS, EVEN, MORE, type Score, SIDES_OF_STEPS, STEP_KINDS } from './score';
 
@@ -60,6 +60,7 @@ export const scoreSchema = z.object({
   wordsPerMinute: z.number(),
   speech: z.enum(['estimated', 'measured', 'mixed']),
   talkingFactor: z.number(),
+  words: z.object({ say: z.enum(SAY), self: z.boolean() }).optional(),
   totals: z.object({
     upbeatMs: ms,
     workMs: ms,

@@ -1,4 +1,4 @@
-import type { PhaseName } from '../class';
+import type { PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
 import type { SpeechSource } from '../speech';
@@ -146,6 +146,8 @@ export interface Score {
   speech: SpeechSource;
   /** How many times as long as its cues the talk in upbeats and switches was taken to be. */
   talkingFactor: number;
+  /** How much was to be said when it was made ready, and whether the teacher says it instead of a voice. */
+  words?: { say: Say; self: boolean };
   totals: Totals;
   steps: Step[];
   cues: Cue[];

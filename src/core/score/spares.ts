@@ -3,7 +3,7 @@ import type { Language } from '../language';
 import { countWord, type Phrases } from '../speech';
 import { CUE_GAP_MS } from './lane';
 import { type Cue, type CueKind, EVEN, MORE, type Spare, type SpareName } from './score';
-import { BEAT_MS, COUNT_IN, type Length, switchMs, talkMs, upbeatMs } from './timing';
+import { BEAT_MS, COUNT_IN, inOwnWords, type Length, switchMs, talkMs, upbeatMs } from './timing';
 import type { Saying } from './wording';
 
 type Words = (phrases: Phrases) => [kind: CueKind, text: string][];
@@ -39,6 +39,7 @@ export function sparesOf(
   const { language, rules, second } = plan;
   const main = phrasesOf(language);
   const other = second && second.language !== language ? second : undefined;
+  const talk = inOwnWords(length, talkingFactor);
   const sayingsOf = (words: Words): Saying[] => {
     const also = other ? words(phrasesOf(other.language)) : [];
     return words(main).flatMap(([kind, text], i): Saying[] => {
@@ -59,6 +60,7 @@ export function sparesOf(
     const put = (
       { kind, text, language, also }: Saying,
       { offsetMs, fromEnd }: Pick<Cue, 'offsetMs' | 'fromEnd'>,
+      of: Length = length,
     ) =>
       cues.push({
         id: `${name}#${cues.length}`,
@@ -69,13 +71,13 @@ export function sparesOf(
         ...(also !== undefined && { also }),
         offsetMs,
         startMs: offsetMs,
-        durationMs: length(text, language),
+        durationMs: of(text, language),
         fromEnd,
       });
     let from = 0;
     for (const saying of sayings) {
-      put(saying, { offsetMs: from, fromEnd: false });
-      from += talkMs([saying], length);
+      put(saying, { offsetMs: from, fromEnd: false }, talk);
+      from += talkMs([saying], talk);
     }
     for (let n = COUNT_IN; rules.countIn && n >= 1; n--) {
       const text = countWord(main, n);

@@ -20,15 +20,22 @@ export function longestWords(numberMs: (n: number) => number): (upTo: number) =>
   };
 }
 
+/** How long cues of a talk are. Below 1 the teacher says them in fewer words; above 1 more is said between them. */
+export const inOwnWords = (length: Length, factor: number): Length =>
+  factor < 1 ? (text, language) => Math.round(length(text, language) * factor) : length;
+
 /**
  * Time it takes to say some things one after the other, each with its gap.
- * @param factor how many times as long somebody takes who puts in words of their own
+ * @param factor how many times as long somebody takes who says them in words of their own
  */
-export const talkMs = (sayings: readonly Saying[], length: Length, factor = 1): number =>
-  sayings.reduce(
-    (sum, s) => sum + Math.round((length(s.text, s.language) + CUE_GAP_MS) * factor),
+export function talkMs(sayings: readonly Saying[], length: Length, factor = 1): number {
+  const own = inOwnWords(length, factor);
+  const more = Math.max(1, factor);
+  return sayings.reduce(
+    (sum, s) => sum + Math.round((own(s.text, s.language) + CUE_GAP_MS) * more),
     0,
   );
+}
 
 const countInMs = (pace: Pace): number => (pace.countIn ? COUNT_IN * BEAT_MS : 0);
 

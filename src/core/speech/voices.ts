@@ -10,5 +10,7 @@ export const speechChoiceSchema = z.object({
   voice: z.enum(VOICES),
   /** Whether recordings come before the machine's voice. */
   ownVoice: z.boolean(),
+  /** Whether the teacher says the words in class, and the voice only counts. */
+  speaksSelf: z.boolean(),
 });
 export type SpeechChoice = z.infer<typeof speechChoiceSchema>;

@@ -39,6 +39,7 @@ import {
 import { hummedWav } from '../testing/wav';
 import { archiveOf } from './export';
 import { takeIn } from './import';
+import { TABLES, TEACHERS } from './tables';
 import { unzipped } from './unzip';
 
 const db = testDatabase();
@@ -274,6 +275,39 @@ describe('an archive', () => {
     ]);
     expect(await db()('recordings').where(here)).toHaveLength(1);
     expect((await db()('sessions').where({ id: c.sessionId }).first()).teacher_id).toBeNull();
+  });
+
+  it('of before there were some tables and columns is taken in, with what stands for them', async () => {
+    const [from] = fc.sample(anyStudio, 1);
+    if (!from) throw new Error('nothing made');
+    const { me, email } = await madeFrom(from);
+    const files = await unzipped(written(me.studioId));
+    const text = (name: string) => Buffer.from(files.get(name) ?? '').toString();
+    const write = (name: string, content: string) => files.set(name, Buffer.from(content));
+    await deleteStudio(db(), me);
+    for (const table of [...TABLES, TEACHERS]) {
+      if (table.added) files.delete(table.file);
+      const lines = rowsIn(text(table.file)) ?? [];
+      const kept = Object.keys(table.columns).filter((name) => !table.columns[name]?.before);
+      const less = lines.map((line) => Object.fromEntries(kept.map((name) => [name, line[name]])));
+      if (!table.added) write(table.file, Papa.unparse({ fields: kept, data: less }));
+    }
+    const settings = JSON.parse(text('studio.json'));
+    write('studio.json', JSON.stringify({ ...settings, format: 'upbeat-studio/1' }));
+    const there = await elsewhere(email);
+    const broughtIn = await takeIn(db(), there, { files, now: NOON });
+    expect(broughtIn.people).toBe(from.people.length);
+    const people = await db()('participants').where({ studio_id: there.studioId }).pluck('greet');
+    expect(people).toEqual(from.people.map(() => true));
+    const talk = await db()('talk_samples').where({ studio_id: there.studioId });
+    for (const sample of talk) expect(sample.offered_ms).toBe(sample.cues_ms);
+    // One that says it is of today has to have all of it.
+    await deleteStudio(db(), there);
+    write('studio.json', JSON.stringify(settings));
+    const owner = await elsewhere(email);
+    await expect(takeIn(db(), owner, { files, now: NOON })).rejects.toMatchObject({
+      code: 'bad-archive',
+    });
   });
 
   it('is refused where something is there already, and where it is not as we write it; nothing is left', async () => {

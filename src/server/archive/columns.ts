@@ -5,7 +5,15 @@ export interface Column {
   write: (value: unknown) => string;
   /** @throws ZodError where it is not as it should be */
   read: (text: string) => unknown;
+  /** What stands for it in archives of before there was such a column. */
+  before?: (line: Readonly<Record<string, string>>) => string;
 }
+
+/** One that archives have only since `FORMATS[1]`. */
+export const since2 = (column: Column, before: string | NonNullable<Column['before']>): Column => ({
+  ...column,
+  before: typeof before === 'string' ? () => before : before,
+});
 
 const column = <T>(schema: z.ZodType<T, string>, write: (value: T) => string): Column => ({
   write: (value) => write(value as T),

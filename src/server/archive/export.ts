@@ -3,7 +3,7 @@ import { csvOf } from '../csv';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
 import { readme } from './readme';
-import { FORMAT, STUDIO_COLUMNS, STUDIO_FILE } from './studio';
+import { FORMATS, STUDIO_COLUMNS, STUDIO_FILE } from './studio';
 import { TABLES, type Table, TEACHERS } from './tables';
 
 const PAGE = 500;
@@ -57,7 +57,7 @@ async function* filesOf(db: Db, scope: Scope, now: number): AsyncGenerator<Archi
   const studio = found(await db('studios').where({ id: scope.studioId }).first(), 'studio');
   yield { name: 'README.txt', parts: [bytesOf(readme({ name: studio.name, now }))] };
   const settings = Object.fromEntries(STUDIO_COLUMNS.map((column) => [column, studio[column]]));
-  const json = JSON.stringify({ format: FORMAT, ...settings }, null, 2);
+  const json = JSON.stringify({ format: FORMATS[0], ...settings }, null, 2);
   yield { name: STUDIO_FILE, parts: [bytesOf(json)] };
   for (const table of [TEACHERS, ...TABLES]) {
     yield { name: table.file, parts: csvParts(db, scope, table) };

@@ -9,7 +9,7 @@ import type { Db } from '../db';
 import { changeStudio } from '../studio/studios';
 import { MOST_TEACHERS } from '../studio/teachers';
 import { jsonOf } from './columns';
-import { STUDIO_FILE, studioFileSchema } from './studio';
+import { FORMATS, STUDIO_FILE, studioFileSchema } from './studio';
 import { TABLES, type Table, TEACHERS } from './tables';
 
 /** Takes an archive of a studio into an empty one. */
@@ -49,11 +49,13 @@ export async function takeIn(
     return await db.transaction(async (trx) => {
       await trx('studios').where({ id: owner.studioId }).forUpdate().first('id');
       if (!(await isEmptyStudio(trx, owner.studioId))) throw new Refusal('studio-not-empty');
-      const settings = studioIn(files);
-      const teachers = await bringTeachers(trx, owner, { rows: tableIn(files, TEACHERS), now });
+      const { old, settings } = studioIn(files);
+      const lines = tableIn(files, TEACHERS, old);
+      const teachers = await bringTeachers(trx, owner, { rows: lines, now });
       const counts = new Map<string, number>();
       for (const table of TABLES) {
-        const rows = rowsFor(table, { files, ids: teachers.ids, studioId: owner.studioId });
+        const from = { files, old, ids: teachers.ids, studioId: owner.studioId };
+        const rows = rowsFor(table, from);
         counts.set(table.name, rows.length);
         for (let at = 0; at < rows.length; at += BATCH) {
           await trx(table.name).insert(rows.slice(at, at + BATCH));
@@ -95,9 +97,16 @@ const textIn = (files: Files, name: string): string =>
 function studioIn(files: Files) {
   const read = studioFileSchema.safeParse(jsonIn(textIn(files, STUDIO_FILE)));
   if (!read.success) throw bad(`${STUDIO_FILE} is not as Up Beat writes it`);
-  const { name, time_zone, new_class, keep_runs_months, keep_recordings_months } = read.data;
+  const { format, name, time_zone, new_class, keep_runs_months, keep_recordings_months } =
+    read.data;
   const retention = { runsMonths: keep_runs_months, recordingsMonths: keep_recordings_months };
-  return { name, timeZone: time_zone, retention, ...(new_class && { newClass: new_class }) };
+  const settings = {
+    name,
+    timeZone: time_zone,
+    retention,
+    ...(new_class && { newClass: new_class }),
+  };
+  return { old: format !== FORMATS[0], settings };
 }
 
 function jsonIn(written: string): unknown {
@@ -109,7 +118,8 @@ function jsonIn(written: string): unknown {
 }
 
 /** The lines of a table as its columns have them. */
-function tableIn(files: Files, table: Table): Row[] {
+function tableIn(files: Files, table: Table, old: boolean): Row[] {
+  if (old && table.added && !files.has(table.file)) return [];
   const lines = rowsIn(textIn(files, table.file));
   if (!lines) throw bad(`${table.file} is no table`);
   if (lines.length > MOST_ROWS) throw bad(`${table.file} has more than ${MOST_ROWS} lines`);
@@ -117,7 +127,8 @@ function tableIn(files: Files, table: Table): Row[] {
     Object.fromEntries(
       Object.entries(table.columns).map(([name, column]) => {
         try {
-          return [name, column.read(line[name] ?? '')];
+          const given = line[name] ?? (old ? column.before?.(line) : undefined);
+          return [name, column.read(given ?? '')];
         } catch (error) {
           throw wrong(error, `${table.file}, line ${i + 2}, ${name}`);
         }
@@ -134,9 +145,9 @@ function wrong(error: unknown, where: string): unknown {
 /** The rows of a table with their files, as the database takes them. */
 function rowsFor(
   table: Table,
-  { files, ids, studioId }: { files: Files; ids: Ids; studioId: string },
+  { files, old, ids, studioId }: { files: Files; old: boolean; ids: Ids; studioId: string },
 ): Row[] {
-  const rows = tableIn(files, table).map((row): Row => {
+  const rows = tableIn(files, table, old).map((row): Row => {
     const withFiles: Row = { ...row, studio_id: studioId };
     for (const [column, { path, as, check, optional }] of Object.entries(table.files ?? {})) {
       const name = path(row);
@@ -179,10 +190,11 @@ async function bringTeachers(
   const me = await db('teachers').where({ id: owner.id }).first('email');
   const ids = new Map<string, string | null>();
   const without: string[] = [];
-  for (const { id, email, name, role, voice, own_voice } of rows) {
+  for (const { id, email, name, role, voice, own_voice, speaks_self } of rows) {
+    const speech = { voice, own_voice, speaks_self };
     if (email === me?.email) {
       ids.set(String(id), owner.id);
-      await db('teachers').where({ id: owner.id }).update({ voice, own_voice });
+      await db('teachers').where({ id: owner.id }).update(speech);
     } else if (
       await db('teachers')
         .where({ email: String(email) })
@@ -196,7 +208,7 @@ async function bringTeachers(
       const password_hash = await hashPassword(`${randomUUID()}${randomUUID()}`);
       const created_at = new Date(now);
       const of = { id: made, studio_id: owner.studioId, email, created_at, password_hash };
-      await db('teachers').insert({ ...of, name, role, voice, own_voice });
+      await db('teachers').insert({ ...of, ...speech, name, role });
       ids.set(String(id), made);
     }
   }

@@ -3,7 +3,8 @@ import { newClassSchema, retentionSchema, studioNameSchema, timeZoneSchema } fro
 
 /** What an archive says of the studio itself. */
 
-export const FORMAT = 'upbeat-studio/1';
+/** What archives are written as, the latest first. The older one has fewer tables and columns. */
+export const FORMATS = ['upbeat-studio/2', 'upbeat-studio/1'] as const;
 export const STUDIO_FILE = 'studio.json';
 export const STUDIO_COLUMNS = [
   'name',
@@ -14,7 +15,7 @@ export const STUDIO_COLUMNS = [
 ] as const;
 
 export const studioFileSchema = z.strictObject({
-  format: z.literal(FORMAT),
+  format: z.enum(FORMATS),
   name: studioNameSchema,
   time_zone: timeZoneSchema,
   new_class: newClassSchema.nullable(),

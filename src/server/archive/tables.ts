@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { attendanceSchema, MARKS } from '@/core/attendance';
-import { planSchema } from '@/core/class';
+import { planSchema, SAY } from '@/core/class';
 import { carriedCautionSchema, languageSchema, moveIdSchema, moveSchema } from '@/core/move';
 import { scoreSchema } from '@/core/score';
 import { VOICES, wavMs } from '@/core/speech';
@@ -16,6 +16,7 @@ import {
   jsonOf,
   maybe,
   oneOf,
+  since2,
   text,
   whole,
 } from './columns';
@@ -35,6 +36,8 @@ export interface Table {
   /** Of the database. */
   name: string;
   file: string;
+  /** Archives of before have no such file. */
+  added?: true;
   columns: Readonly<Record<string, Column>>;
   files?: Readonly<Record<string, FileColumn>>;
   /** Which columns tell rows apart and order them. */
@@ -96,11 +99,11 @@ export const TABLES: readonly Table[] = [
       id,
       name: text(80),
       contact: maybe(text(200)),
-      language: maybe(language),
+      language: since2(maybe(language), ''),
       joined_on: day,
-      left_on: maybe(day),
-      check_ins_consent_on: maybe(day),
-      greet: flag,
+      left_on: since2(maybe(day), ''),
+      check_ins_consent_on: since2(maybe(day), ''),
+      greet: since2(flag, 'yes'),
       cautions: json(z.array(carriedCautionSchema).max(100)),
       cautions_consent_on: maybe(day),
       created_at: instant,
@@ -110,30 +113,39 @@ export const TABLES: readonly Table[] = [
   {
     name: 'bookings',
     file: 'bookings.csv',
-    columns: { class_id: id, participant_id: id, since: instant, until: maybe(instant) },
+    columns: {
+      class_id: id,
+      participant_id: id,
+      since: instant,
+      until: since2(maybe(instant), ''),
+    },
     key: ['class_id', 'participant_id'],
   },
   {
     name: 'pauses',
     file: 'pauses.csv',
+    added: true,
     columns: { id, participant_id: id, from_date: day, to_date: day, created_at: instant },
     key: ['id'],
   },
   {
     name: 'days_off',
     file: 'days-off.csv',
+    added: true,
     columns: { participant_id: id, day },
     key: ['participant_id', 'day'],
   },
   {
     name: 'practice',
     file: 'practice.csv',
+    added: true,
     columns: { id, participant_id: id, at: instant, seconds: maybe(whole), by_teacher: flag },
     key: ['id'],
   },
   {
     name: 'streak_rules',
     file: 'streak-rules.csv',
+    added: true,
     columns: {
       id,
       class_id: maybe(id),
@@ -146,12 +158,14 @@ export const TABLES: readonly Table[] = [
   {
     name: 'home_classes',
     file: 'home-classes.csv',
+    added: true,
     columns: { class_id: id, participant_id: id, given_at: instant },
     key: ['participant_id', 'class_id'],
   },
   {
     name: 'programmes',
     file: 'programmes.csv',
+    added: true,
     columns: {
       id,
       name: text(80),
@@ -167,12 +181,14 @@ export const TABLES: readonly Table[] = [
   {
     name: 'enrolments',
     file: 'enrolments.csv',
+    added: true,
     columns: { programme_id: id, participant_id: id, from_date: day, until_date: maybe(day) },
     key: ['participant_id', 'programme_id'],
   },
   {
     name: 'check_ins',
     file: 'check-ins.csv',
+    added: true,
     columns: {
       id,
       participant_id: id,
@@ -188,6 +204,7 @@ export const TABLES: readonly Table[] = [
   {
     name: 'former_people',
     file: 'former-people.csv',
+    added: true,
     columns: { id, now_id: maybe(id), at: instant },
     key: ['id'],
   },
@@ -244,6 +261,7 @@ export const TABLES: readonly Table[] = [
   {
     name: 'attendance_changes',
     file: 'register-changes.csv',
+    added: true,
     columns: {
       id,
       session_id: id,
@@ -258,6 +276,7 @@ export const TABLES: readonly Table[] = [
   {
     name: 'nameless_marks',
     file: 'nameless-marks.csv',
+    added: true,
     columns: { session_id: id, mark: oneOf(MARKS), people: whole },
     key: ['session_id', 'mark'],
   },
@@ -308,7 +327,7 @@ export const TABLES: readonly Table[] = [
       note: text(),
       noted_at: instant,
       seen_at: maybe(instant),
-      settled_at: maybe(instant),
+      settled_at: since2(maybe(instant), ''),
     },
     key: ['id'],
   },
@@ -322,7 +341,17 @@ export const TABLES: readonly Table[] = [
   {
     name: 'talk_samples',
     file: 'talk.csv',
-    columns: { session_id: id, teacher_id: id, cues_ms: whole, taken_ms: whole, led_at: instant },
+    columns: {
+      session_id: id,
+      teacher_id: id,
+      cues_ms: whole,
+      taken_ms: whole,
+      offered_ms: since2(whole, (line) => line.cues_ms ?? ''),
+      left_out_ms: since2(whole, '0'),
+      say: since2(oneOf(SAY), 'all'),
+      self: since2(flag, 'no'),
+      led_at: instant,
+    },
     key: ['session_id'],
   },
 ];
@@ -338,6 +367,7 @@ export const TEACHERS: Table = {
     role: oneOf(ROLES),
     voice: oneOf(VOICES),
     own_voice: flag,
+    speaks_self: since2(flag, 'no'),
     created_at: instant,
   },
   key: ['id'],

@@ -176,7 +176,12 @@ async function corrected(
   };
 }
 
-const talkSchema = z.object({ session_id: z.uuid(), cues_ms: z.number(), taken_ms: z.number() });
+const talkSchema = z.object({
+  session_id: z.uuid(),
+  cues_ms: z.number(),
+  taken_ms: z.number(),
+  left_out_ms: z.number(),
+});
 
 async function learned(
   db: Db,
@@ -189,7 +194,7 @@ async function learned(
       'session_id',
       sessions.map((s) => s.id),
     )
-    .select('session_id', 'cues_ms', 'taken_ms');
+    .select('session_id', 'cues_ms', 'taken_ms', 'left_out_ms');
   const by = new Map(
     z
       .array(talkSchema)
@@ -199,19 +204,22 @@ async function learned(
   return {
     key: 'learned',
     title: 'What was learned of talk',
-    how: 'How long the cues of upbeats and changes of side are, and how long the teacher took over them. The latest ten classes of a teacher make their talking factor, by which classes are planned.',
+    how: 'How long the cues of upbeats and changes of side are, how long the teacher took over them, and how much was left out by going on before. The latest ten classes of a kind make a talking factor, by which classes are planned.',
     columns: [
       column('Session'),
       column('Cues', 'min'),
       column('Talk took', 'min'),
+      column('Left out', 'min'),
       column('Factor'),
     ],
     drawn: [1, 2],
     rows: sessions.flatMap((s) => {
       const talk = by.get(s.id);
-      if (!talk || talk.cues_ms === 0) return [];
-      const factor = Math.round((100 * talk.taken_ms) / talk.cues_ms) / 100;
-      const cells = [dayOf(s), inMinutes(talk.cues_ms), inMinutes(talk.taken_ms), factor];
+      if (!talk) return [];
+      const { cues_ms, taken_ms, left_out_ms } = talk;
+      const factor = cues_ms === 0 ? '' : Math.round((100 * taken_ms) / cues_ms) / 100;
+      const minutes = [cues_ms, taken_ms, left_out_ms].map(inMinutes);
+      const cells = [dayOf(s), ...minutes, factor];
       return [{ cells, href: '/voice' }];
     }),
   };

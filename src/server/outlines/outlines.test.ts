@@ -1,10 +1,12 @@
 import { LIBRARY } from '@library';
 import { planOf } from '@testing/plans';
+import { talked } from '@testing/talk';
 import { expect, it } from 'vitest';
 import type { Plan } from '@/core/class';
 import { resolve } from '@/core/class';
 import type { Move } from '@/core/move';
 import { bandsOf } from '@/core/outline';
+import { factorOf } from '@/core/run';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { createClass, getClass, savePlan } from '../classes/classes';
 import { saveOwnMove, studioBook } from '../moves/moves';
@@ -25,7 +27,8 @@ async function fresh(teacher: Teacher, classId: string) {
     talkOfTeacher(db(), teacher),
     speakerOf(db(), teacher),
   ]);
-  const made = await outlineOf(plan, book, speaker, { talkingFactor: talk.factor });
+  const talkingFactor = factorOf(talk, plan.rules.say);
+  const made = await outlineOf(plan, book, speaker, { talkingFactor });
   const bands = bandsOf(made.score, resolve(plan, book));
   return { totalMs: made.totalMs, measured: made.measured, bands };
 }
@@ -45,10 +48,9 @@ it('keeps outlines as long as they are true, whatever they are made from changes
   const acts: (() => Promise<unknown>)[] = [
     async () => {},
     () => savePlan(db(), me, { id, plan: withOwn, basedOn: 1, now: NOON }),
-    () => chooseSpeech(db(), me, { voice: 'deep', ownVoice: true }),
+    () => chooseSpeech(db(), me, { voice: 'deep', ownVoice: true, speaksSelf: false }),
     () => saveRecording(db(), me, { language: 'en', text, wav: hummedWav() }, NOON),
-    () =>
-      noteTalk(db(), me, { sessionId: c.sessionId, cuesMs: 60_000, takenMs: 300_000, ledAt: NOON }),
+    () => noteTalk(db(), me, { sessionId: c.sessionId, ledAt: NOON, ...talked(2) }),
     () => saveOwnMove(db(), me, { ...own, kind: 'massage' }, NOON),
     async () =>
       (await speakerOf(db(), me)).length({ text: 'Look.', language: 'en', wordsPerMinute: 150 }),

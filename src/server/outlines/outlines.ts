@@ -1,8 +1,9 @@
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
-import { type Plan, planSchema, resolve } from '@/core/class';
+import { type Plan, planSchema, resolve, SAY, type Say } from '@/core/class';
 import type { Area } from '@/core/move';
 import { type Band, bandsOf, fillOf } from '@/core/outline';
+import { factorOf, type Talk } from '@/core/run';
 import type { Book } from '@/core/score';
 import type { Teacher } from '../auth/sign-ins';
 import { roomOf } from '../compose/room';
@@ -42,7 +43,7 @@ interface Means {
   book: () => Promise<Book>;
   moves: string;
   speaker: TeacherSpeaker;
-  factor: number;
+  talk: Talk;
 }
 
 async function meansOf(db: Db, teacher: Teacher): Promise<Means> {
@@ -59,7 +60,7 @@ async function meansOf(db: Db, teacher: Teacher): Promise<Means> {
     },
     moves,
     speaker,
-    factor: talk.factor,
+    talk,
   };
 }
 
@@ -67,6 +68,7 @@ const versionSchema = z.object({
   id: z.uuid(),
   version: z.number(),
   explain: z.string().nullable(),
+  say: z.enum(SAY).nullable(),
 });
 
 /** What a list shows of some classes, by id. @param now epoch ms */
@@ -80,11 +82,17 @@ export async function outlinesOf(
     db('classes')
       .where({ studio_id: teacher.studioId })
       .whereIn('id', [...new Set(classIds)])
-      .select('id', 'version', db.raw("plan->'rules'->>'explain' as explain")),
+      .select(
+        'id',
+        'version',
+        db.raw("plan->'rules'->>'explain' as explain, plan->'rules'->>'say' as say"),
+      ),
   ]);
   const versions = z.array(versionSchema).parse(rows);
-  const keyOf = ({ id, version }: { id: string; version: number }) =>
-    [id, version, means.moves, means.factor, means.speaker.stamp].join(' ');
+  const keyOf = ({ id, version, say }: { id: string; version: number; say: Say | null }) => {
+    const factor = factorOf(means.talk, say ?? 'all');
+    return [id, version, means.moves, factor, means.speaker.stamp].join(' ');
+  };
   const outlines = new Map<string, ClassOutline>();
   const missing: string[] = [];
   for (const of of versions) {
@@ -124,14 +132,17 @@ async function outlineFor(
   teacher: Teacher,
   { id, plan, means, now }: { id: string; plan: Plan; means: Means; now: number },
 ): Promise<ClassOutline> {
-  const { speaker, factor } = means;
+  const { speaker, talk } = means;
   const book = await means.book();
   const asksWhoIsNew = plan.rules.explain === 'new-in-room';
   const people = asksWhoIsNew
     ? (await roomOf(db, teacher, { classId: id, zone: teacher.timeZone, now })).people
     : undefined;
   const room = people?.map((p) => p.met);
-  const outline = await outlineOf(plan, book, speaker, { room, talkingFactor: factor });
+  const outline = await outlineOf(plan, book, speaker, {
+    room,
+    talkingFactor: factorOf(talk, plan.rules.say),
+  });
   const { score, totalMs, measured } = outline;
   const resolved = resolve(plan, book);
   return { totalMs, measured, fill: fillOf(score, resolved), bands: bandsOf(score, resolved) };

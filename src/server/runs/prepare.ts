@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { came } from '@/core/attendance';
 import { Refusal } from '@/core/calls';
 import { changeRules, resolve, withEasier } from '@/core/class';
+import { factorOf, type Talk } from '@/core/run';
 import type { Score } from '@/core/score';
 import { getClass } from '../classes/classes';
 import type { Db } from '../db';
@@ -53,7 +54,8 @@ export async function runOfSession(
 export interface SaidBy {
   /** Who says them; this machine's voice where nobody is named, nobody where it is null. */
   speaker?: Speaker | null;
-  talkingFactor?: number;
+  /** How the teacher talks; as the cues are where nobody is known. */
+  talk?: Talk;
   /** Another rate for this run than the class has. */
   wordsPerMinute?: number;
 }
@@ -70,7 +72,7 @@ export async function prepareRun(
     sessionId,
     now,
     speaker,
-    talkingFactor,
+    talk = { self: false, samples: [] },
     wordsPerMinute,
   }: SaidBy & { sessionId: string; now: number },
 ): Promise<Run> {
@@ -90,7 +92,9 @@ export async function prepareRun(
   );
   const book = await studioBook(db, scope);
   const speaking = speaker === undefined ? await voice() : speaker;
-  const options = { room, talkingFactor };
+  const { say } = plan.rules;
+  const options = { room, talkingFactor: factorOf(talk, say) };
+  const words = { say, self: talk.self };
   const score = await compileMeasured(plan, book, speaking, options);
   const easier = await compileMeasured(withEasier(resolve(plan, book)), book, speaking, options);
   if (score.steps.length === 0) {
@@ -101,8 +105,8 @@ export async function prepareRun(
       id: randomUUID(),
       studio_id: scope.studioId,
       session_id: sessionId,
-      score: JSON.stringify(score),
-      easier: JSON.stringify(easier),
+      score: JSON.stringify({ ...score, words }),
+      easier: JSON.stringify({ ...easier, words }),
       created_at: new Date(now),
     })
     .onConflict('session_id')

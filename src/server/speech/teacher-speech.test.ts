@@ -1,10 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { LIBRARY_BOOK } from '@library';
+import { talked } from '@testing/talk';
 import { describe, expect, it } from 'vitest';
-import type { NewRunEvent } from '@/core/run';
+import { changeRules } from '@/core/class';
+import { factorOf, type NewRunEvent } from '@/core/run';
+import { CUE_GAP_MS } from '@/core/score';
 import { estimateSpeech, wavOf } from '@/core/speech';
+import { getClass, savePlan } from '../classes/classes';
 import { appendEvents, closeSession, prepareRun } from '../runs';
-import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
+import { planSession } from '../sessions/sessions';
+import { DAY, makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
 import { compileMeasured } from './compile-measured';
 import {
   recordedAudio,
@@ -92,11 +97,15 @@ describe('who speaks', () => {
     expect(await spoken(db(), teacher, utterance)).toEqual({ mark: id, wav: Buffer.from(wav(3)) });
     expect(await (await speakerOf(db(), teacher)).length(utterance)).toBe(3000);
 
-    await chooseSpeech(db(), teacher, { voice: 'plain', ownVoice: false });
+    await chooseSpeech(db(), teacher, { voice: 'plain', ownVoice: false, speaksSelf: false });
     expect((await spoken(db(), teacher, utterance))?.mark).toBe(machine);
     expect(await (await speakerOf(db(), teacher)).length(utterance)).not.toBe(3000);
-    await chooseSpeech(db(), teacher, { voice: 'deep', ownVoice: false });
-    expect(await speechChoice(db(), teacher)).toEqual({ voice: 'deep', ownVoice: false });
+    await chooseSpeech(db(), teacher, { voice: 'deep', ownVoice: false, speaksSelf: false });
+    expect(await speechChoice(db(), teacher)).toEqual({
+      voice: 'deep',
+      ownVoice: false,
+      speaksSelf: false,
+    });
     expect((await spoken(db(), teacher, utterance))?.mark).not.toBe(machine);
   });
 
@@ -129,7 +138,7 @@ describe('the talking factor', () => {
   it('is learned when a class is closed, once, shown with its classes, and forgotten on demand', async () => {
     const c = await makeClass(db());
     const teacher = await teacherOf(c.studioId);
-    expect(await talkOfTeacher(db(), teacher)).toEqual({ factor: 1, classes: 0 });
+    expect(await talkOfTeacher(db(), teacher)).toEqual({ self: false, samples: [] });
     const run = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON });
     const later = NOON + 30 * 60_000;
     const log = [
@@ -147,26 +156,25 @@ describe('the talking factor', () => {
       });
     await close();
     const learned = await talkOfTeacher(db(), teacher);
-    expect(learned.classes).toBe(1);
-    expect(learned.factor).toBeGreaterThan(1.02);
+    expect(learned.samples).toMatchObject([{ say: 'all', self: false, leftOutMs: 0 }]);
+    expect(factorOf(learned, 'all')).toBeGreaterThan(1.02);
     await close();
     expect(await talkOfTeacher(db(), teacher)).toEqual(learned);
 
     await forgetTalk(db(), teacher);
     await close();
-    expect(await talkOfTeacher(db(), teacher)).toEqual({ factor: 1, classes: 0 });
+    expect(await talkOfTeacher(db(), teacher)).toEqual({ self: false, samples: [] });
   });
 
   it('makes upbeats and switches longer and nothing else', async () => {
     const c = await makeClass(db());
     const plain = (await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON })).score;
-    const saying = { talkingFactor: 1.3, wordsPerMinute: 180 };
-    const slow = (
-      await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON, talkingFactor: 1.3 })
-    ).score;
+    const talk = { self: false, samples: [talked(1.5), talked(1.5)] };
+    const slow = (await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON, talk })).score;
     expect(slow.totals.upbeatMs).toBeGreaterThan(plain.totals.upbeatMs * 1.1);
     expect(slow.totals.workMs).toBe(plain.totals.workMs);
     expect(slow.totals.talkMs).toBe(plain.totals.talkMs);
+    const saying = { talk, wordsPerMinute: 180 };
     const quick = (await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON, ...saying }))
       .score;
     expect(quick.wordsPerMinute).toBe(180);
@@ -176,16 +184,47 @@ describe('the talking factor', () => {
   it('is of one teacher', async () => {
     const c = await makeClass(db());
     const [teacher, other] = [await teacherOf(c.studioId), await teacherOf(c.studioId)];
-    await noteTalk(db(), teacher, {
-      sessionId: c.sessionId,
-      cuesMs: 300_000,
-      takenMs: 450_000,
-      ledAt: NOON,
-    });
-    expect((await talkOfTeacher(db(), teacher)).factor).toBeGreaterThan(1.2);
-    expect((await talkOfTeacher(db(), other)).factor).toBe(1);
+    await noteTalk(db(), teacher, { sessionId: c.sessionId, ledAt: NOON, ...talked(1.5) });
+    expect((await talkOfTeacher(db(), teacher)).samples).toEqual([talked(1.5)]);
+    expect((await talkOfTeacher(db(), other)).samples).toEqual([]);
     const elsewhere = await makeStudio(db());
     await forgetTalk(db(), { id: teacher.id, studioId: elsewhere.studioId });
-    expect((await talkOfTeacher(db(), teacher)).classes).toBe(1);
+    expect((await talkOfTeacher(db(), teacher)).samples).toHaveLength(1);
+  });
+
+  it('falls below 1 once a teacher says the words of a short class in fewer, with the voice silent', async () => {
+    const c = await makeClass(db());
+    const teacher = await teacherOf(c.studioId);
+    const { plan } = await getClass(db(), c, c.classId);
+    const short = changeRules(plan, { say: 'short' });
+    await savePlan(db(), c, { id: c.classId, plan: short, basedOn: 1, now: NOON });
+    await chooseSpeech(db(), teacher, { voice: 'plain', ownVoice: true, speaksSelf: true });
+    const prepared = async (sessionId: string, now: number) =>
+      prepareRun(db(), c, { sessionId, now, talk: await talkOfTeacher(db(), teacher) });
+    const run = await prepared(c.sessionId, NOON);
+    expect(run.score.words).toEqual({ say: 'short', self: true });
+    // They go on as soon as three quarters of what is to be said before each work is over.
+    const said = (step: number) =>
+      run.score.cues
+        .filter((cue) => cue.step === step && cue.kind !== 'countIn')
+        .reduce((sum, cue) => sum + cue.durationMs + CUE_GAP_MS, 0);
+    let at = NOON;
+    const log = [event('started', at)];
+    for (const [i, { kind, durationMs }] of run.score.steps.entries()) {
+      const early = kind === 'upbeat' && said(i) > 2000;
+      at += early ? Math.round(durationMs - said(i) / 4) : durationMs;
+      if (early) log.push(event('next', at));
+    }
+    await appendEvents(db(), c, { runId: run.id, drafts: log, now: at });
+    const draft = event('finished', at);
+    await closeSession(db(), c, { sessionId: c.sessionId, draft, now: at, teacherId: teacher.id });
+    const talk = await talkOfTeacher(db(), teacher);
+    expect(talk.samples).toMatchObject([{ say: 'short', self: true }]);
+    expect(factorOf(talk, 'short')).toBeLessThan(1);
+    expect(factorOf(talk, 'all')).toBe(1);
+    const next = await planSession(db(), c, { classId: c.classId, startsAt: at + DAY, now: at });
+    const shorter = await prepared(next, at);
+    expect(shorter.score.talkingFactor).toBe(factorOf(talk, 'short'));
+    expect(shorter.score.totalMs).toBeLessThan(run.score.totalMs);
   });
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { TALK_CLASSES, type TalkSample, talkingFactor } from '@/core/run';
+import { SAY } from '@/core/class';
+import { TALK_KEPT, type Talk, type TalkSample } from '@/core/run';
 import { type SpeechChoice, speechChoiceSchema, type Utterance } from '@/core/speech';
 import type { Db } from '../db';
 import { found } from '../scope';
@@ -7,27 +8,33 @@ import type { Speaker } from './compile-measured';
 import { recordedAudio, recordingsOf, type Speaking } from './recordings';
 import { type Voice, voice } from './voice';
 
-/** How much a teacher talks, and what that was learned from. */
-export interface Talk {
-  factor: number;
-  classes: number;
-}
-
 const choiceSchema = z
-  .object({ voice: speechChoiceSchema.shape.voice, own_voice: z.boolean() })
-  .transform((row): SpeechChoice => ({ voice: row.voice, ownVoice: row.own_voice }));
+  .object({
+    voice: speechChoiceSchema.shape.voice,
+    own_voice: z.boolean(),
+    speaks_self: z.boolean(),
+  })
+  .transform(
+    (row): SpeechChoice => ({
+      voice: row.voice,
+      ownVoice: row.own_voice,
+      speaksSelf: row.speaks_self,
+    }),
+  );
 
 const self = ({ id, studioId }: Speaking) => ({ id, studio_id: studioId });
 
 export async function speechChoice(db: Db, teacher: Speaking): Promise<SpeechChoice> {
-  const row = await db('teachers').where(self(teacher)).first('voice', 'own_voice');
+  const row = await db('teachers').where(self(teacher)).first('voice', 'own_voice', 'speaks_self');
   return choiceSchema.parse(found(row, 'teacher'));
 }
 
 export async function chooseSpeech(db: Db, teacher: Speaking, choice: SpeechChoice): Promise<void> {
-  await db('teachers')
-    .where(self(teacher))
-    .update({ voice: choice.voice, own_voice: choice.ownVoice });
+  await db('teachers').where(self(teacher)).update({
+    voice: choice.voice,
+    own_voice: choice.ownVoice,
+    speaks_self: choice.speaksSelf,
+  });
 }
 
 /** Who speaks a teacher's cues, and what tells that from any other time. */
@@ -89,34 +96,55 @@ export async function spoken(
 }
 
 const sampleSchema = z
-  .object({ cues_ms: z.number(), taken_ms: z.number() })
-  .transform((row): TalkSample => ({ cuesMs: row.cues_ms, takenMs: row.taken_ms }));
+  .object({
+    cues_ms: z.number(),
+    taken_ms: z.number(),
+    offered_ms: z.number(),
+    left_out_ms: z.number(),
+    say: z.enum(SAY),
+    self: z.boolean(),
+  })
+  .transform(
+    ({ cues_ms, taken_ms, offered_ms, left_out_ms, ...talker }): TalkSample => ({
+      cuesMs: cues_ms,
+      takenMs: taken_ms,
+      offeredMs: offered_ms,
+      leftOutMs: left_out_ms,
+      ...talker,
+    }),
+  );
 
-/** The talking factor of a teacher, learned from the classes they led last. */
-export async function talkOfTeacher(db: Db, { id, studioId }: Speaking): Promise<Talk> {
-  const rows = await db('talk_samples')
-    .where({ teacher_id: id, studio_id: studioId })
-    .orderBy('led_at', 'desc')
-    .limit(TALK_CLASSES)
-    .select('cues_ms', 'taken_ms');
-  const samples = z.array(sampleSchema).parse(rows);
-  return { factor: talkingFactor(samples), classes: samples.length };
+/** How a teacher talked in the classes they led last, and whether they say the words themselves. */
+export async function talkOfTeacher(db: Db, teacher: Speaking): Promise<Talk> {
+  const [choice, rows] = await Promise.all([
+    speechChoice(db, teacher),
+    db('talk_samples')
+      .where({ teacher_id: teacher.id, studio_id: teacher.studioId })
+      .orderBy('led_at', 'desc')
+      .limit(TALK_KEPT)
+      .select('cues_ms', 'taken_ms', 'offered_ms', 'left_out_ms', 'say', 'self'),
+  ]);
+  return { self: choice.speaksSelf, samples: z.array(sampleSchema).parse(rows) };
 }
 
 /** Notes how a teacher talked in one class; a class counts once. */
 export async function noteTalk(
   db: Db,
   { id, studioId }: Speaking,
-  { sessionId, cuesMs, takenMs, ledAt }: TalkSample & { sessionId: string; ledAt: number },
+  { sessionId, ledAt, ...sample }: TalkSample & { sessionId: string; ledAt: number },
 ): Promise<void> {
-  if (cuesMs === 0) return;
+  if (sample.offeredMs === 0) return;
   await db('talk_samples')
     .insert({
       session_id: sessionId,
       studio_id: studioId,
       teacher_id: id,
-      cues_ms: cuesMs,
-      taken_ms: takenMs,
+      cues_ms: sample.cuesMs,
+      taken_ms: sample.takenMs,
+      offered_ms: sample.offeredMs,
+      left_out_ms: sample.leftOutMs,
+      say: sample.say,
+      self: sample.self,
       led_at: new Date(ledAt),
     })
     .onConflict('session_id')

@@ -123,5 +123,9 @@ it.each(NAMES)('keeps all that was stored at %s', async (name) => {
   ]);
   expect(await personOf(db, scope, personId)).toMatchObject({ name: 'Ada', consentOn: null });
   const { id } = await db('teachers').first('id');
-  expect(await speechChoice(db, { id, studioId })).toEqual({ voice: 'plain', ownVoice: true });
+  expect(await speechChoice(db, { id, studioId })).toEqual({
+    voice: 'plain',
+    ownVoice: true,
+    speaksSelf: false,
+  });
 });

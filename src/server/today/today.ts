@@ -108,7 +108,7 @@ async function judgedFor(
     cautions: entry.cautions,
     met: new Set(entry.met),
   }));
-  const means = { book, shelf, speaker, factor: talk.factor };
+  const means = { book, shelf, speaker, talk };
   const { checked, findings } = await judged(plan, { sessionsAWeek, people }, means);
   const done = await doneInWeekOf(db, teacher, { session, resolved: resolve(plan, book), coming });
   return { checked, version, findings: [...doneThisWeek(checked, done), ...findings] };

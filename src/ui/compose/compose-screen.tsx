@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { hasBegun } from '@/core/checks';
 import { hasSegments, type Plan, placedSegments } from '@/core/class';
 import { type Area, type Move, strongAreas } from '@/core/move';
+import type { Talk } from '@/core/run';
 import { stepAt } from '@/core/score';
 import { MovesProvider } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
@@ -39,8 +40,8 @@ export interface ComposeScreenProps {
   version: number;
   library: Move[];
   room: Room;
-  /** How much this teacher talks, and from how many classes that was learned. */
-  talk: { factor: number; classes: number };
+  /** How this teacher talks. */
+  talk: Talk;
   /** What is known of how long the class's words are, in ms by utterance key. */
   lengths: ReadonlyMap<string, number>;
   lead: () => Promise<void>;
@@ -67,7 +68,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
     library,
     room,
     lengths: props.lengths,
-    talkingFactor: talk.factor,
+    talk,
   });
   const { score, seen, spans, book, nameOf } = judged;
   const changed = useChanged(seen.plan);
@@ -142,7 +143,11 @@ export function ComposeScreen(props: ComposeScreenProps) {
             onLead={onLead}
           />
           <AimPanel plan={plan} edit={edit} settle={settle} empty={empty} onDraft={openDraft} />
-          <Totals totals={score.totals} speech={score.speech} talk={talk} />
+          <Totals
+            totals={score.totals}
+            speech={score.speech}
+            factor={talk.samples.length > 0 ? judged.talkingFactor : undefined}
+          />
           <div className="my-4">
             {!empty && (
               <Ribbon
@@ -216,7 +221,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
           plan={plan}
           judged={judged}
           room={room}
-          talkingFactor={talk.factor}
+          talkingFactor={judged.talkingFactor}
           assistant={assistant}
           accept={(next) => {
             edit(() => next);

@@ -6,8 +6,8 @@ import type { SpeechSource } from '@/core/speech';
 interface TotalsProps {
   totals: ScoreTotals;
   speech: SpeechSource;
-  /** How much this teacher talks, and from how many classes that was learned. */
-  talk: { factor: number; classes: number };
+  /** How many times as long as its cues the talk of this teacher takes; absent where nothing was learned. */
+  factor?: number;
 }
 
 const MEASURED: Record<SpeechSource, string> = {
@@ -17,7 +17,7 @@ const MEASURED: Record<SpeechSource, string> = {
 };
 
 /** Where the time of the class goes, and how sure its length is. */
-export function Totals({ totals, speech, talk }: TotalsProps) {
+export function Totals({ totals, speech, factor }: TotalsProps) {
   const rest = totals.releaseMs + totals.restMs;
   const parts: [string, number, string][] = [
     ['Work', totals.workMs, 'work'],
@@ -39,11 +39,11 @@ export function Totals({ totals, speech, talk }: TotalsProps) {
       </dl>
       <div className="quiet text-sm">
         {MEASURED[speech]}
-        {talk.classes > 0 && (
+        {factor !== undefined && (
           <>
             {'. '}
             <Link href="/voice#talk" className="link">
-              Your talk × {talk.factor.toFixed(2)}
+              Your talk × {factor.toFixed(2)}
             </Link>
           </>
         )}

@@ -3,6 +3,7 @@ import { useCallback, useMemo } from 'react';
 import { type Checked, check, type Finding } from '@/core/checks';
 import { type Plan, placedSegments } from '@/core/class';
 import { type Move, moveText } from '@/core/move';
+import { factorOf, type Talk } from '@/core/run';
 import { type Book, type Score, type SegmentSpan, segmentSpans } from '@/core/score';
 import type { Room } from './room';
 import { type MeasuredScore, useScore } from './use-score';
@@ -22,6 +23,8 @@ export interface Judged extends MeasuredScore {
   spans: Map<string, SegmentSpan>;
   /** Ids of the moves that the class has. */
   inClass: ReadonlySet<string>;
+  /** How many times as long as its cues the talk of this class is planned. */
+  talkingFactor: number;
   checked: Checked;
   findings: readonly Finding[];
   nameOf: (moveId: string) => string;
@@ -33,17 +36,18 @@ export interface ToJudge {
   room: Room;
   /** What was known of the lengths of its words when the page was opened, in ms by utterance key. */
   lengths: ReadonlyMap<string, number>;
-  talkingFactor: number;
+  talk: Talk;
 }
 
 /** All that is worked out of a class while it is edited: its score and what is to be known of it. */
-export function useJudged({ plan, library, room, lengths, talkingFactor }: ToJudge): Judged {
+export function useJudged({ plan, library, room, lengths, talk }: ToJudge): Judged {
   const moves = useMemo(() => [...library, ...(plan.moves ?? [])], [library, plan.moves]);
   const book = useMemo((): Book => {
     const byId = new Map(moves.map((m) => [m.id, m]));
     return { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
   }, [moves]);
   const met = useMemo(() => room.people.map((p) => p.met), [room.people]);
+  const talkingFactor = factorOf(talk, plan.rules.say);
   const measured = useScore({ plan, book, room: met, lengths, talkingFactor });
   const { score, compileAlso } = measured;
   const seen = useSettled(useMemo(() => ({ plan, score }), [plan, score]));
@@ -58,8 +62,9 @@ export function useJudged({ plan, library, room, lengths, talkingFactor }: ToJud
       people: room.people,
       sessionsAWeek: room.sessionsAWeek,
       compile: compileAlso,
+      talk: talk.samples,
     }),
-    [seen, book, library, room, compileAlso],
+    [seen, book, library, room, compileAlso, talk],
   );
   const findings = useMemo(() => check(checked), [checked]);
   const nameOf = useCallback(
@@ -69,5 +74,17 @@ export function useJudged({ plan, library, room, lengths, talkingFactor }: ToJud
     },
     [book, plan.language],
   );
-  return { ...measured, moves, book, met, seen, spans, inClass, checked, findings, nameOf };
+  return {
+    ...measured,
+    talkingFactor,
+    moves,
+    book,
+    met,
+    seen,
+    spans,
+    inClass,
+    checked,
+    findings,
+    nameOf,
+  };
 }

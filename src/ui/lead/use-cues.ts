@@ -69,7 +69,8 @@ export function useCues(of: CuesToHear): SoundDesk {
   /** The rate that was asked for; a score that was underway meanwhile has another. */
   const [chosenRate, setChosenRate] = useState<number | null>(null);
   const rate = chosenRate ?? score.wordsPerMinute;
-  const [muted, setMutedOnly] = useState(false);
+  const [muted, setMutedOnly] = useState(initialChoice.speaksSelf);
+  const startsMuted = useRef(muted);
   const [music, setMusic] = useState<string | null>(null);
   const [musicVolume, setMusicVolumeOnly] = useState(0.4);
   const player = useRef<CuePlayer | null>(null);
@@ -81,12 +82,14 @@ export function useCues(of: CuesToHear): SoundDesk {
     const kept = Number(localStorage.getItem(VOLUME_KEY) ?? 1);
     made.mixer.volume = Number.isFinite(kept) ? kept : 1;
     setVolumeOnly(made.mixer.volume);
+    made.mixer.muted = startsMuted.current;
     return () => made.close();
   }, []);
 
   useEffect(() => {
     if (!player.current) return;
     player.current.wordsPerMinute = score.wordsPerMinute;
+    player.current.ownWords = score.talkingFactor < 1;
     player.current.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
     player.current.fetchAll(groups.flat());
   }, [score, groups]);
@@ -145,11 +148,12 @@ export function useCues(of: CuesToHear): SoundDesk {
   const begun = state.status !== 'ready';
   const setChoice = useCallback(
     (next: SpeechChoice) => {
+      if (next.speaksSelf !== choice.speaksSelf) setMuted(next.speaksSelf);
       setChoiceOnly(next);
       player.current?.changeVoice();
       if (!begun) prepare(rate);
     },
-    [begun, prepare, rate],
+    [begun, choice.speaksSelf, setMuted, prepare, rate],
   );
   const setRate = useCallback(
     (wordsPerMinute: number) => {

@@ -14,12 +14,18 @@ const NAMES: Record<VoiceName, string> = {
   soft: 'Soft',
 };
 
+const SPEAKERS = ['voice', 'self'] as const;
+const SPEAKER_NAMES: Record<(typeof SPEAKERS)[number], string> = {
+  voice: 'The voice',
+  self: 'I do, the voice counts',
+};
+
 export interface VoiceChoiceProps {
   choice: SpeechChoice;
   onChange: (choice: SpeechChoice) => void;
 }
 
-/** Which voice of the machine speaks, and whether the teacher's own recordings come first. */
+/** Who says the words in class, in which voice of the machine, and whether the teacher's own recordings come first. */
 export function VoiceChoice({ choice, onChange }: VoiceChoiceProps) {
   const { error, attempt } = useAttempt('The voice stays as it was.');
   /** Shown at once, until the server has taken it or not. */
@@ -39,6 +45,14 @@ export function VoiceChoice({ choice, onChange }: VoiceChoiceProps) {
         names={NAMES}
         onChange={(voice) => change({ ...shown, voice })}
         width="w-36"
+      />
+      <Choice
+        label="Who says the words"
+        value={shown.speaksSelf ? 'self' : 'voice'}
+        options={SPEAKERS}
+        names={SPEAKER_NAMES}
+        onChange={(who) => change({ ...shown, speaksSelf: who === 'self' })}
+        width="w-52"
       />
       <label className="flex min-h-10 items-center gap-2">
         <input

@@ -10,6 +10,7 @@ import { hear } from '@/browser/hear';
 import { recordingUrl, type Words } from '@/browser/recordings';
 import { CALLS, type Recording } from '@/core/calls';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
+import { factorOf, type Talk } from '@/core/run';
 import type { SpeechChoice } from '@/core/speech';
 import { Empty } from '../kit/empty';
 import { Page } from '../kit/page';
@@ -18,7 +19,7 @@ import { VoiceChoice } from './voice-choice';
 
 export interface VoiceScreenProps {
   choice: SpeechChoice;
-  talk: { factor: number; classes: number };
+  talk: Talk;
   recordings: Recording[];
   forgetTalk: () => Promise<void>;
 }
@@ -56,6 +57,8 @@ function commonWords(language: Language): Words[] {
 export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScreenProps) {
   const router = useRouter();
   const [chosen, setChosen] = useState(choice);
+  const talkNow = { ...talk, self: chosen.speaksSelf };
+  const led = talk.samples.length;
   const [recording, setRecording] = useState<Language | null>(null);
   const audio = useRef<HTMLAudioElement | null>(null);
   const close = () => {
@@ -99,14 +102,28 @@ export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScree
           How much you talk
         </h2>
         <p className="mt-1 max-w-prose">
-          <span className="figures text-2xl font-bold">× {talk.factor.toFixed(2)}</span>{' '}
-          {talk.classes === 0
+          {led === 0
             ? 'Upbeats and switches are planned to last as long as their cues. Up Beat learns how long you really take from the classes you lead.'
             : `So many times as long as their cues are upbeats and switches planned to last, learned from ${
-                talk.classes === 1 ? 'one class' : `${talk.classes} classes`
-              } you led: pauses in an upbeat and explaining again make it grow. It is never below 1, since the cues are said in full.`}
+                led === 1 ? 'one class' : `${led} classes`
+              } you led. Pauses in an upbeat and explaining again make it grow.`}
         </p>
-        {talk.classes > 0 && (
+        <dl className="mt-2 flex flex-wrap gap-x-8 gap-y-2">
+          {(['all', 'short'] as const).map((say) => (
+            <div key={say}>
+              <dt className="quiet text-sm">
+                {say === 'all' ? 'Where all is said' : 'Where less is said'}
+              </dt>
+              <dd className="figures text-2xl font-bold">× {factorOf(talkNow, say).toFixed(2)}</dd>
+            </div>
+          ))}
+        </dl>
+        <p className="quiet mt-2 max-w-prose text-sm">
+          {chosen.speaksSelf
+            ? 'You say the words yourself. Where a class says less than all, it may fall below 1 as you do. Where it says all, choose to say less first: a check of the class tells you when.'
+            : 'It is never below 1 while the voice says the words, since it says them in full.'}
+        </p>
+        {led > 0 && (
           <form action={forgetTalk}>
             <button type="submit" className="btn btn-outline btn-sm mt-2">
               <RotateCcw size={16} aria-hidden /> Forget it and learn anew

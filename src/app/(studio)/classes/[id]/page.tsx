@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { placedSegments } from '@/core/class';
+import { factorOf } from '@/core/run';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
@@ -37,7 +38,7 @@ export default async function ComposePage({
   ]);
   const lengths = await knownLengths(stored.plan, book, speaker, {
     room: room.people.map((p) => p.met),
-    talkingFactor: talk.factor,
+    talkingFactor: factorOf(talk, stored.plan.rules.say),
   });
   return (
     <ComposeScreen

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { resolve } from '@/core/class';
 import { fillOf } from '@/core/outline';
+import { factorOf } from '@/core/run';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { roomOf } from '@/server/compose/room';
@@ -27,9 +28,9 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
   ]);
   const resolved = resolve(plan, book);
   const met = room.people.map((p) => p.met);
-  const { factor } = await talkOfTeacher(db(), teacher);
+  const talkingFactor = factorOf(await talkOfTeacher(db(), teacher), plan.rules.say);
   const speaker = await speakerOf(db(), teacher);
-  const score = await compileMeasured(plan, book, speaker, { room: met, talkingFactor: factor });
+  const score = await compileMeasured(plan, book, speaker, { room: met, talkingFactor });
   return (
     <RunSheet
       plan={plan}

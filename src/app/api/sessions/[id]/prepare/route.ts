@@ -7,8 +7,8 @@ import { answering } from '../../../handle';
 
 export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, now }) => {
   const speaker = await speakerOf(db(), teacher);
-  const { factor } = await talkOfTeacher(db(), teacher);
-  const saying = { speaker, talkingFactor: factor, wordsPerMinute: body.wordsPerMinute };
+  const talk = await talkOfTeacher(db(), teacher);
+  const saying = { speaker, talk, wordsPerMinute: body.wordsPerMinute };
   const scores = await prepareRun(db(), teacher, { sessionId: id, now, ...saying });
   return { scores, voice: (await voice()) !== null, now };
 });
