@@ -1,5 +1,7 @@
+import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { claimIn } from '@/core/checks';
+import { segmentOf } from '@/core/class';
 import { LANGUAGES } from '@/core/language';
 import {
   AREAS,
@@ -17,7 +19,8 @@ import {
   SIDES,
   VARIANTS,
 } from '@/core/move';
-import { LIBRARY, libraryMove, SHAPES, WORDS } from '.';
+import { compile } from '@/core/score';
+import { LIBRARY, LIBRARY_BOOK, libraryMove, SHAPES, WORDS } from '.';
 import { faultsOf } from './checks';
 
 const move = (id: string): Move => {
@@ -45,6 +48,18 @@ describe('the library', () => {
     expect(missing(PURPOSES, (m, purpose) => m.purposes.includes(purpose))).toEqual([]);
     expect(missing(SIDES, (m, sides) => m.sides === sides)).toEqual([]);
     expect(missing(DOSE_KINDS, (m, kind) => m.dose.kind === kind)).toEqual([]);
+  });
+
+  it('suggests releases in which all that lets a round go can be said, in both languages', () => {
+    const unsaid = LIBRARY.flatMap((m) =>
+      LANGUAGES.flatMap((language) => {
+        const { id: _, ...line } = segmentOf(m, 's');
+        const plan = { ...planOf([line], {}, 3600), language };
+        const left = compile(plan, LIBRARY_BOOK).leftOut.filter((l) => l.kind !== 'form');
+        return left.map((l) => `${m.id} (${line.releaseSeconds} s): ${l.text}`);
+      }),
+    );
+    expect(unsaid).toEqual([]);
   });
 
   it('suggests doses inside their own floor and ceiling', () => {

@@ -1,4 +1,4 @@
-import { exercise, hold, type MoveShape, massage, point, reps } from '../shape';
+import { breaths, exercise, hold, type MoveShape, massage, point, reps } from '../shape';
 
 /** Jaw. */
 export const jawMoves: MoveShape[] = [
@@ -87,7 +87,7 @@ export const jawMoves: MoveShape[] = [
     purposes: ['tone', 'jaw'],
     variants: { easier: { head: 'level', demands: [] } },
   }),
-  point('below-ear-press', { jaw: 1, sideNeck: 0.3 }, hold(15, [5, 30]), {
+  point('below-ear-press', { jaw: 1, sideNeck: 0.3 }, breaths(3, { in: 3, out: 4 }, [7, 35]), {
     muscles: ['medial pterygoid', 'sternocleidomastoid'],
     pressure: 'light',
     purposes: ['jaw', 'calm'],

@@ -70,6 +70,7 @@ export const mouthMoves: MoveShape[] = [
     breaths(5, { in: 4, out: 4 }, [16, 60]),
     {
       rounds: 1,
+      releaseSeconds: 10,
       hands: 'light',
       pressure: 'light',
       surface: 'dry',
@@ -81,12 +82,13 @@ export const mouthMoves: MoveShape[] = [
   ),
   exercise('level-smile-tongue-corners', { mouth: 1, underChin: 0.5 }, hold(3, [2, 10]), {
     sides: 'each',
-    releaseSeconds: 5,
+    releaseSeconds: 9,
     props: ['mirror'],
     muscles: ['orbicularis oris', 'genioglossus'],
   }),
   exercise('pen-under-nose', { mouth: 1, nose: 0.3 }, hold(20, [10, 40]), {
     rounds: 2,
+    releaseSeconds: 10,
     props: ['pen'],
     muscles: ['orbicularis oris'],
     variants: { easier: { props: [] } },

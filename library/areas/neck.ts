@@ -74,6 +74,7 @@ export const neckMoves: MoveShape[] = [
     { underChin: 1, shoulders: 0.4 },
     breaths(5, { in: 3, hold: 3, out: 4 }, [20, 80]),
     {
+      releaseSeconds: 10,
       hands: 'firm',
       pressure: 'light',
       rounds: 2,

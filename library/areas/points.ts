@@ -22,6 +22,7 @@ export const pointMoves: MoveShape[] = [
     variants: { easier: { pressure: 'feather', demands: [] } },
   }),
   point('temple-points', { temples: 1, eyes: 0.2 }, hold(20, [8, 40]), {
+    releaseSeconds: 7,
     muscles: ['temporalis'],
     sides: 'directions',
     variants: { easier: { pressure: 'feather', demands: [] } },
@@ -35,6 +36,7 @@ export const pointMoves: MoveShape[] = [
     purposes: ['calm', 'posture'],
   }),
   point('below-ear-point', { jaw: 0.6, sideNeck: 0.6 }, hold(15, [8, 30]), {
+    releaseSeconds: 7,
     muscles: ['sternocleidomastoid', 'masseter'],
     sides: 'directions',
     variants: { easier: { pressure: 'feather', demands: [] } },

@@ -61,7 +61,7 @@ export const phrases: Phrases = {
   questions: 'Jetzt ist Zeit für Fragen.',
   breatheIn: 'Einatmen',
   breatheOut: 'und ausatmen',
-  lastBreath: 'Letzter Atemzug, einatmen',
+  lastBreath: 'Letzter Atemzug',
   go: 'los',
   number: german.numberWords,
 };

@@ -123,9 +123,11 @@ export function workCues(part: WorkPart): WorkCues {
       if (!isLed(b) && !isLast) continue;
       const start = b * breathMs(pattern);
       const fromEnd = isLast;
-      const text = isLast ? phrases.lastBreath : phrases.breatheIn;
-      putIfFree('breath', text, { offsetMs: start, fromEnd });
       const out = start + Math.round((pattern.in + pattern.hold) * 1000);
+      // Where the breath in is too short for it, that it is the last is not told, but how to breathe is.
+      const tells = isLast && length(phrases.lastBreath, language) + CUE_GAP_MS <= out - start;
+      const text = tells ? phrases.lastBreath : phrases.breatheIn;
+      putIfFree('breath', text, { offsetMs: start, fromEnd });
       putIfFree('breath', phrases.breatheOut, { offsetMs: out, fromEnd });
     }
   }

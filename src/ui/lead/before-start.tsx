@@ -62,6 +62,7 @@ export function BeforeStart(props: BeforeStartProps) {
                 {hasVoice
                   ? 'The voice is ready. Every cue has been measured.'
                   : 'The server has no voice. Your browser speaks, or a soft tone marks the cues.'}
+                {desk?.choice.speaksSelf && ' You say the words; it counts.'}
               </p>
             </>
           )}
