@@ -25,6 +25,8 @@ export interface DoseTraits<D, Any = unknown> {
   schema: z.ZodType<D>;
   /** In a list of kinds. */
   name: string;
+  /** Each beat is a whole movement, there and back. */
+  repeats?: true;
   /** How many beats it has, and how far they are apart, in ms. */
   beats: (dose: D) => { count: number; beatMs: number };
   /** The same with another number of its unit, or so many seconds of it. */

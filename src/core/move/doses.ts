@@ -167,6 +167,7 @@ const reps: DoseTraits<Reps> = {
     secondsEach: seconds(60),
   }),
   name: 'Reps',
+  repeats: true,
   beats: (d) => ({ count: d.reps, beatMs: ms(d.secondsEach) }),
   withCount: (d, count) => ({ ...d, reps: count }),
   lasting: (s) => ({
@@ -196,6 +197,7 @@ const passes: DoseTraits<Passes> = {
     secondsEach: seconds(120),
   }),
   name: 'Passes',
+  repeats: true,
   beats: (d) => ({ count: d.passes, beatMs: ms(d.secondsEach) }),
   withCount: (d, count) => ({ ...d, passes: count }),
   lasting: (s) => ({
@@ -227,6 +229,7 @@ const usualEach = (current: unknown, kind: string): number =>
 const taps: DoseTraits<Taps> = {
   schema: z.strictObject({ kind: z.literal('taps'), taps: times('taps', 400), tempo }),
   name: 'Taps',
+  repeats: true,
   beats: (d) => ({ count: d.taps, beatMs: 60_000 / d.tempo }),
   withCount: (d, count) => ({ ...d, taps: count }),
   lasting: (s) => ({ kind: 'taps', taps: round(s), tempo: USUAL_TEMPO }),

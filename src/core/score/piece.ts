@@ -1,6 +1,14 @@
 import { countingTraits, type Plan, stagesIn } from '../class';
 import type { Language } from '../language';
-import { type Dose, doseBeats, doseMs, doseRange, ownRange, releaseTraits } from '../move';
+import {
+  type Dose,
+  doseBeats,
+  doseMs,
+  doseRange,
+  ownRange,
+  releaseTraits,
+  traitsOf,
+} from '../move';
 import { countWord, type Phrases } from '../speech';
 import { thinning } from './counting';
 import { CUE_GAP_MS } from './lane';
@@ -242,6 +250,7 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
         speaking.breathWords === 'tones' &&
         !wording.muted('breath') && { breathTones: true as const }),
       ...(beat && { beatMs: doseBeats(dose).beatMs }),
+      ...(traitsOf(dose).repeats && { repMs: doseBeats(dose).beatMs }),
       ...(segment.uneven && turn.shared === 'each' && { uneven: true as const }),
       ...(stages.length > 0 && {
         stages: stages.map(({ stage, startMs, durationMs }) => ({

@@ -33,6 +33,7 @@ const stepSchema = z.object({
   keep: z.literal(true).optional(),
   explains: z.literal(true).optional(),
   beatMs: ms.optional(),
+  repMs: ms.optional(),
   stages: z.array(z.object({ words: z.string(), startMs: ms, durationMs: ms })).optional(),
   breathTones: z.literal(true).optional(),
   uneven: z.literal(true).optional(),

@@ -56,6 +56,8 @@ export interface Step {
   breathTones?: true;
   /** The sides of the round are unequal on purpose. */
   uneven?: true;
+  /** How long one rep, pass or tap takes, in ms; absent where nothing is repeated. */
+  repMs?: number;
   /** Where the beat is marked by a tone instead of counted: its length in ms. */
   beatMs?: number;
 }

@@ -1,15 +1,31 @@
 import clsx from 'clsx';
+import type { Ref } from 'react';
+import {
+  type Drawing,
+  geometry,
+  handsIn,
+  PARTS,
+  type PartName,
+  type Pose,
+  patchesOf,
+  STILL,
+  VIEW_BOX,
+} from '@/core/face';
 import { AREA_NAMES, type Area, type Stroke } from '@/core/move';
-import { HALF_LINES, HEAD, MIDDLE_LINES, PATCHES, PUPIL, VIEW_BOX } from './shapes';
-import { Strokes } from './strokes';
+import { BEHIND, Hand, Part, STYLES } from './figure';
+import { strokePath } from './strokes';
 
 export interface FaceDialProps {
   /** Height in px; the width follows. */
   size: number;
+  /** What the face does; at rest where nothing is said. */
+  pose?: Pose;
   /** How strongly each area is filled, 0 to 1. */
   fill?: Partial<Record<Area, number>>;
   /** The dial is a mirror: your left is on the left. */
   side?: 'left' | 'right' | 'both';
+  /** As somebody who faces you instead: your left is on the right. */
+  facing?: boolean;
   /** The outline as a timer: how much of it has run, 0 to 1. The areas then glow up softly. */
   progress?: number;
   /** Ways of strokes and directions of pulls. */
@@ -19,94 +35,117 @@ export interface FaceDialProps {
   /** What the picture says, for those who do not see it. */
   label?: string;
   className?: string;
+  ref?: Ref<SVGSVGElement>;
 }
 
-const MIRROR = 'matrix(-1 0 0 1 400 0)';
-const halves = ['left', 'right'] as const;
-const transformOf = (half: (typeof halves)[number]) => (half === 'right' ? MIRROR : undefined);
+const HALVES = ['left', 'right'] as const;
+const FRONT: readonly PartName[] = PARTS.filter((name) => !BEHIND.includes(name));
+const AT_REST: Drawing = geometry(STILL);
+const PATCHES_AT_REST = patchesOf(STILL);
+/** From so small on, only the strongest lines are drawn. */
+const FINE_BELOW = 90;
+
+export const isFine = (size: number): boolean => size < FINE_BELOW;
+export const lineOf = (size: number): number => (isFine(size) ? 9 : 3.4);
 
 /**
- * The sign of the product: one face, whose areas fill and whose outline can run as a timer. Strokes and
- * fills are thinned each on their own, since an opacity of a whole element is composed apart at every frame.
+ * The sign of the product: one face, whose areas fill, whose outline can run as a timer, and which does what a move
+ * asks. Strokes and fills are thinned each on their own, since an opacity of a whole element is composed apart at
+ * every frame.
  */
 export function FaceDial(props: FaceDialProps) {
-  const { size, fill = {}, side = 'both', progress, strokes, onToggle, label, className } = props;
-  const fine = size < 90;
-  const line = fine ? 9 : 3.4;
-  const shown = halves.filter((half) => side === 'both' || side === half);
+  const { size, pose = STILL, fill = {}, side = 'both', facing = false, progress } = props;
+  const { strokes, onToggle, label, className, ref } = props;
+  const fine = isFine(size);
+  const line = lineOf(size);
+  const drawing = pose === STILL ? AT_REST : geometry(pose);
+  const patches = pose === STILL ? PATCHES_AT_REST : patchesOf(pose);
+  const hands = fine ? [] : handsIn(pose);
+  const shown = HALVES.filter((half) => side === 'both' || side === half);
+  const parts = (names: readonly PartName[]) =>
+    names
+      .filter((name) => !fine || !STYLES[name].fine)
+      .map((name) => <Part key={name} name={name} drawing={drawing} line={line} />);
+  const handAt = (slot: 'left' | 'right', behind: boolean) =>
+    hands.find((h) => h.hand === slot && h.behind === behind);
+  const handSlots = (behind: boolean) =>
+    fine
+      ? null
+      : HALVES.map((slot) => (
+          <Hand
+            key={slot}
+            slot={`${slot}${behind ? ' behind' : ''}`}
+            hand={handAt(slot, behind)}
+            line={line}
+          />
+        ));
   return (
     <svg
+      ref={ref}
       viewBox={VIEW_BOX}
       height={size}
       width={size * 0.8}
       role={onToggle ? 'group' : 'img'}
       aria-label={label ?? inWords(fill)}
-      className={clsx('text-base-content', className)}
+      className={clsx('face text-base-content', className)}
       fill="none"
       stroke="currentColor"
       strokeLinecap="round"
       strokeLinejoin="round"
     >
-      <g stroke="none" fill="var(--color-accent)">
-        {PATCHES.map(({ area, path, paired }) => {
-          const strength = fill[area] ?? 0;
-          const paths = paired ? (
-            halves.map((half) => (
-              <PatchPath
-                key={half}
-                path={path}
-                strength={shown.includes(half) ? strength : 0}
-                soft={progress !== undefined}
-                transform={transformOf(half)}
-              />
-            ))
-          ) : (
-            <PatchPath key="middle" path={path} strength={strength} soft={progress !== undefined} />
-          );
-          return onToggle ? (
-            <AreaButton key={area} area={area} pressed={strength > 0} onToggle={onToggle}>
-              {paths}
-            </AreaButton>
-          ) : (
-            <g key={area}>{paths}</g>
-          );
-        })}
-      </g>
-      <g pointerEvents="none">
-        <path d={HEAD} strokeWidth={line} strokeOpacity={progress === undefined ? 1 : 0.35} />
-        {progress !== undefined && (
-          <path
-            d={HEAD}
-            pathLength={1}
-            strokeWidth={fine ? 22 : 11}
-            stroke="var(--color-accent)"
-            strokeDasharray={`${Math.max(0, Math.min(1, progress))} 2`}
-            strokeOpacity={progress > 0 ? 1 : 0}
-          />
-        )}
-        {halves.map((half) => (
-          <g key={half} transform={transformOf(half)} strokeWidth={line}>
-            <path d={HALF_LINES.ear} />
-            <path d={HALF_LINES.brow} strokeWidth={line * 1.1} />
-            <path d={HALF_LINES.lid} />
-            {!fine && <path d={HALF_LINES.lowerLid} strokeWidth={line * 0.6} strokeOpacity={0.6} />}
-            <circle {...PUPIL} fill="currentColor" stroke="none" />
-            <path d={HALF_LINES.neck} />
-            {!fine && <path d={HALF_LINES.collarbone} strokeOpacity={0.55} />}
-          </g>
-        ))}
-        <g strokeWidth={line}>
-          <path d={MIDDLE_LINES.nose} />
-          <path d={MIDDLE_LINES.mouth} />
-          {!fine && (
-            <>
-              <path d={MIDDLE_LINES.upperLip} strokeWidth={line * 0.8} strokeOpacity={0.8} />
-              <path d={MIDDLE_LINES.lowerLip} strokeWidth={line * 0.7} strokeOpacity={0.6} />
-              <path d={MIDDLE_LINES.hairline} strokeWidth={line * 0.6} strokeOpacity={0.4} />
-            </>
-          )}
+      <g transform={facing ? 'matrix(-1 0 0 1 400 0)' : undefined}>
+        <g pointerEvents="none">{handSlots(true)}</g>
+        <g pointerEvents="none">{parts(BEHIND)}</g>
+        <g stroke="none" fill="var(--color-accent)">
+          {patches.map(({ area, left, right }) => {
+            const strength = fill[area] ?? 0;
+            const soft = progress !== undefined;
+            const paths =
+              right === undefined ? (
+                <PatchPath key="middle" path={left} strength={strength} soft={soft} area={area} />
+              ) : (
+                HALVES.map((half) => (
+                  <PatchPath
+                    key={half}
+                    path={half === 'left' ? left : right}
+                    strength={shown.includes(half) ? strength : 0}
+                    soft={soft}
+                    area={`${area} ${half}`}
+                  />
+                ))
+              );
+            return onToggle ? (
+              <AreaButton key={area} area={area} pressed={strength > 0} onToggle={onToggle}>
+                {paths}
+              </AreaButton>
+            ) : (
+              <g key={area}>{paths}</g>
+            );
+          })}
         </g>
-        {strokes && !fine && <Strokes strokes={strokes} transforms={shown.map(transformOf)} />}
+        <g pointerEvents="none">
+          {progress !== undefined && (
+            <path
+              d={drawing.head.d}
+              data-timer
+              pathLength={1}
+              strokeWidth={fine ? 22 : 11}
+              stroke="var(--color-accent)"
+              strokeDasharray={`${Math.max(0, Math.min(1, progress))} 2`}
+              strokeOpacity={progress > 0 ? 1 : 0}
+            />
+          )}
+          {parts(FRONT)}
+          {strokes && !fine && (
+            <path
+              data-strokes
+              d={strokePath(pose, strokes, shown)}
+              stroke="var(--color-secondary)"
+              strokeWidth={6}
+            />
+          )}
+          {handSlots(false)}
+        </g>
       </g>
     </svg>
   );
@@ -146,14 +185,14 @@ interface PatchPathProps {
   strength: number;
   /** Changes softly instead of at once. */
   soft: boolean;
-  transform?: string;
+  area: string;
 }
 
-function PatchPath({ path, strength, soft, transform }: PatchPathProps) {
+function PatchPath({ path, strength, soft, area }: PatchPathProps) {
   return (
     <path
       d={path}
-      transform={transform}
+      data-patch={area}
       fillOpacity={0.1 + 0.8 * Math.min(1, Math.max(0, strength))}
       className={
         soft ? 'motion-safe:transition-[fill-opacity] motion-safe:duration-500' : undefined

@@ -1,4 +1,4 @@
-import type { FacePoint } from '@/core/move';
+import type { FacePoint } from '../move';
 
 /** Where the named points of the face lie in the dial's box, on the left half. */
 export const POINTS: Record<FacePoint, readonly [x: number, y: number]> = {

@@ -1,4 +1,4 @@
-import type { Area } from '@/core/move';
+import type { Area } from '../move';
 
 /**
  * The one face of the product, in a 400 x 500 box. Proportions follow the neoclassical canons

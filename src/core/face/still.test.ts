@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { AREAS, FACE_POINTS } from '@/core/move';
+import { AREAS, FACE_POINTS } from '../move';
 import { POINTS } from './points';
-import { HALF_LINES, HEAD, MIDDLE_LINES, PATCHES } from './shapes';
+import { HALF_LINES, HEAD, MIDDLE_LINES, PATCHES } from './still';
 
 /** The end points of a path's pieces, without the handles that bend it. */
 function places(path: string): { x: number; y: number }[] {

@@ -1,0 +1,33 @@
+import { type Track, trackOf } from '@/core/face';
+import type { Variant } from '@/core/move';
+import { bodyTracks } from './body';
+import { cheekTracks } from './cheeks';
+import { eyeTracks } from './eyes';
+import { jawTracks } from './jaw';
+import { massageTracks } from './massage';
+import { mouthTracks } from './mouth';
+import { neckTracks } from './neck';
+import type { AreaTracks } from './shape';
+
+/** How every built-in move looks, by its id. */
+export const TRACKS: AreaTracks = {
+  ...bodyTracks,
+  ...neckTracks,
+  ...jawTracks,
+  ...mouthTracks,
+  ...cheekTracks,
+  ...eyeTracks,
+  ...massageTracks,
+};
+
+const read = new Map<string, Track>();
+
+/** The track of a built-in move in a version; undefined for moves of a teacher's own. */
+export function libraryTrack(moveId: string, variant?: Variant): Track | undefined {
+  const written = TRACKS[moveId];
+  if (!written) return undefined;
+  const key = `${moveId} ${variant ?? ''}`;
+  const track = read.get(key) ?? trackOf(written, variant);
+  read.set(key, track);
+  return track;
+}

@@ -1,0 +1,128 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { type Drawing, geometry, handsIn, type PartName, type Pose, patchesOf } from '@/core/face';
+import { FaceDial, type FaceDialProps, isFine, lineOf } from './face-dial';
+import { piecesOf, STYLES } from './figure';
+import { strokePath } from './strokes';
+
+export interface MovingFaceProps extends Omit<FaceDialProps, 'pose' | 'ref' | 'onToggle'> {
+  /** What it does now; asked at every frame while it runs. */
+  poseNow: () => Pose;
+  /** Whether it moves. Where it stands, it is drawn anew when `at` changes. */
+  running: boolean;
+  /** Tells one still picture from another: the part of the class, or the place one stepped to. */
+  at: string;
+}
+
+const REDUCED = '(prefers-reduced-motion: reduce)';
+
+/** Whether somebody wants no movement: then the face changes in steps. */
+export function useReducedMotion(): boolean {
+  const [reduced, setReduced] = useState(false);
+  useEffect(() => {
+    const asked = matchMedia(REDUCED);
+    const look = () => setReduced(asked.matches);
+    look();
+    asked.addEventListener('change', look);
+    return () => asked.removeEventListener('change', look);
+  }, []);
+  return reduced;
+}
+
+/** The face, moving. Its lines are changed in place at every frame, past React; nothing is drawn out of sight. */
+export function MovingFace({ poseNow, running, at, ...dial }: MovingFaceProps) {
+  const ref = useRef<SVGSVGElement>(null);
+  const still = useRef<{ at: string; pose: Pose } | null>(null);
+  if (still.current?.at !== at) still.current = { at, pose: poseNow() };
+  const { size, strokes, side = 'both' } = dial;
+  const latest = useRef({ poseNow, strokes, side });
+  latest.current = { poseNow, strokes, side };
+  const reduced = useReducedMotion();
+  const moves = running && !reduced;
+  const { pose } = still.current;
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what React draws anew is drawn as it is now.
+  useEffect(() => {
+    const svg = ref.current;
+    if (!svg) return;
+    const draw = drawer(svg, size);
+    const look = () => {
+      const { poseNow: now, ...more } = latest.current;
+      draw(now(), more);
+    };
+    look();
+    if (!moves) return;
+    let frame = 0;
+    const next = () => {
+      look();
+      frame = requestAnimationFrame(next);
+    };
+    frame = requestAnimationFrame(next);
+    return () => cancelAnimationFrame(frame);
+  }, [moves, size, at]);
+
+  return <FaceDial {...dial} pose={pose} ref={ref} />;
+}
+
+type More = Pick<FaceDialProps, 'strokes' | 'side'>;
+
+/** Writes a pose into a face that was drawn. Only what is another than before is written. */
+function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => void {
+  const fine = isFine(size);
+  const line = lineOf(size);
+  const find = (attribute: string) =>
+    [...svg.querySelectorAll<SVGPathElement>(`[${attribute}]`)].map(
+      (path) => [path.getAttribute(attribute) ?? '', path] as const,
+    );
+  const parts = find('data-part');
+  const patches = new Map(find('data-patch'));
+  const timer = svg.querySelector<SVGPathElement>('[data-timer]');
+  const arrows = svg.querySelector<SVGPathElement>('[data-strokes]');
+  const hands = find('data-hand').map(([slot, group]) => ({
+    hand: slot.split(' ')[0],
+    behind: slot.includes('behind'),
+    pieces: [...group.querySelectorAll<SVGPathElement>('[data-piece]')].map(
+      (path) => [path.dataset.piece ?? '', path] as const,
+    ),
+  }));
+  const written = new WeakMap<Element, Record<string, string>>();
+  const write = (to: Element | null | undefined, name: string, value: string) => {
+    if (!to) return;
+    const known = written.get(to) ?? {};
+    written.set(to, known);
+    if (known[name] === value) return;
+    known[name] = value;
+    to.setAttribute(name, value);
+  };
+  return (pose, { strokes, side }) => {
+    const drawing: Drawing = geometry(pose);
+    for (const [name, path] of parts) {
+      const { d, o = 1 } = drawing[name as PartName];
+      write(path, 'd', d);
+      const { opacity = 1 } = STYLES[name as PartName];
+      write(path, 'stroke-opacity', String(Math.round(opacity * o * 100) / 100));
+    }
+    write(timer, 'd', drawing.head.d);
+    for (const { area, left, right } of patchesOf(pose)) {
+      write(patches.get(right === undefined ? area : `${area} left`), 'd', left);
+      if (right !== undefined) write(patches.get(`${area} right`), 'd', right);
+    }
+    if (arrows && strokes) {
+      const halves = side === 'left' || side === 'right' ? [side] : (['left', 'right'] as const);
+      write(arrows, 'd', strokePath(pose, strokes, halves));
+    }
+    if (fine) return;
+    const drawn = handsIn(pose);
+    for (const { hand, behind, pieces } of hands) {
+      const its = piecesOf(
+        drawn.find((h) => h.hand === hand && h.behind === behind),
+        line,
+      );
+      for (const [name, path] of pieces) {
+        write(path, 'd', its[name]?.d ?? '');
+        write(path, 'stroke-width', String(its[name]?.width ?? 0));
+      }
+    }
+  };
+}
