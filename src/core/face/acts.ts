@@ -1,5 +1,6 @@
 import type { Score, Step } from '../score';
-import type { Act, Track } from './track';
+import { type Pose, STILL } from './pose';
+import { type Act, keyPose, poseAt, type Track } from './track';
 
 /** The track of a move in a version; null where there is none. */
 export type TrackOf = (moveId: string, variant?: Step['variant']) => Track | null;
@@ -21,3 +22,15 @@ export function actsOf(
 
 /** The acts of a whole score. */
 export const actsOfScore = (score: Score, trackOf: TrackOf): Act[] => actsOf(score.steps, trackOf);
+
+/** The one pose that stands for a step: of work its own, of what leads to it the same, else the face at rest. */
+export function standing(acts: readonly Act[], index: number): Pose {
+  const act = acts[index];
+  if (!act?.track) return STILL;
+  const { kind } = act.step;
+  if (kind === 'rest') return STILL;
+  if (kind === 'release') return poseAt(acts, index, act.step.durationMs / 2);
+  const work = kind === 'work' ? act : acts[index + 1];
+  if (!work?.track || work.step.kind !== 'work') return STILL;
+  return keyPose(work.track, work.step.side === 'right' ? 'right' : 'left');
+}

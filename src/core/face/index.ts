@@ -4,6 +4,7 @@ export { type HandDrawing, handsIn } from './hands';
 export { lineThrough, type Point } from './path';
 export * from './points';
 export * from './pose';
+export * from './sketch';
 export * from './still';
 export * from './track';
 export * from './units';

@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { memo, useCallback, useMemo } from 'react';
+import { actsOf, poseAt, standing } from '@/core/face';
 import { clock, timeOfDay } from '@/core/formats';
 import { type Move, moveText } from '@/core/move';
 import {
@@ -22,7 +23,7 @@ import {
   type StepKind,
   stepAt,
 } from '@/core/score';
-import { FaceDial } from '../kit/face-dial';
+import { MovingFace, type MovingFaceProps, useTracks } from '../kit/face-dial';
 import { type MovesById, useMoves } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
 import { BreathLine } from './breath-line';
@@ -72,26 +73,48 @@ export interface NowViewProps {
 }
 
 /** The dial: the head's outline fills as the hold runs, the areas in work glow. */
-export function NowDial({ state }: Pick<NowViewProps, 'state'>) {
+export function NowDial({ state, now }: Pick<NowViewProps, 'state'> & { now: () => number }) {
   const moves = useMoves();
-  const current = state.queue[state.index];
+  const tracks = useTracks(moves);
+  const { queue, index, elapsedMs, at, status } = state;
+  const acts = useMemo(
+    () =>
+      actsOf(
+        queue.map((p) => p.step),
+        tracks,
+        (i) => (queue[i] ? playLengthMs(queue[i]) : 0),
+      ),
+    [queue, tracks],
+  );
+  const still = useMemo(() => standing(acts, index), [acts, index]);
+  const running = status === 'running';
+  const poseNow = () => poseAt(acts, index, elapsedMs + (running ? now() - at : 0));
+  const current = queue[index];
   if (!current) return null;
   const filled = Math.round(state.elapsedMs / SHOWN_MS) * SHOWN_MS;
   const working = current.step.kind === 'work';
   const progress = working ? filled / playLengthMs(current) : 0;
-  return <StepDial step={current.step} move={moves.get(current.step.moveId)} progress={progress} />;
+  return (
+    <StepDial
+      step={current.step}
+      move={moves.get(current.step.moveId)}
+      progress={progress}
+      {...{ poseNow, running, still }}
+    />
+  );
 }
 
-interface StepDialProps {
+interface StepDialProps extends Pick<MovingFaceProps, 'poseNow' | 'running' | 'still'> {
   step: Step;
   move: Move | undefined;
   progress: number;
 }
 
-const StepDial = memo(function StepDial({ step, move, progress }: StepDialProps) {
+function StepDial({ step, move, progress, ...moving }: StepDialProps) {
   const working = step.kind === 'work';
   return (
-    <FaceDial
+    <MovingFace
+      {...moving}
       size={440}
       className="h-auto max-h-full w-full"
       fill={move?.areas}
@@ -100,7 +123,7 @@ const StepDial = memo(function StepDial({ step, move, progress }: StepDialProps)
       progress={progress}
     />
   );
-});
+}
 
 /** What the room needs to know now: the move, the countdown, the cue, and what comes next. */
 export function NowView(props: NowViewProps) {

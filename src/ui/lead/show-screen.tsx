@@ -67,7 +67,7 @@ function Shown(props: ShownProps) {
   const { scores, events, clock, look, className, startsAt, timeZone } = props;
   const { score, easier } = scores;
   const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
-  const { state } = usePlayback({ scores, groups, events, clock, cameApart: look });
+  const { state, now } = usePlayback({ scores, groups, events, clock, cameApart: look });
   const over = state.status === 'over' || state.status === 'finished';
   return (
     <main
@@ -82,7 +82,7 @@ function Shown(props: ShownProps) {
       ) : (
         <>
           <div className="grid min-h-0 content-center justify-items-center max-md:hidden">
-            <NowDial state={state} />
+            <NowDial state={state} now={now} />
           </div>
           <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
             <NowView

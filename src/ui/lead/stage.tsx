@@ -121,7 +121,7 @@ export function Stage(props: StageProps) {
       <h1 className="sr-only">Leading {score.name}</h1>
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 p-4 md:grid-cols-[minmax(0,20rem)_1fr] lg:grid-cols-[13rem_minmax(0,1fr)_17rem] xl:grid-cols-[20rem_minmax(0,1fr)_18rem]">
         <div className="grid min-h-0 content-center justify-items-center [contain:layout_paint_style] max-md:hidden">
-          <NowDial state={state} />
+          <NowDial state={state} now={live.now} />
         </div>
         <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
           <NowView

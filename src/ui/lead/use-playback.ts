@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { ServerClock } from '@/browser/server-clock';
 import { type Ticker, ticker } from '@/browser/ticker';
@@ -25,6 +25,8 @@ export interface Slept {
 
 export interface Live {
   state: Playback;
+  /** The time on the server's clock, for what moves between two looks. */
+  now: () => number;
   /** Set when the device has slept while the class ran. */
   slept: Slept | null;
   forgetSlept: () => void;
@@ -78,5 +80,6 @@ export function usePlayback({ scores, groups, events, clock, cameApart }: Follow
   // biome-ignore lint/correctness/useExhaustiveDependencies: a bend moves the times of what comes next.
   useEffect(() => looking.current?.soon(), [base]);
 
-  return { state, slept, forgetSlept: () => setSlept(null) };
+  const time = useCallback(() => clock.now(), [clock]);
+  return { state, now: time, slept, forgetSlept: () => setSlept(null) };
 }

@@ -22,12 +22,12 @@ import {
   VARIANTS,
 } from '@/core/move';
 import { GeneralCaution } from '../kit/caution';
-import { FaceDial } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
 import { MoveCautions } from '../kit/move-cautions';
 import { RecordDialog } from '../voice/record-dialog';
 import { areasOf } from './find';
 import { HearButton } from './hear-button';
+import { MovePlayer } from './move-player';
 
 export interface MoveScreenProps {
   move: Move;
@@ -57,12 +57,7 @@ export function MoveScreen({ move, own, usedIn }: MoveScreenProps) {
       </div>
       <div className="mt-5 grid gap-8 md:grid-cols-[20rem_minmax(0,1fr)]">
         <div>
-          <FaceDial
-            size={400}
-            fill={move.areas}
-            strokes={move.strokes}
-            className="mx-auto max-w-full"
-          />
+          <MovePlayer move={move} />
           <Facts move={move} />
         </div>
         <div className="min-w-0">

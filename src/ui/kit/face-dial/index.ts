@@ -1,2 +1,3 @@
 export { FaceDial, type FaceDialProps } from './face-dial';
-export { MovingFace, useReducedMotion } from './moving-face';
+export { MovingFace, type MovingFaceProps, useReducedMotion } from './moving-face';
+export { useTracks } from './use-tracks';

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { type Drawing, geometry, handsIn, type PartName, type Pose, patchesOf } from '@/core/face';
 import { FaceDial, type FaceDialProps, isFine, lineOf } from './face-dial';
 import { piecesOf, STYLES } from './figure';
@@ -9,10 +9,10 @@ import { strokePath } from './strokes';
 export interface MovingFaceProps extends Omit<FaceDialProps, 'pose' | 'ref' | 'onToggle'> {
   /** What it does now; asked at every frame while it runs. */
   poseNow: () => Pose;
-  /** Whether it moves. Where it stands, it is drawn anew when `at` changes. */
+  /** Whether it moves; where it stands, it is drawn as it is. */
   running: boolean;
-  /** Tells one still picture from another: the part of the class, or the place one stepped to. */
-  at: string;
+  /** The picture that stands for what it does, where there is no movement. */
+  still: Pose;
 }
 
 const REDUCED = '(prefers-reduced-motion: reduce)';
@@ -31,21 +31,18 @@ export function useReducedMotion(): boolean {
 }
 
 /** The face, moving. Its lines are changed in place at every frame, past React; nothing is drawn out of sight. */
-export function MovingFace({ poseNow, running, at, ...dial }: MovingFaceProps) {
+export function MovingFace({ poseNow, running, still, ...dial }: MovingFaceProps) {
   const ref = useRef<SVGSVGElement>(null);
-  const still = useRef<{ at: string; pose: Pose } | null>(null);
-  if (still.current?.at !== at) still.current = { at, pose: poseNow() };
   const { size, strokes, side = 'both' } = dial;
   const latest = useRef({ poseNow, strokes, side });
   latest.current = { poseNow, strokes, side };
   const reduced = useReducedMotion();
   const moves = running && !reduced;
-  const { pose } = still.current;
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: what React draws anew is drawn as it is now.
-  useEffect(() => {
+  useLayoutEffect(() => {
     const svg = ref.current;
-    if (!svg) return;
+    if (!svg || reduced) return;
     const draw = drawer(svg, size);
     const look = () => {
       const { poseNow: now, ...more } = latest.current;
@@ -60,9 +57,9 @@ export function MovingFace({ poseNow, running, at, ...dial }: MovingFaceProps) {
     };
     frame = requestAnimationFrame(next);
     return () => cancelAnimationFrame(frame);
-  }, [moves, size, at]);
+  }, [moves, reduced, size, still]);
 
-  return <FaceDial {...dial} pose={pose} ref={ref} />;
+  return <FaceDial {...dial} pose={still} ref={ref} />;
 }
 
 type More = Pick<FaceDialProps, 'strokes' | 'side'>;

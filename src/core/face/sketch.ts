@@ -1,0 +1,84 @@
+import {
+  type Area,
+  type FacePoint,
+  inVariant,
+  type Move,
+  touchedAreas,
+  type Variant,
+} from '../move';
+import { handsOf } from './pose';
+import { type Track, trackOf } from './track';
+import { isPaired, UNIT_NAMES, type UnitName, unitTraits } from './units';
+
+/** How a teacher's own move is shown: worked out of what is known of it. */
+
+/** The place that stands for an area. */
+const PLACES: Record<Area, FacePoint> = {
+  scalp: 'hairlineSide',
+  forehead: 'midForehead',
+  brows: 'midBrow',
+  temples: 'temple',
+  eyes: 'temple',
+  ears: 'frontOfEar',
+  nose: 'nostril',
+  upperCheeks: 'cheekbone',
+  lowerCheeks: 'midCheek',
+  mouth: 'mouthCorner',
+  chin: 'chin',
+  jaw: 'jawAngle',
+  underChin: 'jawMid',
+  frontNeck: 'collarbone',
+  sideNeck: 'sideNeck',
+  shoulders: 'shoulder',
+  chest: 'collarbone',
+};
+const HEAD: Record<Move['head'], string> = {
+  level: '',
+  back: '53:.7',
+  down: '54:.7',
+  turned: '51L:.8',
+  leaning: '55L:.7',
+};
+/** Units that stand for a muscle, where several would do. */
+const PREFERRED: readonly UnitName[] = [
+  '12',
+  '6',
+  '18',
+  '28',
+  '33',
+  '43',
+  '1',
+  '4',
+  '15',
+  '20',
+  '26',
+];
+const MOVING: readonly Move['kind'][] = ['exercise', 'stretch', 'warmup'];
+
+function unitFor(muscle: Move['muscles'][number]): UnitName | undefined {
+  const does = (name: UnitName) => isPaired(name) && unitTraits(name).muscles.includes(muscle);
+  return PREFERRED.find(does) ?? UNIT_NAMES.find(does);
+}
+
+/** What a move does with the muscles it names, with hands where it has them and the head as it is held. */
+export function sketched(move: Move, variant?: Variant): Track {
+  const done = variant ? inVariant(move, variant) : move;
+  const side = done.sides === 'each' ? 'L' : '';
+  const units = MOVING.includes(move.kind)
+    ? [...new Set(move.muscles.map(unitFor).filter((unit) => unit !== undefined))]
+    : [];
+  const work = units.map((unit) => `${unit}${side}:.7`).join(' ');
+  const keys = units.length > 0 ? [HEAD[done.head], `${HEAD[done.head]} ${work}`] : HEAD[done.head];
+  const timed =
+    done.dose.kind === 'hold' || done.dose.kind === 'counts' || done.dose.kind === 'open';
+  const track = trackOf({ keys: timed ? ([keys].flat().at(-1) ?? '') : keys });
+  if (done.hands === 'free') return track;
+  const [stroke] = done.strokes;
+  const [area] = touchedAreas(done);
+  const form = done.pressure === 'strong' ? 'fist' : 'tips';
+  const which = done.sides === 'each' ? 'left' : 'both';
+  const written = stroke
+    ? `${form} stroke ${stroke.join('>')} ${which}`
+    : `${form} rest ${area ? PLACES[area] : 'midCheek'} ${which}`;
+  return { ...track, hands: handsOf(written) };
+}
