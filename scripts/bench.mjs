@@ -21,7 +21,8 @@ await main(async () => {
   requireNode();
   await ensurePackages();
   await ensureDebian(['espeak-ng'], { optional: true });
-  const computed = run('bench/compile.ts', {}, ['--expose-gc']) || run('bench/core.ts');
+  const computed =
+    run('bench/compile.ts', {}, ['--expose-gc']) || run('bench/core.ts') || run('bench/face.ts');
   if (computed !== 0) return computed;
 
   await ensureDebian(['postgresql', 'chromium']);

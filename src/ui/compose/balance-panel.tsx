@@ -3,6 +3,7 @@
 import clsx from 'clsx';
 import { memo, useMemo } from 'react';
 import { byRegion, workByArea } from '@/core/balance';
+import type { Pose } from '@/core/face';
 import { clock } from '@/core/formats';
 import { AREA_NAMES, AREAS, type Area, areasIn, REGION_NAMES, REGIONS } from '@/core/move';
 import type { Score } from '@/core/score';
@@ -14,6 +15,8 @@ export interface BalancePanelProps {
   score: Score;
   /** Areas that the selected segments work. */
   selected: ReadonlySet<Area>;
+  /** What the selected segment looks like. */
+  pose?: Pose;
   /** A whole-face class wants every area worked. */
   whole: boolean;
 }
@@ -23,7 +26,7 @@ const sameWork = (a: Record<Area, number>, b: Record<Area, number>) =>
 
 /** How many minutes of work each area of the face gets. */
 export const BalancePanel = memo(function BalancePanel(props: BalancePanelProps) {
-  const { score, selected, whole } = props;
+  const { score, selected, pose, whole } = props;
   const moves = useMoves();
   const work = useMemo(() => workByArea(score, moves), [score, moves]);
   const before = useMoment(work, sameWork)?.before;
@@ -42,6 +45,7 @@ export const BalancePanel = memo(function BalancePanel(props: BalancePanelProps)
       <FaceDial
         size={200}
         fill={fill}
+        pose={pose}
         className="mx-auto my-2"
         label="Work by area; the list beside it has the figures"
       />

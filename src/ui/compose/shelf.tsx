@@ -5,7 +5,7 @@ import clsx from 'clsx';
 import { Check, Plus, ScanFace, Search, X } from 'lucide-react';
 import { memo, type RefObject, useMemo, useState } from 'react';
 import { AREA_NAMES, type Area, KIND_NAMES, type Kind, type Move, moveText } from '@/core/move';
-import { FaceDial } from '../kit/face-dial';
+import { FaceDial, FaceMark } from '../kit/face-dial';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
 import { areasOf, NO_FILTER, nearestFirst, passes } from '../moves/find';
@@ -117,16 +117,21 @@ function ShelfLine({
   inClass: boolean;
 }) {
   const { listeners, setNodeRef, isDragging } = useDraggable({ id: dragId.move(move.id) });
+  const [looked, setLooked] = useState(false);
   return (
     <li ref={setNodeRef} className={clsx('drawn-in-sight', isDragging && 'opacity-50')}>
       <button
         type="button"
+        onPointerEnter={() => setLooked(true)}
+        onPointerLeave={() => setLooked(false)}
+        onFocus={() => setLooked(true)}
+        onBlur={() => setLooked(false)}
         onPointerDown={listeners?.onPointerDown as React.PointerEventHandler | undefined}
         onClick={() => onAdd(move)}
         className="hover:bg-base-200 group flex w-full items-center gap-2.5 rounded-lg px-1 py-2 text-left"
       >
         <span className="sr-only">Add</span>
-        <KindGlyph kind={move.kind} />
+        {looked ? <FaceMark move={move} size={38} /> : <KindGlyph kind={move.kind} />}
         <span className="min-w-0 flex-1">
           <span className="block leading-tight font-medium">{moveText(move).name}</span>
           <span className="quiet line-clamp-1 text-xs">

@@ -23,7 +23,7 @@ import {
   type StepKind,
   stepAt,
 } from '@/core/score';
-import { MovingFace, type MovingFaceProps, useTracks } from '../kit/face-dial';
+import { FaceMark, MovingFace, type MovingFaceProps, useTracks } from '../kit/face-dial';
 import { type MovesById, useMoves } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
 import { BreathLine } from './breath-line';
@@ -229,6 +229,7 @@ const Upcoming = memo(function Upcoming({ queue, index, paused, score }: Upcomin
   if (!current) return null;
   const next = queue[index + 1];
   const nextUp = queue.find((p, i) => i > index && p.step.segmentId !== current.step.segmentId);
+  const nextMove = nextUp && moves.get(nextUp.step.moveId);
   return (
     <div className="min-w-0 text-xl xl:text-2xl">
       <p className="font-semibold" data-testid="doing">
@@ -241,9 +242,19 @@ const Upcoming = memo(function Upcoming({ queue, index, paused, score }: Upcomin
         </p>
       )}
       {nextUp && (
-        <p className="mt-1" data-testid="next-move">
-          <span className="quiet">next </span>
-          <span className="font-semibold">{nameOf(nextUp, moves, score)}</span>
+        <p className="mt-1 flex items-center gap-2" data-testid="next-move">
+          <span>
+            <span className="quiet">next </span>
+            <span className="font-semibold">{nameOf(nextUp, moves, score)}</span>
+          </span>
+          {nextMove && (
+            <FaceMark
+              move={nextMove}
+              variant={nextUp.step.variant}
+              side={nextUp.step.side === 'right' ? 'right' : 'left'}
+              size={72}
+            />
+          )}
         </p>
       )}
     </div>

@@ -14,7 +14,7 @@ import {
   type Purpose,
 } from '@/core/move';
 import { Empty } from '../kit/empty';
-import { FaceDial } from '../kit/face-dial';
+import { FaceDial, FaceMark } from '../kit/face-dial';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
 import { Page } from '../kit/page';
@@ -141,6 +141,7 @@ function MoveLine({ move, own }: { move: Move; own: boolean }) {
       className="border-base-300 hover:bg-base-200/60 rounded-box flex h-full items-center gap-3 border p-2.5"
     >
       <KindGlyph kind={move.kind} size={36} />
+      <FaceMark move={move} size={56} />
       <span className="min-w-0 flex-1">
         <span className="block leading-tight font-semibold">
           {moveText(move).name}

@@ -12,7 +12,7 @@ import {
 } from '@/core/move';
 import { type Cue, OPENING, type Score, segmentRuns, segmentSpans } from '@/core/score';
 import { GeneralCaution } from '../kit/caution';
-import { FaceDial } from '../kit/face-dial';
+import { FaceDial, FaceMark } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
 import type { MovesById } from '../kit/moves';
 import { PrintButton } from './print-button';
@@ -114,28 +114,34 @@ export function RunSheet({ plan, score, moves, fill, back }: RunSheetProps) {
                 <b className="figures w-12 text-right">{clock(run.endMs - run.startMs)}</b>
               </p>
               {!again && (
-                <p className="sheet-words">
-                  {opening && <b>{opening} </b>}
-                  {setup.join(' ')}
-                  {stages.length > 0 && (
-                    <b>
-                      {' '}
-                      {stages.map((s) => `${s.words} ${shortSeconds(s.durationMs)}`).join(' · ')}
-                    </b>
-                  )}
-                  {form.length > 0 && <i> {form.join(' ')}</i>}
-                  {letGo.length > 0 && <> {letGo.join(' ')}</>}
-                  <span className="quiet">
-                    {' '}
-                    Works{' '}
-                    {strongAreas(done)
-                      .slice(0, 3)
-                      .map((a) => AREA_NAMES[a])
-                      .join(', ')}
-                    ; upbeat {shortSeconds(upbeat)}
-                    {segment.releaseSeconds > 0 && `, release ${segment.releaseSeconds} s`}.
+                <div className="sheet-told">
+                  <span className="sheet-frames">
+                    <FaceMark move={move} variant={segment.variant} size={58} first />
+                    <FaceMark move={move} variant={segment.variant} size={58} />
                   </span>
-                </p>
+                  <p className="sheet-words">
+                    {opening && <b>{opening} </b>}
+                    {setup.join(' ')}
+                    {stages.length > 0 && (
+                      <b>
+                        {' '}
+                        {stages.map((s) => `${s.words} ${shortSeconds(s.durationMs)}`).join(' · ')}
+                      </b>
+                    )}
+                    {form.length > 0 && <i> {form.join(' ')}</i>}
+                    {letGo.length > 0 && <> {letGo.join(' ')}</>}
+                    <span className="quiet">
+                      {' '}
+                      Works{' '}
+                      {strongAreas(done)
+                        .slice(0, 3)
+                        .map((a) => AREA_NAMES[a])
+                        .join(', ')}
+                      ; upbeat {shortSeconds(upbeat)}
+                      {segment.releaseSeconds > 0 && `, release ${segment.releaseSeconds} s`}.
+                    </span>
+                  </p>
+                </div>
               )}
             </li>
           );

@@ -1,3 +1,4 @@
 export { FaceDial, type FaceDialProps } from './face-dial';
+export { FaceMark } from './face-mark';
 export { MovingFace, type MovingFaceProps, useReducedMotion } from './moving-face';
 export { useTracks } from './use-tracks';
