@@ -64,42 +64,51 @@ export interface Skin {
   jawSide: number;
 }
 
+/** Pulls by the index of their unit, for one side. */
+type Indexed = readonly (readonly [unit: number, pull: Pull, share: number])[];
+const indexed = (side: 'L' | 'R'): Indexed => [
+  ...[...Object.entries(PULLS), ...Object.entries(WAY_PULLS)].flatMap(([name, pulls]) =>
+    pulls.map((pull) => [indexOf(`${name}${side}` as Unit), pull, 1] as const),
+  ),
+  // Half from either side, which together is all of it.
+  ...Object.entries(MIDDLE_PULLS).flatMap(([name, pulls]) =>
+    pulls.map((pull) => [indexOf(name as Unit), pull, 0.5] as const),
+  ),
+];
+const [LEFT, RIGHT] = [indexed('L'), indexed('R')];
+
 export function skinOf({ units }: Pose): Skin {
   const value = (unit: Unit) => units[indexOf(unit)] ?? 0;
-  const drawn = (side: 'L' | 'R'): Drawn[] => {
+  const drawn = (pulls: Indexed): Drawn[] => {
     const all: Drawn[] = [];
-    const put = (pulls: readonly Pull[] | undefined, much: number) => {
-      if (much > 0) for (const pull of pulls ?? []) all.push({ pull, much });
-    };
-    for (const [name, pulls] of Object.entries(PULLS)) {
-      put(pulls, value(`${name as PairedUnit}${side}`));
-    }
-    for (const [name, pulls] of Object.entries(WAY_PULLS)) {
-      put(pulls, value(`${name as WayUnit}${side}`));
+    for (const [unit, pull, share] of pulls) {
+      const much = (units[unit] ?? 0) * share;
+      if (much > 0) all.push({ pull, much });
     }
     return all;
   };
-  const both: Drawn[] = Object.entries(MIDDLE_PULLS).flatMap(([name, pulls]) => {
-    // Half from either side, which together is all of it.
-    const much = value(name as MiddleUnit) / 2;
-    return much > 0 ? (pulls ?? []).map((pull) => ({ pull, much })) : [];
-  });
   return {
-    left: [...drawn('L'), ...both],
-    right: [...drawn('R'), ...both],
+    left: drawn(LEFT),
+    right: drawn(RIGHT),
     jawDown: JAW.low * value('26') + JAW.wide * value('27') + JAW.forward * value('29'),
     jawSide: JAW.side * (value('30R') - value('30L')),
   };
 }
 
+/** So many reaches away nothing is drawn any more. */
+const FAR = 2.4;
+
 function drawnBy(all: readonly Drawn[], x: number, y: number): [number, number] {
-  let [dx, dy] = [0, 0];
+  let dx = 0;
+  let dy = 0;
   for (const { pull, much } of all) {
-    const far = ((x - pull[0]) ** 2 + (y - pull[1]) ** 2) / pull[4] ** 2;
-    if (far > 6) continue;
-    const near = Math.exp(-far) * much;
-    dx += pull[2] * near;
-    dy += pull[3] * near;
+    const [px, py, pullX, pullY, reach] = pull;
+    const [farX, farY] = [x - px, y - py];
+    const most = FAR * reach;
+    if (farX > most || farX < -most || farY > most || farY < -most) continue;
+    const near = Math.exp(-(farX * farX + farY * farY) / (reach * reach)) * much;
+    dx += pullX * near;
+    dy += pullY * near;
   }
   return [dx, dy];
 }

@@ -116,6 +116,15 @@ export class Posed {
   }
 }
 
+const known = new WeakMap<Pose, Posed>();
+
+/** The places of a pose, worked out once for all that is drawn of it. */
+export function posed(pose: Pose): Posed {
+  const made = known.get(pose) ?? new Posed(pose);
+  known.set(pose, made);
+  return made;
+}
+
 const HEAD_CENTRE: Point = [200, 226];
 const HEAD_POINTS = sampled(HEAD, 4);
 const NECK_TOP: readonly Point[] = [
@@ -293,7 +302,7 @@ function signs(
 
 /** The lines of a pose. */
 export function geometry(pose: Pose): Drawing {
-  const p = new Posed(pose);
+  const p = posed(pose);
   const { head, skin } = p;
   const mouth = mouthOf(p);
   const edges = lipEdges(mouth);
@@ -746,9 +755,10 @@ function neckLines(p: Posed, left: readonly Point[], right: readonly Point[]): D
 /** The areas of the face in a pose: the patches of one half, and those of the middle. */
 export function patchesOf(
   pose: Pose,
+  only?: ReadonlySet<string>,
 ): { area: (typeof PATCHES)[number]['area']; left: string; right?: string }[] {
-  const p = new Posed(pose);
-  return PATCHES.map(({ area, path, paired }) => {
+  const p = posed(pose);
+  return PATCHES.filter(({ area }) => !only || only.has(area)).map(({ area, path, paired }) => {
     const body = BODY.has(area);
     const put = (side: Half) =>
       moved(path, (point) => {
@@ -767,7 +777,7 @@ export const placesOf = (
   way: readonly FacePoint[],
   half: 'left' | 'right',
 ): Point[] => {
-  const p = new Posed(pose);
+  const p = posed(pose);
   return way.map((point) => p.place(point, half === 'left' ? 'L' : 'R'));
 };
 export { dot };

@@ -1,4 +1,4 @@
-import { Posed } from './geometry';
+import { type Posed, posed } from './geometry';
 import { lineThrough, type Point, ringThrough } from './path';
 import type { HandPose, Pose } from './pose';
 
@@ -285,7 +285,7 @@ function farArm(p: Posed, hand: HandPose): HandDrawing {
 /** The hands of a pose, those behind the head first. */
 export function handsIn(pose: Pose): HandDrawing[] {
   if (pose.hands.length === 0 || pose.reach < 0.02) return [];
-  const p = new Posed(pose);
+  const p = posed(pose);
   return pose.hands.map((hand) => {
     if (hand.form === 'behind' || hand.form === 'up') return farArm(p, hand);
     const place = of(frameOf(p, hand));

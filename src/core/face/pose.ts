@@ -93,15 +93,23 @@ export function unitsOf(written: string): readonly number[] {
 export const mirroredUnits = (units: readonly number[]): number[] =>
   MIRRORED.map((from) => units[from] ?? 0);
 
-/** The same on the other side. */
-export function mirrored(pose: Pose): Pose {
-  const other = { left: 'right', right: 'left' } as const;
-  return {
-    ...pose,
-    units: mirroredUnits(pose.units),
-    hands: pose.hands.map((h) => ({ ...h, hand: other[h.hand], half: other[h.half] })),
-  };
+const OTHER = { left: 'right', right: 'left' } as const;
+const otherHands = new WeakMap<readonly HandPose[], readonly HandPose[]>();
+
+/** The same hands of the same pose are the same object, so that one sees at once that nothing changed. */
+function mirroredHands(hands: readonly HandPose[]): readonly HandPose[] {
+  const made =
+    otherHands.get(hands) ?? hands.map((h) => ({ ...h, hand: OTHER[h.hand], half: OTHER[h.half] }));
+  otherHands.set(hands, made);
+  return made;
 }
+
+/** The same on the other side. */
+export const mirrored = (pose: Pose): Pose => ({
+  ...pose,
+  units: mirroredUnits(pose.units),
+  hands: mirroredHands(pose.hands),
+});
 
 export const mix = (a: readonly number[], b: readonly number[], t: number): number[] =>
   a.map((from, i) => clamp(from + ((b[i] ?? 0) - from) * t));

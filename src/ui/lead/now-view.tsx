@@ -23,7 +23,7 @@ import {
   type StepKind,
   stepAt,
 } from '@/core/score';
-import { FaceMark, MovingFace, type MovingFaceProps, useTracks } from '../kit/face-dial';
+import { FaceMark, MovingFace, type MovingFaceProps, useFacing, useTracks } from '../kit/face-dial';
 import { type MovesById, useMoves } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
 import { BreathLine } from './breath-line';
@@ -76,6 +76,7 @@ export interface NowViewProps {
 export function NowDial({ state, now }: Pick<NowViewProps, 'state'> & { now: () => number }) {
   const moves = useMoves();
   const tracks = useTracks(moves);
+  const [facing] = useFacing();
   const { queue, index, elapsedMs, at, status } = state;
   const acts = useMemo(
     () =>
@@ -99,12 +100,12 @@ export function NowDial({ state, now }: Pick<NowViewProps, 'state'> & { now: () 
       step={current.step}
       move={moves.get(current.step.moveId)}
       progress={progress}
-      {...{ poseNow, running, still }}
+      {...{ poseNow, running, still, facing }}
     />
   );
 }
 
-interface StepDialProps extends Pick<MovingFaceProps, 'poseNow' | 'running' | 'still'> {
+interface StepDialProps extends Pick<MovingFaceProps, 'poseNow' | 'running' | 'still' | 'facing'> {
   step: Step;
   move: Move | undefined;
   progress: number;

@@ -1,6 +1,6 @@
 'use client';
 
-import { MonitorUp, Undo2, Volume2, VolumeX, WifiOff } from 'lucide-react';
+import { FlipHorizontal2, MonitorUp, Undo2, Volume2, VolumeX, WifiOff } from 'lucide-react';
 import { memo, useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sound } from '@/browser/cue-player';
@@ -8,6 +8,7 @@ import { clock } from '@/core/formats';
 import { moveText } from '@/core/move';
 import { MOST_ROUNDS, UNDO_MS, undoable } from '@/core/run';
 import { type Cue, onlySaidName, type Score } from '@/core/score';
+import { useFacing } from '../kit/face-dial';
 import { useMoves } from '../kit/moves';
 import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
@@ -216,6 +217,7 @@ interface DeskButtonsProps {
 
 const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
   const { sessionId, muted, setMuted, sounding, setSounding } = props;
+  const [facing, setFacing] = useFacing();
   return (
     <>
       <button
@@ -230,6 +232,15 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
         <span className="key-cap max-sm:hidden" aria-hidden>
           M
         </span>
+      </button>
+      <button
+        type="button"
+        className="btn btn-sm btn-neutral px-2.5"
+        aria-pressed={!facing}
+        onClick={() => setFacing(!facing)}
+      >
+        <FlipHorizontal2 size={15} aria-hidden />
+        As in a mirror
       </button>
       <button
         type="button"

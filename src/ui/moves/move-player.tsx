@@ -7,8 +7,7 @@ import { addSegment, emptyPlan, segmentOf } from '@/core/class';
 import { actsOf, poseAt, standing } from '@/core/face';
 import { type Move, moveText, VARIANTS, type Variant } from '@/core/move';
 import { type Book, compile, type Side, type Step, type StepKind } from '@/core/score';
-import { MovingFace, useReducedMotion, useTracks } from '../kit/face-dial';
-import { useFacing } from '../kit/face-dial/use-facing';
+import { MovingFace, useFacing, useReducedMotion, useTracks } from '../kit/face-dial';
 
 const DOING: Record<StepKind, string> = {
   upbeat: 'Getting ready',
@@ -142,7 +141,7 @@ export function MovePlayer({ move }: { move: Move }) {
         </label>
       </div>
       {versions.length > 1 && (
-        <div className="mt-2 flex justify-center gap-1" role="group" aria-label="Version">
+        <fieldset className="mt-2 flex justify-center gap-1" aria-label="Version">
           {versions.map((v) => (
             <button
               key={v}
@@ -157,7 +156,7 @@ export function MovePlayer({ move }: { move: Move }) {
               {VERSION_NAMES[v]}
             </button>
           ))}
-        </div>
+        </fieldset>
       )}
     </figure>
   );

@@ -3,6 +3,7 @@ import type { Ref } from 'react';
 import {
   type Drawing,
   geometry,
+  type HandDrawing,
   handsIn,
   PARTS,
   type PartName,
@@ -40,8 +41,23 @@ export interface FaceDialProps {
 
 const HALVES = ['left', 'right'] as const;
 const FRONT: readonly PartName[] = PARTS.filter((name) => !BEHIND.includes(name));
-const AT_REST: Drawing = geometry(STILL);
-const PATCHES_AT_REST = patchesOf(STILL);
+
+interface Lines {
+  drawing: Drawing;
+  patches: ReturnType<typeof patchesOf>;
+  hands: readonly HandDrawing[];
+}
+const drawn = new WeakMap<Pose, Lines>();
+
+/** The lines of a pose, worked out once. */
+function linesOf(pose: Pose): Lines {
+  const known = drawn.get(pose);
+  if (known) return known;
+  const lines = { drawing: geometry(pose), patches: patchesOf(pose), hands: handsIn(pose) };
+  drawn.set(pose, lines);
+  return lines;
+}
+
 /** From so small on, only the strongest lines are drawn. */
 const FINE_BELOW = 90;
 
@@ -58,9 +74,9 @@ export function FaceDial(props: FaceDialProps) {
   const { strokes, onToggle, label, className, ref } = props;
   const fine = isFine(size);
   const line = lineOf(size);
-  const drawing = pose === STILL ? AT_REST : geometry(pose);
-  const patches = pose === STILL ? PATCHES_AT_REST : patchesOf(pose);
-  const hands = fine ? [] : handsIn(pose);
+  const { drawing, patches, hands } = linesOf(pose);
+  // A face that performs shows only what works, so that it is the face one looks at.
+  const bare = progress !== undefined;
   const shown = HALVES.filter((half) => side === 'both' || side === half);
   const parts = (names: readonly PartName[]) =>
     names
@@ -99,6 +115,7 @@ export function FaceDial(props: FaceDialProps) {
         <g stroke="none" fill="var(--color-accent)">
           {patches.map(({ area, left, right }) => {
             const strength = fill[area] ?? 0;
+            if (bare && strength === 0) return null;
             const soft = progress !== undefined;
             const paths =
               right === undefined ? (

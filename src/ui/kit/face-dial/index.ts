@@ -1,4 +1,5 @@
 export { FaceDial, type FaceDialProps } from './face-dial';
 export { FaceMark } from './face-mark';
 export { MovingFace, type MovingFaceProps, useReducedMotion } from './moving-face';
+export { useFacing } from './use-facing';
 export { useTracks } from './use-tracks';

@@ -1,5 +1,6 @@
 'use client';
 
+import clsx from 'clsx';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { type Drawing, geometry, handsIn, type PartName, type Pose, patchesOf } from '@/core/face';
 import { FaceDial, type FaceDialProps, isFine, lineOf } from './face-dial';
@@ -59,10 +60,33 @@ export function MovingFace({ poseNow, running, still, ...dial }: MovingFaceProps
     return () => cancelAnimationFrame(frame);
   }, [moves, reduced, size, still]);
 
-  return <FaceDial {...dial} pose={still} ref={ref} />;
+  return (
+    <FaceDial
+      {...dial}
+      pose={still}
+      ref={ref}
+      className={clsx('will-change-transform', dial.className)}
+    />
+  );
 }
 
 type More = Pick<FaceDialProps, 'strokes' | 'side'>;
+
+/** So little of a unit, or of a hand's way, is not to be seen. */
+const UNSEEN = 0.004;
+
+function looksAlike(a: Pose, b: Pose): boolean {
+  if (a.hands !== b.hands) return false;
+  if (a.hands.length > 0) {
+    const moved = Math.max(
+      Math.abs(a.along - b.along),
+      Math.abs(a.round - b.round),
+      Math.abs(a.reach - b.reach),
+    );
+    if (moved > UNSEEN) return false;
+  }
+  return a.units.every((much, i) => Math.abs(much - (b.units[i] ?? 0)) <= UNSEEN);
+}
 
 /** Writes a pose into a face that was drawn. Only what is another than before is written. */
 function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => void {
@@ -92,7 +116,10 @@ function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => v
     known[name] = value;
     to.setAttribute(name, value);
   };
+  let last: Pose | null = null;
   return (pose, { strokes, side }) => {
+    if (last && looksAlike(last, pose)) return;
+    last = pose;
     const drawing: Drawing = geometry(pose);
     for (const [name, path] of parts) {
       const { d, o = 1 } = drawing[name as PartName];
@@ -101,7 +128,8 @@ function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => v
       write(path, 'stroke-opacity', String(Math.round(opacity * o * 100) / 100));
     }
     write(timer, 'd', drawing.head.d);
-    for (const { area, left, right } of patchesOf(pose)) {
+    const areas = [...patches.keys()].map((key) => key.split(' ')[0] ?? key);
+    for (const { area, left, right } of patchesOf(pose, new Set(areas))) {
       write(patches.get(right === undefined ? area : `${area} left`), 'd', left);
       if (right !== undefined) write(patches.get(`${area} right`), 'd', right);
     }

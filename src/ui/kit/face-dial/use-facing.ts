@@ -1,3 +1,5 @@
+'use client';
+
 import { useEffect, useState } from 'react';
 
 const KEY = 'upbeat.facing';
@@ -8,7 +10,13 @@ const KEY = 'upbeat.facing';
  */
 export function useFacing(): [facing: boolean, set: (facing: boolean) => void] {
   const [facing, setFacing] = useState(false);
-  useEffect(() => setFacing(localStorage.getItem(KEY) === 'yes'), []);
+  useEffect(() => {
+    const look = () => setFacing(localStorage.getItem(KEY) === 'yes');
+    look();
+    // Another window of the same browser, such as the shared screen, goes along.
+    window.addEventListener('storage', look);
+    return () => window.removeEventListener('storage', look);
+  }, []);
   const set = (next: boolean) => {
     localStorage.setItem(KEY, next ? 'yes' : 'no');
     setFacing(next);

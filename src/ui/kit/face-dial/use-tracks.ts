@@ -1,3 +1,5 @@
+'use client';
+
 import { libraryTrack } from '@library/tracks';
 import { useMemo } from 'react';
 import { sketched, type TrackOf } from '@/core/face';

@@ -1,0 +1,164 @@
+import { libraryTrack } from '@library/tracks';
+import type { Page } from '@playwright/test';
+import { actsOf, type Drawing, geometry, handsIn, poseAt } from '@/core/face';
+import { type Playback, playLengthMs } from '@/core/run';
+import { type Clock, expect, stored } from './harness';
+import { projected, test } from './led';
+
+const COMPARED = ['head', 'upperLip', 'lowerLip', 'brows', 'lids', 'neck'] as const;
+/** Half a frame of movement, in the box's units. */
+const NEAR = 3;
+
+const numbers = (d: string): number[] => d.match(/-?[\d.]+/g)?.map(Number) ?? [];
+
+/** What is drawn of the face now, by its parts, with the first line of each hand. */
+const drawn = (page: Page): Promise<Record<string, string>> =>
+  page.evaluate(() => {
+    const all = document.querySelectorAll<SVGPathElement>('svg.face [data-part]');
+    const face = all[0]?.closest('svg');
+    const found: Record<string, string> = {};
+    for (const part of face?.querySelectorAll<SVGPathElement>('[data-part]') ?? []) {
+      found[part.dataset.part ?? ''] = part.getAttribute('d') ?? '';
+    }
+    for (const hand of face?.querySelectorAll<SVGGElement>('[data-hand]') ?? []) {
+      const arm = hand.querySelector('[data-piece="arm"]')?.getAttribute('d') ?? '';
+      if (arm) found[`hand ${hand.dataset.hand}`] = arm;
+    }
+    return found;
+  });
+
+/** What is to be drawn where the class stands. */
+function wanted({ queue, index, elapsedMs }: Playback): Record<string, string> {
+  const acts = actsOf(
+    queue.map((p) => p.step),
+    (id, variant) => libraryTrack(id, variant) ?? null,
+    (i) => (queue[i] ? playLengthMs(queue[i]) : 0),
+  );
+  const pose = poseAt(acts, index, elapsedMs);
+  const drawing: Drawing = geometry(pose);
+  const parts = Object.fromEntries(COMPARED.map((name) => [name, drawing[name].d]));
+  for (const { hand, behind, arm } of handsIn(pose)) {
+    parts[`hand ${hand}${behind ? ' behind' : ''}`] = arm.d;
+  }
+  return parts;
+}
+
+function differences(is: Record<string, string>, ought: Record<string, string>): string[] {
+  const hands = (of: Record<string, string>) => Object.keys(of).filter((k) => k.startsWith('hand'));
+  const missing = hands(is).filter((k) => !(k in ought));
+  return Object.entries(ought)
+    .flatMap(([name, d]) => {
+      const [a, b] = [numbers(is[name] ?? ''), numbers(d)];
+      const far = Math.max(0, ...b.map((n, i) => Math.abs(n - (a[i] ?? Number.POSITIVE_INFINITY))));
+      return a.length === b.length && far <= NEAR ? [] : [`${name}: ${far.toFixed(1)} off`];
+    })
+    .concat(missing.map((k) => `${k}: not wanted`));
+}
+
+test('the face does what the class does, at any moment and after any bend, on both screens', async ({
+  app,
+  studio: page,
+  clock,
+  led: { sessionId, startOf },
+}) => {
+  const looked: string[] = [];
+  const look = async (what: string, at: Page = page) => {
+    const { state } = await projected(app, sessionId, clock.now);
+    const step = state.queue[state.index]?.step;
+    looked.push(`${step?.kind} ${step?.side}`);
+    await expect
+      .poll(async () => differences(await drawn(at), wanted(state)), { message: what })
+      .toEqual([]);
+  };
+  let passed = 0;
+  const until = async (ms: number, by: Clock = clock) => {
+    await by.passInStrides(ms - passed);
+    await by.pass(100);
+    passed = ms + 100;
+  };
+  await until(startOf('s1.1.upbeat') + 6000);
+  await look('while the first move is told');
+  await until(startOf('s1.1.work.left') + 4000);
+  await look('on the left side');
+  await until(startOf('s1.1.work.right') + 4000);
+  await look('on the right side');
+  await until(startOf('s2.1.upbeat') + 9000);
+  await look('with hands that come');
+  await until(startOf('s2.1.work.both') + 5000);
+  await look('in the work');
+  await stored(page, () => page.keyboard.press(' '));
+  await clock.pass(4000);
+  await look('paused');
+  await stored(page, () => page.keyboard.press(' '));
+  await clock.pass(1000);
+  await look('gone on');
+  await stored(page, () => page.keyboard.press('g'));
+  await clock.pass(3000);
+  await look('in the easier version');
+  await stored(page, () => page.keyboard.press('a'));
+  await clock.pass(2000);
+  await look('again from the upbeat');
+  await stored(page, () => page.keyboard.press('ArrowRight'));
+  await stored(page, () => page.keyboard.press('ArrowRight'));
+  await clock.pass(2500);
+  await look('gone on to what comes next');
+  expect(looked).toEqual(
+    expect.arrayContaining(['upbeat left', 'work left', 'work right', 'work both', 'upbeat both']),
+  );
+
+  const screen = await page.context().newPage();
+  await screen.goto(`/lead/${sessionId}/show`);
+  await expect(screen.getByTestId('move')).toBeVisible();
+  await stored(page, () => page.keyboard.press(' '));
+  await expect(screen.getByTestId('doing')).toHaveText('Paused');
+  await look('on the first screen');
+  await look('on the second screen', screen);
+  await screen.close();
+});
+
+test('with less movement wanted, the face changes from step to step and stands between', async ({
+  studio: page,
+  clock,
+  led: { startOf },
+}) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await clock.passInStrides(startOf('s1.1.work.left') + 2000);
+  const before = await drawn(page);
+  await clock.pass(3000);
+  expect(await drawn(page)).toEqual(before);
+  await clock.passInStrides(startOf('s1.1.work.right') - startOf('s1.1.work.left'));
+  expect(await drawn(page)).not.toEqual(before);
+});
+
+test('a move is played on its page, slowly, step by step, in each version and as somebody who faces one', async ({
+  studio: page,
+}) => {
+  await page.goto('/moves/chin-over-shoulder');
+  const doing = page.getByTestId('doing');
+  await expect(doing).toHaveText('Getting ready, left side');
+  await page.getByRole('button', { name: 'Step on' }).click();
+  await expect(doing).toHaveText('Work, left side');
+  const face = page.locator('figure svg.face');
+  const noseAt = async () => numbers((await drawn(page)).nose ?? '')[0] ?? 0;
+  const left = await noseAt();
+  await page.getByRole('button', { name: 'Step on' }).click();
+  await page.getByRole('button', { name: 'Step on' }).click();
+  await expect(doing).toHaveText('Work, right side');
+  expect(await noseAt()).toBeGreaterThan(left + 20);
+  // Seen as in a mirror the right is on the right; of somebody who faces one it is on the left.
+  const flipped = face.locator(':scope > g');
+  await expect(flipped).not.toHaveAttribute('transform', /matrix/);
+  await page.getByLabel('As in a mirror').uncheck();
+  await expect(flipped).toHaveAttribute('transform', /matrix\(-1/);
+  await page.reload();
+  await expect(page.getByLabel('As in a mirror')).not.toBeChecked();
+  await page.getByRole('button', { name: 'Easier' }).click();
+  await page.getByRole('button', { name: 'Step on' }).click();
+  const half = await noseAt();
+  expect(half).toBeGreaterThan(left + 5);
+  await page.getByLabel('Slowly', { exact: true }).check();
+  await page.getByRole('button', { name: 'Play' }).click();
+  const from = (await drawn(page)).shoulders;
+  await expect.poll(async () => (await drawn(page)).shoulders).not.toBe(from);
+  await page.getByRole('button', { name: 'Pause' }).click();
+});
