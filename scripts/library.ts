@@ -1,5 +1,6 @@
 import { LIBRARY, SHAPES, WORDS } from '@library';
 import { faultsOf } from '@library/checks';
+import { trackFaults } from '@library/tracks/checks';
 
 /**
  * Checks the built-in library; every fault gets a line that names the move. With --json it prints the
@@ -8,6 +9,7 @@ import { faultsOf } from '@library/checks';
 const ids = new Set(SHAPES.map((shape) => shape.id));
 const faults = [
   ...LIBRARY.flatMap(faultsOf),
+  ...LIBRARY.flatMap(trackFaults),
   ...Object.entries(WORDS).flatMap(([language, words]) =>
     Object.keys(words)
       .filter((id) => !ids.has(id))

@@ -70,6 +70,8 @@ function elbowOf({ hand, half, form }: HandPose, [x, y]: Point): Point {
   // On the forehead the elbows are out, so that the eyes stay in sight; below the mouth they are low and out.
   if (y < 205) return [x + out * 230, y + (form === 'edge' ? 170 : 130)];
   if (form === 'cradle') return [200 + out * 6, y + 170];
+  // On neck and collarbones the hands stand beside the throat, and never across it.
+  if (y > 385) return [x + out * 44, y + 190];
   if (y > (flatOnIt ? 372 : 300)) return [x + out * 200, y + 130];
   return flatOnIt ? [x + out * 84, y + 220] : [x + out * 170, y + 180];
 }

@@ -54,9 +54,6 @@ export function trackOf(written: WrittenTrack, variant?: Variant): Track {
   return { keys, hands, eyes };
 }
 
-/** The same without hands, for a version that has none. */
-export const handsFree = (track: Track): Track => ({ ...track, hands: [] });
-
 /** What of a step a face needs to know. */
 export type Acted = Pick<Step, 'kind' | 'side' | 'startMs' | 'durationMs'> & {
   breath?: BreathPattern;
@@ -72,14 +69,16 @@ export interface Act {
 }
 
 /** A unit goes all the way in no less than this, in ms, so that no movement is a jerk. */
-const SOONEST_MS = 560;
-const ENTRY_MS = 700;
+const SOONEST_MS = 660;
+const ENTRY_MS = 950;
 const READY_MS = 900;
 const HELD_TURN_MS = 900;
 const STROKE_MS = 4000;
 const CIRCLE_MS = 2200;
 const TAP_MS = 420;
 const REST_BREATH_MS = 4600;
+/** Whoever breathes in quicker than this, in seconds, does not breathe in fully. */
+const FULL_BREATH_S = 1.6;
 const BLINK_EVERY_MS = 5200;
 const BLINK_MS = 220;
 
@@ -128,7 +127,8 @@ function around(keys: Keys, turns: number, turnMs: number, alternates = false): 
   const fully = clamp(partMs / SOONEST_MS);
   const effort = i % 2 === 0 ? gone : 1 - gone;
   if (fully === 1) return { units, effort, turns };
-  const middle = units.map((_, u) => keys.reduce((sum, key) => sum + (key[u] ?? 0), 0) / length);
+  const mean = units.map((_, u) => keys.reduce((sum, key) => sum + (key[u] ?? 0), 0) / length);
+  const middle = alternates ? mix(mean, mirroredUnits(mean), 0.5) : mean;
   return { units: mix(middle, units, fully), effort, turns };
 }
 
@@ -143,7 +143,11 @@ function through(keys: Keys, ms: number, durationMs: number): readonly number[] 
 
 /** How full the breath is, 0 to 1. */
 export function inhaled(pattern: BreathPattern, ms: number): number {
-  const t = ms % breathMs(pattern);
+  const deep = clamp(Math.min(pattern.in, pattern.out) / FULL_BREATH_S);
+  return deep * filled(pattern, ms % breathMs(pattern));
+}
+
+function filled(pattern: BreathPattern, t: number): number {
   const [inMs, holdMs, outMs] = [pattern.in, pattern.hold, pattern.out].map((s) => s * 1000);
   const from = (inMs ?? 0) + (holdMs ?? 0);
   if (t < (inMs ?? 0)) return smooth(t / (inMs || 1));
@@ -175,8 +179,8 @@ function handled(track: Track, step: Acted, reached: Reached, ms: number): Pose 
   const { turns, effort, units } = reached;
   // A hand that works in turn with the other goes before it comes.
   const t = turns - Math.floor(turns);
-  const inTurn = step.side === 'alternating' && hands.length === 1;
-  const there = inTurn ? smooth(t / 0.2) * smooth((1 - t) / 0.2) : 1;
+  const oneByOne = step.side === 'alternating' && hands.length === 1;
+  const there = oneByOne ? smooth(t / 0.2) * smooth((1 - t) / 0.2) : 1;
   const at = { units, hands, reach: hands.length > 0 ? there : 0 };
   switch (first?.motion) {
     case 'stroke': {
@@ -206,18 +210,41 @@ function handled(track: Track, step: Acted, reached: Reached, ms: number): Pose 
   }
 }
 
+/** Which turn it is, and how much of it has gone; a turn that is as good as over is over. */
+function turnOf(turns: number): { index: number; share: number } {
+  const index = Math.floor(turns + 1e-9);
+  return { index, share: Math.max(0, turns - index) };
+}
+
 /** The side a move is shown on: as it is written on the left, mirrored on the right, in turn where it alternates. */
 function sided(pose: Pose, step: Acted, turns: number): Pose {
   if (step.side === 'right') return mirrored(pose);
-  if (step.side === 'alternating' && Math.floor(turns + 1e-9) % 2 === 1) return mirrored(pose);
+  if (step.side === 'alternating' && turnOf(turns).index % 2 === 1) return mirrored(pose);
   return pose;
+}
+
+/** Of breaths and holds in turn, and of a single pose: from where the other side ended, over to this one. */
+function inTurn(pose: Pose, step: Acted, turns: number, alone: boolean): Pose {
+  const { index, share } = turnOf(turns);
+  if (step.side !== 'alternating' || (step.repMs && !alone) || index < 1) return pose;
+  const turnMs = step.breath ? breathMs(step.breath) : (step.repMs ?? STROKE_MS);
+  const gone = (share * turnMs) / Math.min(HELD_TURN_MS, turnMs);
+  if (gone >= 1 && turnMs >= SOONEST_MS) return pose;
+  const other = mirroredUnits(pose.units);
+  const little = (1 - clamp(turnMs / SOONEST_MS)) / 2;
+  return { ...pose, units: mix(other, pose.units, little + (1 - 2 * little) * smooth(gone)) };
 }
 
 function worked(track: Track, step: Acted, ms: number): Pose {
   const played =
     step.side === 'other' && !step.breath ? { ...track, keys: reversed(track.keys) } : track;
   const reached = working(played, step, ms);
-  const pose = sided(handled(played, step, reached, ms), step, reached.turns);
+  const pose = inTurn(
+    sided(handled(played, step, reached, ms), step, reached.turns),
+    step,
+    reached.turns,
+    played.keys.length < 2,
+  );
   if (step.breath || step.repMs || played.keys.length > 1) return pose;
   // Muscles that hold are never quite still.
   const tremble =
@@ -258,7 +285,8 @@ function shown(track: Track, step: Acted, next: Acted, ms: number): Pose {
   const preview = (t: number): Pose => {
     const turns = next.breath ?? next.repMs;
     const reached = working(track, next, turns ? t : next.durationMs / 2, 0.5);
-    const pose = sided(handled(track, next, reached, t / 2), next, reached.turns);
+    const own = sided(handled(track, next, reached, t / 2), next, reached.turns);
+    const pose = inTurn(own, next, reached.turns, track.keys.length < 2);
     const times = Math.max(1, Math.min(2, Math.floor(untilMs / 5000)));
     const much = turns ? smooth(t / 1600) : wave(t, Math.max(2400, untilMs / times));
     const still = { ...STILL, hands: pose.hands, along: pose.along, round: pose.round };

@@ -3,11 +3,10 @@
 import clsx from 'clsx';
 import { memo, useMemo } from 'react';
 import { byRegion, workByArea } from '@/core/balance';
-import type { Pose } from '@/core/face';
 import { clock } from '@/core/formats';
 import { AREA_NAMES, AREAS, type Area, areasIn, REGION_NAMES, REGIONS } from '@/core/move';
 import type { Score } from '@/core/score';
-import { FaceDial } from '../kit/face-dial';
+import { MovingFace, type MovingFaceProps } from '../kit/face-dial';
 import { useMoves } from '../kit/moves';
 import { useMoment } from './use-moment';
 
@@ -15,8 +14,8 @@ export interface BalancePanelProps {
   score: Score;
   /** Areas that the selected segments work. */
   selected: ReadonlySet<Area>;
-  /** What the selected segment looks like. */
-  pose?: Pose;
+  /** What the face does meanwhile. */
+  face: Pick<MovingFaceProps, 'poseNow' | 'running' | 'still'>;
   /** A whole-face class wants every area worked. */
   whole: boolean;
 }
@@ -26,7 +25,7 @@ const sameWork = (a: Record<Area, number>, b: Record<Area, number>) =>
 
 /** How many minutes of work each area of the face gets. */
 export const BalancePanel = memo(function BalancePanel(props: BalancePanelProps) {
-  const { score, selected, pose, whole } = props;
+  const { score, selected, face, whole } = props;
   const moves = useMoves();
   const work = useMemo(() => workByArea(score, moves), [score, moves]);
   const before = useMoment(work, sameWork)?.before;
@@ -42,10 +41,10 @@ export const BalancePanel = memo(function BalancePanel(props: BalancePanelProps)
         Balance
       </h2>
       <p className="quiet text-sm">Work for each part of the face, in minutes</p>
-      <FaceDial
+      <MovingFace
+        {...face}
         size={200}
         fill={fill}
-        pose={pose}
         className="mx-auto my-2"
         label="Work by area; the list beside it has the figures"
       />

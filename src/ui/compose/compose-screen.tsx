@@ -4,11 +4,9 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { hasBegun } from '@/core/checks';
 import { hasSegments, type Plan, placedSegments } from '@/core/class';
-import { keyPose } from '@/core/face';
 import { type Area, type Move, strongAreas } from '@/core/move';
 import type { Talk } from '@/core/run';
 import { stepAt } from '@/core/score';
-import { useTracks } from '../kit/face-dial';
 import { MovesProvider } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
 import { ComposeActionsProvider } from './actions';
@@ -32,6 +30,7 @@ import { useCommands } from './use-commands';
 import { useHistory } from './use-history';
 import { useJudged } from './use-judged';
 import { useLineActions } from './use-line-actions';
+import { useLookedAt } from './use-looked-at';
 import { useRehearsal } from './use-rehearsal';
 import { useRepair } from './use-repair';
 import { useSelection } from './use-selection';
@@ -102,15 +101,13 @@ export function ComposeScreen(props: ComposeScreenProps) {
     },
     [select],
   );
-  const tracks = useTracks(
-    useMemo(() => new Map(judged.moves.map((m) => [m.id, m])), [judged.moves]),
-  );
-  const [looked] = selection.ids;
-  const pose = useMemo(() => {
-    const segment = placedSegments(seen.plan).find((p) => p.segment.id === looked)?.segment;
-    const track = segment && tracks(segment.move, segment.variant);
-    return track ? keyPose(track) : undefined;
-  }, [seen.plan, looked, tracks]);
+  const face = useLookedAt({
+    plan: seen.plan,
+    score,
+    moves: judged.moves,
+    selected: selection.ids[0],
+    rehearsal,
+  });
   const selectedAreas = useMemo(() => {
     const areas = placedSegments(plan)
       .filter((p) => selection.ids.includes(p.segment.id))
@@ -209,7 +206,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
                 <BalancePanel
                   score={seen.score}
                   selected={selectedAreas}
-                  pose={pose}
+                  face={face}
                   whole={seen.plan.aim.kind === 'whole' && begun}
                 />
                 <ChecksPanel
