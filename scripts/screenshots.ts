@@ -28,7 +28,6 @@ async function pictures(): Promise<void> {
     await of.screenshot({ path: `docs/screenshots/${name}.png` });
   };
   await page.goto(`${url}/sign-in`);
-  await shoot('sign-in');
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
   await page.getByRole('heading', { name: 'Today' }).waitFor();
   await shoot('today');

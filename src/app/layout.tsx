@@ -4,6 +4,7 @@ import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
+import { FaceLook } from '@/ui/kit/face-dial/face-look';
 import { Ready } from '@/ui/kit/ready';
 import { Toaster } from '@/ui/kit/toaster';
 import './globals.css';
@@ -25,6 +26,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body>
         {children}
         <Toaster />
+        <FaceLook />
         <Ready />
       </body>
     </html>

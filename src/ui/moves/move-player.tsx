@@ -8,6 +8,7 @@ import { actsOf, poseAt, standing } from '@/core/face';
 import { type Move, moveText, VARIANTS, type Variant } from '@/core/move';
 import { type Book, compile, type Side, type Step, type StepKind } from '@/core/score';
 import { MovingFace, useFacing, useReducedMotion, useTracks } from '../kit/face-dial';
+import { FaceLookChoice } from '../kit/face-dial/face-look';
 
 const DOING: Record<StepKind, string> = {
   upbeat: 'Getting ready',
@@ -158,6 +159,10 @@ export function MovePlayer({ move }: { move: Move }) {
           ))}
         </fieldset>
       )}
+      <details className="mt-3 text-center">
+        <summary className="quiet cursor-pointer text-sm">How the face is drawn</summary>
+        <FaceLookChoice />
+      </details>
     </figure>
   );
 }

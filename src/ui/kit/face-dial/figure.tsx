@@ -15,8 +15,12 @@ interface LineStyle {
 
 const SKIN = 'var(--face-skin, var(--color-base-100))';
 const INK = 'currentColor';
+const HAIR = 'var(--face-hair)';
 
 export const STYLES: Record<PartName, LineStyle> = {
+  // Hair is there only where one chose it; see the stylesheet.
+  hairLong: { width: 1, fill: HAIR },
+  hairShort: { width: 1, fill: HAIR },
   shoulders: { width: 0, fill: SKIN, stroke: 'none' },
   neck: { width: 1 },
   collarbones: { width: 0.8, opacity: 0.5, fine: true },
@@ -53,7 +57,14 @@ export const STYLES: Record<PartName, LineStyle> = {
 };
 
 /** Those behind the areas and the timer, and those before them. */
-export const BEHIND: readonly PartName[] = ['shoulders', 'neck', 'ears', 'head'];
+export const BEHIND: readonly PartName[] = [
+  'hairLong',
+  'shoulders',
+  'neck',
+  'ears',
+  'head',
+  'hairShort',
+];
 
 export function Part({ name, drawing, line }: { name: PartName; drawing: Drawing; line: number }) {
   const { width, opacity = 1, fill = 'none', stroke = INK } = STYLES[name];
