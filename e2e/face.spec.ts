@@ -1,8 +1,17 @@
 import { libraryTrack } from '@library/tracks';
 import type { Page } from '@playwright/test';
-import { actsOf, type Drawing, geometry, handsIn, poseAt } from '@/core/face';
+import {
+  actsOf,
+  amount,
+  type Drawing,
+  geometry,
+  handsIn,
+  poseAt,
+  STILL,
+  unitsOf,
+} from '@/core/face';
 import { type Playback, playLengthMs } from '@/core/run';
-import { type Clock, expect, stored } from './harness';
+import { axe, type Clock, expect, stored } from './harness';
 import { projected, test } from './led';
 
 const COMPARED = ['head', 'upperLip', 'lowerLip', 'brows', 'lids', 'neck'] as const;
@@ -161,4 +170,50 @@ test('a move is played on its page, slowly, step by step, in each version and as
   const from = (await drawn(page)).shoulders;
   await expect.poll(async () => (await drawn(page)).shoulders).not.toBe(from);
   await page.getByRole('button', { name: 'Pause' }).click();
+});
+
+test('a move of one’s own is drawn by keyboard: amounts, hands, moments, undo; and done as it was drawn', async ({
+  app,
+  studio: page,
+}) => {
+  await page.goto('/moves/new?from=smile-pulses');
+  await page.getByLabel('Name').fill('Harbour grin');
+  const corner = page.getByRole('slider', { name: 'mouth corner up and out' });
+  // It begins as the move it was copied from.
+  await expect(corner).toHaveValue('50');
+  await page.getByRole('button', { name: 'Moment 2' }).click();
+  await expect(corner).toHaveValue('95');
+  await corner.focus();
+  await page.keyboard.press('Home');
+  await expect(corner).toHaveValue('0');
+  await page.keyboard.press('Control+z');
+  await expect(corner).toHaveValue('95');
+  await page.getByLabel('Side').selectOption('left');
+  await page.getByRole('slider', { name: 'mouth corner up and out, left' }).focus();
+  await page.keyboard.press('Home');
+  await page.getByLabel('Part').selectOption('Jaw');
+  await page.getByRole('slider', { name: 'jaw low' }).focus();
+  await page.keyboard.press('End');
+  await page.getByLabel('Hands').last().selectOption('one fingertip');
+  await page.getByLabel('Place').selectOption('temple');
+  await page.getByRole('button', { name: 'Put them there' }).press('Enter');
+  await expect(page.getByText('On: temple.')).toBeVisible();
+  await page.getByRole('button', { name: 'One more' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'Moment 3' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.getByRole('button', { name: 'Take it out' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'Moment 3' })).toBeHidden();
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Save the move' }).press('Enter');
+  await page.waitForURL(/\/moves\/own-harbour-grin$/);
+  const { move } = await app.db('moves').where({ id: 'own-harbour-grin' }).first('move');
+  expect(move.looks.fingers).toBe('tip rest temple both');
+  const read = amount({ ...STILL, units: unitsOf(move.looks.keys[1]) }, '12R');
+  expect(read).toBe(0.95);
+  expect(amount({ ...STILL, units: unitsOf(move.looks.keys[1]) }, '12L')).toBe(0);
+  await expect(page.getByTestId('doing')).toHaveText('Getting ready');
+  const still = await drawn(page);
+  expect(Object.keys(still).filter((k) => k.startsWith('hand'))).toHaveLength(2);
 });

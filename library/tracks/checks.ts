@@ -1,18 +1,13 @@
-import {
-  amount,
-  mirrored,
-  nameOfUnit,
-  STILL,
-  type Track,
-  UNITS,
-  type Unit,
-  unitTraits,
-} from '@/core/face';
+import { amount, mirrored, STILL, type Track } from '@/core/face';
 import {
   inVariant,
   type Move,
   MUSCLES_BY_AREA,
+  nameOfUnit,
   touchedAreas,
+  UNITS,
+  type Unit,
+  unitTraits,
   VARIANTS,
   type Variant,
 } from '@/core/move';

@@ -1,6 +1,6 @@
+import { type MiddleUnit, type PairedUnit, type Unit, unitIndex, type WayUnit } from '../move';
 import type { Point } from './path';
 import type { Pose } from './pose';
-import { indexOf, type MiddleUnit, type PairedUnit, type Unit, type WayUnit } from './units';
 
 /**
  * How the skin goes with the units: each draws the places around an anchor with it, the less the farther away. Anchors
@@ -68,17 +68,17 @@ export interface Skin {
 type Indexed = readonly (readonly [unit: number, pull: Pull, share: number])[];
 const indexed = (side: 'L' | 'R'): Indexed => [
   ...[...Object.entries(PULLS), ...Object.entries(WAY_PULLS)].flatMap(([name, pulls]) =>
-    pulls.map((pull) => [indexOf(`${name}${side}` as Unit), pull, 1] as const),
+    pulls.map((pull) => [unitIndex(`${name}${side}` as Unit), pull, 1] as const),
   ),
   // Half from either side, which together is all of it.
   ...Object.entries(MIDDLE_PULLS).flatMap(([name, pulls]) =>
-    pulls.map((pull) => [indexOf(name as Unit), pull, 0.5] as const),
+    pulls.map((pull) => [unitIndex(name as Unit), pull, 0.5] as const),
   ),
 ];
 const [LEFT, RIGHT] = [indexed('L'), indexed('R')];
 
 export function skinOf({ units }: Pose): Skin {
-  const value = (unit: Unit) => units[indexOf(unit)] ?? 0;
+  const value = (unit: Unit) => units[unitIndex(unit)] ?? 0;
   const drawn = (pulls: Indexed): Drawn[] => {
     const all: Drawn[] = [];
     for (const [unit, pull, share] of pulls) {
@@ -139,7 +139,7 @@ const PIVOT = { x: 200, y: 384 };
 const DEPTH = 82;
 
 export function headOf({ units }: Pose): Turned {
-  const value = (unit: Unit) => units[indexOf(unit)] ?? 0;
+  const value = (unit: Unit) => units[unitIndex(unit)] ?? 0;
   const yaw = value('51R') - value('51L');
   const roll = value('55R') - value('55L');
   const pitch = value('53') - value('54');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FACE_POINTS } from '../move';
+import { FACE_POINTS, UNITS } from '../move';
 import {
   amount,
   type Drawing,
@@ -12,7 +12,6 @@ import {
   type Pose,
   patchesOf,
   STILL,
-  UNITS,
   unitsOf,
 } from '.';
 import { Posed } from './geometry';

@@ -1,4 +1,5 @@
 import type { FacePoint } from '../move';
+import { type PairedUnit, type Unit, unitIndex } from '../move';
 import {
   depthAt,
   headOf,
@@ -13,7 +14,6 @@ import { dot, lineThrough, moved, type Point, ringThrough, sampled, straight } f
 import { POINTS } from './points';
 import type { Pose } from './pose';
 import { HALF_LINES, HEAD, MIDDLE_LINES, PATCHES } from './still';
-import { indexOf, type PairedUnit, type Unit } from './units';
 
 /**
  * A pose as lines in the dial's box of 400 x 500: the one face of the product, moved. Left is the picture's left. It
@@ -85,7 +85,7 @@ export class Posed {
   }
 
   value(unit: Unit): number {
-    return this.pose.units[indexOf(unit)] ?? 0;
+    return this.pose.units[unitIndex(unit)] ?? 0;
   }
 
   of(name: PairedUnit, half: Half): number {

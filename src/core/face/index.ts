@@ -7,4 +7,3 @@ export * from './pose';
 export * from './sketch';
 export * from './still';
 export * from './track';
-export * from './units';

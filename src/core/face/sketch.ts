@@ -2,13 +2,16 @@ import {
   type Area,
   type FacePoint,
   inVariant,
+  isPaired,
   type Move,
   touchedAreas,
+  UNIT_NAMES,
+  type UnitName,
+  unitTraits,
   type Variant,
 } from '../move';
 import { handsOf } from './pose';
 import { type Track, trackOf } from './track';
-import { isPaired, UNIT_NAMES, type UnitName, unitTraits } from './units';
 
 /** How a teacher's own move is shown: worked out of what is known of it. */
 
@@ -58,6 +61,24 @@ const MOVING: readonly Move['kind'][] = ['exercise', 'stretch', 'warmup'];
 function unitFor(muscle: Move['muscles'][number]): UnitName | undefined {
   const does = (name: UnitName) => isPaired(name) && unitTraits(name).muscles.includes(muscle);
   return PREFERRED.find(does) ?? UNIT_NAMES.find(does);
+}
+
+/** Of a version of which nothing is said: easier does less of it. */
+const EASIER = 0.6;
+
+/** A teacher's own move: as they drew it, else as it can be worked out. */
+export function ownTrack(move: Move, variant?: Variant): Track {
+  const { looks } = move;
+  if (!looks) return sketched(move, variant);
+  const track = trackOf({ keys: looks.keys, hands: looks.fingers });
+  if (!variant) return track;
+  const done = inVariant(move, variant);
+  const much = variant === 'easier' ? EASIER : 1;
+  return {
+    ...track,
+    keys: track.keys.map((units) => units.map((u) => u * much)),
+    hands: done.hands === 'free' ? [] : track.hands,
+  };
 }
 
 /** What a move does with the muscles it names, with hands where it has them and the head as it is held. */

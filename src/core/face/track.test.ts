@@ -5,21 +5,11 @@ import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { segmentOf } from '../class';
+import { UNITS, unitIndex } from '../move';
 import { compile, type Score, type Step } from '../score';
-import {
-  type Act,
-  actsOfScore,
-  amount,
-  indexOf,
-  mirrored,
-  type Pose,
-  poseAt,
-  STILL,
-  trackOf,
-  UNITS,
-} from '.';
+import { type Act, actsOfScore, amount, mirrored, type Pose, poseAt, STILL, trackOf } from '.';
 
-const LIDS = new Set([indexOf('43L'), indexOf('43R')]);
+const LIDS = new Set([unitIndex('43L'), unitIndex('43R')]);
 const library = (id: string, variant?: Step['variant']) => libraryTrack(id, variant) ?? null;
 const scoreOf = (...lines: Parameters<typeof planOf>[0]): Score =>
   compile(planOf(lines, {}, 3600), LIBRARY_BOOK);
@@ -166,7 +156,7 @@ describe('a face in a class', () => {
       ...pose,
       units: pose.units.map((u) => Math.round(u * 20) / 20),
     });
-    const chest = indexOf('chest');
+    const chest = unitIndex('chest');
     const known = (pose: Pose) => still(pose).units.filter((_, i) => i !== chest && !LIDS.has(i));
     expect(known(mirrored(halfway('left')))).toEqual(known(halfway('right')));
   });
@@ -223,7 +213,7 @@ describe('a face in a class', () => {
     const score = scoreOf({ move: 'smile-pulses' });
     const acts = actsOfScore(score, () => null);
     const { units } = poseAt(acts, 0, 3000);
-    expect(units.filter((u, i) => u > 0 && !LIDS.has(i) && i !== indexOf('chest'))).toEqual([]);
+    expect(units.filter((u, i) => u > 0 && !LIDS.has(i) && i !== unitIndex('chest'))).toEqual([]);
     expect(poseAt(acts, 999, 0)).toBe(STILL);
   });
 });

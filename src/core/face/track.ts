@@ -1,5 +1,5 @@
 import type { BreathPattern, Release, Variant } from '../move';
-import { breathMs } from '../move';
+import { breathMs, nameOfUnit, UNITS, unitIndex } from '../move';
 import type { Step } from '../score';
 import {
   type HandPose,
@@ -11,7 +11,6 @@ import {
   STILL,
   unitsOf,
 } from './pose';
-import { indexOf, nameOfUnit, UNITS } from './units';
 
 /** How a move looks, as it is written in the library. */
 export interface WrittenTrack {
@@ -95,8 +94,8 @@ const toAndFro = (share: number): number => {
   return t < 0.5 ? 2 * t : 2 - 2 * t;
 };
 
-const CHEST = indexOf('chest');
-const LIDS = [indexOf('43L'), indexOf('43R')];
+const CHEST = unitIndex('chest');
+const LIDS = [unitIndex('43L'), unitIndex('43R')];
 
 type Keys = Track['keys'];
 const keyAt = (keys: Keys, i: number): readonly number[] =>

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LANGUAGE_NAMES, LANGUAGES, MAIN_LANGUAGE } from '../language';
 import { AREAS, areaSchema } from './areas';
 import { doseSchema } from './dose';
+import { looksSchema } from './looks';
 import { muscleSchema } from './muscles';
 import { strokeSchema } from './points';
 import { releaseSchema } from './releases';
@@ -197,6 +198,8 @@ export const moveSchema = z.strictObject({
   /** Never counted aloud, such as a word that is said together. */
   uncounted: z.literal(true).optional(),
   strokes: strokesSchema.default([]),
+  /** What it looks like; worked out where nothing is said. */
+  looks: looksSchema.optional(),
   /** Where the hands lie, where that is not where the move works. */
   touch: touchSchema.optional(),
   /** How often a week it may be done at most. */

@@ -40,13 +40,17 @@ const save = () =>
 
 describe('writing a move', () => {
   it('sends what was changed, and all else as it was, in every language', async () => {
-    render(<MoveEditor from={smile()} keepId={false} takenIds={['own-harbour-smile']} />);
+    render(
+      <MoveEditor from={smile()} keepId={false} others={[]} takenIds={['own-harbour-smile']} />,
+    );
     type('Name', 'Harbour smile');
     type('Set-up, one cue a line', '  Look at the sea.  \n\nSmile.\n');
     await save();
     await waitFor(() => expect(sent).toHaveLength(1));
     const { move } = sent[0] as { move: Move };
-    const { text, id, ...rest } = move;
+    const { text, id, looks, ...rest } = move;
+    // It is shown as the move it was copied from, until it is drawn anew.
+    expect(looks).toEqual({ keys: ['12:.5 6:.2', '12:.95 6:.6'] });
     const { text: was, id: _, ...before } = smile();
     expect(id).toBe('own-harbour-smile-2');
     expect(rest).toEqual(JSON.parse(JSON.stringify(before)));
@@ -60,7 +64,7 @@ describe('writing a move', () => {
   });
 
   it('says what is wrong beside each field, goes to the first, and sends nothing', async () => {
-    render(<MoveEditor from={null} keepId={false} takenIds={[]} />);
+    render(<MoveEditor from={null} keepId={false} others={[]} takenIds={[]} />);
     type(/^Form reminders/, 'Shoulders low.\nNo hurry.');
     await save();
     const saidOf = (label: string | RegExp) =>
@@ -80,7 +84,7 @@ describe('writing a move', () => {
     const german = smile().text.de;
     if (!german) throw new Error('the move should have German words');
     const long = { ...smile(), text: { ...smile().text, de: { ...german, name: 'L'.repeat(76) } } };
-    render(<MoveEditor from={long} keepId={false} takenIds={[]} />);
+    render(<MoveEditor from={long} keepId={false} others={[]} takenIds={[]} />);
     await save();
     await screen.findByText(/^text\.de\.name .*80/);
     expect(sent).toEqual([]);
@@ -88,7 +92,7 @@ describe('writing a move', () => {
 
   it('keeps what was written where the server refuses it, and says why', async () => {
     status = 409;
-    render(<MoveEditor from={smile()} keepId={false} takenIds={[]} />);
+    render(<MoveEditor from={smile()} keepId={false} others={[]} takenIds={[]} />);
     type('Let go', 'Let it sail.');
     await save();
     await screen.findByText('You have as many moves as a studio may have.');

@@ -33,6 +33,7 @@ import { Wrong } from '../kit/form';
 import { MoveCautions } from '../kit/move-cautions';
 import { Page } from '../kit/page';
 import { Checks, TextArea, TextLine } from './editor-fields';
+import { LooksEditor } from './looks-editor';
 import { copyOf, emptyMove, nameOf, ownId } from './new-move';
 
 export interface MoveEditorProps {
@@ -41,6 +42,8 @@ export interface MoveEditorProps {
   /** True where the move keeps its id, because it is being changed and not copied. */
   keepId: boolean;
   takenIds: string[];
+  /** Moves whose pictures one can begin from. */
+  others: readonly { id: string; name: string }[];
 }
 
 /** What a field is called in a sentence that says what is wrong with it. */
@@ -77,7 +80,7 @@ const isWithin = (path: string, field: Field): boolean =>
   path === field || path.startsWith(`${field}.`);
 
 /** Writes or changes a move of the studio's own. */
-export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
+export function MoveEditor({ from, keepId, takenIds, others }: MoveEditorProps) {
   const router = useRouter();
   const form = useForm<Move>({
     defaultValues: from ? (keepId ? from : copyOf(from)) : emptyMove,
@@ -264,6 +267,12 @@ export function MoveEditor({ from, keepId, takenIds }: MoveEditorProps) {
             label="Let go"
             wrong={problem('text.en.letGo')}
             {...register('text.en.letGo')}
+          />
+          <LooksEditor
+            looks={move.looks}
+            onChange={(looks) => change({ looks })}
+            moves={others}
+            fill={move.areas}
           />
           {elsewhere.map((says) => (
             <Wrong key={says} says={says} />

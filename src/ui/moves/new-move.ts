@@ -1,4 +1,6 @@
-import { type Move, type MoveText, moveText } from '@/core/move';
+import { TRACKS } from '@library/tracks';
+import type { WrittenTrack } from '@/core/face';
+import { type Looks, type Move, type MoveText, moveText } from '@/core/move';
 
 /** A move of a teacher's own while it is being written. */
 
@@ -49,7 +51,15 @@ export function copyOf(move: Move): Move {
       words && { ...words, name: `${words.name}, my way` },
     ]),
   ) as Move['text'];
-  return { ...move, text };
+  const written = TRACKS[move.id];
+  const looks = move.looks ?? (written && looksOf(written));
+  return { ...move, text, ...(looks && { looks }) };
 }
+
+/** The picture of a library move, to be changed. */
+export const looksOf = ({ keys, hands }: WrittenTrack): Looks => ({
+  keys: [keys].flat(),
+  ...(hands && { fingers: hands }),
+});
 
 export const nameOf = (move: Move): string => moveText(move).name;

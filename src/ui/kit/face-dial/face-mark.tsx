@@ -1,18 +1,9 @@
-import { libraryTrack } from '@library/tracks';
 import { memo } from 'react';
-import {
-  geometry,
-  handsIn,
-  keyPose,
-  PARTS,
-  type Pose,
-  STILL,
-  sketched,
-  VIEW_BOX,
-} from '@/core/face';
+import { geometry, handsIn, keyPose, PARTS, type Pose, STILL, VIEW_BOX } from '@/core/face';
 import type { Move, Variant } from '@/core/move';
 import { lineOf } from './face-dial';
 import { Part, STYLES } from './figure';
+import { trackOfMove } from './track-of-move';
 
 export interface FaceMarkProps {
   move: Move;
@@ -26,7 +17,7 @@ export interface FaceMarkProps {
 }
 
 function poseOf({ move, variant, side, first }: FaceMarkProps): Pose {
-  const track = libraryTrack(move.id, variant) ?? sketched(move, variant);
+  const track = trackOfMove(move, variant);
   const pose = keyPose(track, side);
   return first
     ? {

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { moveText } from '@/core/move';
 import { db } from '@/server/db';
 import { allMoves, getMove } from '@/server/moves/moves';
 import { MoveEditor } from '@/ui/moves/move-editor';
@@ -26,6 +27,7 @@ export default async function NewMovePage({ searchParams }: Params) {
       from={found?.move ?? null}
       keepId={change !== undefined}
       takenIds={taken.map((m) => m.id)}
+      others={taken.map((m) => ({ id: m.id, name: moveText(m).name }))}
     />
   );
 }

@@ -1,4 +1,4 @@
-import type { Muscle } from '../move';
+import type { Muscle } from './muscles';
 
 /**
  * What a face can do, as action units of the Facial Action Coding System (Ekman and Friesen 1978), and some of our
@@ -113,7 +113,7 @@ export const isWay = (name: string): name is WayUnit => name in WAYS;
 export const unitTraits = (name: UnitName): UnitTraits => ({ ...PAIRED, ...MIDDLE, ...WAYS })[name];
 
 const INDEX = new Map(UNITS.map((unit, i) => [unit, i]));
-export const indexOf = (unit: Unit): number => INDEX.get(unit) ?? -1;
+export const unitIndex = (unit: Unit): number => INDEX.get(unit) ?? -1;
 /** Where each unit's mirror image stands. */
 export const MIRRORED: readonly number[] = UNITS.map((unit) => {
   const other = unit.endsWith('L')
@@ -121,7 +121,7 @@ export const MIRRORED: readonly number[] = UNITS.map((unit) => {
     : unit.endsWith('R')
       ? (`${unit.slice(0, -1)}L` as Unit)
       : unit;
-  return indexOf(other);
+  return unitIndex(other);
 });
 /** The unit whose side is left off. */
 export const nameOfUnit = (unit: Unit): UnitName =>

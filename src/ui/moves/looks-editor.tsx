@@ -1,0 +1,397 @@
+'use client';
+
+import { TRACKS } from '@library/tracks';
+import { Plus, Trash2, Undo2 } from 'lucide-react';
+import { type KeyboardEvent, useMemo, useState } from 'react';
+import { POINTS, STILL, trackOf } from '@/core/face';
+import {
+  amountOf,
+  FACE_POINTS,
+  type FacePoint,
+  HAND_FORMS,
+  HAND_MOTIONS,
+  type HalfOf,
+  type HandForm,
+  type HandMotion,
+  isPaired,
+  isWay,
+  type Looks,
+  MOST_KEYS,
+  type Move,
+  type UnitName,
+  unitTraits,
+  type WhichHand,
+  wishOf,
+  withAmount,
+  writtenHands,
+} from '@/core/move';
+import { Choice } from '../kit/choice';
+import { FaceDial } from '../kit/face-dial';
+import { looksOf } from './new-move';
+
+/** Units in plain words, by what they belong to. */
+const GROUPS: Record<string, readonly UnitName[]> = {
+  Mouth: ['12', '15', '20', '18', '22', '25', '28', '23', '10', '16', '17'],
+  Jaw: ['26', '27', '29', '30'],
+  'Tongue and air': [
+    '19',
+    'tongueUp',
+    'tongueDown',
+    'tongueSide',
+    'palate',
+    '36',
+    '33',
+    '35',
+    'airAbove',
+    'airBelow',
+  ],
+  'Cheeks and nose': ['6', '14', '9', '38', '39'],
+  'Brows and eyes': ['1', '2', '4', 'brace', '5', '7', '43', '61', '63', '64'],
+  'Head, shoulders, breath': [
+    '51',
+    '53',
+    '54',
+    '55',
+    '57',
+    'shoulderUp',
+    'shoulderBack',
+    'shoulderDown',
+    'chest',
+    '21',
+  ],
+};
+type Group = keyof typeof GROUPS;
+const HALVES = ['both', 'left', 'right'] as const;
+const WHICH: readonly WhichHand[] = ['both', 'left', 'right', 'cross'];
+const WHICH_NAMES: Record<WhichHand, string> = {
+  both: 'both hands',
+  left: 'the left hand',
+  right: 'the right hand',
+  cross: 'the right hand on the left',
+};
+const FORMS = Object.keys(HAND_FORMS) as HandForm[];
+const MOTIONS = Object.keys(HAND_MOTIONS) as HandMotion[];
+const MOST_PLACES = 8;
+const MOST_UNDONE = 100;
+
+const wordsOf = (point: FacePoint): string => point.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
+const empty: Looks = { keys: ['', ''] };
+
+export interface LooksEditorProps {
+  looks: Looks | undefined;
+  onChange: (looks: Looks | undefined) => void;
+  /** Moves to begin from. */
+  moves: readonly { id: string; name: string }[];
+  fill: Move['areas'];
+}
+
+/** Draws how a move looks: its moments one by one, by sliders in plain words, and hands put on the face. */
+export function LooksEditor({ looks, onChange, moves, fill }: LooksEditorProps) {
+  const [at, setAt] = useState(0);
+  const [group, setGroup] = useState<Group>('Mouth');
+  const [half, setHalf] = useState<HalfOf>('both');
+  const [before, setBefore] = useState<readonly (Looks | undefined)[]>([]);
+  const shown = looks ?? empty;
+  const index = Math.min(at, shown.keys.length - 1);
+  const key = shown.keys[index] ?? '';
+  const wish = wishOf(shown);
+  const change = (next: Looks | undefined) => {
+    setBefore([...before.slice(-MOST_UNDONE), looks]);
+    onChange(next);
+  };
+  const undo = () => {
+    if (before.length === 0) return;
+    onChange(before.at(-1));
+    setBefore(before.slice(0, -1));
+  };
+  const setKey = (written: string) =>
+    change({ ...shown, keys: shown.keys.map((k, i) => (i === index ? written : k)) });
+  const setHands = (part: Partial<typeof wish>) => {
+    const hands = writtenHands({ ...wish, ...part });
+    const { fingers: _, ...rest } = shown;
+    change(hands ? { ...rest, fingers: hands } : rest);
+  };
+  const pose = useMemo(() => {
+    const track = trackOf({ keys: shown.keys, hands: shown.fingers });
+    const units = track.keys[index] ?? STILL.units;
+    return { ...STILL, units, hands: track.hands, reach: 1, along: index === 0 ? 0.1 : 0.8 };
+  }, [shown, index]);
+  const onKeys = (event: KeyboardEvent) => {
+    if (event.key !== 'z' || !(event.ctrlKey || event.metaKey)) return;
+    event.preventDefault();
+    undo();
+  };
+
+  if (!looks) {
+    return (
+      <section aria-labelledby="looks">
+        <h2 id="looks" className="text-lg font-semibold">
+          How it looks
+        </h2>
+        <p className="quiet text-sm">
+          It is shown as it can be worked out of its muscles, hands and head. Draw it yourself to
+          show it as you do it.
+        </p>
+        <div className="mt-2 flex flex-wrap items-end gap-3">
+          <button type="button" className="btn btn-outline btn-sm" onClick={() => change(empty)}>
+            Draw it
+          </button>
+          <BeginFrom moves={moves} onBegin={change} />
+        </div>
+      </section>
+    );
+  }
+  return (
+    <section aria-labelledby="looks" onKeyDown={onKeys}>
+      <h2 id="looks" className="text-lg font-semibold">
+        How it looks
+      </h2>
+      <div className="mt-2 grid gap-5 lg:grid-cols-[15rem_minmax(0,1fr)]">
+        <div>
+          <FaceWithPlaces
+            onPlace={(point) =>
+              wish.way.length < MOST_PLACES && setHands({ way: [...wish.way, point] })
+            }
+          >
+            <FaceDial size={290} pose={pose} fill={fill} label="The moment that is drawn" />
+          </FaceWithPlaces>
+          <p className="quiet text-sm">Press a place of the face to put the hands there.</p>
+        </div>
+        <div className="grid content-start gap-4">
+          <div className="flex flex-wrap items-center gap-2">
+            <fieldset className="flex flex-wrap gap-1" aria-label="Moment">
+              {shown.keys.map((_, i) => (
+                <button
+                  // biome-ignore lint/suspicious/noArrayIndexKey: moments have no name but their number.
+                  key={i}
+                  type="button"
+                  className="btn btn-sm"
+                  aria-pressed={i === index}
+                  onClick={() => setAt(i)}
+                >
+                  Moment {i + 1}
+                </button>
+              ))}
+            </fieldset>
+            <button
+              type="button"
+              className="btn btn-sm"
+              disabled={shown.keys.length >= MOST_KEYS}
+              onClick={() => {
+                change({ ...shown, keys: [...shown.keys, key] });
+                setAt(shown.keys.length);
+              }}
+            >
+              <Plus size={15} aria-hidden /> One more
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm"
+              disabled={shown.keys.length < 2}
+              onClick={() => change({ ...shown, keys: shown.keys.filter((_, i) => i !== index) })}
+            >
+              <Trash2 size={15} aria-hidden /> Take it out
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm"
+              disabled={before.length === 0}
+              onClick={undo}
+            >
+              <Undo2 size={15} aria-hidden /> Undo
+            </button>
+          </div>
+          <p className="quiet text-sm">
+            A rep, breath or pass goes through the moments and back to the first; a hold goes
+            through them once. {MOST_KEYS} moments at most.
+          </p>
+          <div className="flex flex-wrap gap-3">
+            <Choice
+              label="Part"
+              value={group}
+              options={Object.keys(GROUPS)}
+              onChange={setGroup}
+              width="w-52"
+            />
+            <Choice label="Side" value={half} options={HALVES} onChange={setHalf} width="w-28" />
+          </div>
+          <div className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
+            {(GROUPS[group] ?? []).map((name) => (
+              <Amount
+                key={name}
+                name={name}
+                half={half}
+                value={amountOf(key, name, half)}
+                onChange={(much) => setKey(withAmount(key, name, half, much))}
+              />
+            ))}
+          </div>
+          <div className="flex flex-wrap items-end gap-3">
+            <Choice
+              label="Hands"
+              value={wish.form}
+              options={FORMS}
+              names={HAND_FORMS}
+              onChange={(form) => setHands({ form })}
+            />
+            <Choice
+              label="They"
+              value={wish.motion}
+              options={MOTIONS}
+              names={HAND_MOTIONS}
+              onChange={(motion) => setHands({ motion })}
+            />
+            <Choice
+              label="Which"
+              value={wish.which}
+              options={WHICH}
+              names={WHICH_NAMES}
+              onChange={(which) => setHands({ which })}
+              width="w-56"
+            />
+            <PlaceChoice
+              onPlace={(point) => setHands({ way: [...wish.way, point].slice(0, MOST_PLACES) })}
+            />
+          </div>
+          <p className="text-sm">
+            {wish.way.length === 0
+              ? 'No hands on the face.'
+              : `On: ${wish.way.map(wordsOf).join(', then ')}.`}{' '}
+            {wish.way.length > 0 && (
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs"
+                onClick={() => setHands({ way: [] })}
+              >
+                Take the hands away
+              </button>
+            )}
+          </p>
+          <div className="flex flex-wrap items-end gap-3">
+            <BeginFrom moves={moves} onBegin={change} />
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              onClick={() => change(undefined)}
+            >
+              Leave it to be worked out
+            </button>
+          </div>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+interface AmountProps {
+  name: UnitName;
+  half: HalfOf;
+  value: number;
+  onChange: (much: number) => void;
+}
+
+function Amount({ name, half, value, onChange }: AmountProps) {
+  const sided = isWay(name) ? (half === 'right' ? ', to the right' : ', to the left') : '';
+  const one = isPaired(name) && half !== 'both' ? `, ${half}` : '';
+  return (
+    <label className="grid grid-cols-[minmax(0,1fr)_7rem] items-center gap-2 text-sm">
+      <span>
+        {unitTraits(name).name}
+        {sided}
+        {one}
+      </span>
+      <input
+        type="range"
+        min={0}
+        max={100}
+        step={5}
+        value={Math.round(100 * value)}
+        onChange={(event) => onChange(Number(event.target.value) / 100)}
+        className="range range-xs"
+      />
+    </label>
+  );
+}
+
+/** The face, on which a press finds the nearest place. The list beside it does the same by keyboard. */
+function FaceWithPlaces({
+  onPlace,
+  children,
+}: {
+  onPlace: (point: FacePoint) => void;
+  children: React.ReactNode;
+}) {
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: the list of places does the same by keyboard.
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the list of places does the same by keyboard.
+    <div
+      className="mx-auto w-fit cursor-crosshair"
+      onClick={(event) => {
+        const box = event.currentTarget.getBoundingClientRect();
+        const x = ((event.clientX - box.left) / box.width) * 400;
+        const y = ((event.clientY - box.top) / box.height) * 500;
+        const left = x > 200 ? 400 - x : x;
+        const far = (point: FacePoint) => Math.hypot(POINTS[point][0] - left, POINTS[point][1] - y);
+        onPlace(FACE_POINTS.toSorted((a, b) => far(a) - far(b))[0] ?? 'chin');
+      }}
+    >
+      {children}
+    </div>
+  );
+}
+
+function PlaceChoice({ onPlace }: { onPlace: (point: FacePoint) => void }) {
+  const [point, setPoint] = useState<FacePoint>('cheekbone');
+  return (
+    <div className="flex items-end gap-1">
+      <Choice
+        label="Place"
+        value={point}
+        options={FACE_POINTS}
+        names={
+          Object.fromEntries(FACE_POINTS.map((p) => [p, wordsOf(p)])) as Record<FacePoint, string>
+        }
+        onChange={setPoint}
+        width="w-40"
+      />
+      <button type="button" className="btn btn-outline" onClick={() => onPlace(point)}>
+        Put them there
+      </button>
+    </div>
+  );
+}
+
+/** Takes the picture of a library move to begin with. */
+function BeginFrom({
+  moves,
+  onBegin,
+}: {
+  moves: LooksEditorProps['moves'];
+  onBegin: (looks: Looks) => void;
+}) {
+  const [id, setId] = useState('');
+  const written = TRACKS[id];
+  return (
+    <div className="flex items-end gap-1">
+      <Choice
+        label="Begin from"
+        value={id}
+        options={['', ...moves.filter((m) => TRACKS[m.id]).map((m) => m.id)]}
+        names={{ '': 'choose a move', ...Object.fromEntries(moves.map((m) => [m.id, m.name])) }}
+        onChange={setId}
+        width="w-60"
+      />
+      <button
+        type="button"
+        className="btn btn-outline"
+        disabled={!written}
+        onClick={() => {
+          if (!written) return;
+          onBegin(looksOf(written));
+        }}
+      >
+        Take its picture
+      </button>
+    </div>
+  );
+}
