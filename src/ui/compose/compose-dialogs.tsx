@@ -1,7 +1,7 @@
 'use client';
 
 import type { Assistant, KnownSpeech } from '@/browser/assistant';
-import type { Plan } from '@/core/class';
+import { type Plan, placedSegments } from '@/core/class';
 import type { Language } from '@/core/language';
 import type { Score } from '@/core/score';
 import { RecordDialog } from '../voice/record-dialog';
@@ -38,6 +38,9 @@ export function ComposeDialogs(props: ComposeDialogsProps) {
     return (
       <RecordDialog
         title={opened.record ? 'This move in your voice' : 'This class in your voice'}
+        move={book.move(
+          placedSegments(plan).find((p) => p.segment.id === opened.record)?.segment.move ?? '',
+        )}
         cues={cuesSaid(score, opened.record)}
         onRecorded={props.onRecorded}
         onClose={onClose}

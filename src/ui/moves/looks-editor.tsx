@@ -27,6 +27,7 @@ import {
 } from '@/core/move';
 import { Choice } from '../kit/choice';
 import { FaceDial } from '../kit/face-dial';
+import { MovePlayer } from './move-player';
 import { looksOf } from './new-move';
 
 /** Units in plain words, by what they belong to. */
@@ -82,19 +83,23 @@ export interface LooksEditorProps {
   onChange: (looks: Looks | undefined) => void;
   /** Moves to begin from. */
   moves: readonly { id: string; name: string }[];
-  fill: Move['areas'];
+  /** The move as it is written so far. */
+  move: Move;
 }
 
 /** Draws how a move looks: its moments one by one, by sliders in plain words, and hands put on the face. */
-export function LooksEditor({ looks, onChange, moves, fill }: LooksEditorProps) {
+export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) {
   const [at, setAt] = useState(0);
   const [group, setGroup] = useState<Group>('Mouth');
   const [half, setHalf] = useState<HalfOf>('both');
+  const [playing, setPlaying] = useState(false);
   const [before, setBefore] = useState<readonly (Looks | undefined)[]>([]);
   const shown = looks ?? empty;
   const index = Math.min(at, shown.keys.length - 1);
   const key = shown.keys[index] ?? '';
-  const wish = wishOf(shown);
+  /** How the hands are to be held, chosen before they have a place. */
+  const [wished, setWished] = useState(wishOf(shown));
+  const wish = shown.fingers ? wishOf(shown) : { ...wished, way: [] };
   const change = (next: Looks | undefined) => {
     setBefore([...before.slice(-MOST_UNDONE), looks]);
     onChange(next);
@@ -107,7 +112,10 @@ export function LooksEditor({ looks, onChange, moves, fill }: LooksEditorProps) 
   const setKey = (written: string) =>
     change({ ...shown, keys: shown.keys.map((k, i) => (i === index ? written : k)) });
   const setHands = (part: Partial<typeof wish>) => {
-    const hands = writtenHands({ ...wish, ...part });
+    const next = { ...wish, ...part };
+    setWished(next);
+    const hands = writtenHands(next);
+    if (!hands && !shown.fingers) return;
     const { fingers: _, ...rest } = shown;
     change(hands ? { ...rest, fingers: hands } : rest);
   };
@@ -153,7 +161,7 @@ export function LooksEditor({ looks, onChange, moves, fill }: LooksEditorProps) 
               wish.way.length < MOST_PLACES && setHands({ way: [...wish.way, point] })
             }
           >
-            <FaceDial size={290} pose={pose} fill={fill} label="The moment that is drawn" />
+            <FaceDial size={290} pose={pose} fill={move.areas} label="The moment that is drawn" />
           </FaceWithPlaces>
           <p className="quiet text-sm">Press a place of the face to put the hands there.</p>
         </div>
@@ -207,13 +215,19 @@ export function LooksEditor({ looks, onChange, moves, fill }: LooksEditorProps) 
           </p>
           <div className="flex flex-wrap gap-3">
             <Choice
-              label="Part"
+              label="Part of the face"
               value={group}
               options={Object.keys(GROUPS)}
               onChange={setGroup}
               width="w-52"
             />
-            <Choice label="Side" value={half} options={HALVES} onChange={setHalf} width="w-28" />
+            <Choice
+              label="Side of it"
+              value={half}
+              options={HALVES}
+              onChange={setHalf}
+              width="w-28"
+            />
           </div>
           <div className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
             {(GROUPS[group] ?? []).map((name) => (
@@ -228,21 +242,21 @@ export function LooksEditor({ looks, onChange, moves, fill }: LooksEditorProps) 
           </div>
           <div className="flex flex-wrap items-end gap-3">
             <Choice
-              label="Hands"
+              label="Part of the hand"
               value={wish.form}
               options={FORMS}
               names={HAND_FORMS}
               onChange={(form) => setHands({ form })}
             />
             <Choice
-              label="They"
+              label="What it does"
               value={wish.motion}
               options={MOTIONS}
               names={HAND_MOTIONS}
               onChange={(motion) => setHands({ motion })}
             />
             <Choice
-              label="Which"
+              label="Which hand"
               value={wish.which}
               options={WHICH}
               names={WHICH_NAMES}
@@ -279,6 +293,19 @@ export function LooksEditor({ looks, onChange, moves, fill }: LooksEditorProps) 
           </div>
         </div>
       </div>
+      <button
+        type="button"
+        className="btn btn-outline btn-sm mt-4"
+        aria-expanded={playing}
+        onClick={() => setPlaying(!playing)}
+      >
+        See it at its pace
+      </button>
+      {playing && (
+        <div className="mt-2 max-w-sm">
+          <MovePlayer move={move} />
+        </div>
+      )}
     </section>
   );
 }

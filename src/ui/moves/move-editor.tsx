@@ -272,7 +272,7 @@ export function MoveEditor({ from, keepId, takenIds, others }: MoveEditorProps) 
             looks={move.looks}
             onChange={(looks) => change({ looks })}
             moves={others}
-            fill={move.areas}
+            move={move}
           />
           {elsewhere.map((says) => (
             <Wrong key={says} says={says} />

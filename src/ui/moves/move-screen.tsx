@@ -64,7 +64,9 @@ export function MoveScreen({ move, own, usedIn }: MoveScreenProps) {
           <div className="grid gap-8 xl:grid-cols-2">
             {LANGUAGES.map((language) => {
               const words = move.text[language];
-              return words ? <Words key={language} language={language} words={words} /> : null;
+              return words ? (
+                <Words key={language} move={move} language={language} words={words} />
+              ) : null;
             })}
           </div>
           <MoveCautions
@@ -164,7 +166,7 @@ function Facts({ move }: { move: Move }) {
   );
 }
 
-function Words({ language, words }: { language: Language; words: MoveText }) {
+function Words({ move, language, words }: { move: Move; language: Language; words: MoveText }) {
   const [recording, setRecording] = useState(false);
   const cues = useMemo(() => cuesOf(words).map((text) => ({ text, language })), [words, language]);
   return (
@@ -185,6 +187,7 @@ function Words({ language, words }: { language: Language; words: MoveText }) {
       {recording && (
         <RecordDialog
           title={`${words.name}, in your voice`}
+          move={move}
           cues={cues}
           onClose={() => setRecording(false)}
         />

@@ -8,12 +8,16 @@ import { Microphone, type MicrophoneProblem, NoMicrophone } from '@/browser/micr
 import { keepRecording, recordingUrl, type Words, wordsKey } from '@/browser/recordings';
 import { CALLS, type Recording } from '@/core/calls';
 import { LANGUAGE_NAMES, type Language } from '@/core/language';
+import type { Move } from '@/core/move';
 import { LONGEST_SECONDS, type Take, type TakeProblem, wavOf } from '@/core/speech';
 import { Dialog } from '../kit/dialog';
+import { FaceMark } from '../kit/face-dial';
 import { Level } from './level';
 
 export interface RecordDialogProps {
   title: string;
+  /** The move whose cues they are, where it is one. */
+  move?: Move;
   /** What can be recorded; the same words are listed once. */
   cues: readonly Words[];
   /** Some words are said by another voice from now on. */
@@ -56,7 +60,7 @@ function once(cues: readonly Words[]): Words[] {
 }
 
 /** Records cues one after another in the teacher's own voice. One button leads through it. */
-export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogProps) {
+export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordDialogProps) {
   // What was asked for when it was opened; keeping a take may change the class behind it.
   const [words] = useState(() => once(cues));
   const [kept, setKept] = useState<ReadonlyMap<string, Recording> | null>(null);
@@ -187,9 +191,12 @@ export function RecordDialog({ title, cues, onRecorded, onClose }: RecordDialogP
               ? `Say it as you would to the class (${LANGUAGE_NAMES[current.language]}):`
               : ''}
           </p>
-          <p lang={current?.language} className="font-display mt-1 min-h-24 text-2xl font-semibold">
-            {current?.text}
-          </p>
+          <div className="mt-1 flex min-h-24 items-start gap-4">
+            <p lang={current?.language} className="font-display flex-1 text-2xl font-semibold">
+              {current?.text}
+            </p>
+            {move && <FaceMark move={move} size={110} />}
+          </div>
           <Level microphone={microphone} on={phase.name === 'recording'} />
           <div className="mt-4 flex flex-wrap gap-2">
             <button
