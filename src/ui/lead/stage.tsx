@@ -237,10 +237,11 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
         type="button"
         className="btn btn-sm btn-neutral px-2.5"
         aria-pressed={!facing}
+        title="The face as in a mirror, or as somebody who faces you"
         onClick={() => setFacing(!facing)}
       >
         <FlipHorizontal2 size={15} aria-hidden />
-        As in a mirror
+        Mirror
       </button>
       <button
         type="button"

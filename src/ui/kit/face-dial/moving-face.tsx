@@ -52,12 +52,20 @@ export function MovingFace({ poseNow, running, still, ...dial }: MovingFaceProps
     look();
     if (!moves) return;
     let frame = 0;
+    let inSight = true;
+    const watch = new IntersectionObserver((seen) => {
+      inSight = seen.at(-1)?.isIntersecting ?? true;
+    });
+    watch.observe(svg);
     const next = () => {
-      look();
+      if (inSight) look();
       frame = requestAnimationFrame(next);
     };
     frame = requestAnimationFrame(next);
-    return () => cancelAnimationFrame(frame);
+    return () => {
+      watch.disconnect();
+      cancelAnimationFrame(frame);
+    };
   }, [moves, reduced, size, still]);
 
   return (
