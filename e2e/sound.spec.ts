@@ -53,6 +53,8 @@ test('without a voice on the server and in the browser, tones mark the cues and 
       .toBe(true);
     await expect(page.getByTestId('cue')).not.toBeEmpty();
   } finally {
+    // A page that is still loading something would miss the server.
+    await page.close();
     await app.kill();
     await app.up();
   }

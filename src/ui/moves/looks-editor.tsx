@@ -219,7 +219,7 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
               value={group}
               options={Object.keys(GROUPS)}
               onChange={setGroup}
-              width="w-52"
+              width="w-52 max-w-full"
             />
             <Choice
               label="Side of it"
@@ -261,7 +261,7 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
               options={WHICH}
               names={WHICH_NAMES}
               onChange={(which) => setHands({ which })}
-              width="w-56"
+              width="w-56 max-w-full"
             />
             <PlaceChoice
               onPlace={(point) => setHands({ way: [...wish.way, point].slice(0, MOST_PLACES) })}
@@ -370,7 +370,7 @@ function FaceWithPlaces({
 function PlaceChoice({ onPlace }: { onPlace: (point: FacePoint) => void }) {
   const [point, setPoint] = useState<FacePoint>('cheekbone');
   return (
-    <div className="flex items-end gap-1">
+    <div className="flex min-w-0 flex-wrap items-end gap-1">
       <Choice
         label="Place"
         value={point}
@@ -399,14 +399,14 @@ function BeginFrom({
   const [id, setId] = useState('');
   const written = TRACKS[id];
   return (
-    <div className="flex items-end gap-1">
+    <div className="flex min-w-0 flex-wrap items-end gap-1">
       <Choice
         label="Begin from"
         value={id}
         options={['', ...moves.filter((m) => TRACKS[m.id]).map((m) => m.id)]}
         names={{ '': 'choose a move', ...Object.fromEntries(moves.map((m) => [m.id, m.name])) }}
         onChange={setId}
-        width="w-60"
+        width="w-60 max-w-full"
       />
       <button
         type="button"
