@@ -1,4 +1,4 @@
-import { axe, expect, test } from './harness';
+import { axe, expect, storedPlan, test } from './harness';
 
 test('a move is found by face, by kind, by need and by typing', async ({ studio: page }) => {
   await page.goto('/moves');
@@ -41,6 +41,7 @@ test("a move's page tells all there is to know, and lets every cue be heard", as
 });
 
 test('a teacher copies a built-in move, changes it, uses it and cannot remove it while it is used', async ({
+  app,
   studio: page,
 }) => {
   await page.goto('/moves/smile-pulses');
@@ -64,7 +65,9 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await page.getByRole('link', { name: /Five minutes/ }).click();
   await page.getByRole('searchbox', { name: 'Find a move' }).fill('harbour');
   await page.keyboard.press('Enter');
-  await page.getByText('Saved', { exact: true }).waitFor();
+  await expect
+    .poll(async () => JSON.stringify(await storedPlan(app, page)))
+    .toContain('own-harbour-smile');
   await page.goto('/moves/own-harbour-smile');
   await expect(page.getByRole('link', { name: 'Five minutes, cameras on' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove' }).click();

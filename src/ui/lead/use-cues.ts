@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
 import type { CheckedSound } from '@/browser/mixer';
 import type { ServerClock } from '@/browser/server-clock';
@@ -112,7 +112,8 @@ export function useCues(of: CuesToHear): SoundDesk {
     }
   }, [state, groups, bends, clock, audible]);
 
-  useEffect(() => {
+  // Before the notice is to be seen, so that no press that follows it is lost.
+  useLayoutEffect(() => {
     if (!blocked) return;
     const press = () => void player.current?.mixer.unlock().then(() => setBlocked(false));
     const presses = ['pointerdown', 'keydown'] as const;
