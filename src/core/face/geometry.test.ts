@@ -14,8 +14,8 @@ import {
   STILL,
   unitsOf,
 } from '.';
-import { Posed } from './geometry';
 import type { Point } from './path';
+import { Posed } from './posed';
 
 const pose = (written: string, hands = ''): Pose => ({
   ...STILL,

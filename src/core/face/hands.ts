@@ -1,6 +1,6 @@
-import { type Posed, posed } from './geometry';
 import { lineThrough, type Point, ringThrough } from './path';
 import type { HandPose, Pose } from './pose';
+import { type Posed, posed } from './posed';
 
 /** Hands on the face as shapes: the arm and palm first, the fingers on them. */
 

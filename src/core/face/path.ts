@@ -40,9 +40,6 @@ function curve(a: Point, b: Point, c: Point, d: Point): string {
 export const straight = (points: readonly Point[]): string =>
   points.map(([x, y], i) => `${i ? 'L' : 'M'}${n(x)},${n(y)}`).join('');
 
-export const dot = ([x, y]: Point, r: number): string =>
-  `M${n(x - r)},${n(y)}a${n(r)},${n(r)} 0 1,0 ${n(2 * r)},0a${n(r)},${n(r)} 0 1,0 ${n(-2 * r)},0Z`;
-
 /** A path taken apart: what stands between its numbers, and its points. */
 interface Apart {
   between: readonly string[];
