@@ -13,6 +13,10 @@ import {
 import { type Playback, playLengthMs } from '@/core/run';
 import { axe, type Clock, expect, stored } from './harness';
 import { projected, test } from './led';
+import { leaveOnlyTheDemo } from './own-studio';
+import { hallOf } from './planned';
+
+test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 const COMPARED = ['head', 'upperLip', 'lowerLip', 'brows', 'lids', 'neck'] as const;
 /** Half a frame of movement, in the box's units. */
@@ -174,8 +178,10 @@ test('a move is played on its page, slowly, step by step, in each version and as
 
 test('a move of one’s own is drawn by keyboard: amounts, hands, moments, undo; and done as it was drawn', async ({
   app,
-  studio: page,
+  page,
 }) => {
+  // In a studio of its own: other tests look for their moves in the demo.
+  await hallOf(app, page);
   await page.goto('/moves/new?from=smile-pulses');
   await page.getByLabel('Name').fill('Harbour grin');
   const corner = page.getByRole('slider', { name: 'mouth corner up and out' });
