@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test';
 import { makeLink } from '@/server/studio/links';
 import { axe, expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 
 const OWNER = 'nela@gull-pier.example';
 const PASSWORD = 'herring gulls at noon';
@@ -29,7 +28,6 @@ test('a studio is made, a teacher invited and removed, and the studio deleted', 
   browser,
   page,
 }) => {
-  app.runClock(NOON);
   await begin(page);
   await page.goto('/classes');
   await page.getByLabel('Name of a new class').fill('Am Kai');
@@ -75,11 +73,9 @@ test('a studio is made, a teacher invited and removed, and the studio deleted', 
   await page.getByLabel('Your password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Delete everything' }).click();
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
-  await leaveOnlyTheDemo(app);
 });
 
 test('what is wrong is told beside its field, and what was typed stays', async ({ app, page }) => {
-  app.runClock(NOON);
   const token = await makeLink(app.db, 'begin', { of: {}, now: NOON });
   await page.goto(`/begin/${token}`);
   expect(await axe(page)).toEqual([]);
@@ -106,14 +102,12 @@ test('what is wrong is told beside its field, and what was typed stays', async (
   await page.context().clearCookies();
   await page.goto('/sign-in');
   await expect(page.getByRole('link', { name: 'Make a studio of your own' })).toBeHidden();
-  await leaveOnlyTheDemo(app);
 });
 
 test('a forgotten password is chosen anew by keyboard, and an account changed', async ({
   app,
   page,
 }) => {
-  app.runClock(NOON);
   await begin(page);
   await page.context().clearCookies();
   await page.goto('/sign-in');
@@ -142,5 +136,4 @@ test('a forgotten password is chosen anew by keyboard, and an account changed', 
   await page.getByLabel('Your password now').first().fill('oystercatchers at dusk');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Sign in with it from now on.')).toBeVisible();
-  await leaveOnlyTheDemo(app);
 });

@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { connect, type Db } from '@/server/db';
-import { copyTemplate } from '@/server/testing/database';
+import { bringBack, copyTemplate } from '@/server/testing/database';
 import { startApp } from '../scripts/lib/app.mjs';
 import { freePort } from '../scripts/lib/ports.mjs';
 
@@ -18,6 +18,7 @@ export class App {
   readonly db: Db;
   private running: Awaited<ReturnType<typeof startApp>> = null;
   private readonly clockFile: string;
+  private tests = 0;
 
   private constructor(
     readonly databaseUrl: string,
@@ -36,6 +37,13 @@ export class App {
     app.runClock(NOON);
     await app.up(env);
     return app;
+  }
+
+  /** Before a test: the demo studio at noon, whatever the tests before it have done. */
+  async fresh(): Promise<void> {
+    if (this.tests > 0) await bringBack(this.db, this.tests);
+    this.tests++;
+    this.runClock(NOON);
   }
 
   get url(): string {

@@ -3,13 +3,12 @@ import { createClass } from '@/server/classes/classes';
 import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
 import { axe, expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo, ownStudio } from './own-studio';
+import { ownStudio } from './own-studio';
 
 test('a studio is taken along in an archive, and stands in an empty one as it was', async ({
   app,
   page,
 }) => {
-  app.runClock(NOON);
   const old = await ownStudio(app, 'Nela');
   const classId = await createClass(app.db, old.scope, emptyPlan('Rope walk', 1200), NOON);
   const joined = { person: { name: '=Sum', contact: null }, joinedOn: '2026-11-01', now: NOON };
@@ -49,11 +48,9 @@ test('a studio is taken along in an archive, and stands in an empty one as it wa
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Rope walk' })).toBeVisible();
   await expect(page.getByText('Hall of Nela')).toBeVisible();
-  await leaveOnlyTheDemo(app);
 });
 
 test('an archive is for owners, and not for a page of another site', async ({ app, page }) => {
-  app.runClock(NOON);
   expect((await page.request.get(`${app.url}/api/archive`)).status()).toBe(401);
   const { email, signIn } = await ownStudio(app, 'Pia');
   await signIn(page);
@@ -62,5 +59,4 @@ test('an archive is for owners, and not for a page of another site', async ({ ap
   expect((await page.request.post(`${app.url}/api/archive`, sent)).status()).toBe(403);
   await app.db('teachers').where({ email }).update({ role: 'teacher' });
   expect((await page.request.get(`${app.url}/api/archive`)).status()).toBe(403);
-  await leaveOnlyTheDemo(app);
 });

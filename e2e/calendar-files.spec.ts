@@ -1,5 +1,4 @@
 import { axe, expect, signIn, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 import { hallOf } from './planned';
 
 test('a calendar file of a hall becomes a series and closed days', async ({ app, page }) => {
@@ -50,7 +49,6 @@ test('a calendar file of a hall becomes a series and closed days', async ({ app,
   const chips = page.getByRole('link', { name: /^19:00 Loose jaw/ }).filter({ visible: true });
   await expect(chips).toHaveCount(4);
   await expect(chips.nth(1)).toContainText('Winter regatta');
-  await leaveOnlyTheDemo(app);
 });
 
 test('the feed is followed by its address until it is revoked; a traveller sees both times', async ({

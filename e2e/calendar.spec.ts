@@ -1,10 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { addParticipant } from '@/server/people/people';
 import { axe, expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 import { hallOf, ownClass, planWeekly } from './planned';
-
-test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 test('a term is planned: a series with closed days, one moved, one led by another, one called off', async ({
   app,

@@ -13,10 +13,7 @@ import {
 import { type Playback, playLengthMs } from '@/core/run';
 import { axe, type Clock, expect, stored } from './harness';
 import { projected, test } from './led';
-import { leaveOnlyTheDemo } from './own-studio';
 import { hallOf } from './planned';
-
-test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 const COMPARED = ['head', 'upperLip', 'lowerLip', 'brows', 'lids', 'neck'] as const;
 /** Half a frame of movement, in the box's units. */
@@ -180,7 +177,6 @@ test('a move of one’s own is drawn by keyboard: amounts, hands, moments, undo;
   app,
   page,
 }) => {
-  // In a studio of its own: other tests look for their moves in the demo.
   await hallOf(app, page);
   await page.goto('/moves/new?from=smile-pulses');
   await page.getByLabel('Name').fill('Harbour grin');

@@ -1,6 +1,5 @@
 import { makeLink } from '@/server/studio/links';
 import { axe, expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 
 const PASSWORD = 'cormorants on the slip';
 
@@ -9,7 +8,6 @@ test('from the address of a first start to a planned term, by keyboard alone', a
   browser,
   page,
 }) => {
-  app.runClock(NOON);
   await page.goto(`/begin/${await makeLink(app.db, 'begin', { of: {}, now: NOON })}`);
   await page.getByLabel('Name of the studio').fill('Slipway Rooms');
   await page.getByLabel('Time zone').fill('Europe/Dublin');
@@ -84,6 +82,4 @@ test('from the address of a first start to a planned term, by keyboard alone', a
   await other.getByRole('link', { name: 'Lead class' }).press('Enter');
   await expect(other.getByText('Planned for 20:00')).toBeVisible();
   await other.context().close();
-  await leaveOnlyTheDemo(app);
-  app.runClock(NOON);
 });

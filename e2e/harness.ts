@@ -143,6 +143,8 @@ export class Clock {
 }
 
 interface Fixtures {
+  /** Every test begins with the demo alone. */
+  fresh: undefined;
   clock: Clock;
   /** A page that is signed in to the demo studio; nothing is loaded yet. */
   studio: Page;
@@ -158,6 +160,13 @@ export const test = base.extend<Fixtures, { app: App }>({
     },
     { scope: 'worker' },
   ],
+  fresh: [
+    async ({ app }, use) => {
+      await app.fresh();
+      await use(undefined);
+    },
+    { auto: true },
+  ],
   baseURL: async ({ app }, use) => use(app.url),
   context: async ({ context }, use) => {
     const thrown: Error[] = [];
@@ -169,7 +178,6 @@ export const test = base.extend<Fixtures, { app: App }>({
   },
   clock: async ({ app, page }, use) => use(new Clock(app, page)),
   studio: async ({ app, page }, use) => {
-    app.runClock(NOON);
     await signIn(app, page);
     await use(page);
   },

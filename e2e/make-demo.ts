@@ -1,8 +1,9 @@
 import { seedDemo } from '@/server/demo/seed';
-import { makeTemplate } from '@/server/testing/database';
+import { keepAsItIs, makeTemplate } from '@/server/testing/database';
 import { NOON } from './app';
 
 /** Makes the database that every worker of the browser tests copies: the demo studio at noon. */
 await makeTemplate(async (db) => {
   await seedDemo(db, 'the demo password', NOON);
+  await keepAsItIs(db);
 });

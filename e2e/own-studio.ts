@@ -5,7 +5,7 @@ import { SIGN_IN_COOKIE, signInAs } from '@/server/auth/sign-ins';
 import { makeStudio } from '@/server/studio/studios';
 import { type App, NOON } from './app';
 
-/** A studio of its own, so that what other tests of this worker did to the demo is not in the way. */
+/** A studio with nothing in it, beside the demo. */
 export async function ownStudio(app: App, name: string) {
   const email = `${name.toLowerCase()}-${crypto.randomUUID()}@harbour.example`;
   const account = { name, email, password: 'terns over the pier' };
@@ -18,9 +18,4 @@ export async function ownStudio(app: App, name: string) {
     await page.context().addCookies([{ name: SIGN_IN_COOKIE, value, url: app.url }]);
   };
   return { email, teacherId, signIn, scope: { studioId: row.studio_id as string } };
-}
-
-/** Other tests of this worker find the demo alone. */
-export async function leaveOnlyTheDemo(app: App): Promise<void> {
-  await app.db('studios').where({ is_demo: false }).delete();
 }

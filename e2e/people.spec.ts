@@ -1,8 +1,5 @@
 import { axe, expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 import { termOf } from './term';
-
-test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 test('three hundred people are taken in from a list with errors in it, and out again', async ({
   app,

@@ -8,7 +8,6 @@ import { ownStudio } from './own-studio';
 
 /** A studio of its own, signed in, where a choir meets on eight Tuesdays at 12:15 from 1 December on. */
 export async function hallOf(app: App, page: Page) {
-  app.runClock(NOON);
   const own = await ownStudio(app, 'Ines');
   await own.signIn(page);
   const plan = emptyPlan('Loose jaw before choir', 1200);

@@ -22,7 +22,6 @@ test.use({ bypassCSP: true });
 test('in real time every cue and count is heard at its time, none over another', {
   tag: '@alone',
 }, async ({ app, page }) => {
-  app.runClock(NOON);
   // Nothing that is painted makes a sound; what it costs would be taken from the audio thread.
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.setViewportSize({ width: 800, height: 600 });

@@ -1,12 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { addParticipant } from '@/server/people/people';
 import { expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 import { termOf } from './term';
 
 const PEOPLE = ['Aino', 'Brannoc', 'Ciska', 'Dorrit', '=Eskil'];
-
-test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 test('a term is marked by keyboard, and its totals, its file and its people say the same', async ({
   app,

@@ -1,7 +1,6 @@
 import { keepCautions } from '@/server/people/carried';
 import { addParticipant } from '@/server/people/people';
 import { expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 import { termOf } from './term';
 
 const FIRST = [
@@ -21,8 +20,6 @@ const FIRST = [
 const LAST = ['mara', 'nild', 'orin', 'sul'];
 /** Four keys a second for a minute. */
 const KEYS_IN_A_MINUTE = 240;
-
-test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 test('a room of forty-six stands in sight, and is marked by keyboard in under a minute', async ({
   app,

@@ -17,7 +17,6 @@ test('cues are spoken from rendered audio, ahead on the audio clock, never over 
   app,
   page,
 }) => {
-  app.runClock(NOON);
   await noteSources(page);
   await signIn(app, page);
   await openSession(page, app.db);

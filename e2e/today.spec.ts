@@ -6,7 +6,7 @@ import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
 import type { App } from './app';
 import { axe, expect, NOON, test } from './harness';
-import { leaveOnlyTheDemo, ownStudio } from './own-studio';
+import { ownStudio } from './own-studio';
 
 const DAY = 86_400_000;
 
@@ -72,7 +72,6 @@ test('what has to be settled before a class is settled from Today, each with one
   app,
   page,
 }) => {
-  app.runClock(NOON);
   const { scope, signIn } = await ownStudio(app, 'Ottilie');
   await signIn(page);
   const classId = await oneMove(app, scope, 'Quay watch');
@@ -100,14 +99,12 @@ test('what has to be settled before a class is settled from Today, each with one
   expect(await axe(page)).toEqual([]);
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(360);
-  await leaveOnlyTheDemo(app);
 });
 
 test('what was left from the last meeting is shown until it is looked at', async ({
   app,
   page,
 }) => {
-  app.runClock(NOON);
   const { scope, signIn } = await ownStudio(app, 'Sten');
   await signIn(page);
   const classId = await oneMove(app, scope, 'Night watch');
@@ -159,11 +156,9 @@ test('what was left from the last meeting is shown until it is looked at', async
   await page.goto(`/lead/${id}`);
   await expect(page.getByRole('heading', { name: 'Who is here' })).toBeVisible();
   await expect(page.getByText('May I wear lenses?')).toBeHidden();
-  await leaveOnlyTheDemo(app);
 });
 
 test('a busy day and a closed one say so', async ({ app, page }) => {
-  app.runClock(NOON);
   const { scope, signIn } = await ownStudio(app, 'Gus');
   await signIn(page);
   const classId = await oneMove(app, scope, 'Rope walk');
@@ -183,35 +178,29 @@ test('a busy day and a closed one say so', async ({ app, page }) => {
   await expect(next.getByText(/^Thu 26 Nov, in/)).toBeVisible();
   await expect(page.getByRole('link', { name: 'Lead class' })).toHaveCount(0);
   expect(await axe(page)).toEqual([]);
-  await leaveOnlyTheDemo(app);
 });
 
 test('a studio where nothing has happened yet says what will stand where', async ({
   app,
   page,
 }) => {
-  app.runClock(NOON);
   const { signIn } = await ownStudio(app, 'Nela');
   await signIn(page);
-  try {
-    for (const [path, words] of [
-      ['/', 'No session to lead'],
-      ['/', 'Nothing is planned for today or the coming week.'],
-      ['/calendar', 'Nothing meets in these weeks'],
-      ['/calendar/plan', 'No class to plan yet'],
-      ['/calendar/closed', 'No closed days yet'],
-      ['/studio/outbox', 'No letters yet'],
-      ['/classes', 'No classes yet'],
-      ['/people', 'Nobody on the register yet'],
-    ] as const) {
-      await page.goto(path);
-      await expect(page.getByText(words)).toBeVisible();
-    }
-    await page.goto('/moves');
-    await expect(page.getByText(/^(\d+) of \1 moves$/)).toBeVisible();
-  } finally {
-    await leaveOnlyTheDemo(app);
+  for (const [path, words] of [
+    ['/', 'No session to lead'],
+    ['/', 'Nothing is planned for today or the coming week.'],
+    ['/calendar', 'Nothing meets in these weeks'],
+    ['/calendar/plan', 'No class to plan yet'],
+    ['/calendar/closed', 'No closed days yet'],
+    ['/studio/outbox', 'No letters yet'],
+    ['/classes', 'No classes yet'],
+    ['/people', 'Nobody on the register yet'],
+  ] as const) {
+    await page.goto(path);
+    await expect(page.getByText(words)).toBeVisible();
   }
+  await page.goto('/moves');
+  await expect(page.getByText(/^(\d+) of \1 moves$/)).toBeVisible();
 });
 
 test('what somebody carries is kept only with their consent, and what was ticked stays', async ({

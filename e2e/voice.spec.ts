@@ -6,10 +6,7 @@ import { planSession } from '@/server/sessions/sessions';
 import { noteTalk } from '@/server/speech/teacher-speech';
 import { twoMinutes } from './counted';
 import { axe, begin, expect, NOON, stored, storedPlan, test } from './harness';
-import { leaveOnlyTheDemo } from './own-studio';
 import { hallOf } from './planned';
-
-test.afterEach(({ app }) => leaveOnlyTheDemo(app));
 
 /** A microphone in front of which somebody hums; or one that only hears the room, or is refused. */
 async function microphone(page: Page, hears: 'a voice' | 'nothing' | 'refused'): Promise<void> {
@@ -77,7 +74,6 @@ test('a move is recorded cue by cue with one key, and then said in the teacherâ€
 });
 
 test('a recording takes its own time in the class it is said in', async ({ app, studio: page }) => {
-  await app.db('recordings').delete();
   await microphone(page, 'a voice');
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   const id = await createClass(app.db, { studioId }, twoMinutes(), NOON);
@@ -201,8 +197,6 @@ test('how much the teacher talks is learned, shown, used and forgotten', async (
   studio: page,
 }) => {
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
-  await app.db('talk_samples').delete();
-  await app.db('recordings').delete();
   const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
   const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });
   await page.goto(`/classes/${classId}`);

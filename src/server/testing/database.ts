@@ -42,6 +42,43 @@ export async function makeTemplate(fill?: (db: Db) => Promise<void>): Promise<vo
   }
 }
 
+/** A schema in which every table stands once more, as it was when it was filled. */
+const KEPT = 'kept';
+
+/** Keeps a copy of every table in the same database, so that a test can begin from it. */
+export async function keepAsItIs(db: Db): Promise<void> {
+  await db.raw(`create schema ${KEPT}`);
+  await forEveryTable(db, `execute format('create table ${KEPT}.%1$I as table public.%1$I', t)`);
+}
+
+/**
+ * Brings every table back to what was kept, whoever is connected meanwhile.
+ * @param round how often this was done. Versions of classes rise with it: what a server remembers of a version that
+ *   was taken back must not pass for a later one
+ */
+export async function bringBack(db: Db, round: number): Promise<void> {
+  await forEveryTable(
+    db,
+    `execute format('delete from public.%I', t);
+     execute format('insert into public.%1$I overriding system value table ${KEPT}.%1$I', t)`,
+  );
+  await db('classes').increment('version', 1000 * round);
+}
+
+/** Done in one go and without regard to which row points at which: all of them are there at the end. */
+async function forEveryTable(db: Db, act: string): Promise<void> {
+  await db.raw(`
+    do $all$
+    declare t text;
+    begin
+      set local session_replication_role = replica;
+      for t in select tablename from pg_tables
+        where schemaname = 'public' and tablename not like 'knex_%' loop
+        ${act};
+      end loop;
+    end $all$`);
+}
+
 /**
  * Makes a database that no migration has been run on.
  * @returns its address
