@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { emptyPlan } from '@/core/class';
 import { createClass } from '@/server/classes/classes';
@@ -315,7 +316,10 @@ test('segments go from one class to another', async ({ app, studio: page }) => {
   await saved(page);
 });
 
-test('a class goes into a file and comes back from it', async ({ app, studio: page }) => {
+test('a class goes into a file and comes back from it; its pictures go into one', async ({
+  app,
+  studio: page,
+}) => {
   await openNewClass(app, page, 'To a file', 10);
   await addMove(page, 'long o cheek');
   await saved(page);
@@ -325,6 +329,11 @@ test('a class goes into a file and comes back from it', async ({ app, studio: pa
   await page.getByRole('menuitem', { name: 'Save as a file' }).click();
   const download = await waiting;
   expect(download.suggestedFilename()).toBe('to-a-file.upbeat.json');
+  await page.getByText('More', { exact: true }).click();
+  const pictures = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Save pictures of the moves' }).click();
+  const sheet = readFileSync(await (await pictures).path(), 'utf8');
+  expect(sheet).toMatch(/<text[^>]*>Long O cheek lift<\/text>/);
   await page.goto('/classes');
   await page.getByText('Bring a class from a file').click();
   await page.getByLabel(/Class file/).setInputFiles({

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { libraryTrack } from '@library/tracks';
 import type { Page } from '@playwright/test';
 import {
@@ -165,6 +166,13 @@ test('a move is played on its page, slowly, step by step, in each version and as
   await page.getByRole('button', { name: 'Easier' }).click();
   await page.getByRole('button', { name: 'Step on' }).click();
   const half = await noseAt();
+  const file = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save its picture' }).click();
+  const kept = await file;
+  expect(kept.suggestedFilename()).toBe('chin-over-the-shoulder.svg');
+  const svg = readFileSync(await kept.path(), 'utf8');
+  expect(svg).toContain('easier');
+  expect(svg).toContain('your left is on the left');
   expect(half).toBeGreaterThan(left + 5);
   await page.getByLabel('Slowly', { exact: true }).check();
   await page.getByRole('button', { name: 'Play' }).click();

@@ -20,6 +20,7 @@ test('npm start brings the application back when it dies in mid-hold, and the cl
     env: { ...process.env, DATABASE_URL: app.databaseUrl, PORT: String(port), UPBEAT_DEMO: '1' },
   });
   const context = await browser.newContext({ baseURL: url });
+  const over = new Promise((resolve) => started.once('close', resolve));
   let said = '';
   const ready = new Promise<void>((resolve, reject) => {
     const hear = (data: Buffer) => {
@@ -57,7 +58,6 @@ test('npm start brings the application back when it dies in mid-hold, and the cl
     await expect.poll(stored, { timeout: 60_000 }).toEqual(['started', 'paused']);
     expect(existsSync(`/proc/${server}`)).toBe(false);
   } finally {
-    const over = new Promise((resolve) => started.once('close', resolve));
     started.kill('SIGTERM');
     await over;
   }

@@ -4,7 +4,7 @@ export const jawTracks: AreaTracks = {
   'yawn-wide-opening': shows(['', '25 27:.9 26:.3 43:.7'], '', {
     easier: { keys: ['', '26:.3 43:.5'] },
   }),
-  'soft-jaw-drop': shows(['', '25:.8 26:.9'], 'palm rest midCheek', {
+  'soft-jaw-drop': shows(['', '25:.8 26:.9'], 'palm rest jawAngle', {
     easier: { keys: ['', '26:.5'] },
   }),
   'jaw-drop-under-temple-palms': shows(['', '25:.7 26:.7'], 'palm rest temple', {

@@ -57,7 +57,7 @@ export const mouthTracks: AreaTracks = {
     },
   ),
   'level-smile-tongue-corners': shows('12:.7 36L 23:.2', '', { easier: { keys: '36L:.6 23:.1' } }),
-  'pen-under-nose': shows('10:.5 18:.8 17:.2', '', { easier: { keys: '10:.4 18:.7' } }),
+  'pen-under-nose': shows('10:.5 18:.8 17:.2 pen', '', { easier: { keys: '10:.4 18:.7' } }),
   'slow-wide-vowels': shows(VOWELS, '', { easier: { keys: SMALL_VOWELS } }),
   'lip-flutter': shows('25:.3 22:.5 33:.2 18:.3', '', { easier: { keys: '25:.3 22:.4' } }),
   'quick-lip-pinches': shows('18:.2 26:.2', 'pinch pinch upperLip>mouthCorner>lowerLip', {

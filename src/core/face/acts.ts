@@ -32,5 +32,5 @@ export function standing(acts: readonly Act[], index: number): Pose {
   if (kind === 'release') return poseAt(acts, index, act.step.durationMs / 2);
   const work = kind === 'work' ? act : acts[index + 1];
   if (!work?.track || work.step.kind !== 'work') return STILL;
-  return keyPose(work.track, work.step.side === 'right' ? 'right' : 'left');
+  return keyPose(work.track, { side: work.step.side === 'right' ? 'right' : 'left' });
 }

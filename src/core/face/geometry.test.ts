@@ -223,6 +223,15 @@ describe('a unit', () => {
     expect(at('51R', 'collarbone')).toEqual(rest('collarbone'));
   });
 
+  it('holds a pen between nose and lip, as wide as the face, and shows it only there', () => {
+    const held = draw('pen 18:.8');
+    const pen = bounds(held.pen.d);
+    expect(pen.top).toBeGreaterThan(bounds(held.nose.d).bottom - 6);
+    expect(pen.bottom).toBeLessThan(bounds(held.upperLip.d).top + 4);
+    expect(pen.right - pen.left).toBeGreaterThan(120);
+    expect(draw('18:.8').pen.d).toBe('');
+  });
+
   it('draws lines of a brow that rises, and none where it is held', () => {
     expect(draw('1 2').foreheadLines.d).not.toBe('');
     expect(draw('1 2 brace').foreheadLines.d).toBe('');
@@ -236,6 +245,44 @@ describe('areas and hands', () => {
     expect(chin('27')[1]).toBeGreaterThan(chin('')[1] + 15);
     const mirror = patchesOf(pose('12L')).find((p) => p.area === 'lowerCheeks');
     expect(bounds(mirror?.left ?? '').top).toBeLessThan(bounds(mirror?.right ?? '').top);
+  });
+
+  it('of the mouth stays close round the lips, however it opens', () => {
+    for (const written of ['', '25 26 27', '18 22', '22 25:.8 26:.4', '28', '12 6']) {
+      const of = pose(written);
+      const mouth = patchesOf(of).find((p) => p.area === 'mouth');
+      const [area, upper, lower] = [
+        bounds(mouth?.left ?? ''),
+        bounds(geometry(of).upperLip.d),
+        bounds(geometry(of).lowerLip.d),
+      ];
+      expect([written, folds(ends(mouth?.left ?? ''))]).toEqual([written, false]);
+      for (const beyond of [
+        upper.top - area.top,
+        area.bottom - lower.bottom,
+        upper.left - area.left,
+        area.right - upper.right,
+      ]) {
+        expect(beyond, written).toBeGreaterThan(2);
+        expect(beyond, written).toBeLessThan(14);
+      }
+    }
+  });
+
+  it('leave the eyes in sight where the heels lie on the brows', () => {
+    const hands = handsIn(pose('64', 'heel lift midBrow>midForehead'));
+    const eyes = bounds(geometry(pose('64')).lids.d);
+    for (const { arm, palm, fingers } of hands) {
+      const inward = ends(arm.d)
+        .filter(([x]) => Math.abs(x - 200) < 80)
+        .map(([, y]) => y + arm.width / 2);
+      const low = Math.max(
+        ...inward,
+        bounds(palm).bottom,
+        ...fingers.map((f) => bounds(f.d).bottom),
+      );
+      expect(low).toBeLessThan(eyes.bottom);
+    }
   });
 
   it('stand where they are told, on the half they are told, and come from their own side', () => {

@@ -2,10 +2,10 @@ import type { Area, FacePoint } from '../move';
 import { eyeOf, round } from './eye';
 import { depthAt, onSkin, turned, turnedOutline } from './field';
 import { longHair, shortHair } from './hair';
-import { lipEdges, mouthOf, tongueOf } from './mouth';
+import { lipEdges, mouthOf, penOf, tongueOf } from './mouth';
 import { lineThrough, moved, type Point, ringThrough, straight } from './path';
 import type { Pose } from './pose';
-import { between, clamp, flip, type Half, HEAD_POINTS, posed } from './posed';
+import { between, clamp, flip, type Half, HEAD_POINTS, type Posed, posed } from './posed';
 import { both, type Drawn, half, most, neckLines, signsOf } from './signs';
 import { HALF_LINES, MIDDLE_LINES, PATCHES } from './still';
 
@@ -40,6 +40,7 @@ export const PARTS = [
   'lashes',
   'brows',
   'nose',
+  'pen',
   'crowsFeet',
   'frown',
   'foreheadLines',
@@ -235,6 +236,7 @@ export function geometry(pose: Pose): Drawing {
     lashes: { d: both(lash), o: most((side) => clamp((eyes[side].closed - 0.5) * 2)) },
     brows: { d: both(brow) },
     nose: { d: nose },
+    pen: penOf(p, edges.upper),
     ...signsOf(p, eyes),
   };
 }
@@ -247,6 +249,7 @@ export function patchesOf(
   const p = posed(pose);
   return PATCHES.filter(({ area }) => !only || only.has(area)).map(({ area, path, paired }) => {
     const body = BODY.has(area);
+    if (area === 'mouth') return { area, left: roundLips(p) };
     const put = (side: Half) =>
       moved(path, (point) => {
         const own = side === 'L' ? point : flip(point);
@@ -256,6 +259,25 @@ export function patchesOf(
     return { area, left: put('L'), ...(paired && { right: put('R') }) };
   });
 }
+
+/** How far the area of the mouth goes beyond the lips: it follows them, so that an open mouth has no beard of colour. */
+const ROUND_LIPS = 9;
+
+function roundLips(p: Posed): string {
+  const mouth = mouthOf(p);
+  const { upper, lower } = lipEdges(mouth);
+  const middle: Point = [
+    (mouth.left[0] + mouth.right[0]) / 2,
+    (mouth.upperOuter + mouth.lowerOuter) / 2,
+  ];
+  const ring = [...upper, ...lower.slice(1, -1).toReversed()].map(([x, y]): Point => {
+    const [dx, dy] = [x - middle[0], y - middle[1]];
+    const much = 1 + ROUND_LIPS / Math.max(1, Math.hypot(dx, dy));
+    return [middle[0] + dx * much, middle[1] + dy * much];
+  });
+  return ringThrough(ring.map((point) => turned(p.head, point, depthAt(point))));
+}
+
 const BODY: ReadonlySet<string> = new Set(['shoulders', 'chest', 'frontNeck', 'sideNeck']);
 
 /** Where each point of a stroke is in a pose. */

@@ -66,14 +66,14 @@ function elbowOf({ hand, half, form }: HandPose, [x, y]: Point): Point {
   if (form === 'shoulder') return [x + out * 120, y - 10];
   if (hand !== half) return [x + out * 190, y + 170];
   const flatOnIt = form === 'palm' || form === 'cup';
-  if (form === 'heel') return [x + out * 105, y + 200];
+  if (form === 'heel') return [x + out * 50, y + 200];
   // On the forehead the elbows are out, so that the eyes stay in sight; below the mouth they are low and out.
   if (y < 205) return [x + out * 230, y + (form === 'edge' ? 170 : 130)];
   if (form === 'cradle') return [200 + out * 6, y + 170];
   // On neck and collarbones the hands stand beside the throat, and never across it.
   if (y > 385) return [x + out * 44, y + 190];
   if (y > (flatOnIt ? 372 : 300)) return [x + out * 200, y + 130];
-  return flatOnIt ? [x + out * 84, y + 220] : [x + out * 170, y + 180];
+  return flatOnIt ? [x + out * 52, y + 220] : [x + out * 170, y + 180];
 }
 
 /** How far a hand that taps or pinches is off the skin, 0 to 1, at a phase of its beat. */
@@ -237,7 +237,11 @@ function shapeOf(hand: HandPose, place: ReturnType<typeof of>, phase: number): S
     case 'cradle':
       return flat(place, 18);
     case 'heel':
-      return flat(place, 52);
+      // The wrist is bent and the elbow out, so that the eyes stay in sight.
+      return {
+        ...flat(place, 52),
+        arm: finger([place(2, 2), place(-34, 60), place(-150, 400)], ARM),
+      };
     case 'edge':
       return flat((f, t) => place(f, t * 0.62), 24);
     case 'fist':

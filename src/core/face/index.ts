@@ -4,6 +4,8 @@ export { type HandDrawing, handsIn } from './hands';
 export { lineThrough, type Point } from './path';
 export * from './points';
 export * from './pose';
+export * from './sheet';
 export * from './sketch';
 export * from './still';
+export * from './styles';
 export * from './track';

@@ -87,6 +87,26 @@ export function lipEdges(m: Mouth): {
   };
 }
 
+/** A pen that lies on the upper lip, held there by the nose; it is there as far as it is held. */
+export function penOf(p: Posed, upperLip: readonly Point[]): { d: string; o: number } {
+  const there = p.value('pen');
+  const lip = upperLip[4];
+  if (there < 0.06 || !lip) return { d: '', o: 0 };
+  const [x, y] = lip;
+  const end = (way: 1 | -1): Point[] => [
+    [x + way * 40, y - 9],
+    [x + way * 76, y - 9],
+    [x + way * 80, y - 5.5],
+    [x + way * 76, y - 2],
+    [x + way * 40, y - 2],
+  ];
+  const round = [...end(1), ...end(-1).toReversed()];
+  return {
+    d: ringThrough(round.map((point) => turned(p.head, point, depthAt(point) + 14))),
+    o: there,
+  };
+}
+
 export function tongueOf(p: Posed, mouth: Mouth): { inside: string; outside: string } {
   const out = p.value('19');
   const middle = (mouth.left[0] + mouth.right[0]) / 2;

@@ -1,7 +1,7 @@
 import { LIBRARY } from '@library';
 import { describe, expect, it } from 'vitest';
 import { inVariant } from '../move';
-import { amount, geometry, mirrored, STILL, sketched } from '.';
+import { amount, geometry, mirrored, ownTrack, STILL, sketched } from '.';
 
 /** Library moves, looked at as if they were a teacher's own. */
 const OWN = LIBRARY.map((move) => ({ ...move, id: `own-${move.id}` }));
@@ -26,6 +26,28 @@ describe('a move without a track of its own', () => {
     expect(mirrored(both).units).toEqual(both.units);
     const one = { ...STILL, units: sketched({ ...smile, sides: 'each' }).keys.at(-1) ?? [] };
     expect(amount(one, '12R')).toBe(0);
+  });
+
+  it('shows a version as it was drawn, and else as less of the move', () => {
+    const [first] = OWN;
+    if (!first) throw new Error('no such move');
+    const drawn = { keys: ['12'], fingers: 'tips rest cheekbone' };
+    const move = {
+      ...first,
+      hands: 'light' as const,
+      looks: { ...drawn, easier: { keys: ['15:.3'] } },
+    };
+    const pose = (variant?: 'easier' | 'harder') => {
+      const { keys, hands } = ownTrack(move, variant);
+      const shown = { ...STILL, units: keys[0] ?? [] };
+      return [amount(shown, '12L'), amount(shown, '15L'), hands.length];
+    };
+    expect(pose()).toEqual([1, 0, 2]);
+    expect(pose('easier')).toEqual([0, 0.3, 0]);
+    expect(pose('harder').slice(0, 2)).toEqual([1, 0]);
+    const { easier: _, ...main } = move.looks;
+    const less = ownTrack({ ...move, looks: main }, 'easier').keys[0] ?? [];
+    expect(amount({ ...STILL, units: less }, '12L')).toBe(0.6);
   });
 
   it('drops the hands in a version without them', () => {

@@ -63,15 +63,16 @@ function unitFor(muscle: Move['muscles'][number]): UnitName | undefined {
   return PREFERRED.find(does) ?? UNIT_NAMES.find(does);
 }
 
-/** Of a version of which nothing is said: easier does less of it. */
+/** Of a version that has no picture of its own: easier does less of it. */
 const EASIER = 0.6;
 
 /** A teacher's own move: as they drew it, else as it can be worked out. */
 export function ownTrack(move: Move, variant?: Variant): Track {
   const { looks } = move;
   if (!looks) return sketched(move, variant);
-  const track = trackOf({ keys: looks.keys, hands: looks.fingers });
-  if (!variant) return track;
+  const { keys, fingers: hands } = (variant && looks[variant]) ?? looks;
+  const track = trackOf({ keys, hands });
+  if (!variant || looks[variant]) return track;
   const done = inVariant(move, variant);
   const much = variant === 'easier' ? EASIER : 1;
   return {

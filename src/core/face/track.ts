@@ -370,9 +370,15 @@ function alive(pose: Pose, ms: number, eyes: boolean): Pose {
   return { ...pose, units };
 }
 
-/** The pose that stands for a track in a still picture: where its effort is greatest. */
-export function keyPose(track: Track, side: 'left' | 'right' = 'left'): Pose {
-  const key = keyAt(track.keys, Math.min(1, track.keys.length - 1));
-  const pose = { ...STILL, units: key, hands: track.hands, along: 0.5, round: 0, reach: 1 };
+/**
+ * The pose that stands for a track in a still picture.
+ * @param of on which side it is done, and whether it is where the work begins instead of where its effort is greatest
+ */
+export function keyPose(
+  { keys, hands }: Track,
+  { side, first }: { side?: 'left' | 'right'; first?: boolean } = {},
+): Pose {
+  const units = keyAt(keys, first ? 0 : Math.min(1, keys.length - 1));
+  const pose = { ...STILL, units, hands, along: first ? 0.1 : 0.5, round: 0, reach: 1 };
   return side === 'right' ? mirrored(pose) : pose;
 }

@@ -1,4 +1,4 @@
-import { type HandForm, type HandMotion, handsOf, type Looks, unitsOf } from './looks';
+import { type HandForm, type HandMotion, handsOf, type Picture, unitsOf } from './looks';
 import type { FacePoint } from './points';
 import { isPaired, isWay, type Unit, type UnitName, unitIndex } from './units';
 
@@ -56,7 +56,7 @@ export const writtenHands = ({ form, motion, way, which }: HandsWish): string =>
   way.length === 0 ? '' : `${form} ${motion} ${way.join('>')} ${which}`;
 
 /** The first hands of a picture, to be changed; a fingertip that rests where there are none. */
-export function wishOf({ fingers = '' }: Looks): HandsWish {
+export function wishOf({ fingers = '' }: Picture): HandsWish {
   const [first, second] = handsOf(fingers);
   if (!first) return { form: 'tips', motion: 'rest', way: [], which: 'both' };
   const { form, motion, way, hand, half } = first;

@@ -120,8 +120,7 @@ const written = (most: number, read: (text: string) => unknown) =>
 /** Most key poses of a move. */
 export const MOST_KEYS = 8;
 
-/** The picture of a teacher's own move. */
-export const looksSchema = z.strictObject({
+const picture = {
   /** Key poses over one rep, breath, pass or hold. */
   keys: z
     .array(written(400, unitsOf))
@@ -129,5 +128,14 @@ export const looksSchema = z.strictObject({
     .max(MOST_KEYS, `must have at most ${MOST_KEYS} moments`),
   /** What the hands do on the face meanwhile. */
   fingers: written(400, handsOf).optional(),
+};
+const pictureSchema = z.strictObject(picture);
+export type Picture = z.infer<typeof pictureSchema>;
+
+/** The picture of a teacher's own move, and of its versions where they have one of their own. */
+export const looksSchema = z.strictObject({
+  ...picture,
+  easier: pictureSchema.optional(),
+  harder: pictureSchema.optional(),
 });
 export type Looks = z.infer<typeof looksSchema>;

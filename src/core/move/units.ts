@@ -2,7 +2,7 @@ import type { Muscle } from './muscles';
 
 /**
  * What a face can do, as action units of the Facial Action Coding System (Ekman and Friesen 1978), and some of our
- * own for tongue, shoulders, chest and held air. Numbers and muscles are from memory.
+ * own for tongue, shoulders, chest, held air and a pen that is held. Numbers and muscles are from memory.
  */
 
 export interface UnitTraits {
@@ -78,6 +78,7 @@ const MIDDLE = {
   },
   chest: { name: 'chest full of breath', muscles: ['diaphragm', 'scalene muscles'] },
   breastbone: { name: 'breastbone forward', muscles: ['pectoralis major', 'trapezius'] },
+  pen: { name: 'a pen between nose and lip', muscles: [] },
 } as const satisfies Record<string, UnitTraits>;
 
 /** Those that go one way or the other; each is the other's mirror image. */

@@ -5,6 +5,7 @@ import {
   ChevronDown,
   Download,
   History,
+  ImageDown,
   Mic,
   Play,
   Printer,
@@ -16,10 +17,13 @@ import {
 } from 'lucide-react';
 import Link from 'next/link';
 import { type ReactNode, useState, useTransition } from 'react';
+import { saveFile } from '@/browser/save-file';
 import { type Plan, planSchema } from '@/core/class';
 import { clock, parseSeconds, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
+import { picturesOfClass, savePictures } from '../kit/face-dial';
 import { Menu, MenuEntry, MenuLink } from '../kit/menu';
+import { useMoves } from '../kit/moves';
 import { QuickField } from '../kit/quick-field';
 import type { Room } from './room';
 import type { Editing } from './use-history';
@@ -177,17 +181,14 @@ function Length({ editing, totalMs, room }: { editing: Editing; totalMs: number;
 }
 
 /** The plan as a file that stands alone: its own moves go along. */
-function download(plan: Plan): void {
-  const file = new Blob([JSON.stringify(plan, null, 2)], { type: 'application/json' });
-  const url = URL.createObjectURL(file);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${plan.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.upbeat.json`;
-  link.click();
-  URL.revokeObjectURL(url);
-}
+const download = (plan: Plan): void =>
+  saveFile(plan.name, '.upbeat.json', {
+    text: JSON.stringify(plan, null, 2),
+    type: 'application/json',
+  });
 
 function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
+  const moves = useMoves();
   return (
     <Menu
       trigger={
@@ -217,6 +218,9 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
       </MenuLink>
       <MenuEntry act={() => download(plan)}>
         <Download size={16} aria-hidden /> Save as a file
+      </MenuEntry>
+      <MenuEntry act={() => savePictures(plan.name, picturesOfClass(plan, moves))}>
+        <ImageDown size={16} aria-hidden /> Save pictures of the moves
       </MenuEntry>
     </Menu>
   );

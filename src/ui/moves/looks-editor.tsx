@@ -10,10 +10,14 @@ import {
   type HalfOf,
   type HandForm,
   type HandMotion,
+  hasVariant,
   type Looks,
   MOST_KEYS,
   type Move,
+  type Picture,
   type UnitName,
+  VARIANTS,
+  type Variant,
   type WhichHand,
   wishOf,
   withAmount,
@@ -26,7 +30,7 @@ import { MovePlayer } from './move-player';
 
 /** Units in plain words, by what they belong to. */
 const GROUPS: Record<string, readonly UnitName[]> = {
-  Mouth: ['12', '15', '20', '18', '22', '25', '28', '23', '10', '16', '17'],
+  Mouth: ['12', '15', '20', '18', '22', '25', '28', '23', '10', '16', '17', 'pen'],
   Jaw: ['26', '27', '29', '30'],
   'Tongue and air': [
     '19',
@@ -69,7 +73,12 @@ const MOTIONS = Object.keys(HAND_MOTIONS) as HandMotion[];
 const MOST_PLACES = 8;
 const MOST_UNDONE = 100;
 
-const empty: Looks = { keys: ['', ''] };
+const empty: Picture = { keys: ['', ''] };
+const PICTURE_NAMES = {
+  move: 'the move',
+  easier: 'its easier version',
+  harder: 'its harder version',
+} as const;
 
 export interface LooksEditorProps {
   looks: Looks | undefined;
@@ -87,15 +96,26 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
   const [half, setHalf] = useState<HalfOf>('both');
   const [playing, setPlaying] = useState(false);
   const [before, setBefore] = useState<readonly (Looks | undefined)[]>([]);
-  const shown = looks ?? empty;
+  const [chosen, setChosen] = useState<'move' | Variant>('move');
+  const versions = VARIANTS.filter((v) => hasVariant(move, v));
+  const version = chosen === 'move' || !versions.includes(chosen) ? undefined : chosen;
+  const drawn = version ? looks?.[version] : looks;
+  const shown: Picture = drawn ?? empty;
   const index = Math.min(at, shown.keys.length - 1);
   const key = shown.keys[index] ?? '';
   /** How the hands are to be held, chosen before they have a place. */
   const [wished, setWished] = useState(wishOf(shown));
   const wish = shown.fingers ? wishOf(shown) : { ...wished, way: [] };
-  const change = (next: Looks | undefined) => {
+  const set = (next: Looks | undefined) => {
     setBefore([...before.slice(-MOST_UNDONE), looks]);
     onChange(next);
+  };
+  /** Changes the picture that is looked at; one of a version stands beside that of the move. */
+  const change = (next: Picture | undefined) => {
+    if (!version) return set(next && { ...looks, ...next, fingers: next.fingers });
+    if (!looks) return;
+    const { [version]: _, ...rest } = looks;
+    set(next ? { ...rest, [version]: next } : rest);
   };
   const undo = () => {
     if (before.length === 0) return;
@@ -137,7 +157,45 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
           <button type="button" className="btn btn-outline btn-sm" onClick={() => change(empty)}>
             Draw it
           </button>
-          <BeginFrom moves={moves} onBegin={change} />
+          <BeginFrom moves={moves} onBegin={set} />
+        </div>
+      </section>
+    );
+  }
+  const choice = versions.length > 0 && (
+    <Choice
+      label="Picture of"
+      value={version ?? 'move'}
+      options={['move', ...versions]}
+      names={PICTURE_NAMES}
+      onChange={(of) => {
+        setChosen(of);
+        setAt(0);
+      }}
+      width="w-52 max-w-full"
+    />
+  );
+  if (version && !drawn) {
+    const { keys, fingers } = looks;
+    return (
+      <section aria-labelledby="looks">
+        <h2 id="looks" className="text-lg font-semibold">
+          How it looks
+        </h2>
+        <div className="mt-2 grid justify-items-start gap-3">
+          {choice}
+          <p className="quiet text-sm">
+            {version === 'easier'
+              ? 'It is shown as less of the move, until it is drawn.'
+              : 'It is shown as the move, until it is drawn.'}
+          </p>
+          <button
+            type="button"
+            className="btn btn-outline btn-sm"
+            onClick={() => change({ keys, ...(fingers && { fingers }) })}
+          >
+            Draw it, from the picture of the move
+          </button>
         </div>
       </section>
     );
@@ -159,6 +217,7 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
           <p className="quiet text-sm">Press a place of the face to put the hands there.</p>
         </div>
         <div className="grid content-start gap-4">
+          {choice}
           <div className="flex flex-wrap items-center gap-2">
             <fieldset className="flex flex-wrap gap-1" aria-label="Moment">
               {shown.keys.map((_, i) => (
@@ -275,7 +334,14 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
             )}
           </p>
           <div className="flex flex-wrap items-end gap-3">
-            <BeginFrom moves={moves} onBegin={change} />
+            <BeginFrom
+              moves={moves}
+              onBegin={(begun) => {
+                const { keys, fingers } = (version && begun[version]) ?? begun;
+                if (version) change({ keys, ...(fingers && { fingers }) });
+                else set(begun);
+              }}
+            />
             <button
               type="button"
               className="btn btn-ghost btn-sm"

@@ -50,7 +50,10 @@ describe('writing a move', () => {
     const { move } = sent[0] as { move: Move };
     const { text, id, looks, ...rest } = move;
     // It is shown as the move it was copied from, until it is drawn anew.
-    expect(looks).toEqual({ keys: ['12:.5 6:.2', '12:.95 6:.6'] });
+    expect(looks).toEqual({
+      keys: ['12:.5 6:.2', '12:.95 6:.6'],
+      easier: { keys: ['12:.5 6:.2'] },
+    });
     const { text: was, id: _, ...before } = smile();
     expect(id).toBe('own-harbour-smile-2');
     expect(rest).toEqual(JSON.parse(JSON.stringify(before)));
@@ -98,5 +101,34 @@ describe('writing a move', () => {
     await screen.findByText('You have as many moves as a studio may have.');
     expect(field('Let go').value).toBe('Let it sail.');
     expect(went).toEqual([]);
+  });
+
+  it('draws a version by itself, takes a step back, and leaves the picture of the move alone', async () => {
+    const looks = { keys: ['12', '12 6'], fingers: 'tips rest cheekbone both' };
+    render(<MoveEditor from={{ ...smile(), looks }} keepId={false} others={[]} takenIds={[]} />);
+    const choose = (label: string, value: string) =>
+      fireEvent.change(screen.getByLabelText(label), { target: { value } });
+    const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+    choose('Picture of', 'easier');
+    expect(screen.getByText('It is shown as less of the move, until it is drawn.')).toBeTruthy();
+    press('Draw it, from the picture of the move');
+    choose('mouth corner up and out', '40');
+    press('Take the hands away');
+    press('Undo');
+    expect(screen.getByText(/^On: cheekbone/)).toBeTruthy();
+    press('Take the hands away');
+    await save();
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.move.looks).toEqual({ ...looks, easier: { keys: ['12:0.4', '12 6'] } });
+  });
+
+  it('lets a version be worked out again', async () => {
+    const looks = { keys: ['12'], easier: { keys: ['12:.4'] } };
+    render(<MoveEditor from={{ ...smile(), looks }} keepId={false} others={[]} takenIds={[]} />);
+    fireEvent.change(screen.getByLabelText('Picture of'), { target: { value: 'easier' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Leave it to be worked out' }));
+    await save();
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.move.looks).toEqual({ keys: ['12'] });
   });
 });

@@ -1,13 +1,20 @@
 'use client';
 
 import { PHRASES } from '@library/phrases';
-import { Pause, Play, SkipBack, SkipForward } from 'lucide-react';
+import { ImageDown, Pause, Play, SkipBack, SkipForward } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { addSegment, emptyPlan, segmentOf } from '@/core/class';
 import { actsOf, poseAt, standing } from '@/core/face';
 import { type Move, moveText, VARIANTS, type Variant } from '@/core/move';
 import { type Book, compile, type Side, type Step, type StepKind } from '@/core/score';
-import { MovingFace, useFacing, useReducedMotion, useTracks } from '../kit/face-dial';
+import {
+  MovingFace,
+  pictureOfMove,
+  savePictures,
+  useFacing,
+  useReducedMotion,
+  useTracks,
+} from '../kit/face-dial';
 import { FaceLookChoice } from '../kit/face-dial/face-look';
 
 const DOING: Record<StepKind, string> = {
@@ -159,7 +166,16 @@ export function MovePlayer({ move }: { move: Move }) {
           ))}
         </fieldset>
       )}
-      <details className="mt-3 text-center">
+      <p className="mt-2 text-center">
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm"
+          onClick={() => savePictures(moveText(move).name, pictureOfMove(move, variant))}
+        >
+          <ImageDown size={16} aria-hidden /> Save its picture
+        </button>
+      </p>
+      <details className="mt-1 text-center">
         <summary className="quiet cursor-pointer text-sm">How the face is drawn</summary>
         <FaceLookChoice />
       </details>

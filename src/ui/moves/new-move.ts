@@ -1,6 +1,6 @@
 import { TRACKS } from '@library/tracks';
 import type { WrittenTrack } from '@/core/face';
-import { type Looks, type Move, type MoveText, moveText } from '@/core/move';
+import { type Looks, type Move, type MoveText, moveText, type Picture } from '@/core/move';
 
 /** A move of a teacher's own while it is being written. */
 
@@ -57,9 +57,17 @@ export function copyOf(move: Move): Move {
 }
 
 /** The picture of a library move, to be changed. */
-export const looksOf = ({ keys, hands }: WrittenTrack): Looks => ({
-  keys: [keys].flat(),
-  ...(hands && { fingers: hands }),
-});
+export function looksOf({ keys, hands, ...versions }: WrittenTrack): Looks {
+  const picture = (own: { keys?: WrittenTrack['keys']; hands?: string } = {}): Picture => {
+    const fingers = own.hands ?? hands;
+    return { keys: [own.keys ?? keys].flat(), ...(fingers && { fingers }) };
+  };
+  const { easier, harder } = versions;
+  return {
+    ...picture(),
+    ...(easier && { easier: picture(easier) }),
+    ...(harder && { harder: picture(harder) }),
+  };
+}
 
 export const nameOf = (move: Move): string => moveText(move).name;

@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import type { Ref } from 'react';
 import {
+  BEHIND,
   type Drawing,
   geometry,
   type HandDrawing,
@@ -10,10 +11,11 @@ import {
   type Pose,
   patchesOf,
   STILL,
+  STYLES,
   VIEW_BOX,
 } from '@/core/face';
 import { AREA_NAMES, type Area, type Stroke } from '@/core/move';
-import { BEHIND, Hand, Part, STYLES } from './figure';
+import { Hand, Part } from './figure';
 import { strokePath } from './strokes';
 
 export interface FaceDialProps {

@@ -1,8 +1,8 @@
 import { memo } from 'react';
-import { geometry, handsIn, keyPose, PARTS, type Pose, STILL, VIEW_BOX } from '@/core/face';
+import { geometry, handsIn, keyPose, PARTS, STILL, STYLES, VIEW_BOX } from '@/core/face';
 import type { Move, Variant } from '@/core/move';
 import { lineOf } from './face-dial';
-import { Part, STYLES } from './figure';
+import { Part } from './figure';
 import { trackOfMove } from './track-of-move';
 
 export interface FaceMarkProps {
@@ -16,22 +16,11 @@ export interface FaceMarkProps {
   first?: boolean;
 }
 
-function poseOf({ move, variant, side, first }: FaceMarkProps): Pose {
-  const track = trackOfMove(move, variant);
-  const pose = keyPose(track, side);
-  return first
-    ? {
-        ...pose,
-        units: keyPose({ ...track, keys: track.keys.slice(0, 1) }, side).units,
-        along: 0.1,
-      }
-    : pose;
-}
-
 /** A still picture of a move, in few lines: what it looks like where its effort is greatest. */
 export const FaceMark = memo(function FaceMark(props: FaceMarkProps) {
   const { size } = props;
-  const pose = poseOf(props);
+  const { move, variant, side, first } = props;
+  const pose = keyPose(trackOfMove(move, variant), { side, first });
   const drawing = geometry(pose);
   const line = lineOf(Math.min(size, 60)) * (size < 60 ? 1 : 0.8);
   const hands = pose === STILL ? [] : handsIn(pose);

@@ -1,73 +1,9 @@
-import type { Drawing, HandDrawing, PartName } from '@/core/face';
+import { type Drawing, FACE_INK, type HandDrawing, type PartName, STYLES } from '@/core/face';
 
-/** How the lines of a face are drawn, apart from where they are. */
-
-interface LineStyle {
-  /** Of the line, as a share of the usual width. */
-  width: number;
-  opacity?: number;
-  /** Filled instead of drawn, or both. */
-  fill?: string;
-  stroke?: string;
-  /** Left out where the face is small. */
-  fine?: true;
-}
-
-const SKIN = 'var(--face-skin, var(--color-base-100))';
-const INK = 'currentColor';
-const HAIR = 'var(--face-hair)';
-
-export const STYLES: Record<PartName, LineStyle> = {
-  // Hair is there only where one chose it; see the stylesheet.
-  hairLong: { width: 1, fill: HAIR },
-  hairShort: { width: 1, fill: HAIR },
-  shoulders: { width: 0, fill: SKIN, stroke: 'none' },
-  neck: { width: 1 },
-  collarbones: { width: 0.8, opacity: 0.5, fine: true },
-  neckLines: { width: 0.7, opacity: 0.5, fine: true },
-  ears: { width: 1, fill: SKIN },
-  head: { width: 1, fill: SKIN },
-  hairline: { width: 0.6, opacity: 0.4, fine: true },
-  mouthInside: { width: 0.4, fill: 'var(--face-inside)' },
-  teeth: { width: 0, fill: 'var(--face-white)', stroke: 'none', fine: true },
-  tongueBehind: { width: 0.4, fill: 'var(--face-tongue)', fine: true },
-  upperLip: { width: 0.5, fill: 'var(--face-lip)', fine: true },
-  lowerLip: { width: 0.5, fill: 'var(--face-lip)', fine: true },
-  lipLine: { width: 0.8 },
-  tongue: { width: 0.6, fill: 'var(--face-tongue)' },
-  eyes: { width: 0, fill: 'var(--face-white)', stroke: 'none', fine: true },
-  irises: { width: 0, fill: 'var(--face-iris)', stroke: 'none', fine: true },
-  pupils: { width: 0, fill: 'var(--face-pupil)', stroke: 'none' },
-  lids: { width: 1 },
-  lowerLids: { width: 0.6, opacity: 0.6, fine: true },
-  lashes: { width: 0.6, fine: true },
-  brows: { width: 0.3, fill: INK },
-  nose: { width: 0.8 },
-  crowsFeet: { width: 0.7, fine: true },
-  frown: { width: 0.7, fine: true },
-  foreheadLines: { width: 0.7, fine: true },
-  noseLines: { width: 0.7, fine: true },
-  cheekLines: { width: 0.7, fine: true },
-  smileLines: { width: 0.7, fine: true },
-  hollows: { width: 0.8, fine: true },
-  fullCheeks: { width: 0.8, fine: true },
-  purseLines: { width: 0.7, fine: true },
-  chinLines: { width: 0.7, fine: true },
-  airLines: { width: 0.7, fine: true },
-};
-
-/** Those behind the areas and the timer, and those before them. */
-export const BEHIND: readonly PartName[] = [
-  'hairLong',
-  'shoulders',
-  'neck',
-  'ears',
-  'head',
-  'hairShort',
-];
+/** The pieces of a face as elements. */
 
 export function Part({ name, drawing, line }: { name: PartName; drawing: Drawing; line: number }) {
-  const { width, opacity = 1, fill = 'none', stroke = INK } = STYLES[name];
+  const { width, opacity = 1, fill = 'none', stroke = FACE_INK } = STYLES[name];
   const { d, o = 1 } = drawing[name];
   return (
     <path

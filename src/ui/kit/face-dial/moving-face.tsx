@@ -2,9 +2,17 @@
 
 import clsx from 'clsx';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { type Drawing, geometry, handsIn, type PartName, type Pose, patchesOf } from '@/core/face';
+import {
+  type Drawing,
+  geometry,
+  handsIn,
+  type PartName,
+  type Pose,
+  patchesOf,
+  STYLES,
+} from '@/core/face';
 import { FaceDial, type FaceDialProps, isFine, lineOf } from './face-dial';
-import { piecesOf, STYLES } from './figure';
+import { piecesOf } from './figure';
 import { strokePath } from './strokes';
 
 export interface MovingFaceProps extends Omit<FaceDialProps, 'pose' | 'ref' | 'onToggle'> {
