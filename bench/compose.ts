@@ -55,7 +55,7 @@ try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${app.url}/sign-in`);
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
-  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   const { id } = await app.db('classes').first('id');
   await app
     .db('classes')

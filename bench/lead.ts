@@ -23,7 +23,7 @@ const browser = await launch('--autoplay-policy=no-user-gesture-required');
 async function openLead(page: Page, plan: Plan): Promise<string> {
   await page.goto(`${app.url}/sign-in`);
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
-  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   const classId = await createClass(app.db, { studioId }, plan, NOON);
   const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });

@@ -17,7 +17,7 @@ try {
   const page = await browser.newPage();
   await page.goto(`${app.url}/sign-in`);
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
-  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   const cookies = await page.context().cookies();
   const Cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ');
   const { id } = await app.db('classes').first('id');
