@@ -68,7 +68,7 @@ function compiling(): void {
 async function estimating(language: Language, voice: Voice): Promise<void> {
   const errors = await Promise.all(
     sampleOf(language).heldOut.map(async (text) => {
-      const measured = await voice.length({ text, language, wordsPerMinute: 150 });
+      const measured = (await voice.length({ text, language, wordsPerMinute: 150 })) ?? 0;
       return Math.abs(estimateSpeech(text, language, 150) / measured - 1);
     }),
   );

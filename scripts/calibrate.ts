@@ -38,7 +38,7 @@ async function calibrate(language: Language, voice: Voice): Promise<void> {
   const rows = await Promise.all(
     sampleOf(language).calibration.map(async (text) => ({
       x: featuresOf(text, language),
-      y: await voice.length({ text, language, wordsPerMinute: RATE }),
+      y: (await voice.length({ text, language, wordsPerMinute: RATE })) ?? 0,
     })),
   );
   const found = leastSquares(rows).map((c, i) => `${FEATURES[i]}: ${Math.round(c)}`);

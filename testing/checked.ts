@@ -6,7 +6,7 @@ import { compile } from '@/core/score';
 /** A class of library moves as the checks look at it; nobody is booked where nothing is said. */
 export const checkedOf = (
   plan: Plan,
-  more: Partial<Pick<Checked, 'people' | 'sessionsAWeek' | 'talk'>> = {},
+  more: Partial<Pick<Checked, 'people' | 'sessionsAWeek' | 'talk' | 'unsaid'>> = {},
 ): Checked => ({
   plan,
   score: compile(plan, LIBRARY_BOOK),

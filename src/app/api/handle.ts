@@ -11,6 +11,9 @@ import { currentTeacher } from '../auth';
 /** Most bytes that the body of a request may have. */
 const MOST_BYTES = 2_000_000;
 
+/** What is counted where the asker went away before the answer. */
+const GONE = 499;
+
 /** A request from another site's page: its cookie alone must not be enough. */
 function crossSite(request: Request): boolean {
   const site = request.headers.get('sec-fetch-site');
@@ -65,6 +68,11 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
       ended({ status: response.status, studio });
       return response;
     } catch (error) {
+      if (request.signal.aborted) {
+        // Whoever asked has gone, so nobody reads this.
+        ended({ status: GONE, studio });
+        return new Response(null, { status: GONE });
+      }
       if (!(error instanceof Refusal)) {
         ended({ status: 500, studio });
         throw error;

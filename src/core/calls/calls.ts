@@ -152,7 +152,11 @@ export const CALLS = {
         .array(z.object({ text: cueTextSchema, language: languageSchema, wordsPerMinute: rate }))
         .max(MOST_TEXTS),
     }),
-    answers: z.object({ lengths: z.array(z.number().nullable()) }),
+    answers: z.object({
+      lengths: z.array(z.number().nullable()),
+      /** Whether there is a voice at all; what it cannot say has no length. */
+      voice: z.boolean(),
+    }),
   }),
   chooseVoice: call({
     method: 'PUT',

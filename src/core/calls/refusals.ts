@@ -88,6 +88,10 @@ export const REFUSALS = {
   'practice-then': [409, 'Practice is logged for today or the last {} days. Choose another day.'],
   'practice-enough': [409, 'Practice is logged {} times a day at most.'],
   'no-voice': [503, 'This machine has no speech program.'],
+  unspeakable: [
+    422,
+    'The voice cannot say this. Write it in other words, or record it in your own voice.',
+  ],
 } as const satisfies Record<string, readonly [status: number, says: string]>;
 
 export type RefusalCode = keyof typeof REFUSALS;

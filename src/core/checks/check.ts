@@ -83,6 +83,8 @@ export interface Checked {
   compile: (plan: Plan) => Score;
   /** How the teacher talked in the classes they led last, latest first, where that is known. */
   talk?: readonly TalkSample[];
+  /** What the voice was asked to say and cannot, by utterance key. */
+  unsaid?: ReadonlySet<string>;
 }
 
 /** A turn with the move as it is really done in it: its version, its amount, the words it is told in. */

@@ -5,6 +5,7 @@ import { talked } from '@testing/talk';
 import { describe, expect, it } from 'vitest';
 import { changeRules, type Plan, placedSegments, type Rules } from '@/core/class';
 import { compile } from '@/core/score';
+import { utteranceKey } from '@/core/speech';
 import { type BookedPerson, CHECKS, type Checked, check, type Finding } from '.';
 
 /** Slot and kit are ample, so that a class shows only what its test is about. */
@@ -21,7 +22,7 @@ const person = (more: Partial<BookedPerson>): BookedPerson => ({
   ...more,
 });
 
-type Context = Partial<Pick<Checked, 'people' | 'sessionsAWeek' | 'talk'>>;
+type Context = Partial<Pick<Checked, 'people' | 'sessionsAWeek' | 'talk' | 'unsaid'>>;
 
 interface Case {
   /** A class that triggers the check. */
@@ -57,6 +58,10 @@ const slotOf = (plan: Plan, spareMs: number): Plan => {
 /** Four classes of which so much was left out. */
 const habit = (share: number) =>
   Array.from({ length: 4 }, () => talked(1, { leftOutMs: 240_000 * share }));
+
+/** A text that the voice has refused. */
+const unsaid = (text: string) =>
+  new Set([utteranceKey({ text, language: 'en', wordsPerMinute: 150 })]);
 
 const CASES: Record<string, Case> = {
   'slot-overrun': {
@@ -158,6 +163,12 @@ const CASES: Record<string, Case> = {
     triggers: lines({ move: 'smile-pulses', rounds: 1, byRound: [{}, { variant: 'easier' }] }),
     spares: lines({ move: 'smile-pulses', rounds: 2, byRound: [{}, { variant: 'easier' }] }),
   },
+  'cannot-be-said': {
+    triggers: lines({ move: 'smile-pulses' }),
+    spares: lines({ move: 'smile-pulses' }),
+    context: { unsaid: unsaid('Half a smile, small pulses upward.') },
+    sparesContext: { unsaid: unsaid('Something that is not said') },
+  },
   'left-out-by-habit': {
     triggers: lines({ move: 'smile-pulses' }),
     spares: lines({ move: 'smile-pulses' }),
@@ -219,7 +230,7 @@ it('every check has a repair, except those that only a person can settle', () =>
     const { triggers, context } = CASES[id] as Case;
     return of(id, check(checkedOf(triggers, context))).every((f) => !f.repair && !f.fit);
   });
-  expect(without).toEqual(['person-to-ask']);
+  expect(without).toEqual(['cannot-be-said', 'person-to-ask']);
 });
 
 describe('other ways to be found and repaired', () => {

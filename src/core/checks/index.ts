@@ -12,6 +12,7 @@ import { areaWithoutWork, focusRatio, orderAgainstSchool, sameAreaInARow } from 
 import { claims, dryGripAfterGlide, missingProp, weeklyCap } from './kit';
 import { newToSomebody, personCaution, personRelease, personToAsk } from './room';
 import {
+  cannotBeSaid,
   cueTooLong,
   leftOutByHabit,
   passedOverInSilence,
@@ -52,6 +53,7 @@ export const CHECKS: readonly Check[] = [
   sameAreaInARow,
   passedOverInSilence,
   cueTooLong,
+  cannotBeSaid,
   missingProp,
   claims,
   newToSomebody,

@@ -13,7 +13,7 @@ import {
 import { clock } from '../formats';
 import { tooMuchSaid } from '../run';
 import { isOnlySaid, type LeftOut, OPENING } from '../score';
-import { estimateSpeech } from '../speech';
+import { estimateSpeech, utteranceKey } from '../speech';
 import type { Check, Look, Repair } from './check';
 
 export const slotOverrun: Check = {
@@ -249,6 +249,34 @@ export const leftOutByHabit: Check = {
     ];
   },
 };
+
+export const cannotBeSaid: Check = {
+  id: 'cannot-be-said',
+  title: 'The voice cannot say a cue',
+  severity: 'should',
+  find: ({ score, plan, unsaid }) => {
+    if (!unsaid?.size) return [];
+    const { wordsPerMinute } = plan.rules;
+    const silent = new Map<string, Set<string>>();
+    for (const { text, language, step } of score.cues) {
+      if (!unsaid.has(utteranceKey({ text, language, wordsPerMinute }))) continue;
+      const segments = silent.get(text) ?? new Set();
+      const segment = score.steps[step]?.segmentId;
+      if (segment) segments.add(segment);
+      silent.set(text, segments);
+    }
+    return [...silent].map(([text, segments]) => ({
+      key: `cannot-be-said ${text}`,
+      says: `The voice cannot say "${shortened(text)}"`,
+      why: 'It stays silent there. Write it in other words, record it in your own voice, or say it yourself.',
+      segments: [...segments],
+    }));
+  },
+};
+
+const MOST_LETTERS = 60;
+const shortened = (text: string): string =>
+  text.length > MOST_LETTERS ? `${text.slice(0, MOST_LETTERS - 1)}…` : text;
 
 export const reminderWithoutRoom: Check = {
   id: 'reminder-without-room',

@@ -1,11 +1,11 @@
 import { spawnSync } from 'node:child_process';
-import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, expect, it } from 'vitest';
 import type { Language } from '@/core/language';
-import { asSpoken } from '@/core/speech';
-import { espeak } from './engine';
+import { asSpoken, wavMs } from '@/core/speech';
+import { espeak, Unspeakable } from './engine';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-espeak-'));
 const { PATH } = process.env;
@@ -32,6 +32,56 @@ it('takes the word of a program that ends without having read what it was given'
   const text = 'la '.repeat(100_000);
   const spoken = engine?.render({ text, language: 'en', wordsPerMinute: 150 }, 'plain');
   await expect(spoken).rejects.toThrow('espeak-ng ended with 3: no voice');
+});
+
+it.each([
+  ['letters with dots', 'A.'.repeat(120), 'en'],
+  ['abbreviations', 'z.B.'.repeat(60), 'de'],
+  ['one long word', 'a'.repeat(240), 'en'],
+  ['digits', '9'.repeat(240), 'de'],
+  ['half of a pair', `Breathe ${'\ud83d'} out`, 'en'],
+  ['other alphabets', 'Вдох 吸气 شهيق', 'en'],
+  ['signs', '!?…—«»*_#~|'.repeat(20), 'de'],
+] as const)('says %s, or says that it cannot, and never dies of it', async (_, text, language) => {
+  const engine = await espeak();
+  const spoken = engine?.render({ text, language, wordsPerMinute: 80 }, 'plain');
+  const said = await spoken?.catch((error) => {
+    // Digits one by one may be more than the two minutes that a cue is given.
+    expect(error).toBeInstanceOf(Unspeakable);
+    expect(text).toMatch(/^9+$/);
+  });
+  if (said) expect(wavMs(said)).not.toBeNull();
+});
+
+it.each([
+  ['dies', 'kill -SEGV $$', /SIGSEGV/],
+  ['gives no sound', 'exit 0', /no WAV/],
+  ['gives too much', 'head -c 20000000 /dev/zero; sleep 20', /SIGKILL/],
+  ['takes all the memory', 'head -c 900000000 /dev/zero | tail -c 900000000 > /dev/null', /ended/],
+])('is not harmed by a program that %s', async (_, does, why) => {
+  const program = path.join(folder, 'espeak-ng');
+  mkdirSync(folder, { recursive: true });
+  const script = ['#!/bin/bash', '[ "$1" = --version ] && echo "9.8.7" && exit 0', does];
+  writeFileSync(program, script.join('\n'));
+  chmodSync(program, 0o755);
+  process.env.PATH = `${folder}:${PATH}`;
+  const engine = await espeak();
+  const spoken = engine?.render({ text: 'la', language: 'en', wordsPerMinute: 150 }, 'plain');
+  await expect(spoken).rejects.toThrow(why);
+  await expect(spoken).rejects.toBeInstanceOf(Unspeakable);
+});
+
+it('is given up when nobody waits any more', async () => {
+  const engine = await espeak();
+  const controller = new AbortController();
+  const text = 'la '.repeat(80);
+  const spoken = engine?.render(
+    { text, language: 'en', wordsPerMinute: 80 },
+    'plain',
+    controller.signal,
+  );
+  controller.abort();
+  await expect(spoken).rejects.toMatchObject({ name: 'AbortError' });
 });
 
 /** How the program sounds a text, in its own notation without stress marks. */

@@ -7,7 +7,8 @@ import { asSpoken, type Utterance, type VoiceName, withTrueLength } from '@/core
 export interface SpeechEngine {
   /** Name and version; part of every cache key, so that a new version renders afresh. */
   id: string;
-  render: (utterance: Utterance, voice: VoiceName) => Promise<Buffer>;
+  /** @throws Unspeakable where it cannot say it; the signal's reason where it was given up */
+  render: (utterance: Utterance, voice: VoiceName, signal?: AbortSignal) => Promise<Buffer>;
 }
 
 /** Which of the program's own voices is meant. */
@@ -19,24 +20,47 @@ const VARIANT: Record<VoiceName, string> = {
 };
 /** The program counts long words: at its 150 it reads cues at about 172 words a minute (measured). */
 const RATE_PER_WORD = 150 / 172;
+/** What the program may take of the machine for one text: time on the clock and of the processor, memory, output. */
 const TIME_LIMIT_MS = 15_000;
+const CPU_SECONDS = 10;
+const MEMORY_KILOBYTES = 400_000;
+/** Two minutes of speech. */
+const MOST_OUTPUT_BYTES = 6_000_000;
 
-function call(args: string[], input: string): Promise<Buffer> {
+/** The program cannot say this text: it ended badly, took too long or gave too much. */
+export class Unspeakable extends Error {}
+
+/** The shell sets the limits and then becomes the program; arguments are never read as commands. */
+const LIMITED = `ulimit -t ${CPU_SECONDS}; ulimit -v ${MEMORY_KILOBYTES}; ulimit -c 0; exec espeak-ng "$@"`;
+
+/** What a shell ends with that does not find a program. */
+const NOT_FOUND = 127;
+
+/** @throws Unspeakable; the signal's reason; an error with the code ENOENT where there is no such program */
+function call(args: string[], input: string, signal?: AbortSignal): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const child = spawn('espeak-ng', args, {
+    const child = spawn('/bin/sh', ['-c', LIMITED, 'sh', ...args], {
       stdio: ['pipe', 'pipe', 'pipe'],
       timeout: TIME_LIMIT_MS,
+      killSignal: 'SIGKILL',
+      signal,
     });
     const out: Buffer[] = [];
+    let bytes = 0;
     let complaint = '';
-    child.stdout.on('data', (chunk: Buffer) => out.push(chunk));
-    child.stderr.on('data', (chunk: Buffer) => {
-      complaint += chunk.toString();
+    child.stdout.on('data', (chunk: Buffer) => {
+      bytes += chunk.length;
+      if (bytes > MOST_OUTPUT_BYTES) child.kill('SIGKILL');
+      else out.push(chunk);
     });
-    child.on('error', reject);
-    child.on('close', (code) => {
+    child.stderr.on('data', (chunk: Buffer) => {
+      complaint = (complaint + chunk.toString()).slice(0, 300);
+    });
+    child.on('error', (error) => reject(signal?.aborted ? signal.reason : error));
+    child.on('close', (code, killedBy) => {
       if (code === 0) resolve(Buffer.concat(out));
-      else reject(new Error(`espeak-ng ended with ${code}: ${complaint.trim()}`));
+      else if (code === NOT_FOUND) reject(Object.assign(new Error(complaint), { code: 'ENOENT' }));
+      else reject(new Unspeakable(`espeak-ng ended with ${killedBy ?? code}: ${complaint.trim()}`));
     });
     // A program that needs no input may end before it was given; whether it did its work its exit code says.
     child.stdin.on('error', (error: NodeJS.ErrnoException) => {
@@ -45,15 +69,26 @@ function call(args: string[], input: string): Promise<Buffer> {
     child.stdin.end(input);
   });
 }
-
 /** Names the list of respelt words, so that what was kept of another list is rendered afresh. */
 function respelling(): string {
   const words = LANGUAGES.flatMap((l) => LANGUAGE_DATA[l].speech.respelt.map(String));
   return createHash('sha256').update(words.join()).digest('hex').slice(0, 8);
 }
 
-/** Square brackets are the program's phoneme notation; a cue never means that. */
-const plainText = (text: string) => text.replace(/\[\[|\]\]/g, ' ');
+/** As many letters with dots in a row are an abbreviation; more are read apart, since the program dies of them. */
+const DOTTED = /(?:\p{L}\.){8,}/gu;
+/** No word is longer; more without a space is read in pieces. */
+const LONG_WORD = /\S{60}(?=\S)/gu;
+
+/**
+ * A text as the program may be given it: without its notation of sounds in square brackets, which a cue never means,
+ * without control characters and halves of a pair, and without what it cannot bear.
+ */
+const plainText = (text: string) =>
+  text
+    .replace(/\[\[|\]\]|[\p{Cc}\p{Cs}]/gu, ' ')
+    .replace(DOTTED, (letters) => letters.replaceAll('.', '. '))
+    .replace(LONG_WORD, '$& ');
 
 /** The espeak-ng program, or null where the machine has none. */
 export async function espeak(): Promise<SpeechEngine | null> {
@@ -66,23 +101,17 @@ export async function espeak(): Promise<SpeechEngine | null> {
   }
   return {
     id: `${/\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown'}-${respelling()}`,
-    render: async ({ text, language, wordsPerMinute }, voice) =>
-      // The program streams, so its header does not know the length yet.
-      withTrueLength(
-        await call(
-          [
-            '-v',
-            language + VARIANT[voice],
-            '-s',
-            String(Math.round(wordsPerMinute * RATE_PER_WORD)),
-            '-z',
-            '-b',
-            '1',
-            '--stdin',
-            '--stdout',
-          ],
-          plainText(asSpoken(text, language)),
-        ),
-      ),
+    render: async ({ text, language, wordsPerMinute }, voice, signal) => {
+      const rate = String(Math.round(wordsPerMinute * RATE_PER_WORD));
+      const how = ['-v', language + VARIANT[voice], '-s', rate, '-z', '-b', '1'];
+      const spoken = plainText(asSpoken(text, language));
+      const wav = await call([...how, '--stdin', '--stdout'], spoken, signal);
+      try {
+        // The program streams, so its header does not know the length yet.
+        return withTrueLength(wav);
+      } catch {
+        throw new Unspeakable('espeak-ng gave no WAV file');
+      }
+    },
   };
 }

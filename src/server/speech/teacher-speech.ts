@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Refusal } from '@/core/calls';
 import { SAY } from '@/core/class';
 import { TALK_KEPT, type Talk, type TalkSample } from '@/core/run';
 import { type SpeechChoice, speechChoiceSchema, type Utterance } from '@/core/speech';
@@ -6,7 +7,7 @@ import type { Db } from '../db';
 import { found } from '../scope';
 import type { Speaker } from './compile-measured';
 import { recordedAudio, recordingsOf, type Speaking } from './recordings';
-import { type Voice, voice } from './voice';
+import { type Asker, type Voice, voice } from './voice';
 
 const choiceSchema = z
   .object({
@@ -48,12 +49,15 @@ export interface TeacherSpeaker extends Speaker {
 /**
  * Who speaks a teacher's cues: their recordings first, then the machine in the voice they chose.
  * @param machine the machine's voice; null where it has none
+ * @param asking how soon what is said is needed, and how it is given up
  */
 export async function speakerOf(
   db: Db,
   teacher: Speaking,
   machine?: Voice | null,
+  asking: Omit<Asker, 'owner'> = {},
 ): Promise<TeacherSpeaker> {
+  const asker = { ...asking, owner: teacher.id };
   const [choice, speaking] = await Promise.all([
     speechChoice(db, teacher),
     machine === undefined ? voice() : machine,
@@ -66,7 +70,7 @@ export async function speakerOf(
     stamp: `${choice.voice} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null}`,
     spoken: () => speaking?.rendered ?? 0,
     length: async (utterance) =>
-      ofRecording(utterance) ?? (await speaking?.length(utterance, choice.voice)) ?? null,
+      ofRecording(utterance) ?? (await speaking?.length(utterance, choice.voice, asker)) ?? null,
     knownLength: async (utterance) =>
       ofRecording(utterance) ?? (await speaking?.knownLength(utterance, choice.voice)) ?? null,
   };
@@ -78,21 +82,25 @@ export interface SpokenAudio {
   mark: string;
 }
 
-/** A cue as its teacher wants it heard; null where nobody can say it. */
+/**
+ * A cue as its teacher wants it heard.
+ * @throws Refusal `no-voice`, `unspeakable`
+ */
 export async function spoken(
   db: Db,
   teacher: Speaking,
   utterance: Utterance,
-): Promise<SpokenAudio | null> {
+  signal?: AbortSignal,
+): Promise<SpokenAudio> {
   const choice = await speechChoice(db, teacher);
   const recorded = choice.ownVoice && (await recordedAudio(db, teacher, utterance));
   if (recorded) return { wav: recorded.wav, mark: recorded.id };
   const machine = await voice();
-  if (!machine) return null;
-  return {
-    wav: await machine.audio(utterance, choice.voice),
-    mark: machine.mark(utterance, choice.voice),
-  };
+  if (!machine) throw new Refusal('no-voice');
+  const asker: Asker = { owner: teacher.id, urgency: 'heard', signal };
+  const wav = await machine.audio(utterance, choice.voice, asker);
+  if (!wav) throw new Refusal('unspeakable');
+  return { wav, mark: machine.mark(utterance, choice.voice) };
 }
 
 const sampleSchema = z

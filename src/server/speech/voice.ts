@@ -1,29 +1,60 @@
-import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, readFile, rename, writeFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
 import path from 'node:path';
+import { LRUCache } from 'lru-cache';
 import PQueue from 'p-queue';
-import {
-  type Utterance,
-  utteranceKey,
-  type VoiceName,
-  WAV_HEADER_BYTES,
-  wavMs,
-} from '@/core/speech';
-import { espeak, type SpeechEngine } from './engine';
+import { type Utterance, utteranceKey, type VoiceName, wavMs } from '@/core/speech';
+import { log } from '../watch/log';
+import { AudioCache } from './cache';
+import { espeak, type SpeechEngine, Unspeakable } from './engine';
+import { type FairOptions, FairQueue } from './fair-queue';
 
 const AT_ONCE = 2;
+const MOST_LENGTHS = 100_000;
+const MOST_UNSPEAKABLE = 5000;
+/** Most of the disk that spoken audio may take, in bytes, unless UPBEAT_SPEECH_MEGABYTES says otherwise. */
+const MOST_BYTES = 2_000_000_000;
 
-/** A spoken voice with a persistent cache: each text is rendered once, whoever asks for it. */
+/** Who wants something said. */
+export interface Asker {
+  /** Askers take turns. */
+  owner: string;
+  /** What is about to be heard goes before what is only measured; of one owner's. */
+  urgency?: 'heard' | 'prepared' | 'measured';
+  /** Nobody waits for it any more. */
+  signal?: AbortSignal;
+}
+const URGENCIES = { heard: 2, prepared: 1, measured: 0 } as const;
+const NOBODY: Asker = { owner: '' };
+
+/** A text that is being rendered, and how many still wait for it. */
+interface Job {
+  done: Promise<Buffer | null>;
+  waiting: number;
+  controller: AbortController;
+}
+
+/**
+ * A spoken voice with a cache on disk: each text is rendered once, whoever asks for it. A text that the program
+ * cannot say is remembered as such; nothing else suffers from it.
+ */
 export class Voice {
-  private readonly underway = new Map<string, Promise<Buffer>>();
-  private readonly lengths = new Map<string, number>();
-  private readonly queue = new PQueue({ concurrency: AT_ONCE });
+  private readonly underway = new Map<string, Job>();
+  private readonly lengths = new LRUCache<string, number>({ max: MOST_LENGTHS });
+  private readonly unspeakable = new LRUCache<string, true>({ max: MOST_UNSPEAKABLE });
+  private readonly queue = new PQueue<FairQueue, FairOptions>({
+    concurrency: AT_ONCE,
+    queueClass: FairQueue,
+  });
+  private readonly cache: AudioCache;
   private renderedSoFar = 0;
 
   constructor(
     private readonly engine: SpeechEngine,
-    private readonly folder: string,
-  ) {}
+    folder: string,
+    mostBytes = MOST_BYTES,
+  ) {
+    this.cache = new AudioCache(folder, mostBytes);
+  }
 
   /** What tells one rendering from any other. */
   mark(utterance: Utterance, voice: VoiceName = 'plain'): string {
@@ -36,74 +67,114 @@ export class Voice {
     return this.renderedSoFar;
   }
 
-  private file(utterance: Utterance, voice: VoiceName): string {
-    return path.join(this.folder, `${this.mark(utterance, voice)}.wav`);
+  /** How many texts wait for their turn. */
+  get waiting(): number {
+    return this.queue.size;
   }
 
-  /** The text as a WAV file. */
-  async audio(utterance: Utterance, voice: VoiceName = 'plain'): Promise<Buffer> {
-    const file = this.file(utterance, voice);
-    try {
-      return await readFile(file);
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
-    }
-    let job = this.underway.get(file);
-    if (!job) {
-      job = this.render(utterance, voice, file).finally(() => this.underway.delete(file));
-      this.underway.set(file, job);
-    }
-    return job;
+  private name(utterance: Utterance, voice: VoiceName): string {
+    return `${this.mark(utterance, voice)}.wav`;
   }
 
-  /** The text's measured length in whole ms. */
-  async length(utterance: Utterance, voice: VoiceName = 'plain'): Promise<number> {
+  /**
+   * The text as a WAV file; null where the program cannot say it.
+   * @throws the reason of the asker's signal where they have given up
+   */
+  async audio(
+    utterance: Utterance,
+    voice: VoiceName = 'plain',
+    asker = NOBODY,
+  ): Promise<Buffer | null> {
+    const name = this.name(utterance, voice);
+    const known = await this.cache.read(name);
+    if (known) return known;
+    if (this.unspeakable.has(name)) return null;
+    const job = this.underway.get(name) ?? this.begin(utterance, voice, asker);
+    return waitFor(job, asker.signal);
+  }
+
+  /** The text's measured length in whole ms; null where the program cannot say it. */
+  async length(
+    utterance: Utterance,
+    voice: VoiceName = 'plain',
+    asker = NOBODY,
+  ): Promise<number | null> {
     const known = await this.knownLength(utterance, voice);
     if (known !== null) return known;
-    const ms = wavMs(await this.audio(utterance, voice));
-    if (ms === null) throw new Error(`the speech program gave no WAV file for "${utterance.text}"`);
-    this.lengths.set(this.file(utterance, voice), ms);
+    const wav = await this.audio(utterance, voice, asker);
+    const ms = wav && wavMs(wav);
+    if (ms !== null) this.lengths.set(this.name(utterance, voice), ms);
     return ms;
   }
 
   /** The text's length in whole ms where it was rendered before; it is not rendered for this. */
   async knownLength(utterance: Utterance, voice: VoiceName = 'plain'): Promise<number | null> {
-    const file = this.file(utterance, voice);
-    const ms = this.lengths.get(file) ?? (await headerMs(file));
-    if (ms !== null) this.lengths.set(file, ms);
+    const name = this.name(utterance, voice);
+    const ms = this.lengths.get(name) ?? (await this.cache.ms(name));
+    if (ms !== null) this.lengths.set(name, ms);
     return ms;
   }
 
-  private async render(utterance: Utterance, voice: VoiceName, file: string): Promise<Buffer> {
-    const rendered = await this.queue.add(async () => {
-      const wav = await this.engine.render(utterance, voice);
-      await mkdir(this.folder, { recursive: true });
-      const half = `${file}.${randomUUID()}`;
-      await writeFile(half, wav);
-      await rename(half, file);
+  private begin(utterance: Utterance, voice: VoiceName, { owner, urgency }: Asker): Job {
+    const name = this.name(utterance, voice);
+    const controller = new AbortController();
+    const { signal } = controller;
+    const job: Job = { done: Promise.resolve(null), waiting: 0, controller };
+    job.done = this.queue
+      .add(() => this.render(utterance, voice, signal), {
+        owner,
+        priority: URGENCIES[urgency ?? 'measured'],
+        signal,
+      })
+      .then((wav) => wav ?? null)
+      .finally(() => this.forget(name, job));
+    // Where everybody has gone, nobody hears how it ended.
+    job.done.catch(() => {});
+    // What was given up is not for whoever asks next.
+    signal.addEventListener('abort', () => this.forget(name, job));
+    this.underway.set(name, job);
+    return job;
+  }
+
+  private forget(name: string, job: Job): void {
+    if (this.underway.get(name) === job) this.underway.delete(name);
+  }
+
+  private async render(
+    utterance: Utterance,
+    voice: VoiceName,
+    signal: AbortSignal,
+  ): Promise<Buffer | null> {
+    const name = this.name(utterance, voice);
+    try {
+      const wav = await this.engine.render(utterance, voice, signal);
+      await this.cache.write(name, wav);
       this.renderedSoFar++;
       return wav;
-    });
-    if (!rendered) throw new Error('the voice was given up');
-    return rendered;
+    } catch (error) {
+      if (!(error instanceof Unspeakable)) throw error;
+      log().warn({ voice, language: utterance.language, why: error.message }, 'unspeakable');
+      this.unspeakable.set(name, true);
+      return null;
+    }
   }
 }
 
-/** Length of a cached file from its header and size, or null where it is not there. */
-async function headerMs(file: string): Promise<number | null> {
+/** Waits for a job as long as the asker does; when the last one has gone, it is given up. */
+async function waitFor(job: Job, signal?: AbortSignal): Promise<Buffer | null> {
+  signal?.throwIfAborted();
+  job.waiting++;
+  let gone = () => {};
+  const left = new Promise<never>((_, reject) => {
+    gone = () => reject(signal?.reason);
+    signal?.addEventListener('abort', gone, { once: true });
+  });
   try {
-    const handle = await open(file);
-    try {
-      const { size } = await handle.stat();
-      const header = Buffer.alloc(WAV_HEADER_BYTES);
-      await handle.read(header, 0, WAV_HEADER_BYTES, 0);
-      return wavMs(header, size);
-    } finally {
-      await handle.close();
-    }
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
-    throw error;
+    return await Promise.race([job.done, left]);
+  } finally {
+    signal?.removeEventListener('abort', gone);
+    job.waiting--;
+    if (job.waiting === 0) job.controller.abort();
   }
 }
 
@@ -115,7 +186,8 @@ export function voice(): Promise<Voice | null> {
     if (process.env.UPBEAT_SPEECH === 'off') return null;
     const engine = await espeak();
     const folder = path.join(process.env.UPBEAT_DATA_DIR ?? '.data', 'speech');
-    return engine && new Voice(engine, folder);
+    const megabytes = Number(process.env.UPBEAT_SPEECH_MEGABYTES);
+    return engine && new Voice(engine, folder, megabytes > 0 ? megabytes * 1e6 : undefined);
   })();
   return shared;
 }

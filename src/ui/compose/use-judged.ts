@@ -49,7 +49,7 @@ export function useJudged({ plan, library, room, lengths, talk }: ToJudge): Judg
   const met = useMemo(() => room.people.map((p) => p.met), [room.people]);
   const talkingFactor = factorOf(talk, plan.rules.say);
   const measured = useScore({ plan, book, room: met, lengths, talkingFactor });
-  const { score, compileAlso } = measured;
+  const { score, compileAlso, unsaid } = measured;
   const seen = useSettled(useMemo(() => ({ plan, score }), [plan, score]));
   const spans = useMemo(() => segmentSpans(seen.score), [seen]);
   const used = [...new Set(placedSegments(seen.plan).map((p) => p.segment.move))].sort().join(' ');
@@ -63,8 +63,9 @@ export function useJudged({ plan, library, room, lengths, talk }: ToJudge): Judg
       sessionsAWeek: room.sessionsAWeek,
       compile: compileAlso,
       talk: talk.samples,
+      unsaid,
     }),
-    [seen, book, library, room, compileAlso, talk],
+    [seen, book, library, room, compileAlso, talk, unsaid],
   );
   const findings = useMemo(() => check(checked), [checked]);
   const nameOf = useCallback(

@@ -20,6 +20,8 @@ export interface MeasuredScore {
   score: Score;
   /** Measured lengths so far, in ms by utterance key. */
   lengths: Lengths;
+  /** What the voice was asked to say and cannot, by utterance key. */
+  unsaid: ReadonlySet<string>;
   /** Compiles another state of the class with what is known by now. */
   compileAlso: (plan: Plan) => Score;
   /** Measures all that another state of the class says; its length in ms and all lengths known then. */
@@ -54,6 +56,7 @@ export function useScore({
   const newest = useRef<Lengths>(lengths);
   /** What the server said it cannot speak; the estimate stands for it. */
   const silent = useRef(new Set<string>());
+  const [unsaid, setUnsaid] = useState<ReadonlySet<string>>(new Set());
   const [estimate] = useState(() => rememberingMeter(estimateSpeech));
   const compileWith = useCallback(
     (known: Lengths) => recompiler(book, { lengths: known, estimate, room, talkingFactor }),
@@ -76,7 +79,10 @@ export function useScore({
         else after.set(utteranceKey(u), ms);
       }
       newest.current = after;
-      startTransition(() => setLengths(after));
+      startTransition(() => {
+        setLengths(after);
+        if (answer.voice) setUnsaid(new Set(silent.current));
+      });
     } catch (error) {
       // The estimate stands; the next edit asks again.
       if (!isExpected(error)) throw error;
@@ -103,6 +109,7 @@ export function useScore({
     (text: string, language: Language) => {
       const key = utteranceKey({ text, language, wordsPerMinute: plan.rules.wordsPerMinute });
       silent.current.delete(key);
+      setUnsaid(new Set(silent.current));
       const after = new Map(newest.current);
       after.delete(key);
       newest.current = after;
@@ -110,5 +117,5 @@ export function useScore({
     },
     [plan.rules.wordsPerMinute],
   );
-  return { score, lengths, compileAlso, measure, measureAgain };
+  return { score, lengths, unsaid, compileAlso, measure, measureAgain };
 }

@@ -1,9 +1,12 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
 import { speakerOf } from '@/server/speech/teacher-speech';
+import { voice } from '@/server/speech/voice';
 import { answering } from '../../handle';
 
-export const POST = answering(CALLS.speechLengths, async ({ teacher, body }) => {
-  const speaker = await speakerOf(db(), teacher);
-  return { lengths: await Promise.all(body.utterances.map((u) => speaker.length(u))) };
+export const POST = answering(CALLS.speechLengths, async ({ teacher, body, request }) => {
+  const machine = await voice();
+  const speaker = await speakerOf(db(), teacher, machine, { signal: request.signal });
+  const lengths = await Promise.all(body.utterances.map((u) => speaker.length(u)));
+  return { lengths, voice: machine !== null };
 });

@@ -5,10 +5,12 @@ import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { voice } from '@/server/speech/voice';
 import { answering } from '../../../handle';
 
-export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, now }) => {
-  const speaker = await speakerOf(db(), teacher);
+export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, now, request }) => {
+  const machine = await voice();
+  const asking = { urgency: 'prepared', signal: request.signal } as const;
+  const speaker = await speakerOf(db(), teacher, machine, asking);
   const talk = await talkOfTeacher(db(), teacher);
   const saying = { speaker, talk, wordsPerMinute: body.wordsPerMinute };
   const scores = await prepareRun(db(), teacher, { sessionId: id, now, ...saying });
-  return { scores, voice: (await voice()) !== null, now };
+  return { scores, voice: machine !== null, now };
 });
