@@ -9,6 +9,7 @@ import * as calendar from './007-calendar';
 import * as bookings from './008-bookings';
 import * as register from './009-register';
 import * as ownWords from './010-own-words';
+import * as references from './011-references';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -21,6 +22,7 @@ const MIGRATIONS = [
   { name: '008-bookings', ...bookings },
   { name: '009-register', ...register },
   { name: '010-own-words', ...ownWords },
+  { name: '011-references', ...references },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -1,5 +1,6 @@
 import { NextResponse } from 'next/server';
 import type { z } from 'zod';
+import { tooMuchIn } from '@/core/bounded';
 import { type Call, Refusal, type RefusalCode } from '@/core/calls';
 import { problemsOf } from '@/core/class';
 import type { Teacher } from '@/server/auth/sign-ins';
@@ -103,16 +104,26 @@ function fileAsked(request: Request, type: string): object {
 }
 
 async function bodyOf(request: Request): Promise<unknown> {
-  if (request.method === 'GET') return Object.fromEntries(new URL(request.url).searchParams);
+  if (request.method === 'GET') {
+    return bounded(Object.fromEntries(new URL(request.url).searchParams));
+  }
   if (Number(request.headers.get('content-length')) > MOST_BYTES) throw new Refusal('too-large');
   const bytes = await request.arrayBuffer();
   if (bytes.byteLength > MOST_BYTES) throw new Refusal('too-large');
   if (bytes.byteLength === 0) return {};
+  let json: unknown;
   try {
-    return JSON.parse(new TextDecoder().decode(bytes));
+    json = JSON.parse(new TextDecoder().decode(bytes));
   } catch {
     throw new Refusal('not-json');
   }
+  return bounded(json);
+}
+
+function bounded(json: unknown): unknown {
+  const tooMuch = tooMuchIn(json);
+  if (tooMuch) throw new Refusal('too-much', tooMuch);
+  return json;
 }
 
 /** The id of a route; one that is no id at all is as good as not found. */

@@ -6,6 +6,7 @@ export const REFUSALS = {
   'signed-out': [401, 'Sign in again; your sign-in has run out.'],
   'cross-site': [403, 'This request came from another site.'],
   'too-large': [413, 'This is too large to be stored.'],
+  'too-much': [413, 'The request {}.'],
   'not-json': [400, 'The request is not JSON.'],
   'not-as-asked': [400, 'Something in the request is not as it should be.'],
   'bad-class': [400, '{}'],
@@ -25,7 +26,6 @@ export const REFUSALS = {
     'Nothing was changed: this would bring up “{}”. Change it by hand in Compose.',
   ],
   'too-many-booked': [409, 'A session takes {} bookings at most, those who wait included.'],
-  'known-id': [409, 'Somebody is in the register under this id already.'],
   cancelled: [409, 'This session was cancelled.'],
   'empty-class': [409, 'This class is still empty. Add a move in Compose before you lead it.'],
   'not-leading': [

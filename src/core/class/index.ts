@@ -4,6 +4,7 @@ export * from './cue-ref';
 export * from './cues';
 export * from './differences';
 export * from './edit';
+export * from './expansion';
 export * from './loops';
 export * from './merge';
 export * from './parse';

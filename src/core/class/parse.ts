@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { tooMuchIn } from '../bounded';
 import { type Move, moveSchema } from '../move';
 import { segmentOf } from './edit';
 import { PHASES, type Plan, placedSegments, planSchema } from './plan';
@@ -20,8 +21,18 @@ export function fieldName(path: readonly PropertyKey[]): string {
   );
 }
 
+/** Nobody reads more complaints than these at once. */
+export const MOST_PROBLEMS = 40;
+
+/** What is wrong, the first of it where there is much. */
 export function problemsOf(error: z.ZodError): Problem[] {
-  return error.issues.map((issue) => ({ field: fieldName(issue.path), message: issue.message }));
+  const { issues } = error;
+  const problems = issues
+    .slice(0, MOST_PROBLEMS)
+    .map((issue) => ({ field: fieldName(issue.path), message: issue.message }));
+  const more = issues.length - problems.length;
+  if (more > 0) problems.push({ field: '', message: `and ${more} more of this kind` });
+  return problems;
 }
 
 type Json = Record<string, unknown>;
@@ -110,7 +121,9 @@ export function parsePlan(json: unknown, isKnown: (moveId: string) => boolean): 
   const result = planSchema.safeParse(json);
   if (!result.success) return { ok: false, problems: problemsOf(result.error) };
   const problems = unknownMoves(result.data, isKnown);
-  return problems.length ? { ok: false, problems } : { ok: true, value: result.data };
+  return problems.length
+    ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
+    : { ok: true, value: result.data };
 }
 
 /**
@@ -135,6 +148,8 @@ export function parsePlanText(
     const why = error instanceof Error ? error.message : String(error);
     return whole(`The file is not JSON: ${why}`);
   }
+  const tooMuch = tooMuchIn(json);
+  if (tooMuch) return whole(`The file ${tooMuch}.`);
   return parsePlan(filledIn(json, moveOf), (id) => moveOf(id) !== undefined);
 }
 

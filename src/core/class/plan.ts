@@ -14,6 +14,7 @@ import {
   variantSchema,
 } from '../move';
 import { COUNTING } from './counting';
+import { expansionOf, tooMuchOf } from './expansion';
 import { BREATH_WORDS, SAY } from './speaking';
 import { stagesSchema } from './stages';
 
@@ -248,6 +249,8 @@ export const planSchema = z
     moves: z.array(moveSchema).max(200).optional(),
   })
   .superRefine((plan, context) => {
+    const tooMuch = tooMuchOf(expansionOf(blocksOf(plan)));
+    if (tooMuch) context.addIssue({ code: 'custom', path: ['phases'], message: tooMuch });
     const seen = new Map<string, string>();
     const blocks = new Map<string, string>();
     for (const phase of PHASES) {
@@ -288,7 +291,8 @@ export interface Placed {
 }
 
 /** Every block of a class in running order. */
-export const blocksOf = (plan: Plan): Block[] => PHASES.flatMap((phase) => plan.phases[phase]);
+export const blocksOf = (plan: Pick<Plan, 'phases'>): Block[] =>
+  PHASES.flatMap((phase) => plan.phases[phase]);
 
 /** Every segment of a class in running order, with where it stands. */
 export function placedSegments(plan: Plan): Placed[] {

@@ -61,6 +61,7 @@ export async function takeIn(
           await trx(table.name).insert(rows.slice(at, at + BATCH));
         }
       }
+      await forgetStrangers(trx, owner.studioId, now);
       await changeStudio(trx, owner, settings);
       return {
         people: counts.get('participants') ?? 0,
@@ -71,6 +72,20 @@ export async function takeIn(
   } catch (error) {
     throw refusalFor(error) ?? error;
   }
+}
+
+/** Logs of long ago may name people who were erased without a trace: they are nobody now. */
+async function forgetStrangers(db: Db, studioId: string, now: number): Promise<void> {
+  await db.raw(
+    `insert into former_people (studio_id, id, now_id, at)
+      select distinct e.studio_id, (e.data->>'participantId')::uuid, null::uuid, ?::timestamptz
+      from run_events e
+      where e.studio_id = ? and e.data->>'participantId' is not null
+        and not exists (select from participants p
+          where p.studio_id = e.studio_id and p.id = (e.data->>'participantId')::uuid)
+      on conflict do nothing`,
+    [new Date(now), studioId],
+  );
 }
 
 /** What the database says of rows that do not fit together or are there already. */

@@ -59,7 +59,7 @@ export async function erasePerson(db: Db, { studioId }: Scope, id: string): Prom
     for (const gone of ids) {
       await trx('former_people')
         .insert({ ...of, id: gone, now_id: null, at: trx.fn.now() })
-        .onConflict('id')
+        .onConflict(['studio_id', 'id'])
         .merge(['now_id']);
     }
   });

@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/calls';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
 
@@ -19,6 +20,16 @@ export async function currentPerson(
   if (person) return id;
   const former = await db('former_people').where({ id, studio_id: studioId }).first('now_id');
   return found<{ now_id: string | null }>(former, 'participant').now_id;
+}
+
+/** The same, and null for who never was in the studio: logs of before may name anybody. */
+export async function whoIsLeft(db: Db, scope: Scope, id: string): Promise<string | null> {
+  try {
+    return await currentPerson(db, scope, id);
+  } catch (error) {
+    if (error instanceof Refusal && error.code === 'not-found') return null;
+    throw error;
+  }
 }
 
 /** Whether an id was once somebody's. */

@@ -10,7 +10,7 @@ import {
   talkOf,
 } from '@/core/run';
 import type { Db } from '../db';
-import { currentPerson } from '../people/former';
+import { whoIsLeft } from '../people/former';
 import { found, type Scope } from '../scope';
 import { closeRegister } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
@@ -115,7 +115,7 @@ export async function closeSession(
     }
     const { corrections } = notesOf(events);
     for (const c of corrections) {
-      const participantId = await currentPerson(trx, scope, c.participantId);
+      const participantId = await whoIsLeft(trx, scope, c.participantId);
       if (participantId === null) continue;
       await trx('form_notes')
         .insert({

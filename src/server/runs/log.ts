@@ -11,6 +11,7 @@ import {
 } from '@/core/run';
 import type { Db } from '../db';
 import { announce } from '../live/hub';
+import { currentPerson } from '../people/former';
 import { bigintMs } from '../rows';
 import { found, type Scope } from '../scope';
 import { leave, mark, walkIn } from '../sessions/register';
@@ -197,6 +198,10 @@ async function keepRoom(
         now: event.at,
         by,
       });
+    case 'corrected':
+      // Whoever never was here would stand in the way when the class is closed.
+      await currentPerson(db, scope, event.participantId);
+      return;
     case 'walkedIn': {
       const joinedOn = dateOn(event.at, timeZone);
       const { participantId: id, name } = event;

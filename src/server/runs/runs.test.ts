@@ -208,6 +208,68 @@ describe('what happens in the room', () => {
   });
 });
 
+describe('an event about somebody who is not of the studio', () => {
+  it.each(['corrected', 'marked', 'left'] as const)(
+    'is refused when it comes: %s',
+    async (type) => {
+      const { c, run, append } = await prepared();
+      const other = await makeClass(db());
+      for (const participantId of [other.ada, randomUUID()]) {
+        const about = {
+          corrected: { moveId: 'tall-o-cheek-lift', note: 'x' },
+          marked: { mark: 'here' },
+          left: { gone: true },
+        }[type];
+        const at = { id: randomUUID(), at: NOON };
+        const told = { ...at, type, participantId, ...about } as NewRunEvent;
+        await expect(append([event('started', NOON), told])).rejects.toMatchObject({
+          code: 'not-found',
+        });
+      }
+      expect((await getLog(db(), c, run.id)).events).toEqual([]);
+    },
+  );
+
+  it('is refused by the database as well, when its transaction ends', async () => {
+    const { c, run } = await prepared();
+    const row = (participantId: string, seq: number) => ({
+      studio_id: c.studioId,
+      run_id: run.id,
+      seq,
+      id: randomUUID(),
+      at_ms: NOON,
+      type: 'corrected',
+      data: JSON.stringify({ participantId, moveId: 'smile-pulses', note: '' }),
+      received_at: new Date(NOON),
+    });
+    await db()('run_events').insert(row(c.ada, 1));
+    await expect(db()('run_events').insert(row(randomUUID(), 2))).rejects.toMatchObject({
+      constraint: 'run_event_names_a_person',
+    });
+  });
+
+  it('which stands in a log of before does not keep the class from being closed', async () => {
+    const { c, run, append } = await prepared();
+    await append([event('started', NOON)]);
+    await db().transaction(async (trx) => {
+      await trx.raw('set local session_replication_role = replica');
+      await trx('run_events').insert({
+        studio_id: c.studioId,
+        run_id: run.id,
+        seq: 2,
+        id: randomUUID(),
+        at_ms: NOON,
+        type: 'corrected',
+        data: JSON.stringify({ participantId: randomUUID(), moveId: 'smile-pulses', note: 'x' }),
+        received_at: new Date(NOON),
+      });
+    });
+    const draft = event('next', NOON + MINUTE);
+    await closeSession(db(), c, { sessionId: c.sessionId, draft, now: NOON + MINUTE });
+    expect(await db()('form_notes').where({ studio_id: c.studioId })).toEqual([]);
+  });
+});
+
 describe('who leads', () => {
   it('is the device that starts; another may tell of the room, but bend the run only after taking over', async () => {
     const { c, run } = await prepared();

@@ -12,7 +12,7 @@ import {
   type TestClass,
   testDatabase,
 } from '../testing/studio';
-import { closeRegister, mark, roll, walkIn } from './register';
+import { closeRegister, leave, mark, roll, walkIn } from './register';
 import { cancelSession, planSession } from './sessions';
 
 const db = testDatabase();
@@ -58,9 +58,25 @@ describe('the roll', () => {
     const newcomer = { id, name: 'Cleo', joinedOn: '2026-11-24' };
     await walkIn(db(), c, { sessionId: c.sessionId, ...newcomer, now: NOON + MINUTE });
     const other = await makeClass(db());
-    await expect(
-      walkIn(db(), c, { sessionId: c.sessionId, ...newcomer, id: other.ada, now: NOON }),
-    ).rejects.toMatchObject({ code: 'known-id' });
+    // An id of another studio is as good as a fresh one, here and for what comes after.
+    const before = await roll(db(), other, other.sessionId);
+    const stranger = {
+      sessionId: c.sessionId,
+      id: other.ada,
+      name: 'Dora',
+      joinedOn: '2026-11-24',
+    };
+    await walkIn(db(), c, { ...stranger, now: NOON });
+    await leave(db(), c, {
+      sessionId: c.sessionId,
+      participantId: other.ada,
+      leftAt: NOON + MINUTE,
+      now: NOON + MINUTE,
+    });
+    const dora = (await roll(db(), c, c.sessionId)).find((e) => e.name === 'Dora');
+    expect(dora?.participantId).not.toBe(other.ada);
+    expect(dora?.attendance).toMatchObject({ mark: 'here', leftAt: NOON + MINUTE });
+    expect(await roll(db(), other, other.sessionId)).toEqual(before);
     const cleo = (await roll(db(), c, c.sessionId)).find((e) => e.participantId === id);
     expect(cleo).toMatchObject({
       name: 'Cleo',

@@ -275,7 +275,7 @@ export interface WalkIn {
 
 /**
  * Takes in somebody nobody expected and marks them here: by name, or by the id of who is on the register.
- * @throws Refusal `not-found`, `known-id` where the id is somebody's in another studio
+ * @throws Refusal `not-found`
  */
 export async function walkIn(
   db: Db,
@@ -283,14 +283,22 @@ export async function walkIn(
   { sessionId, id, name, joinedOn, now }: WalkIn & { sessionId: string; now: number },
 ): Promise<void> {
   await getSession(db, scope, sessionId);
-  const known = await db('participants').where({ id }).first('studio_id');
-  if (known?.studio_id === scope.studioId || (await wasPerson(db, scope, id))) {
+  const own = { id, studio_id: scope.studioId };
+  const known = await db('participants').where(own).first('id');
+  if (known || (await wasPerson(db, scope, id))) {
     return mark(db, scope, { sessionId, participantId: id, value: 'here', now });
   }
-  if (known) throw new Refusal('known-id');
-  await addParticipant(db, scope, { person: { name, contact: null }, joinedOn, now, id });
+  // An id that is taken elsewhere is answered as any other: nobody learns who is in another studio.
+  const taken = (await db('participants').where({ id }).first('id')) !== undefined;
+  const ownId = taken ? randomUUID() : id;
+  const person = { name, contact: null };
+  await addParticipant(db, scope, { person, joinedOn, now, id: ownId });
+  if (taken) {
+    const former = { studio_id: scope.studioId, id, now_id: ownId, at: new Date(now) };
+    await db('former_people').insert(former);
+  }
   const here = marked(undefined, 'here', now);
-  await db('attendance').insert(attendanceRow(scope, sessionId, id, here));
+  await db('attendance').insert(attendanceRow(scope, sessionId, ownId, here));
 }
 
 /** Notes when somebody left, or with null that they are back. Nobody leaves who was not there. */
