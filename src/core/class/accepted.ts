@@ -13,7 +13,8 @@ import {
 } from '../move';
 import { isListedRef, parseRef } from './cue-ref';
 import { dosesIn, mapDoses } from './edit';
-import { looped, roundsOf } from './loops';
+import { looped } from './expansion';
+import { roundsOf } from './loops';
 import { type Block, PHASES, type Pin, type Plan, type Segment } from './plan';
 import { stagesOver } from './stages';
 

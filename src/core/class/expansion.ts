@@ -1,6 +1,4 @@
-import { doseBeats, doseMs } from '../move';
-import { looped } from './loops';
-import type { Block, Segment } from './plan';
+import { type Dose, doseBeats, doseMs } from '../move';
 
 /**
  * What a class becomes once laps, loops, rounds and sides are gone through. A short plan can become a very long class,
@@ -18,8 +16,48 @@ export interface Expansion {
 /** Far more than four hours of class have. */
 export const MOST_EXPANDED: Expansion = { turns: 1500, beats: 20_000, workMs: 6 * 3_600_000 };
 
+/** Segments in a row of which some are done several times. */
+interface Looping<S> {
+  order: string;
+  segments: readonly S[];
+  loops?: readonly { from: string; to: string; times: number }[];
+}
+
+/**
+ * The segments of a block with its loops gone through, the inner ones first where they lie in one another.
+ * Only straight sets have loops; one whose ends are not in the block, or stand the wrong way round, is none.
+ */
+export function looped<S extends { id: string }>({
+  order,
+  segments,
+  loops = [],
+}: Looping<S>): readonly S[] {
+  if (order !== 'straight' || loops.length === 0) return segments;
+  const at = (id: string) => segments.findIndex((s) => s.id === id);
+  return loops
+    .toSorted((a, b) => at(a.to) - at(a.from) - (at(b.to) - at(b.from)))
+    .reduce<readonly S[]>((all, { from, to, times }) => {
+      const first = all.findIndex((s) => s.id === from);
+      const last = all.findLastIndex((s) => s.id === to);
+      if (first < 0 || last < first) return all;
+      const part = all.slice(first, last + 1);
+      const again = Array.from({ length: times }, () => part).flat();
+      return [...all.slice(0, first), ...again, ...all.slice(last + 1)];
+    }, segments);
+}
+
+/** What of a segment says how long it becomes. */
+interface Expanding {
+  id: string;
+  dose: Dose;
+  rounds: number;
+  sides: string;
+  byRound?: readonly { dose?: Dose }[];
+  uneven?: { dose: Dose };
+}
+
 /** One segment, its rounds gone through once. */
-function ofSegment({ dose, rounds, sides, byRound = [], uneven }: Segment): Expansion {
+function ofSegment({ dose, rounds, sides, byRound = [], uneven }: Expanding): Expansion {
   const times = sides === 'together' ? 1 : 2;
   const all = { turns: 0, beats: 0, workMs: 0 };
   for (let round = 0; round < rounds; round++) {
@@ -34,7 +72,7 @@ function ofSegment({ dose, rounds, sides, byRound = [], uneven }: Segment): Expa
 }
 
 /** What the blocks of a class become, at most. */
-export function expansionOf(blocks: Iterable<Block>): Expansion {
+export function expansionOf(blocks: Iterable<Looping<Expanding> & { laps: number }>): Expansion {
   const all = { turns: 0, beats: 0, workMs: 0 };
   for (const block of blocks) {
     for (const segment of looped(block)) {
