@@ -10,6 +10,7 @@ import * as bookings from './008-bookings';
 import * as register from './009-register';
 import * as ownWords from './010-own-words';
 import * as references from './011-references';
+import * as signIns from './012-sign-ins';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -23,6 +24,7 @@ const MIGRATIONS = [
   { name: '009-register', ...register },
   { name: '010-own-words', ...ownWords },
   { name: '011-references', ...references },
+  { name: '012-sign-ins', ...signIns },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

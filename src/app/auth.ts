@@ -1,27 +1,69 @@
+import { randomBytes } from 'node:crypto';
+import Bowser from 'bowser';
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
-import { SIGN_IN_COOKIE, SIGN_IN_DAYS, type Teacher, teacherOf } from '@/server/auth/sign-ins';
+import { addressIn } from '@/server/auth/address';
+import {
+  type Device,
+  SIGN_IN_COOKIE,
+  SIGN_IN_DAYS,
+  signInAs,
+  signOut,
+  type Teacher,
+  teacherOf,
+} from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 
+const DEVICE_COOKIE = 'upbeat_device';
+const DEVICE_DAYS = 365;
+const DAY_SECONDS = 86_400;
+
+/** Whether people reach this server by https, as it is set. */
+const isSecure = (): boolean => process.env.UPBEAT_URL?.startsWith('https:') ?? false;
+
+/** By https a name that no other site and no plain connection can set. */
+const named = (name: string): string => (isSecure() ? `__Host-${name}` : name);
+
+const kept = (days: number) => ({
+  httpOnly: true,
+  sameSite: 'lax' as const,
+  secure: isSecure(),
+  path: '/',
+  maxAge: days * DAY_SECONDS,
+});
+
 export async function signInToken(): Promise<string | undefined> {
-  return (await cookies()).get(SIGN_IN_COOKIE)?.value;
+  return (await cookies()).get(named(SIGN_IN_COOKIE))?.value;
 }
 
+/** The browser that asks: how people call it, and what it is known again by; it keeps that from now on. */
+export async function thisDevice(): Promise<Device> {
+  const jar = await cookies();
+  const token = jar.get(named(DEVICE_COOKIE))?.value ?? randomBytes(24).toString('base64url');
+  jar.set(named(DEVICE_COOKIE), token, kept(DEVICE_DAYS));
+  const agent = (await headers()).get('user-agent')?.slice(0, 400);
+  const { browser, os } = agent ? Bowser.parse(agent) : { browser: {}, os: {} };
+  const name = [browser.name ?? 'A browser', os.name && `on ${os.name}`].filter(Boolean).join(' ');
+  return { name: name.slice(0, 80), token };
+}
+
+/** Keeps a sign-in in the browser; the one before it ends. */
 export async function keepToken(token: string): Promise<void> {
-  const secure = (await headers()).get('x-forwarded-proto') === 'https';
-  (await cookies()).set(SIGN_IN_COOKIE, token, {
-    httpOnly: true,
-    sameSite: 'lax',
-    secure,
-    path: '/',
-    maxAge: SIGN_IN_DAYS * 86_400,
-  });
+  const before = await signInToken();
+  if (before && before !== token) await signOut(db(), before, now());
+  (await cookies()).set(named(SIGN_IN_COOKIE), token, kept(SIGN_IN_DAYS));
+}
+
+/** Signs in whoever has shown who they are. */
+export async function letIn(teacherId: string): Promise<void> {
+  await keepToken(await signInAs(db(), teacherId, now(), await thisDevice()));
 }
 
 export async function dropToken(): Promise<void> {
-  (await cookies()).delete(SIGN_IN_COOKIE);
+  // One of __Host- is dropped only by the same name with the same attributes.
+  (await cookies()).set(named(SIGN_IN_COOKIE), '', { ...kept(0), maxAge: 0 });
 }
 
 /** The signed-in teacher, looked up once a request; null for a stranger. */
@@ -37,6 +79,7 @@ export async function requireTeacher(): Promise<Teacher> {
 
 /** Where the request came from, for counting failed sign-ins. */
 export async function clientAddress(): Promise<string> {
+  const proxies = Number(process.env.UPBEAT_TRUSTED_PROXIES ?? 0);
   const forwarded = (await headers()).get('x-forwarded-for');
-  return forwarded?.split(',')[0]?.trim() || 'unknown';
+  return addressIn(forwarded, Number.isInteger(proxies) ? proxies : 0);
 }

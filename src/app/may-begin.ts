@@ -1,4 +1,5 @@
 import { headers } from 'next/headers';
+import { demoIsOn } from '@/server/auth/demo';
 import { db } from '@/server/db';
 import { hasOwnStudio } from '@/server/studio/studios';
 
@@ -16,7 +17,7 @@ export function signUp(): 'open' | 'invitation' | 'closed' {
  */
 export async function mayBegin(): Promise<boolean> {
   if (signUp() === 'open') return true;
-  if (process.env.UPBEAT_DEMO !== '1') return false;
+  if (!demoIsOn()) return false;
   const asked = await headers();
   const hosts = [asked.get('host'), asked.get('x-forwarded-host')].filter((h) => h !== null);
   return hosts.every((host) => LOCAL.test(host)) && !(await hasOwnStudio(db()));

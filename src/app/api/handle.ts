@@ -3,11 +3,12 @@ import type { z } from 'zod';
 import { tooMuchIn } from '@/core/bounded';
 import { type Call, Refusal, type RefusalCode } from '@/core/calls';
 import { problemsOf } from '@/core/class';
-import type { Teacher } from '@/server/auth/sign-ins';
+import { type Teacher, teacherOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
+import { db } from '@/server/db';
 import { log } from '@/server/watch/log';
 import { metrics } from '@/server/watch/metrics';
-import { currentTeacher } from '../auth';
+import { currentTeacher, signInToken } from '../auth';
 
 /** Most bytes that the body of a request may have. */
 const MOST_BYTES = 2_000_000;
@@ -15,10 +16,17 @@ const MOST_BYTES = 2_000_000;
 /** What is counted where the asker went away before the answer. */
 const GONE = 499;
 
-/** A request from another site's page: its cookie alone must not be enough. */
+/**
+ * A request from another site's page: its cookie alone must not be enough. Browsers say where a page is from that
+ * changes something; what says nothing is no browser, and has no cookie that somebody else could use.
+ */
 function crossSite(request: Request): boolean {
   const site = request.headers.get('sec-fetch-site');
-  return site !== null && site !== 'same-origin' && site !== 'none';
+  if (site !== null && site !== 'same-origin' && site !== 'none') return true;
+  const origin = request.headers.get('origin');
+  if (origin === null || request.method === 'GET') return false;
+  const hosts = [request.headers.get('host'), request.headers.get('x-forwarded-host')];
+  return !hosts.includes(URL.parse(origin)?.host ?? '');
 }
 
 /** What a handler is told of a request. */
@@ -31,6 +39,8 @@ export interface Asked<Asks extends z.ZodType> {
   arrived: number;
   now: number;
   request: Request;
+  /** Whether the teacher is still signed in, for what goes on after the answer has begun. */
+  stillThere: () => Promise<boolean>;
 }
 
 interface Context {
@@ -63,9 +73,15 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
         throw new Refusal('not-as-asked', '', { problems: problemsOf(body.error) });
       }
       const id = idOf(call, (await params)?.id);
-      const answer = await work({ teacher, id, body: body.data, arrived, now: now(), request });
+      const token = await signInToken();
+      const stillThere = async () =>
+        token !== undefined && (await teacherOf(db(), token, now())) !== null;
+      const asked = { teacher, id, body: body.data, arrived, now: now(), request, stillThere };
+      const answer = await work(asked);
       const response =
         answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));
+      // What is about people stays in no cache, unless a handler knows better.
+      if (!response.headers.has('cache-control')) response.headers.set('Cache-Control', 'no-store');
       ended({ status: response.status, studio });
       return response;
     } catch (error) {
@@ -111,6 +127,9 @@ async function bodyOf(request: Request): Promise<unknown> {
   const bytes = await request.arrayBuffer();
   if (bytes.byteLength > MOST_BYTES) throw new Refusal('too-large');
   if (bytes.byteLength === 0) return {};
+  // Only this kind cannot be sent by a form of another site.
+  const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
+  if (type !== 'application/json') throw new Refusal('not-json');
   let json: unknown;
   try {
     json = JSON.parse(new TextDecoder().decode(bytes));

@@ -13,13 +13,12 @@ import {
   studioNameSchema,
   timeZoneSchema,
 } from '@/core/studio';
-import { signInAs } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { spendLink } from '@/server/studio/links';
 import { makeStudio } from '@/server/studio/studios';
 import type { FormState } from '@/ui/kit/form';
-import { keepToken } from '../auth';
+import { letIn } from '../auth';
 import { answerForm } from '../forms';
 import { mayBegin } from '../may-begin';
 
@@ -45,7 +44,7 @@ export async function beginAction(
       if (token) await spendLink(trx, 'begin', { token, now: now() });
       return makeStudio(trx, { ...given, newClass }, now());
     });
-    await keepToken(await signInAs(db(), teacherId, now()));
+    await letIn(teacherId);
     redirect('/');
   });
 }

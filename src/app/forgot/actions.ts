@@ -1,9 +1,9 @@
 'use server';
 
 import { z } from 'zod';
-import { Refusal } from '@/core/calls';
+import { Refusal, waitWords } from '@/core/calls';
 import { emailSchema } from '@/core/studio';
-import { mayTry, noteFailure } from '@/server/auth/attempts';
+import { countTry } from '@/server/auth/attempts';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { sendReset } from '@/server/studio/teachers';
@@ -16,9 +16,9 @@ const schema = z.object({ email: emailSchema });
 /** Sends a link for a new password. The answer is the same whether somebody has the email or not. */
 export async function forgotAction(_: FormState, form: FormData): Promise<FormState> {
   return answerForm(form, schema, async ({ email }) => {
-    const asked = [`reset ${email}`, await clientAddress(), now()] as const;
-    if (!(await mayTry(db(), ...asked))) throw new Refusal('too-many-tries');
-    await noteFailure(db(), ...asked);
+    const tries = { account: `reset ${email}`, address: await clientAddress() };
+    const wait = await countTry(db(), tries, now());
+    if (wait > 0) throw new Refusal('too-many-tries', waitWords(wait));
     await sendReset(db(), { email, now: now() });
     return 'If somebody signs in with this email, a letter with a link is on its way. Where this Up Beat sends no mail, an owner of the studio finds it among the letters.';
   });

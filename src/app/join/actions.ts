@@ -3,12 +3,11 @@
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { emailSchema, passwordSchema, personNameSchema } from '@/core/studio';
-import { signInAs } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { join } from '@/server/studio/teachers';
 import type { FormState } from '@/ui/kit/form';
-import { keepToken } from '../auth';
+import { letIn } from '../auth';
 import { answerForm } from '../forms';
 
 const schema = z.object({ name: personNameSchema, email: emailSchema, password: passwordSchema });
@@ -17,7 +16,7 @@ const schema = z.object({ name: personNameSchema, email: emailSchema, password: 
 export async function joinAction(token: string, _: FormState, form: FormData): Promise<FormState> {
   return answerForm(form, schema, async (account) => {
     const teacherId = await join(db(), { token, account, now: now() });
-    await keepToken(await signInAs(db(), teacherId, now()));
+    await letIn(teacherId);
     redirect('/');
   });
 }

@@ -3,12 +3,11 @@
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { passwordSchema } from '@/core/studio';
-import { signInAs } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { resetPassword } from '@/server/studio/teachers';
 import type { FormState } from '@/ui/kit/form';
-import { keepToken } from '../auth';
+import { letIn } from '../auth';
 import { answerForm } from '../forms';
 
 const schema = z.object({ password: passwordSchema });
@@ -17,7 +16,7 @@ const schema = z.object({ password: passwordSchema });
 export async function resetAction(token: string, _: FormState, form: FormData): Promise<FormState> {
   return answerForm(form, schema, async ({ password }) => {
     const teacherId = await resetPassword(db(), { token, password, now: now() });
-    await keepToken(await signInAs(db(), teacherId, now()));
+    await letIn(teacherId);
     redirect('/');
   });
 }

@@ -20,6 +20,10 @@ import type { Call } from './call';
 
 /** Most events that one request may bring. */
 export const MOST_EVENTS = 500;
+/** The newest event that the asker knows: the answer has those after it. */
+const seq = z.coerce.number().int().min(0).max(1_000_000).default(0);
+/** For a screen that everybody sees: nothing of the people in the room. */
+const screen = z.literal('1').optional();
 /** Most texts whose length may be asked for at once. */
 const MOST_TEXTS = 1000;
 /** Largest WAV file that may be sent, in characters of base64. */
@@ -106,7 +110,7 @@ export const CALLS = {
     method: 'GET',
     path: '/api/runs/[id]/events',
     id,
-    asks: nothing,
+    asks: z.object({ after: seq, screen }),
     answers: logSchema,
   }),
   /** Refused as `not-leading` where another device leads. */
@@ -117,6 +121,7 @@ export const CALLS = {
     asks: z.object({
       device: z.uuid(),
       events: z.array(newRunEventSchema).min(1).max(MOST_EVENTS),
+      after: seq,
     }),
     answers: logSchema,
   }),
@@ -132,7 +137,7 @@ export const CALLS = {
     method: 'GET',
     path: '/api/runs/[id]/live',
     id,
-    asks: z.object({ after: z.coerce.number().int().min(0).max(1_000_000).default(0) }),
+    asks: z.object({ after: seq, screen }),
     answers: logSchema,
   }),
 

@@ -1,4 +1,4 @@
 export * from './answers';
 export { addressOf, type Call } from './call';
 export * from './calls';
-export { REFUSALS, Refusal, type RefusalCode } from './refusals';
+export { REFUSALS, Refusal, type RefusalCode, tooManyTries, waitWords } from './refusals';

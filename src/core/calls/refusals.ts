@@ -60,7 +60,7 @@ export const REFUSALS = {
     'This link has been used already, or it has run out. Ask whoever sent it for a new one.',
   ],
   'wrong-password': [403, 'This is not your password. Type the one you sign in with.'],
-  'too-many-tries': [429, 'Too many tries. Wait 15 minutes, then try again.'],
+  'too-many-tries': [429, 'Too many tries. Wait {}, then try again.'],
   'owners-only': [403, 'Only an owner of the studio can do this.'],
   'last-owner': [409, 'A studio needs an owner. Make somebody else an owner first.'],
   'too-many-teachers': [409, 'A studio has {} teachers at most. Remove one first.'],
@@ -87,6 +87,19 @@ export const REFUSALS = {
   'too-many-pauses': [409, 'One person has {} pauses at most. Take an old one out first.'],
   'practice-then': [409, 'Practice is logged for today or the last {} days. Choose another day.'],
   'practice-enough': [409, 'Practice is logged {} times a day at most.'],
+  'log-full': [
+    409,
+    'The log of a class keeps {} entries at most. Close the class and begin another.',
+  ],
+  'too-many-streams': [
+    429,
+    'You follow classes on {} screens at once, which is the most. Close one of them first.',
+  ],
+  'too-many-recordings': [
+    409,
+    'A teacher keeps {} recordings at most. Remove some that you do not use any more.',
+  ],
+  'too-many-classes': [409, 'A studio keeps {} classes at most. Remove one first.'],
   'no-voice': [503, 'This machine has no speech program.'],
   unspeakable: [
     422,
@@ -111,3 +124,14 @@ export class Refusal extends Error {
     return REFUSALS[this.code][0];
   }
 }
+
+/** How long somebody has to wait, rounded up, so that it is over by then. */
+export function waitWords(ms: number): string {
+  const seconds = Math.ceil(ms / 1000);
+  if (seconds < 60) return seconds === 1 ? 'a second' : `${seconds} seconds`;
+  const minutes = Math.ceil(seconds / 60);
+  return minutes === 1 ? 'a minute' : `${minutes} minutes`;
+}
+
+export const tooManyTries = (ms: number): string =>
+  new Refusal('too-many-tries', waitWords(ms)).message;

@@ -1,47 +1,73 @@
 import type { Db } from '../db';
 
+/**
+ * Tries at a password are counted before it is looked at, in the database, so that many at once and several processes
+ * count as one after another. After some that failed the next has to wait, longer each time. Strangers wait for
+ * strangers only: a device that has signed in to the account before is counted by itself, so that nobody can keep a
+ * teacher out.
+ */
+
 const WINDOW_MS = 15 * 60_000;
-const MOST_PER_EMAIL = 5;
-const MOST_PER_ADDRESS = 50;
+const FIRST_DELAY_MS = 1000;
+const LONGEST_DELAY_MS = 5 * 60_000;
+/** So many may fail before anybody waits: on one account or one device, and from one address. */
+const FREE = { account: 5, device: 5, address: 50 } as const;
 
-/** Failed sign-ins are counted in the database, so that every app process sees the same count. */
-export async function mayTry(
-  db: Db,
-  email: string,
-  address: string,
-  now: number,
-): Promise<boolean> {
+/** Who tries. */
+export interface Tries {
+  /** What is tried: an email, or another thing of which there is one for each account. */
+  account: string;
+  address: string;
+  /** A device that was signed in to this account before. */
+  device?: string;
+}
+
+/** How long the next try has to wait after so many failures, in ms. */
+export function delayAfter(failures: number, free: number): number {
+  if (failures < free) return 0;
+  return Math.min(LONGEST_DELAY_MS, FIRST_DELAY_MS * 2 ** (failures - free));
+}
+
+function keysOf({ account, address, device }: Tries): { key: string; free: number }[] {
+  if (device) return [{ key: `device ${device} ${account}`, free: FREE.device }];
+  return [
+    { key: `account ${account}`, free: FREE.account },
+    { key: `address ${address}`, free: FREE.address },
+  ];
+}
+
+/**
+ * Counts a try as failed until it is known to be right, and says how long it has to wait first, in ms. A try that has
+ * to wait is not counted.
+ */
+export async function countTry(db: Db, tries: Tries, now: number): Promise<number> {
+  const keys = keysOf(tries);
   const since = new Date(now - WINDOW_MS);
-  await db('sign_in_attempts').where('at', '<', since).delete();
-  const [byEmail, byAddress] = await Promise.all(
-    [emailKey(email), addressKey(address)].map((key) => failures(db, key, since)),
-  );
-  return (byEmail ?? 0) < MOST_PER_EMAIL && (byAddress ?? 0) < MOST_PER_ADDRESS;
+  return db.transaction(async (trx) => {
+    // Always in the same order, so that no two wait for each other.
+    for (const key of keys.map((k) => k.key).toSorted()) {
+      await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [key]);
+    }
+    await trx('sign_in_attempts').where('at', '<', since).delete();
+    let wait = 0;
+    for (const { key, free } of keys) {
+      const row = await trx('sign_in_attempts')
+        .where({ key })
+        .first(trx.raw('count(*)::int as failures'), trx.raw('max(at) as last'));
+      const delay = delayAfter(row.failures, free);
+      if (delay > 0) wait = Math.max(wait, row.last.getTime() + delay - now);
+    }
+    if (wait > 0) return wait;
+    const at = new Date(now);
+    await trx('sign_in_attempts').insert(keys.map(({ key }) => ({ key, at })));
+    return 0;
+  });
 }
 
-export async function noteFailure(
-  db: Db,
-  email: string,
-  address: string,
-  now: number,
-): Promise<void> {
-  const at = new Date(now);
-  await db('sign_in_attempts').insert([
-    { key: emailKey(email), at },
-    { key: addressKey(address), at },
-  ]);
-}
-
-export async function forgetFailures(db: Db, email: string): Promise<void> {
+/** The try was right: what failed on the account, or on the device, is forgotten. */
+export async function forgetTries(db: Db, tries: Tries): Promise<void> {
+  const [own] = keysOf(tries);
   await db('sign_in_attempts')
-    .where({ key: emailKey(email) })
+    .where({ key: own?.key ?? '' })
     .delete();
-}
-
-const emailKey = (email: string) => `email ${email}`;
-const addressKey = (address: string) => `address ${address}`;
-
-async function failures(db: Db, key: string, since: Date): Promise<number> {
-  const rows = await db('sign_in_attempts').where({ key }).where('at', '>=', since).count();
-  return Number(rows[0]?.count);
 }

@@ -2,11 +2,18 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { type Role, roleSchema } from '@/core/studio';
 import type { Db } from '../db';
-import type { Scope } from '../scope';
-import { forgetFailures, mayTry, noteFailure } from './attempts';
+import { found, type Scope } from '../scope';
+import { countTry, forgetTries } from './attempts';
+import { demoIsOn } from './demo';
 import { passwordFits } from './passwords';
 
 export const SIGN_IN_DAYS = 30;
+/** A device that was not used for so long is signed out before that. */
+export const IDLE_DAYS = 14;
+const DAY_MS = 86_400_000;
+/** How exactly it is known when a device was seen last. */
+const SEEN_EVERY_MS = 10 * 60_000;
+const MOST_SHOWN = 50;
 /** The cookie that carries the token. */
 export const SIGN_IN_COOKIE = 'upbeat_sign_in';
 
@@ -39,21 +46,39 @@ const teacherSchema = z
     }),
   );
 
+/** Why it was not let in, and how long the next try has to wait. */
 export type SignInAnswer =
   | { ok: true; token: string }
-  | { ok: false; reason: 'wrong' | 'too many' };
+  | { ok: false; reason: 'wrong' }
+  | { ok: false; reason: 'wait'; ms: number };
 
 const fingerprint = (token: string) => createHash('sha256').update(token).digest('hex');
 
+/** The browser that signs in. */
+export interface Device {
+  /** As people know it, such as "Firefox on Linux". */
+  name: string;
+  /** What it keeps to be known again. */
+  token: string;
+}
+
 /** Signs in whoever has shown in another way who they are, such as by a link. */
-export async function signInAs(db: Db, teacherId: string, now: number): Promise<string> {
+export async function signInAs(
+  db: Db,
+  teacherId: string,
+  now: number,
+  device?: Device,
+): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   await db('sign_ins').insert({
     id: randomUUID(),
     teacher_id: teacherId,
     token_hash: fingerprint(token),
     created_at: new Date(now),
-    expires_at: new Date(now + SIGN_IN_DAYS * 86_400_000),
+    seen_at: new Date(now),
+    expires_at: new Date(now + SIGN_IN_DAYS * DAY_MS),
+    device_name: device?.name ?? null,
+    device_hash: device ? fingerprint(device.token) : null,
   });
   return token;
 }
@@ -61,31 +86,42 @@ export async function signInAs(db: Db, teacherId: string, now: number): Promise<
 /** Signs a teacher in by email and password. The token goes into the cookie; only its hash is kept. */
 export async function signIn(
   db: Db,
-  given: { email: string; password: string; address: string },
+  given: { email: string; password: string; address: string; device?: Device },
   now: number,
 ): Promise<SignInAnswer> {
   const email = given.email.toLowerCase();
-  if (!(await mayTry(db, email, given.address, now))) return { ok: false, reason: 'too many' };
-  const teacher = await db('teachers').where({ email }).first('id', 'password_hash');
-  if (!(await passwordFits(teacher?.password_hash, given.password))) {
-    await noteFailure(db, email, given.address, now);
-    return { ok: false, reason: 'wrong' };
-  }
-  await forgetFailures(db, email);
-  return { ok: true, token: await signInAs(db, teacher.id, now) };
-}
-
-/** Signs in to the demo studio without a password; null where there is none. */
-export async function signInToDemo(db: Db, now: number): Promise<string | null> {
   const teacher = await db('teachers')
     .join('studios', 'studios.id', 'teachers.studio_id')
-    .where('studios.is_demo', true)
-    .orderBy('teachers.created_at')
-    .first('teachers.id');
-  return teacher ? signInAs(db, teacher.id, now) : null;
+    .where({ email })
+    .first('teachers.id', 'teachers.password_hash', 'studios.is_demo');
+  const hash = given.device && fingerprint(given.device.token);
+  const known =
+    hash &&
+    teacher &&
+    (await db('sign_ins').where({ teacher_id: teacher.id, device_hash: hash }).first('id'));
+  const tries = { account: email, address: given.address, ...(known && { device: hash }) };
+  const ms = await countTry(db, tries, now);
+  if (ms > 0) return { ok: false, reason: 'wait', ms };
+  const fits = await passwordFits(teacher?.password_hash, given.password);
+  if (!fits || (teacher.is_demo && !demoIsOn())) return { ok: false, reason: 'wrong' };
+  await forgetTries(db, tries);
+  return { ok: true, token: await signInAs(db, teacher.id, now, given.device) };
 }
 
-/** The teacher a token belongs to, unless it has run out or was revoked. */
+/** Signs in to the demo studio that everybody shares, without a password; null where there is none. */
+export async function signInToDemo(db: Db, now: number, device?: Device): Promise<string | null> {
+  const teacher = await db('teachers')
+    .join('studios', 'studios.id', 'teachers.studio_id')
+    .where({ 'studios.is_demo': true, 'studios.visit_ends_at': null })
+    .orderBy('teachers.created_at')
+    .first('teachers.id');
+  return teacher ? signInAs(db, teacher.id, now, device) : null;
+}
+
+/**
+ * The teacher a token belongs to, unless it has run out, was revoked or has not been used for too long; nobody in a
+ * demo that is switched off.
+ */
 export async function teacherOf(db: Db, token: string, now: number): Promise<Teacher | null> {
   const row = await db('sign_ins')
     .join('teachers', 'teachers.id', 'sign_ins.teacher_id')
@@ -93,7 +129,16 @@ export async function teacherOf(db: Db, token: string, now: number): Promise<Tea
     .where('sign_ins.token_hash', fingerprint(token))
     .whereNull('sign_ins.revoked_at')
     .where('sign_ins.expires_at', '>', new Date(now))
+    .where('sign_ins.seen_at', '>', new Date(now - IDLE_DAYS * DAY_MS))
+    .where((visits) =>
+      visits
+        .whereNull('studios.visit_ends_at')
+        .orWhere('studios.visit_ends_at', '>', new Date(now)),
+    )
     .first(
+      'sign_ins.id as sign_in_id',
+      'sign_ins.seen_at',
+      'studios.is_demo',
       'teachers.id',
       'teachers.name',
       'teachers.studio_id',
@@ -101,7 +146,58 @@ export async function teacherOf(db: Db, token: string, now: number): Promise<Tea
       'studios.time_zone',
       'teachers.role',
     );
-  return row ? teacherSchema.parse(row) : null;
+  if (!row || (row.is_demo && !demoIsOn())) return null;
+  if (now - row.seen_at.getTime() > SEEN_EVERY_MS) {
+    await db('sign_ins')
+      .where({ id: row.sign_in_id })
+      .update({ seen_at: new Date(now) });
+  }
+  return teacherSchema.parse(row);
+}
+
+/** A device on which a teacher is signed in. */
+export interface SignedIn {
+  id: string;
+  name: string;
+  since: number;
+  seen: number;
+  /** Whether it is the one that asks. */
+  here: boolean;
+}
+
+/** Where a teacher is signed in, the one seen last first. */
+export async function signInsOf(
+  db: Db,
+  teacherId: string,
+  { token, now }: { token: string; now: number },
+): Promise<SignedIn[]> {
+  const rows = await db('sign_ins')
+    .where({ teacher_id: teacherId, revoked_at: null })
+    .where('expires_at', '>', new Date(now))
+    .where('seen_at', '>', new Date(now - IDLE_DAYS * DAY_MS))
+    .orderBy('seen_at', 'desc')
+    .limit(MOST_SHOWN)
+    .select('id', 'device_name', 'created_at', 'seen_at', 'token_hash');
+  return rows.map((row) => ({
+    id: row.id,
+    name: row.device_name ?? 'A device',
+    since: row.created_at.getTime(),
+    seen: row.seen_at.getTime(),
+    here: row.token_hash === fingerprint(token),
+  }));
+}
+
+/** Signs one device of a teacher out. @throws Refusal `not-found` */
+export async function signOutDevice(
+  db: Db,
+  teacherId: string,
+  { id, now }: { id: string; now: number },
+): Promise<void> {
+  const rows = await db('sign_ins')
+    .where({ id, teacher_id: teacherId, revoked_at: null })
+    .update({ revoked_at: new Date(now) })
+    .returning('id');
+  found(rows[0], 'device');
 }
 
 export async function signOut(db: Db, token: string, now: number): Promise<void> {

@@ -6,6 +6,7 @@ import {
   isRoomEvent,
   type NewRunEvent,
   newRunEventSchema,
+  ROOM_EVENTS,
   type RoomEvent,
   type RunEvent,
 } from '@/core/run';
@@ -28,6 +29,9 @@ export interface RunLog {
   leader: string | null;
 }
 
+/** A class of four hours with forty people has a few hundred. */
+export const MOST_LOGGED = 5000;
+
 /** How far ahead of the server's clock a device may be, in ms, before its time is drawn back. */
 const CLOCK_SLACK_MS = 2_000;
 
@@ -46,11 +50,25 @@ const eventRowSchema = z
     }),
   );
 
-/** The events of a run, or those after one of them. */
-export async function eventsOf(db: Db, { studioId }: Scope, runId: string, after = 0) {
+/** Which events of a log are meant. */
+export interface Part {
+  /** Those after this one. */
+  after?: number;
+  /** Those that a screen may show which everybody sees: nothing of the people in the room. */
+  forScreen?: boolean;
+}
+
+/** The events of a run, or some of them. */
+export async function eventsOf(
+  db: Db,
+  { studioId }: Scope,
+  runId: string,
+  { after = 0, forScreen = false }: Part = {},
+) {
   const rows = await db('run_events')
     .where({ run_id: runId, studio_id: studioId })
     .where('seq', '>', after)
+    .modify((query) => forScreen && query.whereNotIn('type', ROOM_EVENTS))
     .orderBy('seq')
     .select('seq', 'id', 'at_ms', 'type', 'data');
   return z.array(eventRowSchema).parse(rows);
@@ -60,12 +78,12 @@ export async function eventsOf(db: Db, { studioId }: Scope, runId: string, after
  * The log of a run, or what came after an event of it.
  * @throws Refusal `not-found` where the run is not the studio's
  */
-export async function getLog(db: Db, scope: Scope, id: string, after = 0): Promise<RunLog> {
+export async function getLog(db: Db, scope: Scope, id: string, part: Part = {}): Promise<RunLog> {
   const row = await db('runs')
     .where({ id, studio_id: scope.studioId })
     .first('session_id', 'leader');
   const { session_id: sessionId, leader } = found(row, 'run');
-  return { id, sessionId, events: await eventsOf(db, scope, id, after), leader };
+  return { id, sessionId, events: await eventsOf(db, scope, id, part), leader };
 }
 
 /**
@@ -111,7 +129,7 @@ export interface Sender {
 /**
  * Appends events to a run's log, each once, in the order given, and keeps the register up with them.
  * Times are kept from running backwards or ahead of the server's clock. Returns the whole log and who leads.
- * @throws Refusal `not-found`; `not-leading` where another device leads
+ * @throws Refusal `not-found`; `not-leading` where another device leads; `log-full`
  */
 export async function appendEvents(
   db: Db,
@@ -139,6 +157,10 @@ export async function appendEvents(
       if (leader && leader !== device) throw new Refusal('not-leading');
       if (!leader) await trx('runs').where({ id: runId }).update({ leader: device });
       leader = device;
+    }
+    // The end of a class always has a place.
+    if (log.length + fresh.length > MOST_LOGGED && fresh.some((e) => e.type !== 'finished')) {
+      throw new Refusal('log-full', String(MOST_LOGGED));
     }
     let last = log.at(-1);
     for (const draft of fresh) {

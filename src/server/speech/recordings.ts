@@ -24,7 +24,13 @@ const recordingSchema = z
 
 const own = ({ id, studioId }: Speaking) => ({ teacher_id: id, studio_id: studioId });
 
-/** Keeps a recording; one of the same words goes. */
+/** More than all cues of thirty moves in two languages. */
+export const MOST_RECORDINGS = 1000;
+
+/**
+ * Keeps a recording; one of the same words goes.
+ * @throws Refusal `no-wav`, `recording-too-long`, `too-many-recordings`
+ */
 export async function saveRecording(
   db: Db,
   teacher: Speaking,
@@ -35,6 +41,13 @@ export async function saveRecording(
   if (ms === null) throw new Refusal('no-wav');
   if (ms > LONGEST_SECONDS * 1000) {
     throw new Refusal('recording-too-long', String(LONGEST_SECONDS));
+  }
+  const others = await db('recordings')
+    .where(own(teacher))
+    .whereNot({ language, text })
+    .first(db.raw('count(*)::int as n'));
+  if (others.n >= MOST_RECORDINGS) {
+    throw new Refusal('too-many-recordings', String(MOST_RECORDINGS));
   }
   const row = { id: randomUUID(), language, text, ms, recorded_at: new Date(now) };
   await db('recordings')

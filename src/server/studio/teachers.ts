@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { Refusal } from '@/core/calls';
+import { Refusal, waitWords } from '@/core/calls';
 import { type Role, roleSchema } from '@/core/studio';
-import { forgetFailures, mayTry, noteFailure } from '../auth/attempts';
+import { countTry, forgetTries } from '../auth/attempts';
 import { hashPassword, passwordFits } from '../auth/passwords';
 import { signOutEverywhere, type Teacher } from '../auth/sign-ins';
 import type { Db } from '../db';
@@ -184,14 +184,14 @@ export async function confirmPassword(
   { id, studioId }: Teacher,
   { password, address, now }: { password: string; address: string; now: number },
 ): Promise<void> {
-  const row = await db('teachers')
-    .where({ id, studio_id: studioId })
-    .first('email', 'password_hash');
-  const { email, password_hash } = found(row, 'teacher');
-  if (!(await mayTry(db, email, address, now))) throw new Refusal('too-many-tries');
-  if (await passwordFits(password_hash, password)) return forgetFailures(db, email);
-  await noteFailure(db, email, address, now);
-  throw new Refusal('wrong-password');
+  const row = await db('teachers').where({ id, studio_id: studioId }).first('password_hash');
+  const { password_hash } = found(row, 'teacher');
+  // Whoever is signed in waits for themselves, and not for strangers who try their email.
+  const tries = { account: 'confirm', address, device: id };
+  const wait = await countTry(db, tries, now);
+  if (wait > 0) throw new Refusal('too-many-tries', waitWords(wait));
+  if (!(await passwordFits(password_hash, password))) throw new Refusal('wrong-password');
+  await forgetTries(db, tries);
 }
 
 /** Changes one's own name or email. @throws Refusal `email-taken` */

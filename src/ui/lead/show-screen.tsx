@@ -106,7 +106,7 @@ function useWatchedLog(runId: string, initial: readonly NewRunEvent[], clock: Se
   const look = useCallback(async () => {
     const sentAt = clock.deviceNow();
     try {
-      const answer = await ask(CALLS.readLog, { id: runId });
+      const answer = await ask(CALLS.readLog, { id: runId, body: { screen: '1' } });
       clock.measure(answer.now, sentAt);
       setStored(answer.events);
     } catch (problem) {
@@ -115,7 +115,11 @@ function useWatchedLog(runId: string, initial: readonly NewRunEvent[], clock: Se
     }
   }, [runId, clock]);
   useEffect(() => {
-    const close = listenToRun(runId, { after: () => 0, heard: () => void look() });
+    const close = listenToRun(runId, {
+      screen: true,
+      after: () => 0,
+      heard: () => void look(),
+    });
     const stop = runChannel(runId).hear((events) => setBeside(events));
     void look();
     return () => {

@@ -52,6 +52,9 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   /** The server's time when log and leader were last heard of. */
   const [heardAt, setHeardAt] = useState(initial.now);
   const [log, setLog] = useState<readonly RunEvent[]>(initial.events);
+  /** The newest event known: the server is asked for what came after it. */
+  const lastSeq = useRef(0);
+  lastSeq.current = log.at(-1)?.seq ?? 0;
   const [waiting, setWaiting] = useState<readonly NewRunEvent[]>([]);
   const [loaded, setLoaded] = useState(false);
   const [connected, setConnected] = useState(true);
@@ -84,7 +87,10 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     },
     [clock, take],
   );
-  const read = useCallback(() => hear(ask(CALLS.readLog, { id: runId })), [hear, runId]);
+  const read = useCallback(
+    () => hear(ask(CALLS.readLog, { id: runId, body: { after: lastSeq.current } })),
+    [hear, runId],
+  );
 
   const shown = useCallback(() => setWaiting(box.current?.waiting() ?? []), []);
 
@@ -139,7 +145,12 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       // A page that was kept is older than what was heard since, also of who leads.
       if (before && before.now > madeAt.current) take(before);
       const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere), (events) =>
-        hear(ask(CALLS.sendEvents, { id: runId, body: { device: id, events } })),
+        hear(
+          ask(CALLS.sendEvents, {
+            id: runId,
+            body: { device: id, events, after: lastSeq.current },
+          }),
+        ),
       );
       for (const event of early.current.splice(0)) void opened.add(event);
       await opened.loaded;
@@ -173,8 +184,6 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     void kept.put(logName, { events: log, leader: leaderId, now: heardAt });
   }, [logName, log, leaderId, heardAt, over]);
 
-  const lastSeq = useRef(0);
-  lastSeq.current = log.at(-1)?.seq ?? 0;
   useEffect(() => {
     return listenToRun(runId, {
       after: () => lastSeq.current,

@@ -3,12 +3,11 @@
 import { refresh } from 'next/cache';
 import { z } from 'zod';
 import { emailSchema, passwordSchema, personNameSchema } from '@/core/studio';
-import { signInAs } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { changeAccount, changePassword, confirmPassword } from '@/server/studio/teachers';
 import type { FormState } from '@/ui/kit/form';
-import { clientAddress, keepToken, requireTeacher } from '../../auth';
+import { clientAddress, letIn, requireTeacher } from '../../auth';
 import { answerForm } from '../../forms';
 
 const current = z.string().max(500);
@@ -38,7 +37,7 @@ export async function changePasswordAction(_: FormState, form: FormData): Promis
     const asked = { password: given.current, address: await clientAddress(), now: now() };
     await confirmPassword(db(), teacher, asked);
     await changePassword(db(), teacher.id, { password: given.password, now: now() });
-    await keepToken(await signInAs(db(), teacher.id, now()));
+    await letIn(teacher.id);
     return 'Changed. Your other devices have to sign in anew.';
   });
 }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { isRoomEvent } from '@/core/run';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { movesForClass } from '@/server/moves/moves';
@@ -20,7 +21,7 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
   const run = await runOfSession(db(), teacher, id);
   const log = await openLog(db(), teacher, id, now());
   // What the room sees must hold nothing of the people in it.
-  const events = log.events.filter((e) => !('participantId' in e) && e.type !== 'parked');
+  const events = log.events.filter((e) => !isRoomEvent(e));
   return (
     <ShowScreen
       className={session.className}

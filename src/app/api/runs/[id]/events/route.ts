@@ -3,15 +3,14 @@ import { db } from '@/server/db';
 import { appendEvents, getLog } from '@/server/runs';
 import { answering } from '../../../handle';
 
-export const GET = answering(CALLS.readLog, async ({ teacher, id, now }) => ({
-  ...(await getLog(db(), teacher, id)),
-  now,
-}));
+export const GET = answering(CALLS.readLog, async ({ teacher, id, body, now }) => {
+  const part = { after: body.after, forScreen: body.screen !== undefined };
+  return { ...(await getLog(db(), teacher, id, part)), now };
+});
 
 export const POST = answering(CALLS.sendEvents, async ({ teacher, id, body, now }) => {
   const sender = { device: body.device, timeZone: teacher.timeZone, by: teacher.name };
-  return {
-    ...(await appendEvents(db(), teacher, { runId: id, drafts: body.events, now, ...sender })),
-    now,
-  };
+  const asked = { runId: id, drafts: body.events, now, ...sender };
+  const { events, leader } = await appendEvents(db(), teacher, asked);
+  return { events: events.filter((e) => e.seq > body.after), leader, now };
 });
