@@ -1,7 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { emptyPlan } from '@/core/class';
+import { addParticipant } from '../people/people';
 import { makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { createClass, getClass, listClasses, savePlan, versionsOf } from './classes';
+import { createClass, getClass, listClasses, MOST_CLASSES, savePlan, versionsOf } from './classes';
 
 const db = testDatabase();
 
@@ -109,4 +111,27 @@ describe('saved versions', () => {
     expect(versions).toHaveLength(100);
     expect(versions[0]?.plan.name).toBe('104');
   });
+});
+
+it('a studio keeps so many classes at most, and says so', async () => {
+  const { studioId } = await makeStudio(db());
+  const at = new Date(NOON);
+  const plan = JSON.stringify(shortPlan());
+  const rows = Array.from({ length: MOST_CLASSES }, () => ({
+    id: randomUUID(),
+    studio_id: studioId,
+    plan,
+    created_at: at,
+    updated_at: at,
+  }));
+  await db()('classes').insert(rows.slice(1));
+  await createClass(db(), { studioId }, shortPlan(), NOON);
+  const one = createClass(db(), { studioId }, shortPlan(), NOON);
+  await expect(one).rejects.toThrow('A studio keeps 500 classes at most.');
+  // One that was given to somebody to do at home does not count.
+  const ada = { person: { name: 'Ada', contact: null }, joinedOn: '2026-01-01', now: NOON };
+  const person = await addParticipant(db(), { studioId }, ada);
+  const home = { studio_id: studioId, class_id: rows[1]?.id, participant_id: person, given_at: at };
+  await db()('home_classes').insert(home);
+  await createClass(db(), { studioId }, shortPlan(), NOON);
 });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import type { ClassVersion } from '@/core/calls';
+import { type ClassVersion, Refusal } from '@/core/calls';
 import { type Plan, planSchema } from '@/core/class';
 import type { Db } from '../db';
 import { epochMs } from '../rows';
@@ -33,7 +33,16 @@ export async function getClass(db: Db, { studioId }: Scope, id: string): Promise
   return rowSchema.parse(found(row, 'class'));
 }
 
+/** Most classes that a studio keeps, those apart that were given to people to do at home. */
+export const MOST_CLASSES = 500;
+
+/** @returns the id of the class @throws Refusal `too-many-classes` */
 export async function createClass(db: Db, scope: Scope, plan: Plan, now: number): Promise<string> {
+  const kept = await db('classes')
+    .where({ studio_id: scope.studioId })
+    .whereNotExists(db('home_classes').whereRaw('home_classes.class_id = classes.id'))
+    .first(db.raw('count(*)::int as n'));
+  if (kept.n >= MOST_CLASSES) throw new Refusal('too-many-classes', String(MOST_CLASSES));
   const id = randomUUID();
   const at = new Date(now);
   await db('classes').insert({

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import { type Plan, planSchema, resolve, SAY, type Say } from '@/core/class';
@@ -106,6 +107,8 @@ export async function outlinesOf(
   for (const of of versions) {
     const plan = plans.get(of.id);
     if (!plan) continue;
+    // Between two of them others have their turn.
+    await setImmediate();
     const spoken = means.speaker.spoken();
     const outline = await outlineFor(db, teacher, { id: of.id, plan, means, now });
     kept.set(keyOf(of), { ...outline, spoken }, outline.measured ? {} : { ttl: ESTIMATE_MS });

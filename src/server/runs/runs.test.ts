@@ -16,6 +16,7 @@ import {
   testDatabaseUrl,
 } from '../testing/studio';
 import { appendEvents, closeSession, getLog, getRun, openLog, prepareRun, takeLead } from '.';
+import { MOST_LOGGED } from './log';
 
 const db = testDatabase();
 
@@ -267,6 +268,47 @@ describe('an event about somebody who is not of the studio', () => {
     const draft = event('next', NOON + MINUTE);
     await closeSession(db(), c, { sessionId: c.sessionId, draft, now: NOON + MINUTE });
     expect(await db()('form_notes').where({ studio_id: c.studioId })).toEqual([]);
+  });
+});
+
+describe('a log', () => {
+  it('is limited, but for the end of the class', async () => {
+    const { c, run, append } = await prepared();
+    await append([event('started', NOON)]);
+    const rows = Array.from({ length: MOST_LOGGED - 1 }, (_, i) => ({
+      studio_id: c.studioId,
+      run_id: run.id,
+      seq: i + 2,
+      id: randomUUID(),
+      at_ms: NOON,
+      type: i % 2 ? 'resumed' : 'paused',
+      data: '{}',
+      received_at: new Date(NOON),
+    }));
+    for (let at = 0; at < rows.length; at += 1000) {
+      await db()('run_events').insert(rows.slice(at, at + 1000));
+    }
+    await expect(append([event('paused', NOON)])).rejects.toMatchObject({ code: 'log-full' });
+    const draft = event('next', NOON + MINUTE);
+    await closeSession(db(), c, { sessionId: c.sessionId, draft, now: NOON + MINUTE });
+    expect((await getSession(db(), c, c.sessionId)).status).toBe('held');
+  });
+
+  it('tells a screen that everybody sees nothing of the people', async () => {
+    const { c, run, append } = await prepared();
+    const told = (what: object) => ({ id: randomUUID(), at: NOON, ...what }) as NewRunEvent;
+    await append([
+      told({ type: 'marked', participantId: c.ada, mark: 'here' }),
+      event('started', NOON),
+      told({ type: 'walkedIn', participantId: randomUUID(), name: 'Cleo' }),
+      told({ type: 'corrected', participantId: c.ada, moveId: 'smile-pulses', note: 'quiet brow' }),
+      told({ type: 'parked', note: 'Ada asks about lenses' }),
+      told({ type: 'felt', felt: 3 }),
+      event('paused', NOON),
+    ]);
+    const { events } = await getLog(db(), c, run.id, { forScreen: true });
+    expect(events.map((e) => e.type)).toEqual(['started', 'paused']);
+    expect(JSON.stringify(events)).not.toMatch(/Cleo|Ada|brow/);
   });
 });
 

@@ -44,7 +44,7 @@ export async function saveRecording(
   }
   const others = await db('recordings')
     .where(own(teacher))
-    .whereNot({ language, text })
+    .whereRaw('not (language = ? and text = ?)', [language, text])
     .first(db.raw('count(*)::int as n'));
   if (others.n >= MOST_RECORDINGS) {
     throw new Refusal('too-many-recordings', String(MOST_RECORDINGS));

@@ -12,6 +12,7 @@ import { planSession } from '../sessions/sessions';
 import { DAY, makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
 import { compileMeasured } from './compile-measured';
 import {
+  MOST_RECORDINGS,
   recordedAudio,
   recordingsOf,
   removeRecording,
@@ -79,6 +80,25 @@ describe('recordings', () => {
     }
     await removeRecording(db(), teacher, id);
     expect(await recordingsOf(db(), teacher)).toEqual([]);
+  });
+
+  it('are so many at most; one that is recorded anew takes no more place', async () => {
+    const teacher = await teacherOf((await makeStudio(db())).studioId);
+    const rows = Array.from({ length: MOST_RECORDINGS - 1 }, (_, i) => ({
+      id: randomUUID(),
+      studio_id: teacher.studioId,
+      teacher_id: teacher.id,
+      language: 'en',
+      text: `Cue ${i}.`,
+      ms: 1000,
+      wav: Buffer.from(wav(0.01)),
+      recorded_at: new Date(NOON),
+    }));
+    await db()('recordings').insert(rows);
+    await saveRecording(db(), teacher, { ...CUE, wav: wav(1) }, NOON);
+    await saveRecording(db(), teacher, { ...CUE, wav: wav(1) }, NOON);
+    const more = saveRecording(db(), teacher, { ...CUE, text: 'One more.', wav: wav(1) }, NOON);
+    await expect(more).rejects.toMatchObject({ code: 'too-many-recordings' });
   });
 
   it('are refused where they are too long or no sound at all', async () => {

@@ -1,8 +1,10 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { emptyPlan, MAX_PLAN_BYTES, parsePlanText, planSchema } from '@/core/class';
+import { Refusal } from '@/core/calls';
+import { emptyPlan, MAX_PLAN_BYTES, type Plan, parsePlanText, planSchema } from '@/core/class';
 import { parseSeconds } from '@/core/formats';
+import type { Teacher } from '@/server/auth/sign-ins';
 import { createClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -24,8 +26,19 @@ export async function createClassAction(_: NewClassState, form: FormData): Promi
   }
   const { newClass } = await studioSettings(db(), teacher);
   const plan = { ...emptyPlan(name, seconds), ...newClass };
-  const id = await createClass(db(), teacher, plan, now());
-  redirect(`/classes/${id}`);
+  const made = await create(teacher, plan);
+  if ('refused' in made) return { name, minutes, error: made.refused };
+  redirect(`/classes/${made.id}`);
+}
+
+/** Makes the class, or says why it is not made. */
+async function create(teacher: Teacher, plan: Plan): Promise<{ id: string } | { refused: string }> {
+  try {
+    return { id: await createClass(db(), teacher, plan, now()) };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { refused: error.message };
+  }
 }
 
 /** Makes a class from a plan file. What is wrong with the file is told field by field. */
@@ -43,6 +56,7 @@ export async function importClassAction(_: ImportState, form: FormData): Promise
   if (!parsed.ok) {
     return { problems: parsed.problems.map((p) => `${p.field} ${p.message}`.trim()) };
   }
-  const id = await createClass(db(), teacher, parsed.value, now());
-  redirect(`/classes/${id}`);
+  const made = await create(teacher, parsed.value);
+  if ('refused' in made) return { problems: [made.refused] };
+  redirect(`/classes/${made.id}`);
 }
