@@ -7,7 +7,7 @@ const config: NextConfig = {
   htmlLimitedBots: /.*/,
   // `npm test` checks the types once, for everything; a build need not do it again.
   typescript: { ignoreBuildErrors: true },
-  experimental: { serverActions: { bodySizeLimit: '5mb' } },
+  experimental: { serverActions: { bodySizeLimit: '3mb' } },
   serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'fflate', 'pino', 'prom-client'],
   async headers() {
     return [

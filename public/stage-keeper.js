@@ -11,9 +11,28 @@ const PATIENCE_MS = 6000;
 /** About two hours of class. */
 const MOST_SPOKEN = 800;
 
+/** A class is led within hours; a page with names that is older is forgotten. */
+const KEPT_MS = 24 * 3_600_000;
+const KEPT_AT = 'x-kept-at';
+
 const open = () => caches.open(STORE);
 const pathOf = (request) => new URL(request.url).pathname;
 const kept = async (request) => (await open()).match(request, { ignoreVary: true });
+
+/** A page as it is kept, with the time of it. */
+function dated(answer) {
+  const headers = new Headers(answer.headers);
+  headers.set(KEPT_AT, String(Date.now()));
+  return new Response(answer.body, { status: answer.status, headers });
+}
+
+/** A kept page, unless it is too old: then all that was kept is forgotten. */
+async function keptPage(request) {
+  const answer = await kept(request);
+  if (!answer || Date.now() - Number(answer.headers.get(KEPT_AT)) < KEPT_MS) return answer;
+  await caches.delete(STORE);
+  return undefined;
+}
 
 /** The server's answer, or nothing where it is away or in trouble. */
 async function answerOf(request) {
@@ -25,7 +44,7 @@ async function answerOf(request) {
 async function fresh(request, keep) {
   const answer = await answerOf(request);
   if (answer?.ok && keep) await (await open()).put(request, answer.clone());
-  return answer ?? (await kept(request)) ?? fetch(request);
+  return answer ?? (await (keep ? kept(request) : keptPage(request))) ?? fetch(request);
 }
 
 /**
@@ -61,7 +80,7 @@ async function keepPage(page, parts, spoken) {
   for (const request of [...old, ...spokenBefore.slice(0, -MOST_SPOKEN)])
     await store.delete(request);
   await keepMissing(store, wanted);
-  await store.put(page, answer);
+  await store.put(page, dated(answer));
   await keepMissing(store, spoken);
 }
 

@@ -23,6 +23,10 @@ async function prepareDatabase(env, reset) {
     throw new Trouble('The database could not be prepared; what it printed above says why.');
 }
 
+/** Whether people reach it on this machine only: then the demo is there for whoever tries it out. */
+const isLocal = (url) =>
+  !url || ['localhost', '127.0.0.1', '[::1]'].includes(URL.parse(url)?.hostname);
+
 /** Backs everything up night after night, where a folder is configured for it. */
 function backUpByNight(nightly, url) {
   const next = () => {
@@ -67,7 +71,7 @@ await main(async () => {
   const env = {
     DATABASE_URL: url,
     UPBEAT_DATA_DIR: DATA_DIR,
-    UPBEAT_DEMO: process.env.UPBEAT_DEMO ?? '1',
+    UPBEAT_DEMO: process.env.UPBEAT_DEMO ?? (isLocal(process.env.UPBEAT_URL) ? '1' : '0'),
     UPBEAT_URL: process.env.UPBEAT_URL ?? `http://127.0.0.1:${PORT}`,
   };
 

@@ -36,3 +36,30 @@ it('leaves out only what is no page', () => {
     expect(matcher.test(path), path).toBe(false);
   }
 });
+
+it('takes no form that is larger than what anybody has a reason to send', () => {
+  const sent = (length: number | null, of: { path?: string; cookie?: string } = {}) => {
+    const headers = new Headers();
+    if (length === null) headers.set('transfer-encoding', 'chunked');
+    else headers.set('content-length', String(length));
+    if (of.cookie) headers.set('cookie', `${of.cookie}=x`);
+    const url = `http://hall.example${of.path ?? '/sign-in'}`;
+    return proxy(new NextRequest(url, { method: 'POST', headers })).status;
+  };
+  expect([sent(1000), sent(64_000), sent(64_001), sent(4_900_000)]).toEqual([200, 200, 413, 413]);
+  expect(sent(null)).toBe(413);
+  for (const cookie of ['upbeat_sign_in', '__Host-upbeat_sign_in']) {
+    expect([sent(64_001, { cookie }), sent(3_000_001, { cookie })]).toEqual([200, 413]);
+  }
+  // A call of the contract says for itself what it takes.
+  expect(sent(100_000, { path: '/api/recordings' })).toBe(200);
+});
+
+it('asks browsers for https from now on only where people come by https', () => {
+  const hsts = () =>
+    proxy(new NextRequest('http://hall.example/')).headers.get('Strict-Transport-Security');
+  expect(hsts()).toBeNull();
+  vi.stubEnv('UPBEAT_URL', 'https://upbeat.example');
+  expect(hsts()).toContain('max-age=');
+  vi.unstubAllEnvs();
+});

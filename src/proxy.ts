@@ -19,12 +19,37 @@ function policy(nonce: string): string {
   ].join('; ');
 }
 
+/** Most bytes that a form may have, and one of somebody who is not signed in. */
+const MOST_FORM = 3_000_000;
+const MOST_STRANGER = 64_000;
+
+/**
+ * Whether more is sent than anybody has a reason to. It is looked at before anything reads it, since taking a form
+ * apart is work, whoever sent it. Calls of the contract have limits of their own.
+ */
+function isTooLarge(request: NextRequest): boolean {
+  if (request.method === 'GET' || request.nextUrl.pathname.startsWith('/api/')) return false;
+  const length = request.headers.get('content-length');
+  // Browsers say how long a form is.
+  if (length === null) return request.headers.has('transfer-encoding');
+  const signedIn = [SIGN_IN, `__Host-${SIGN_IN}`].some((name) => request.cookies.has(name));
+  return Number(length) > (signedIn ? MOST_FORM : MOST_STRANGER);
+}
+const SIGN_IN = 'upbeat_sign_in';
+
+const HSTS = 'max-age=31536000; includeSubDomains';
+
 export function proxy(request: NextRequest): NextResponse {
+  if (isTooLarge(request)) return new NextResponse('This is too large.', { status: 413 });
   const csp = policy(btoa(crypto.randomUUID()));
   const headers = new Headers(request.headers);
   headers.set('Content-Security-Policy', csp);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('Content-Security-Policy', csp);
+  // Where people reach it by https, as it is set.
+  if (process.env.UPBEAT_URL?.startsWith('https:')) {
+    response.headers.set('Strict-Transport-Security', HSTS);
+  }
   return response;
 }
 

@@ -1,8 +1,13 @@
+import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { isNoText, tooMuchIn } from '@/core/bounded';
 import { Refusal } from '@/core/calls';
+import { isDataError } from '@/server/db';
 import { metrics } from '@/server/watch/metrics';
 import type { FormState } from '@/ui/kit/form';
 
+const UNREADABLE = 'This holds signs that cannot be stored. Write it anew.';
+const NO_VALUE = 'A number or a date in this is out of all bounds. Look at it again.';
 const SECRETS = new Set(['password', 'current']);
 
 /** What was typed into a form, but for passwords. */
@@ -25,6 +30,11 @@ export async function answerForm<S extends z.ZodType>(
   work: (given: z.output<S>) => Promise<string>,
 ): Promise<FormState> {
   const values = typed(form);
+  const unreadable = Object.entries(values).filter(([, text]) => isNoText(text));
+  if (unreadable.length > 0) {
+    const errors = Object.fromEntries(unreadable.map(([name]) => [name, UNREADABLE]));
+    return { values, errors, problem: null, done: null };
+  }
   const parsed = schema.safeParse(Object.fromEntries(form));
   if (!parsed.success) {
     const errors = z.flattenError(parsed.error).fieldErrors as Record<string, string[]>;
@@ -37,6 +47,7 @@ export async function answerForm<S extends z.ZodType>(
   try {
     return { values, errors: {}, problem: null, done: await work(parsed.data) };
   } catch (error) {
+    if (isDataError(error)) return { values, errors: {}, problem: NO_VALUE, done: null };
     if (!(error instanceof Refusal)) throw error;
     metrics().refusals.inc({ code: error.code });
     const field = FIELD_OF[error.code];
@@ -56,3 +67,12 @@ const FIELD_OF: Partial<Record<string, string>> = {
   'nobody-chosen': 'person',
   'in-the-way': 'sure',
 };
+
+/** What an action was given. No page gives anything else; whoever makes it up finds nothing. */
+export function given<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
+  const parsed = tooMuchIn(value) ? undefined : schema.safeParse(value);
+  return parsed?.success ? parsed.data : notFound();
+}
+
+/** An id that an action was given. */
+export const idOf = (value: unknown): string => given(z.uuid(), value);

@@ -1,10 +1,10 @@
 import 'fake-indexeddb/auto';
 import { eventId } from '@testing/plans';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { z } from 'zod';
 import { MOST_EVENTS } from '@/core/calls';
 import type { NewRunEvent } from '@/core/run';
-import { kept } from './database';
+import { database, KEPT_MS, kept } from './database';
 import { eventShelf } from './event-shelf';
 import { forgetStages } from './kept-stage';
 import { Outbox } from './outbox';
@@ -95,6 +95,19 @@ describe('what a device keeps', () => {
     expect(await kept.get('one', schema)).toBeUndefined();
     // What the server does not know yet is not forgotten.
     expect(ids(await shelf('waits').load())).toEqual([1]);
+  });
+
+  it('is forgotten after a day', async () => {
+    const day = vi.spyOn(Date, 'now');
+    day.mockReturnValue(1_000_000);
+    await kept.put('names', { words: 'Ada' });
+    day.mockReturnValue(1_000_000 + KEPT_MS - 1);
+    expect(await kept.get('names', schema)).toEqual({ words: 'Ada' });
+    day.mockReturnValue(1_000_000 + KEPT_MS);
+    expect(await kept.get('names', schema)).toBeUndefined();
+    day.mockRestore();
+    // Not only out of sight.
+    expect(await (await database()).get('kept', 'names')).toBeUndefined();
   });
 
   it('is nothing where it does not read as it should', async () => {

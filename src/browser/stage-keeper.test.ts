@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { beforeEach, expect, it } from 'vitest';
+import { beforeEach, expect, it, vi } from 'vitest';
 
 /** The service worker as browsers load it, on a store and a server of the test's own. */
 
@@ -14,6 +14,9 @@ const stageOf = (n: number) => `/lead/00000000-0000-4000-8000-${String(n).padSta
 let stored: Map<string, Response>;
 let server: (path: string) => Response;
 let tell: (message: object) => Promise<unknown>;
+/** What the worker answers to somebody who goes to a page; undefined where it lets it pass. */
+let visit: (path: string) => Promise<Response | undefined>;
+let away: boolean;
 
 beforeEach(() => {
   stored = new Map();
@@ -32,7 +35,21 @@ beforeEach(() => {
     addEventListener: (name: string, on: (event: object) => void) => heard.set(name, on),
   };
   const load = new Function('self', 'caches', 'fetch', CODE);
-  load(self, { open: async () => store }, async (of: string) => server(of));
+  away = false;
+  const fetched = async (of: string | Request) => {
+    if (away) throw new TypeError('away');
+    return server(typeof of === 'string' ? of : new URL(of.url).pathname);
+  };
+  load(self, { open: async () => store, delete: async () => stored.clear() }, fetched);
+  visit = async (path) => {
+    let answer: Promise<Response> | undefined;
+    const request = { url: ORIGIN + path, method: 'GET', mode: 'navigate' };
+    const respondWith = (given: Promise<Response>) => {
+      answer = given;
+    };
+    heard.get('fetch')?.({ request, respondWith });
+    return answer;
+  };
   tell = async (data) => {
     let done: Promise<unknown> = Promise.resolve();
     heard.get('message')?.({ data, waitUntil: (work: Promise<unknown>) => (done = work) });
@@ -72,4 +89,18 @@ it('keeps what it had where the page cannot be fetched, and nothing that is no s
   await tell({ page: stageOf(2), parts: [], spoken: [] });
   await tell({ page: '/people', parts: [], spoken: [] });
   expect(kept()).toEqual([stageOf(1)]);
+});
+
+it('opens a page while the server is away for a day, and then forgets all of it', async () => {
+  const now = vi.spyOn(Date, 'now').mockReturnValue(0);
+  server = () => new Response('Ada and Ben');
+  await tell({ page: stageOf(1), parts: [part('a')], spoken: [] });
+  away = true;
+  const day = 24 * 3_600_000;
+  now.mockReturnValue(day - 1);
+  expect(await (await visit(stageOf(1)))?.text()).toBe('Ada and Ben');
+  now.mockReturnValue(day);
+  await expect(visit(stageOf(1))).rejects.toThrow('away');
+  expect(kept()).toEqual([]);
+  now.mockRestore();
 });

@@ -3,6 +3,15 @@ import knex, { type Knex } from 'knex';
 /** Anything that can run queries: the pool or an open transaction. */
 export type Db = Knex;
 
+/**
+ * Whether the database could not take a value: a number out of its range, a date before all dates, a sign that is
+ * none. Whoever sent it is told so.
+ */
+export const isDataError = (error: unknown): boolean => {
+  const { code } = (error ?? {}) as { code?: unknown };
+  return typeof code === 'string' && /^22[0-9A-Z]{3}$/.test(code);
+};
+
 export function connect(url: string): Db {
   return knex({
     client: 'pg',

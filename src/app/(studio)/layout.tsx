@@ -1,7 +1,6 @@
 import type { ReactNode } from 'react';
 import { StudioHeader } from '@/ui/kit/studio-header';
 import { requireTeacher } from '../auth';
-import { signOutAction, signOutEverywhereAction } from '../sign-in/actions';
 import { switchThemeAction } from '../theme-action';
 
 export default async function StudioLayout({ children }: { children: ReactNode }) {
@@ -13,8 +12,6 @@ export default async function StudioLayout({ children }: { children: ReactNode }
         teacherName={teacher.name}
         owner={teacher.role === 'owner'}
         switchTheme={switchThemeAction}
-        signOut={signOutAction}
-        signOutEverywhere={signOutEverywhereAction}
       />
       {children}
     </>

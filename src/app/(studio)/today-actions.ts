@@ -8,7 +8,7 @@ import { answerQuestion } from '@/server/runs';
 import { repairFor, seeNote } from '@/server/today/today';
 import type { Settled } from '@/ui/today/before-list';
 import { requireTeacher } from '../auth';
-import { answerForm } from '../forms';
+import { answerForm, idOf } from '../forms';
 
 const settleSchema = z.object({
   repair: z.string().max(300).optional(),
@@ -32,7 +32,7 @@ export async function settleAction(
     const { repair, answered, seen } = given;
     let says = '';
     if (repair !== undefined) {
-      const of = { sessionId: z.uuid().parse(sessionId), key: repair, now: now() };
+      const of = { sessionId: idOf(sessionId), key: repair, now: now() };
       says = await repairFor(db(), teacher, of);
     }
     if (answered) {

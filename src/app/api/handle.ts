@@ -5,29 +5,17 @@ import { type Call, Refusal, type RefusalCode } from '@/core/calls';
 import { problemsOf } from '@/core/class';
 import { type Teacher, teacherOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
-import { db } from '@/server/db';
+import { db, isDataError } from '@/server/db';
 import { log } from '@/server/watch/log';
 import { metrics } from '@/server/watch/metrics';
 import { currentTeacher, signInToken } from '../auth';
+import { isCrossSite } from '../same-site';
 
 /** Most bytes that the body of a request may have. */
 const MOST_BYTES = 2_000_000;
 
 /** What is counted where the asker went away before the answer. */
 const GONE = 499;
-
-/**
- * A request from another site's page: its cookie alone must not be enough. Browsers say where a page is from that
- * changes something; what says nothing is no browser, and has no cookie that somebody else could use.
- */
-function crossSite(request: Request): boolean {
-  const site = request.headers.get('sec-fetch-site');
-  if (site !== null && site !== 'same-origin' && site !== 'none') return true;
-  const origin = request.headers.get('origin');
-  if (origin === null || request.method === 'GET') return false;
-  const hosts = [request.headers.get('host'), request.headers.get('x-forwarded-host')];
-  return !hosts.includes(URL.parse(origin)?.host ?? '');
-}
 
 /** What a handler is told of a request. */
 export interface Asked<Asks extends z.ZodType> {
@@ -65,7 +53,7 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
       const teacher = await currentTeacher();
       studio = teacher?.studioId;
       if (!teacher) throw new Refusal('signed-out');
-      if (crossSite(request)) throw new Refusal('cross-site');
+      if (isCrossSite(request)) throw new Refusal('cross-site');
       const body = call.asks.safeParse(
         call.takes ? fileAsked(request, call.takes) : await bodyOf(request),
       );
@@ -90,11 +78,12 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
         ended({ status: GONE, studio });
         return new Response(null, { status: GONE });
       }
-      if (!(error instanceof Refusal)) {
+      const refused = isDataError(error) ? new Refusal('not-as-asked') : error;
+      if (!(refused instanceof Refusal)) {
         ended({ status: 500, studio });
         throw error;
       }
-      const { code, message, status, more } = error;
+      const { code, message, status, more } = refused;
       ended({ status, studio, code });
       return NextResponse.json({ ...more, code, message }, { status });
     }

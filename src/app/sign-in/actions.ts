@@ -2,20 +2,14 @@
 
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
-import { tooManyTries } from '@/core/calls';
-import { demoIsOn } from '@/server/auth/demo';
-import { signIn, signInToDemo, signOut, signOutEverywhere } from '@/server/auth/sign-ins';
+import { Refusal, tooManyTries } from '@/core/calls';
+import { demoIsOn, isPublic } from '@/server/auth/demo';
+import { signIn, signInToDemo } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { visitDemo } from '@/server/demo/visits';
 import type { SignInState } from '@/ui/sign-in/sign-in-form';
-import {
-  clientAddress,
-  dropToken,
-  keepToken,
-  requireTeacher,
-  signInToken,
-  thisDevice,
-} from '../auth';
+import { clientAddress, keepToken, thisDevice } from '../auth';
 
 const formSchema = z.object({
   email: z.string().trim().min(1).max(200),
@@ -37,24 +31,21 @@ export async function signInAction(_: SignInState, form: FormData): Promise<Sign
   redirect('/');
 }
 
-export async function enterDemo(): Promise<void> {
+/** Enters the demo: one's own for a day where the server is open to everybody, else the one that all share. */
+export async function enterDemo(_: string | null): Promise<string | null> {
   if (!demoIsOn()) redirect('/sign-in');
   const device = await thisDevice();
-  const token = await signInToDemo(db(), now(), device);
-  if (token) await keepToken(token);
+  if (isPublic()) {
+    try {
+      const from = { address: await clientAddress(), device, now: now() };
+      await keepToken(await visitDemo(db(), from));
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      return error.message;
+    }
+  } else {
+    const token = await signInToDemo(db(), now(), device);
+    if (token) await keepToken(token);
+  }
   redirect('/');
-}
-
-export async function signOutAction(): Promise<void> {
-  const token = await signInToken();
-  if (token) await signOut(db(), token, now());
-  await dropToken();
-  redirect('/sign-in');
-}
-
-export async function signOutEverywhereAction(): Promise<void> {
-  const teacher = await requireTeacher();
-  await signOutEverywhere(db(), teacher.id, now());
-  await dropToken();
-  redirect('/sign-in');
 }

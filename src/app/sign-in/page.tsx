@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import { demoIsOn, isPublic } from '@/server/auth/demo';
 import { db } from '@/server/db';
 import { demoStudioId } from '@/server/demo/seed';
 import { SignInForm } from '@/ui/sign-in/sign-in-form';
@@ -11,7 +12,7 @@ export const metadata: Metadata = { title: 'Sign in' };
 
 export default async function SignInPage() {
   if (await currentTeacher()) redirect('/');
-  const demo = process.env.UPBEAT_DEMO === '1' && (await demoStudioId(db())) !== undefined;
+  const demo = demoIsOn() && (isPublic() || (await demoStudioId(db())) !== undefined);
   return (
     <SignInForm
       signIn={signInAction}

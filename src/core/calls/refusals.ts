@@ -87,6 +87,7 @@ export const REFUSALS = {
   'too-many-pauses': [409, 'One person has {} pauses at most. Take an old one out first.'],
   'practice-then': [409, 'Practice is logged for today or the last {} days. Choose another day.'],
   'practice-enough': [409, 'Practice is logged {} times a day at most.'],
+  'demo-full': [503, 'The demo has as many visitors as it can bear. Try again in an hour.'],
   'log-full': [
     409,
     'The log of a class keeps {} entries at most. Close the class and begin another.',

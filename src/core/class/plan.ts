@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isNoText } from '../bounded';
 import { MAIN_LANGUAGE } from '../language';
 import {
   areaSchema,
@@ -225,7 +226,12 @@ const phaseSchema = z.array(blockSchema).max(60);
 export const planSchema = z
   .strictObject({
     format: z.literal('upbeat-class/1', { error: 'must be "upbeat-class/1"' }),
-    name: z.string({ error: 'must be text' }).trim().min(1, 'must not be empty').max(80),
+    name: z
+      .string({ error: 'must be text' })
+      .trim()
+      .min(1, 'must not be empty')
+      .max(80)
+      .refine((name) => !isNoText(name), 'holds signs that are none'),
     slotSeconds: z
       .number({ error: 'must be a number of seconds' })
       .int()

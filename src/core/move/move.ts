@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isNoText } from '../bounded';
 import { LANGUAGE_NAMES, LANGUAGES, MAIN_LANGUAGE } from '../language';
 import { AREAS, areaSchema } from './areas';
 import { doseSchema } from './dose';
@@ -105,7 +106,10 @@ export const cueTextSchema = z
   .trim()
   .min(1, 'must not be empty')
   .max(240, 'must be at most 240 characters; split it into two cues')
-  .refine((t) => !hasControlCharacter(t), 'must not hold control characters or line breaks');
+  .refine(
+    (t) => !hasControlCharacter(t) && !isNoText(t),
+    'must not hold control characters or line breaks',
+  );
 
 const variantTextSchema = z.strictObject({
   /** What is different, for the teacher. */

@@ -25,8 +25,9 @@ const PLANS: Record<Key, Plan> = {
 };
 const MINUTE = 60_000;
 
+/** The demo studio that everybody shares. */
 export async function demoStudioId(db: Db): Promise<string | undefined> {
-  return (await db('studios').where({ is_demo: true }).first('id'))?.id;
+  return (await db('studios').where({ is_demo: true, visit_ends_at: null }).first('id'))?.id;
 }
 
 /** Removes the demo studio and everything in it. */
@@ -34,26 +35,42 @@ export async function removeDemo(db: Db): Promise<void> {
   await db('studios').where({ is_demo: true }).delete();
 }
 
+/** A demo studio of a visitor's own. */
+export interface Visit {
+  /** Its teacher has an email of their own, since an email belongs to one teacher. */
+  email: string;
+  /** When it is swept away, epoch ms. */
+  endsAt: number;
+}
+
 /**
- * Creates the demo studio: its teacher, classes, people, and eight weeks of sessions that were led.
+ * Creates a demo studio: its teacher, classes, people, and eight weeks of sessions that were led.
+ * @param visit the studio of one visitor; the one that everybody shares where nothing is said
  * @returns the demo teacher's email
  */
-export async function seedDemo(db: Db, password: string, now: number): Promise<string> {
+export async function seedDemo(
+  db: Db,
+  password: string,
+  now: number,
+  visit?: Visit,
+): Promise<string> {
+  const email = visit?.email ?? demo.TEACHER.email;
+  const studioId = randomUUID();
   await db.transaction(async (trx) => {
-    const studioId = randomUUID();
     const at = new Date(now);
     await trx('studios').insert({
       id: studioId,
       name: demo.STUDIO.name,
       time_zone: demo.STUDIO.timeZone,
       is_demo: true,
+      visit_ends_at: visit ? new Date(visit.endsAt) : null,
       created_at: at,
     });
     const teacherId = randomUUID();
     await trx('teachers').insert({
       id: teacherId,
       studio_id: studioId,
-      email: demo.TEACHER.email,
+      email,
       name: demo.TEACHER.name,
       password_hash: await hashPassword(password),
       created_at: at,
@@ -86,8 +103,8 @@ export async function seedDemo(db: Db, password: string, now: number): Promise<s
       });
     }
   });
-  await ensureSessionToday(db, now);
-  return demo.TEACHER.email;
+  await ensureSessionToday(db, now, studioId);
+  return email;
 }
 
 const today = (now: number): string => localOf(now, demo.STUDIO.timeZone).slice(0, 10);
@@ -307,8 +324,8 @@ async function seedRun(
 }
 
 /** Makes sure that the demo has a session to lead later today, on whatever day it is opened. */
-export async function ensureSessionToday(db: Db, now: number): Promise<void> {
-  const studioId = await demoStudioId(db);
+export async function ensureSessionToday(db: Db, now: number, of?: string): Promise<void> {
+  const studioId = of ?? (await demoStudioId(db));
   if (!studioId) return;
   const { end } = dayOf(now, demo.STUDIO.timeZone);
   const planned = await db('sessions')

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { isNoText } from '@/core/bounded';
 import { addDays } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import { dateOn } from '@/core/formats';
@@ -57,12 +58,20 @@ export const participantColumns = (db: Db) => [
   db.raw("to_char(participants.joined_on, 'YYYY-MM-DD') as joined_on"),
 ];
 
+const UNREADABLE = 'This holds signs that cannot be stored. Write it anew.';
+
 export const newParticipantSchema = z.object({
-  name: z.string().trim().min(1, 'Write the name they like to be called by.').max(80),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Write the name they like to be called by.')
+    .max(80)
+    .refine((name) => !isNoText(name), UNREADABLE),
   contact: z
     .string()
     .trim()
     .max(120)
+    .refine((contact) => !isNoText(contact), UNREADABLE)
     .transform((text) => text || null)
     .nullable(),
   language: z

@@ -111,11 +111,12 @@ export async function deleteStudio(db: Db, { studioId }: Scope): Promise<void> {
 }
 
 /**
- * Forgets runs and recordings that are older than their studio wants to keep them. Sessions, registers and
+ * Forgets visits of the demo that are over, and runs and recordings that are older than their studio wants to keep them. Sessions, registers and
  * streaks stay. @param now epoch ms
  */
 export async function forgetOld(db: Db, now: number): Promise<void> {
   const at = new Date(now);
+  await db('studios').where('visit_ends_at', '<=', at).delete();
   await db.raw(
     `delete from runs using studios
      where studios.id = runs.studio_id and runs.finished_at is not null

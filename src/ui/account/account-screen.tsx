@@ -1,6 +1,17 @@
-import { ActionForm, Field, type FormAct } from '../kit/form';
+import { dayLabel, timeOfDay } from '@/core/formats';
+import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
 import { Page } from '../kit/page';
 import { NewPassword } from './account-fields';
+
+/** A device on which the teacher is signed in; times in epoch ms. */
+export interface DeviceShown {
+  id: string;
+  name: string;
+  since: number;
+  seen: number;
+  /** Whether it is this one. */
+  here: boolean;
+}
 
 export interface AccountScreenProps {
   name: string;
@@ -8,6 +19,9 @@ export interface AccountScreenProps {
   changeName: FormAct;
   changeEmail: FormAct;
   changePassword: FormAct;
+  devices: readonly DeviceShown[];
+  timeZone: string;
+  signOutDevice: FormAct;
 }
 
 /** A teacher's own account. */
@@ -57,6 +71,43 @@ export function AccountScreen(props: AccountScreenProps) {
             {current}
             <NewPassword />
           </ActionForm>
+        </section>
+        <section aria-labelledby="devices">
+          <h2 id="devices" className="mb-3 text-xl font-semibold">
+            Where you are signed in
+          </h2>
+          <p className="quiet mb-3">
+            A device that you do not use for two weeks is signed out by itself, any other after a
+            month.
+          </p>
+          <ButtonForm act={props.signOutDevice} label="Devices">
+            <ul className="grid gap-4">
+              {props.devices.map(({ id, name, here, since, seen }) => (
+                <li key={id} className="flex flex-wrap items-center justify-between gap-3">
+                  <div>
+                    <p className="font-semibold">
+                      {name}
+                      {here && ', this one'}
+                    </p>
+                    <p className="quiet text-sm">
+                      {dayLabel(seen, props.timeZone)}, {timeOfDay(seen, props.timeZone)}. Signed in{' '}
+                      {dayLabel(since, props.timeZone)}.
+                    </p>
+                  </div>
+                  {!here && (
+                    <button
+                      type="submit"
+                      name="device"
+                      value={id}
+                      className="btn btn-outline btn-sm"
+                    >
+                      Sign out<span className="sr-only"> of {name}</span>
+                    </button>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </ButtonForm>
         </section>
       </div>
     </Page>

@@ -4,8 +4,9 @@ import clsx from 'clsx';
 import { House, LogOut, Mic, SunMoon, UserRound } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { startTransition } from 'react';
+import { startTransition, useState } from 'react';
 import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
+import { type Leaving, SignOut } from './sign-out';
 
 /** What stands in the header, and what else belongs to it. */
 const PLACES: readonly { href: string; name: string; also?: string }[] = [
@@ -22,8 +23,6 @@ export interface StudioHeaderProps {
   owner: boolean;
   /** Changes between the theme for the day and the one for dim rooms. */
   switchTheme: () => Promise<void>;
-  signOut: () => Promise<void>;
-  signOutEverywhere: () => Promise<void>;
 }
 
 export function Logo({ size = 30 }: { size?: number }) {
@@ -41,15 +40,9 @@ export function Logo({ size = 30 }: { size?: number }) {
   );
 }
 
-export function StudioHeader({
-  studioName,
-  teacherName,
-  owner,
-  switchTheme,
-  signOut,
-  signOutEverywhere,
-}: StudioHeaderProps) {
+export function StudioHeader({ studioName, teacherName, owner, switchTheme }: StudioHeaderProps) {
   const path = usePathname();
+  const [leaving, setLeaving] = useState<Leaving | null>(null);
   return (
     <header className="no-print border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2.5 sm:px-6">
       <Link href="/" className="font-display flex items-center gap-2 text-xl font-bold">
@@ -122,13 +115,12 @@ export function StudioHeader({
           <MenuEntry act={() => startTransition(switchTheme)}>
             <SunMoon size={16} aria-hidden /> Day or night look
           </MenuEntry>
-          <MenuEntry act={() => startTransition(signOut)}>
+          <MenuEntry act={() => setLeaving('here')}>
             <LogOut size={16} aria-hidden /> Sign out
           </MenuEntry>
-          <MenuEntry act={() => startTransition(signOutEverywhere)}>
-            Sign out on all devices
-          </MenuEntry>
+          <MenuEntry act={() => setLeaving('everywhere')}>Sign out on all devices</MenuEntry>
         </Menu>
+        {leaving && <SignOut leaving={leaving} onStay={() => setLeaving(null)} />}
       </div>
     </header>
   );

@@ -14,7 +14,7 @@ export interface SignInState {
 export interface SignInFormProps {
   signIn: (state: SignInState, form: FormData) => Promise<SignInState>;
   /** Enters the demo studio; missing where there is none. */
-  enterDemo?: () => Promise<void>;
+  enterDemo?: (said: string | null) => Promise<string | null>;
   /** Whether whoever looks at it may make a studio. */
   mayBegin: boolean;
 }
@@ -83,17 +83,27 @@ export function SignInForm({ signIn, enterDemo, mayBegin }: SignInFormProps) {
             </Link>
           </p>
         )}
-        {enterDemo && (
-          <form action={enterDemo} className="border-base-300 mt-6 border-t pt-6">
-            <button type="submit" className="btn btn-outline w-full">
-              Enter the demo studio
-            </button>
-            <p className="quiet mt-2 text-sm">
-              An invented community hall with classes, people and eight weeks of sessions.
-            </p>
-          </form>
-        )}
+        {enterDemo && <DemoDoor enter={enterDemo} />}
       </div>
     </main>
+  );
+}
+
+function DemoDoor({ enter }: { enter: NonNullable<SignInFormProps['enterDemo']> }) {
+  const [refused, action, pending] = useActionState(enter, null);
+  return (
+    <form action={action} className="border-base-300 mt-6 border-t pt-6">
+      <button type="submit" className="btn btn-outline w-full" disabled={pending}>
+        Enter the demo studio
+      </button>
+      <p className="quiet mt-2 text-sm">
+        An invented community hall with classes, people and eight weeks of sessions.
+      </p>
+      {refused && (
+        <p role="alert" className="text-error mt-2 font-medium">
+          {refused}
+        </p>
+      )}
+    </form>
   );
 }

@@ -3,6 +3,7 @@
 import { refresh } from 'next/cache';
 import { z } from 'zod';
 import { emailSchema, passwordSchema, personNameSchema } from '@/core/studio';
+import { signOutDevice } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { changeAccount, changePassword, confirmPassword } from '@/server/studio/teachers';
@@ -39,5 +40,14 @@ export async function changePasswordAction(_: FormState, form: FormData): Promis
     await changePassword(db(), teacher.id, { password: given.password, now: now() });
     await letIn(teacher.id);
     return 'Changed. Your other devices have to sign in anew.';
+  });
+}
+
+export async function signOutDeviceAction(_: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({ device: z.uuid() }), async ({ device }) => {
+    await signOutDevice(db(), teacher.id, { id: device, now: now() });
+    refresh();
+    return 'Signed out.';
   });
 }

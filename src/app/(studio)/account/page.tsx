@@ -1,15 +1,23 @@
 import type { Metadata } from 'next';
+import { signInsOf } from '@/server/auth/sign-ins';
+import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { teachersOf } from '@/server/studio/teachers';
 import { AccountScreen } from '@/ui/account/account-screen';
-import { requireTeacher } from '../../auth';
-import { changeEmailAction, changeNameAction, changePasswordAction } from './actions';
+import { requireTeacher, signInToken } from '../../auth';
+import {
+  changeEmailAction,
+  changeNameAction,
+  changePasswordAction,
+  signOutDeviceAction,
+} from './actions';
 
 export const metadata: Metadata = { title: 'Your account' };
 
 export default async function AccountPage() {
   const teacher = await requireTeacher();
   const me = (await teachersOf(db(), teacher)).find((t) => t.id === teacher.id);
+  const asked = { token: (await signInToken()) ?? '', now: now() };
   return (
     <AccountScreen
       name={teacher.name}
@@ -17,6 +25,9 @@ export default async function AccountPage() {
       changeName={changeNameAction}
       changeEmail={changeEmailAction}
       changePassword={changePasswordAction}
+      devices={await signInsOf(db(), teacher.id, asked)}
+      timeZone={teacher.timeZone}
+      signOutDevice={signOutDeviceAction}
     />
   );
 }

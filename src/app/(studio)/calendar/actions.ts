@@ -25,7 +25,8 @@ import { outlinesOf } from '@/server/outlines/outlines';
 import { type Line, type PlanState, REPEATS, type Repeats, TURNS } from '@/ui/calendar/plan';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm } from '../../forms';
+import { answerForm, idOf } from '../../forms';
+import { orNotFound } from '../../or-not-found';
 import { whereSchema } from './where';
 
 const chosen = <T extends string>(options: readonly [T, ...T[]]) =>
@@ -160,6 +161,6 @@ export async function closeAction(_: FormState, form: FormData): Promise<FormSta
 }
 
 export async function reopenAction(form: FormData): Promise<void> {
-  await reopen(db(), await requireTeacher(), z.uuid().parse(form.get('id')));
+  await orNotFound(reopen(db(), await requireTeacher(), idOf(form.get('id'))));
   refresh();
 }

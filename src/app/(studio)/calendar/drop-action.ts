@@ -9,6 +9,7 @@ import { changeSessions } from '@/server/calendar/change';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { requireTeacher } from '../../auth';
+import { given } from '../../forms';
 
 const dropSchema = z.object({
   id: z.uuid(),
@@ -21,10 +22,10 @@ const dropSchema = z.object({
 
 /** Moves one session to where it was dropped in the calendar. @returns what to say, or what has to be asked first */
 export async function dropSessionAction(
-  given: z.input<typeof dropSchema>,
+  drop: z.input<typeof dropSchema>,
 ): Promise<{ done: string } | { asked: string } | { problem: string }> {
   const teacher = await requireTeacher();
-  const { id, at: to, sure } = dropSchema.parse(given);
+  const { id, at: to, sure } = given(dropSchema, drop);
   const of = { id, which: 'this', zone: teacher.timeZone, now: now(), sure } as const;
   try {
     await changeSessions(db(), teacher, { ...of, change: { at: `${to.day}T${to.time}` } });

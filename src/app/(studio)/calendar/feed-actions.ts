@@ -7,13 +7,13 @@ import { db } from '@/server/db';
 import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm } from '../../forms';
+import { answerForm, idOf } from '../../forms';
 
 /** The teacher's own feed, or that of somebody on the register. */
 async function ownerFor(participantId: string | null): Promise<FeedOwner> {
   const { id, studioId } = await requireTeacher();
   if (participantId === null) return { of: 'teachers', id, studioId };
-  return { of: 'participants', id: z.uuid().parse(participantId), studioId };
+  return { of: 'participants', id: idOf(participantId), studioId };
 }
 
 export async function makeFeedAction(

@@ -48,7 +48,7 @@ export async function importClassAction(_: ImportState, form: FormData): Promise
   if (!(file instanceof File) || file.size === 0) {
     return { problems: ['Choose a file that ends in .upbeat.json first.'] };
   }
-  if (file.size > 4 * MAX_PLAN_BYTES) {
+  if (file.size > 2 * MAX_PLAN_BYTES) {
     return { problems: ['This file is too large to be a class.'] };
   }
   const book = await studioBook(db(), teacher);

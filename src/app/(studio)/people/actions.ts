@@ -17,7 +17,8 @@ import type { FormState } from '@/ui/kit/form';
 import type { NewPersonState } from '@/ui/people/add-person';
 import type { CautionsState } from '@/ui/people/cautions-form';
 import { requireTeacher } from '../../auth';
-import { answerForm } from '../../forms';
+import { answerForm, idOf } from '../../forms';
+import { orNotFound } from '../../or-not-found';
 
 export async function addPersonAction(_: NewPersonState, form: FormData): Promise<NewPersonState> {
   const teacher = await requireTeacher();
@@ -42,8 +43,8 @@ export async function keepCautionsAction(
   form: FormData,
 ): Promise<CautionsState> {
   const teacher = await requireTeacher();
-  const kept = form.has('withdraw') ? [] : CAUTIONS.filter((c) => form.has(c));
-  const cautions = kept.map((caution): CarriedCaution => {
+  const ticked = form.has('withdraw') ? [] : CAUTIONS.filter((c) => form.has(c));
+  const cautions = ticked.map((caution): CarriedCaution => {
     const areas = AREAS.filter((a) => form.has(`${caution} ${a}`));
     return LOCAL_CAUTIONS.includes(caution) && areas.length ? { caution, areas } : { caution };
   });
@@ -55,11 +56,8 @@ export async function keepCautionsAction(
     };
   }
   const today = dateOn(now(), teacher.timeZone);
-  await keepCautions(db(), teacher, {
-    participantId: z.uuid().parse(participantId),
-    cautions,
-    consentOn: today,
-  });
+  const kept = { participantId: idOf(participantId), cautions, consentOn: today };
+  await orNotFound(keepCautions(db(), teacher, kept));
   refresh();
   return { cautions, error: null, kept: true };
 }

@@ -15,8 +15,9 @@ import { setComing } from '@/server/sessions/bookings';
 import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm } from '../../forms';
+import { answerForm, idOf } from '../../forms';
 import { movedUpWords } from '../../moved-up';
+import { orNotFound } from '../../or-not-found';
 import { whereSchema } from '../calendar/where';
 
 /**
@@ -25,22 +26,19 @@ import { whereSchema } from '../calendar/where';
  */
 export async function leadClassAction(classId: string): Promise<void> {
   const teacher = await requireTeacher();
-  const id = z.uuid().parse(classId);
-  const toLead = await sessionToLead(db(), teacher, {
-    classId: id,
-    timeZone: teacher.timeZone,
-    now: now(),
-  });
+  const id = idOf(classId);
+  const of = { classId: id, timeZone: teacher.timeZone, now: now() };
+  const toLead = await orNotFound(sessionToLead(db(), teacher, of));
   redirect(toLead.left ? `/sessions/${toLead.id}` : `/lead/${toLead.id}`);
 }
 
-const sessionIn = (form: FormData): string => z.uuid().parse(form.get('sessionId'));
+const sessionIn = (form: FormData): string => idOf(form.get('sessionId'));
 
 /** Goes on with a session that was left standing, on this device. */
 export async function goOnAction(form: FormData): Promise<void> {
   const teacher = await requireTeacher();
   const id = sessionIn(form);
-  await freeLead(db(), teacher, id);
+  await orNotFound(freeLead(db(), teacher, id));
   redirect(`/lead/${id}`);
 }
 
@@ -48,20 +46,21 @@ export async function goOnAction(form: FormData): Promise<void> {
 export async function closeAsItWasAction(form: FormData): Promise<void> {
   const teacher = await requireTeacher();
   const id = sessionIn(form);
-  await closeSession(db(), teacher, {
+  const closing = {
     sessionId: id,
     draft: { id: randomUUID(), at: now() },
     now: now(),
     timeZone: teacher.timeZone,
     teacherId: teacher.id,
-  });
+  };
+  await orNotFound(closeSession(db(), teacher, closing));
   redirect(`/lead/${id}`);
 }
 
 /** Leads the class of a session that was left standing anew; what was left stays as it is. */
 export async function beginAnewAction(form: FormData): Promise<void> {
   const teacher = await requireTeacher();
-  const { classId } = await getSession(db(), teacher, sessionIn(form));
+  const { classId } = await orNotFound(getSession(db(), teacher, sessionIn(form)));
   const at = now();
   redirect(`/lead/${await planSession(db(), teacher, { classId, startsAt: at, now: at })}`);
 }
@@ -89,7 +88,7 @@ export async function changeSessionAction(
     ...whereSchema,
   });
   return answerForm(form, schema, async ({ day, time, which, sure, ...given }) => {
-    const session = await getSession(db(), teacher, z.uuid().parse(id));
+    const session = await getSession(db(), teacher, idOf(id));
     const at = `${day}T${time}`;
     // What was not changed here stays as it is in the others of the series.
     const change = Object.fromEntries(
@@ -117,7 +116,7 @@ export async function comingAction(id: string, _: FormState, form: FormData): Pr
   const state = await answerForm(form, comingSchema, async ({ person, away, back }) => {
     const participantId = away ?? back ?? person;
     if (participantId === '') throw new Refusal('nobody-chosen');
-    const of = { sessionId: z.uuid().parse(id), participantId, coming: !away, now: now() };
+    const of = { sessionId: idOf(id), participantId, coming: !away, now: now() };
     const moved = await movedUpWords(teacher, await setComing(db(), teacher, of));
     refresh();
     return `${away ? 'Noted.' : 'Booked.'}${moved}`;
@@ -134,7 +133,7 @@ export async function callOffAction(id: string, _: FormState, form: FormData): P
     .max(500, 'Use at most 500 characters.')
     .transform((typed) => typed || null);
   return answerForm(form, z.object({ word, which: whichSchema }), async (given) => {
-    const reach = { id: z.uuid().parse(id), which: given.which, now: now() };
+    const reach = { id: idOf(id), which: given.which, now: now() };
     const sessions = await callOff(db(), teacher, { ...reach, word: given.word });
     const told = await tellCalledOff(db(), teacher, { sessions, word: given.word, now: now() });
     refresh();
@@ -144,6 +143,6 @@ export async function callOffAction(id: string, _: FormState, form: FormData): P
 
 /** Puts a session that was called off back onto the calendar. */
 export async function restoreAction(form: FormData): Promise<void> {
-  await restoreSession(db(), await requireTeacher(), z.uuid().parse(form.get('id')));
+  await orNotFound(restoreSession(db(), await requireTeacher(), idOf(form.get('id'))));
   refresh();
 }

@@ -12,6 +12,7 @@ import {
   studioNameSchema,
   timeZoneSchema,
 } from '@/core/studio';
+import { isPublic } from '@/server/auth/demo';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -29,8 +30,9 @@ import {
 } from '@/server/studio/teachers';
 import type { FormState } from '@/ui/kit/form';
 import { clientAddress, dropToken, requireTeacher } from '../../auth';
-import { answerForm } from '../../forms';
+import { answerForm, given, idOf } from '../../forms';
 import { signUp } from '../../may-begin';
+import { orNotFound } from '../../or-not-found';
 
 async function requireOwner(): Promise<Teacher> {
   const teacher = await requireTeacher();
@@ -38,7 +40,7 @@ async function requireOwner(): Promise<Teacher> {
   return teacher;
 }
 
-const idIn = (form: FormData): string => z.uuid().parse(form.get('id'));
+const idIn = (form: FormData): string => idOf(form.get('id'));
 
 export async function renameAction(_: FormState, form: FormData): Promise<FormState> {
   const schema = z.object({ name: studioNameSchema, timeZone: timeZoneSchema });
@@ -100,18 +102,18 @@ export async function inviteStudioAction(_: FormState, form: FormData): Promise<
 }
 
 export async function withdrawAction(form: FormData): Promise<void> {
-  await withdraw(db(), await requireOwner(), { id: idIn(form) });
+  await orNotFound(withdraw(db(), await requireOwner(), { id: idIn(form) }));
   refresh();
 }
 
 export async function changeRoleAction(form: FormData): Promise<void> {
-  const role = roleSchema.parse(form.get('role'));
-  await changeRole(db(), await requireOwner(), { id: idIn(form), role });
+  const role = given(roleSchema, form.get('role'));
+  await orNotFound(changeRole(db(), await requireOwner(), { id: idIn(form), role }));
   refresh();
 }
 
 export async function removeTeacherAction(form: FormData): Promise<void> {
-  await removeTeacher(db(), await requireOwner(), idIn(form));
+  await orNotFound(removeTeacher(db(), await requireOwner(), idIn(form)));
   refresh();
 }
 
@@ -119,6 +121,8 @@ export async function removeTeacherAction(form: FormData): Promise<void> {
 export async function removeDemoAction(_: FormState, form: FormData): Promise<FormState> {
   return answerForm(form, z.object({}), async () => {
     await requireOwner();
+    // Where many studios share a server, its demo is no affair of one of them.
+    if (isPublic()) throw new Refusal('owners-only');
     await removeDemo(db());
     refresh();
     return 'The demo studio is gone.';

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { dayLabel } from '@/core/formats';
 import { isEmptyStudio } from '@/server/archive/import';
+import { isPublic } from '@/server/auth/demo';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { demoStudioId } from '@/server/demo/seed';
@@ -32,7 +33,7 @@ export default async function StudioPage() {
       newClass={settings.newClass}
       runsMonths={settings.retention.runsMonths}
       recordingsMonths={settings.retention.recordingsMonths}
-      demo={demo !== undefined && demo !== teacher.studioId}
+      demo={!isPublic() && demo !== undefined && demo !== teacher.studioId}
       empty={empty}
       me={teacher.id}
       teachers={teachers.map(({ since, ...of }) => ({ ...of, since: day(since) }))}

@@ -36,7 +36,7 @@ import { limitedSessionsOf, movingUp } from '@/server/sessions/bookings';
 import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
-import { answerForm } from '../../../forms';
+import { answerForm, idOf } from '../../../forms';
 import { movedUpWords } from '../../../moved-up';
 
 const uuid = z.uuid();
@@ -63,7 +63,7 @@ export async function changePersonAction(
   const teacher = await requireTeacher();
   const schema = newParticipantSchema.extend({ greet: ticked });
   return answerForm(form, schema, async ({ greet, ...person }) => {
-    await changePerson(db(), teacher, { id: uuid.parse(id), person, greet });
+    await changePerson(db(), teacher, { id: idOf(id), person, greet });
     refresh();
     return 'Kept.';
   });
@@ -72,7 +72,7 @@ export async function changePersonAction(
 export async function bookAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, z.object({ classId: uuid }), async ({ classId }) => {
-    const of = { participantId: uuid.parse(id), classId, now: now(), zone: teacher.timeZone };
+    const of = { participantId: idOf(id), classId, now: now(), zone: teacher.timeZone };
     await book(db(), teacher, of);
     refresh();
     return 'Booked.';
@@ -84,7 +84,7 @@ const bookingSchema = z.object({ end: uuid.optional(), unpause: uuid.optional() 
 /** Ends a booking, or takes a pause back: whichever button was pressed. */
 export async function bookingAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
-  const participantId = uuid.parse(id);
+  const participantId = idOf(id);
   return answerForm(form, bookingSchema, async ({ end, unpause }) => {
     const at = now();
     let moved = '';
@@ -100,7 +100,7 @@ export async function bookingAction(id: string, _: FormState, form: FormData): P
 
 export async function pauseAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
-  const participantId = uuid.parse(id);
+  const participantId = idOf(id);
   const schema = z
     .object({ from: dateSchema, to: dateSchema })
     .refine((s) => s.from <= s.to, { path: ['to'], message: 'A pause ends after it has begun.' });
@@ -119,8 +119,8 @@ const noteSchema = z.object({ settle: uuid.optional(), open: uuid.optional() });
 export async function noteAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, noteSchema, async ({ settle, open }) => {
-    const note = uuid.parse(settle ?? open);
-    const of = { participantId: uuid.parse(id), id: note, settled: settle !== undefined };
+    const note = idOf(settle ?? open);
+    const of = { participantId: idOf(id), id: note, settled: settle !== undefined };
     await settleNote(db(), teacher, { ...of, now: now() });
     refresh();
     return settle ? 'Settled.' : 'Open again.';
@@ -130,7 +130,7 @@ export async function noteAction(id: string, _: FormState, form: FormData): Prom
 export async function practiceAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   const drop = uuid.safeParse(form.get('drop'));
-  const participantId = uuid.parse(id);
+  const participantId = idOf(id);
   if (drop.success) {
     return answerForm(new FormData(), z.object({}), async () => {
       await dropPractice(db(), teacher, { participantId, id: drop.data });
@@ -171,7 +171,7 @@ export async function practiceAction(id: string, _: FormState, form: FormData): 
 export async function makeHomeAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, z.object({}), async () => {
-    const address = addressOf(`/home/${await makeHome(db(), teacher, uuid.parse(id))}`);
+    const address = addressOf(`/home/${await makeHome(db(), teacher, idOf(id))}`);
     refresh();
     return `Hand on this address:\n${address}`;
   });
@@ -180,7 +180,7 @@ export async function makeHomeAction(id: string, _: FormState, form: FormData): 
 export async function dropHomeAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, z.object({}), async () => {
-    await dropHome(db(), teacher, uuid.parse(id));
+    await dropHome(db(), teacher, idOf(id));
     refresh();
     return 'Revoked.';
   });
@@ -201,7 +201,7 @@ export async function joinAction(id: string, _: FormState, form: FormData): Prom
     const goneId = uuid.safeParse(person);
     if (!goneId.success) return 'Choose somebody first.';
     const name = await nameOf(db(), teacher, goneId.data);
-    const of = { keptId: uuid.parse(id), goneId: goneId.data, now: now() };
+    const of = { keptId: idOf(id), goneId: goneId.data, now: now() };
     await joinPeople(db(), teacher, of);
     refresh();
     return `Everything of ${name} stands here now. It can be undone for a day.`;
@@ -210,7 +210,7 @@ export async function joinAction(id: string, _: FormState, form: FormData): Prom
 
 export async function leaveAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
-  const participantId = uuid.parse(id);
+  const participantId = idOf(id);
   return answerForm(form, z.object({ back: z.string().optional() }), async ({ back }) => {
     const at = now();
     if (back) {
@@ -230,7 +230,7 @@ export async function leaveAction(id: string, _: FormState, form: FormData): Pro
 /** Erases somebody for good; their name has to be written, so that nobody goes by a slip. */
 export async function eraseAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
-  const participantId = uuid.parse(id);
+  const participantId = idOf(id);
   const name = await nameOf(db(), teacher, participantId);
   const schema = z.object({
     name: z
@@ -256,7 +256,7 @@ export async function homeClassAction(
   form: FormData,
 ): Promise<FormState> {
   const teacher = await requireTeacher();
-  const participantId = uuid.parse(id);
+  const participantId = idOf(id);
   const back = uuid.safeParse(form.get('back'));
   if (back.success) {
     return answerForm(new FormData(), z.object({}), async () => {
@@ -283,7 +283,7 @@ export async function checkInConsentAction(
   const teacher = await requireTeacher();
   return answerForm(form, z.object({ withdraw: z.string().optional() }), async ({ withdraw }) => {
     const on = withdraw ? null : dateOn(now(), teacher.timeZone);
-    await consentToCheckIns(db(), teacher, { participantId: uuid.parse(id), on });
+    await consentToCheckIns(db(), teacher, { participantId: idOf(id), on });
     refresh();
     return withdraw ? 'Withdrawn, and all of it is forgotten.' : 'Noted.';
   });
@@ -292,7 +292,7 @@ export async function checkInConsentAction(
 export async function checkInAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, checkInSchema, async (given) => {
-    const of = { participantId: uuid.parse(id), given, zone: teacher.timeZone, now: now() };
+    const of = { participantId: idOf(id), given, zone: teacher.timeZone, now: now() };
     await keepCheckIn(db(), teacher, of);
     refresh();
     return 'Kept.';

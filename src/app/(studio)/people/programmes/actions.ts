@@ -18,7 +18,7 @@ import {
 } from '@/server/people/programmes';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
-import { answerForm } from '../../../forms';
+import { answerForm, idOf } from '../../../forms';
 
 const KEYS = Object.keys(STREAK_RULES) as [StreakRuleKey, ...StreakRuleKey[]];
 const uuid = z.uuid();
@@ -58,7 +58,7 @@ const enrolSchema = z.object({ person: uuid.or(z.literal('')), from: dateSchema 
 /** Takes somebody in, or lets somebody go whose button was pressed. */
 export async function enrolAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
-  const programme = uuid.parse(id);
+  const programme = idOf(id);
   const leave = uuid.safeParse(form.get('leave'));
   if (leave.success) {
     return answerForm(new FormData(), z.object({}), async () => {
@@ -89,7 +89,7 @@ export async function endAction(id: string, _: FormState, form: FormData): Promi
   const teacher = await requireTeacher();
   return answerForm(form, z.object({ again: z.string().optional() }), async ({ again }) => {
     const on = again ? null : dateOn(now(), teacher.timeZone);
-    await endProgramme(db(), teacher, { id: uuid.parse(id), on });
+    await endProgramme(db(), teacher, { id: idOf(id), on });
     refresh();
     return again ? 'It runs again.' : 'The programme has ended.';
   });

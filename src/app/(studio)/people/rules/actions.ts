@@ -10,7 +10,7 @@ import { db } from '@/server/db';
 import { keepRule } from '@/server/people/rules';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
-import { answerForm } from '../../../forms';
+import { answerForm, idOf } from '../../../forms';
 
 const KEYS = Object.keys(STREAK_RULES) as [StreakRuleKey, ...StreakRuleKey[]];
 const ticked = z
@@ -69,7 +69,7 @@ export async function keepRuleAction(
           })
         : streakRuleSchema.parse(base);
       const today = dateOn(now(), teacher.timeZone);
-      const id = classId === null ? null : z.uuid().parse(classId);
+      const id = classId === null ? null : idOf(classId);
       await keepRule(db(), teacher, { classId: id, from, rule, today, now: now() });
       refresh();
       return `Streaks are counted by “${rule.name}” from ${dateLabel(from)} on. What was before stays as it was judged.`;

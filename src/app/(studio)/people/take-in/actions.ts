@@ -15,6 +15,7 @@ import {
   takePeopleOut,
 } from '@/server/people/take-in';
 import { requireTeacher } from '../../../auth';
+import { given, idOf } from '../../../forms';
 
 const askedSchema = z
   .array(z.object({ name: z.string().max(200), contact: z.string().max(300) }))
@@ -24,7 +25,7 @@ const askedSchema = z
 export async function knownAction(
   people: { name: string; contact: string }[],
 ): Promise<(Known | null)[]> {
-  return knownAmong(db(), await requireTeacher(), askedSchema.parse(people));
+  return knownAmong(db(), await requireTeacher(), given(askedSchema, people));
 }
 
 /**
@@ -36,13 +37,13 @@ export async function takeInAction(
   classId: string | null,
 ): Promise<{ ids: string[] } | { problem: string }> {
   const teacher = await requireTeacher();
-  const given = takenSchema.parse(people);
+  const taken = given(takenSchema, people);
   const joinedOn = dateOn(now(), teacher.timeZone);
   try {
-    const ids = await takePeopleIn(db(), teacher, { people: given, joinedOn, now: now() });
+    const ids = await takePeopleIn(db(), teacher, { people: taken, joinedOn, now: now() });
     if (classId !== null) {
       for (const participantId of ids) {
-        await book(db(), teacher, { participantId, classId: z.uuid().parse(classId), now: now() });
+        await book(db(), teacher, { participantId, classId: idOf(classId), now: now() });
       }
     }
     return { ids };
@@ -55,5 +56,5 @@ export async function takeInAction(
 /** Takes out again who was just taken in. @returns how many went */
 export async function takeOutAction(ids: string[]): Promise<number> {
   const teacher = await requireTeacher();
-  return takePeopleOut(db(), teacher, z.array(z.uuid()).max(MOST_TAKEN).parse(ids));
+  return takePeopleOut(db(), teacher, given(z.array(z.uuid()).max(MOST_TAKEN), ids));
 }

@@ -1,0 +1,71 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { randomUUID } from 'node:crypto';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { database, kept } from './database';
+import { forgetStudio, sendUnsent, unsent } from './leaving';
+
+const runId = randomUUID();
+const device = randomUUID();
+const add = async (type: 'next' | 'again') => {
+  const event = { id: randomUUID(), at: 1, type };
+  await (await database()).add('outbox', { runId, device, event });
+};
+let sent: string[];
+let away: boolean;
+
+beforeEach(async () => {
+  sent = [];
+  away = false;
+  vi.stubGlobal('fetch', async (address: string, { body }: { body: string }) => {
+    if (away && sent.length > 0) throw new TypeError('away');
+    const asked = JSON.parse(body);
+    sent.push(`${address} ${asked.events[0].type}`);
+    return new Response(JSON.stringify({ events: [], leader: device, now: 1 }));
+  });
+});
+afterEach(async () => {
+  vi.unstubAllGlobals();
+  await (await database()).clear('outbox');
+  localStorage.clear();
+});
+
+describe('what a browser keeps when somebody signs out', () => {
+  it('is counted: what happened and was not sent, and classes with edits that were not saved', async () => {
+    expect(await unsent()).toEqual({ events: 0, classes: 0 });
+    await add('next');
+    const classId = randomUUID();
+    for (const tab of ['a', 'b']) localStorage.setItem(`upbeat-unsaved-${classId}-${tab}`, '{}');
+    localStorage.setItem('upbeat-facing', '1');
+    expect(await unsent()).toEqual({ events: 1, classes: 1 });
+  });
+
+  it('is sent in order, and what could not be sent stays', async () => {
+    for (const type of ['next', 'again', 'next'] as const) await add(type);
+    away = true;
+    await expect(sendUnsent()).rejects.toThrow();
+    expect(await unsent()).toMatchObject({ events: 2 });
+    away = false;
+    await sendUnsent();
+    const to = `/api/runs/${runId}/events`;
+    expect(sent).toEqual([`${to} next`, `${to} again`, `${to} next`]);
+    expect(await unsent()).toMatchObject({ events: 0 });
+  });
+
+  it('is forgotten, all of it', async () => {
+    await add('next');
+    await kept.put('log', { names: ['Ada'] });
+    localStorage.setItem('upbeat-unsaved-x', 'a plan');
+    sessionStorage.setItem('upbeat-tab', 'a');
+    const gone: string[] = [];
+    vi.stubGlobal('caches', {
+      keys: async () => ['up-beat-stage', 'other'],
+      delete: async (name: string) => gone.push(name),
+    });
+    await forgetStudio();
+    expect(await (await database()).count('outbox')).toBe(0);
+    expect(await (await database()).count('kept')).toBe(0);
+    expect([localStorage.length, sessionStorage.length]).toEqual([0, 0]);
+    expect(gone).toEqual(['up-beat-stage', 'other']);
+  });
+});

@@ -1,0 +1,89 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { toldOf } from '@/browser/api';
+import { forgetStudio, sendUnsent, type Unsent, unsent } from '@/browser/leaving';
+import { Dialog } from './dialog';
+
+/** Where somebody signs out. */
+export type Leaving = 'here' | 'everywhere';
+
+const many = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : more}`;
+
+/** What is not stored yet, in words. */
+function inWords({ events, classes }: Unsent): string {
+  const parts = [
+    ...(events > 0 ? [many(events, 'thing that happened', 'things that happened')] : []),
+    ...(classes > 0
+      ? [many(classes, 'class with unsaved edits', 'classes with unsaved edits')]
+      : []),
+  ];
+  return parts.join(' and ');
+}
+
+/** Signs out at once; where something is not stored yet, it asks first. */
+export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => void }) {
+  const form = useRef<HTMLFormElement>(null);
+  const [left, setLeft] = useState<Unsent | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const go = useCallback(async () => {
+    await forgetStudio();
+    form.current?.submit();
+  }, []);
+  const look = useCallback(async () => {
+    const now = await unsent();
+    if (now.events === 0 && now.classes === 0) await go();
+    else setLeft(now);
+  }, [go]);
+  useEffect(() => void look(), [look]);
+  const send = async () => {
+    try {
+      await sendUnsent();
+      setProblem(null);
+    } catch (error) {
+      setProblem(toldOf(error));
+    }
+    await look();
+  };
+  return (
+    <>
+      <form
+        ref={form}
+        method="post"
+        action={leaving === 'everywhere' ? '/sign-out?everywhere' : '/sign-out'}
+        hidden
+      />
+      {left && (
+        <Dialog
+          title="Something is not stored yet"
+          onClose={onStay}
+          actions={
+            <>
+              <button type="button" className="btn btn-outline" onClick={() => void go()}>
+                Sign out and lose it
+              </button>
+              {left.events > 0 && (
+                <button type="button" className="btn btn-primary" onClick={() => void send()}>
+                  Send it first
+                </button>
+              )}
+            </>
+          }
+        >
+          <p>
+            This device still keeps {inWords(left)}. After you sign out nothing of the studio stays
+            on it.
+          </p>
+          {left.classes > 0 && (
+            <p className="mt-2">Open the class again to save its edits, then sign out.</p>
+          )}
+          {problem && (
+            <p role="alert" className="text-error mt-2">
+              {problem}
+            </p>
+          )}
+        </Dialog>
+      )}
+    </>
+  );
+}
