@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { dequal } from 'dequal';
 import { z } from 'zod';
 import { type Attendance, came, type Mark, marked, markSchema } from '@/core/attendance';
-import { type FormNote, Refusal, type RollEntry } from '@/core/calls';
+import type { FormNote, RollEntry } from '@/core/calls';
 import { carriedCautionSchema } from '@/core/move';
 import type { Db } from '../db';
 import { movesMet } from '../moves/moves';

@@ -17,7 +17,7 @@ import type { FormState } from '@/ui/kit/form';
 import type { NewPersonState } from '@/ui/people/add-person';
 import type { CautionsState } from '@/ui/people/cautions-form';
 import { requireTeacher } from '../../auth';
-import { answerForm, idOf } from '../../forms';
+import { answerForm, given, idOf } from '../../forms';
 import { orNotFound } from '../../or-not-found';
 
 export async function addPersonAction(_: NewPersonState, form: FormData): Promise<NewPersonState> {
@@ -69,7 +69,7 @@ async function chosenIds(
   teacher: Teacher,
   { ids, query }: z.output<typeof chosenSchema>,
 ): Promise<string[]> {
-  if (ids) return z.array(z.uuid()).parse(ids.split(','));
+  if (ids) return given(z.array(z.uuid()), ids.split(','));
   const asked = peopleAskedSchema.parse(Object.fromEntries(new URLSearchParams(query)));
   const of = { ...asked, zone: teacher.timeZone, now: now() };
   return (await peopleShown(db(), teacher, of)).map((p) => p.id);

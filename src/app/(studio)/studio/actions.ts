@@ -43,6 +43,7 @@ async function requireOwner(): Promise<Teacher> {
 const idIn = (form: FormData): string => idOf(form.get('id'));
 
 export async function renameAction(_: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
   const schema = z.object({ name: studioNameSchema, timeZone: timeZoneSchema });
   return answerForm(form, schema, async (given) => {
     await changeStudio(db(), await requireOwner(), given);
@@ -52,10 +53,18 @@ export async function renameAction(_: FormState, form: FormData): Promise<FormSt
 }
 
 export async function changeNewClassAction(_: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
   const json = z
     .string()
     .max(20_000)
-    .transform((text): unknown => JSON.parse(text));
+    .transform((text, context): unknown => {
+      try {
+        return JSON.parse(text);
+      } catch {
+        context.addIssue({ code: 'custom', message: 'This cannot be read.' });
+        return z.NEVER;
+      }
+    });
   return answerForm(form, z.object({ newClass: json.pipe(newClassSchema) }), async (given) => {
     await changeStudio(db(), await requireOwner(), given);
     return 'Saved. Classes that are there already stay as they are.';
@@ -68,6 +77,7 @@ const monthsTyped = z
   .transform((text) => (text === '' ? null : Number(text)));
 
 export async function changeRetentionAction(_: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
   const schema = z.object({
     runsMonths: monthsTyped.pipe(retentionSchema.shape.runsMonths),
     recordingsMonths: monthsTyped.pipe(retentionSchema.shape.recordingsMonths),
@@ -80,6 +90,7 @@ export async function changeRetentionAction(_: FormState, form: FormData): Promi
 }
 
 export async function inviteAction(_: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
   return answerForm(form, z.object({ email: emailSchema, role: roleSchema }), async (given) => {
     const address = await invite(db(), await requireOwner(), { ...given, now: now() });
     refresh();
@@ -88,6 +99,7 @@ export async function inviteAction(_: FormState, form: FormData): Promise<FormSt
 }
 
 export async function inviteStudioAction(_: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
   return answerForm(form, z.object({ email: emailSchema }), async ({ email }) => {
     const owner = await requireOwner();
     if (signUp() === 'closed') throw new Refusal('owners-only');
@@ -119,6 +131,7 @@ export async function removeTeacherAction(form: FormData): Promise<void> {
 
 /** Removes the demo studio from the server; for owners of any other one. */
 export async function removeDemoAction(_: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
   return answerForm(form, z.object({}), async () => {
     await requireOwner();
     // Where many studios share a server, its demo is no affair of one of them.

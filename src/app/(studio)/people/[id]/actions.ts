@@ -38,6 +38,7 @@ import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
 import { answerForm, idOf } from '../../../forms';
 import { movedUpWords } from '../../../moved-up';
+import { orNotFound } from '../../../or-not-found';
 
 const uuid = z.uuid();
 const ticked = z
@@ -231,7 +232,7 @@ export async function leaveAction(id: string, _: FormState, form: FormData): Pro
 export async function eraseAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   const participantId = idOf(id);
-  const name = await nameOf(db(), teacher, participantId);
+  const name = await orNotFound(nameOf(db(), teacher, participantId));
   const schema = z.object({
     name: z
       .string()
