@@ -173,6 +173,23 @@ test('handlers refuse what is not as it should be, and say what', async ({ app, 
     headers: { 'Sec-Fetch-Site': 'cross-site' },
   });
   expect(foreign.status()).toBe(403);
+  const elsewhere = await page.request.put(`/api/classes/${id}`, {
+    data: {},
+    headers: { Origin: 'https://elsewhere.example' },
+  });
+  expect(elsewhere.status()).toBe(403);
+  // What a form of another site could send.
+  const form = await page.request.put(`/api/classes/${id}`, {
+    data: '{}',
+    headers: { 'Content-Type': 'text/plain' },
+  });
+  expect([form.status(), (await form.json()).code]).toEqual([400, 'not-json']);
+  const signOut = await page.request.post('/sign-out', {
+    headers: { Origin: 'https://elsewhere.example' },
+  });
+  expect(signOut.status()).toBe(403);
+  const answer = await page.request.get(`/api/classes/${id}`);
+  expect(answer.headers()['cache-control']).toBe('no-store');
 });
 
 test('every page carries the security headers, keeps to them, and no inline script may run', async ({

@@ -133,6 +133,47 @@ test('who signs in after somebody else finds no class on the device', async ({
   await expect.poll(() => keepsStage(page, sessionId)).toBe(false);
 });
 
+test('signing out sends first what waits, and leaves nothing on the device', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  const events = async () => (await projected(app, sessionId, clock.now)).events.map((e) => e.type);
+  await expect.poll(() => keepsStage(page, sessionId)).toBe(true);
+  await page.route('**/events', (route) => route.abort());
+  await page.keyboard.press('+');
+  await expect(page.getByText('No connection; the class goes on')).toBeVisible();
+  await page.goto('/');
+  const signOut = async () => {
+    await page.getByRole('button', { name: /Account of/ }).click();
+    await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
+    // The menu goes away by its own time.
+    await clock.pass(500);
+  };
+  await signOut();
+  const dialog = page.getByRole('dialog', { name: 'Something is not stored yet' });
+  await expect(dialog).toContainText('1 thing that happened');
+  await dialog.getByRole('button', { name: 'Send it first' }).click();
+  await expect(dialog.getByRole('alert')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  expect(await events()).toEqual(['marked', 'started']);
+  await page.unroute('**/events');
+  await signOut();
+  await dialog.getByRole('button', { name: 'Send it first' }).click();
+  await page.waitForURL('**/sign-in');
+  expect(await events()).toEqual(['marked', 'started', 'extended']);
+  expect(await keepsStage(page, sessionId)).toBe(false);
+  const left = () =>
+    page.evaluate(async () => [
+      localStorage.length,
+      (await caches.keys()).length,
+      (await navigator.serviceWorker.getRegistrations()).length,
+    ]);
+  await expect.poll(left).toEqual([0, 0, 0]);
+});
+
 test('a crash of the database in mid-hold loses nothing and moves nothing', {
   tag: '@alone',
 }, async ({ app, studio: page, clock, held: { sessionId } }) => {

@@ -8,6 +8,7 @@ import { NextRequest } from 'next/server';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { emptyPlan } from '@/core/class';
 import { SIGN_IN_COOKIE, signInAs, signOut } from '@/server/auth/sign-ins';
+import { appendEvents } from '@/server/runs';
 import { NOON, testDatabase, testDatabaseUrl } from '@/server/testing/studio';
 import { type Full, fullStudio, type Ids, storedOf } from './testing/two-studios';
 
@@ -262,6 +263,24 @@ describe.each(ASKED)('%s', (name, entry) => {
     if (entry.owners) expect(came.slice(0, 3)).toBe('403');
     else expect(came.slice(0, 3)).not.toBe('403');
   });
+});
+
+it('an open live stream ends with the sign-in it was opened with', async () => {
+  const own = await signInAs(db(), mine.owner, Date.now());
+  jar.set(SIGN_IN_COOKIE, own);
+  const response = (await call('GET api/runs/[id]/live', mine.ids.runs)()) as Response;
+  const reader = response.body?.getReader();
+  const read = async () => new TextDecoder().decode((await reader?.read())?.value);
+  expect(await read()).toContain('retry');
+  await signOut(db(), own, Date.now());
+  const scope = { studioId: mine.studioId };
+  const drafts = [{ id: randomUUID(), at: NOON, type: 'parked' as const, note: 'After the end.' }];
+  await appendEvents(db(), scope, { runId: mine.ids.runs, drafts, now: NOON });
+  let after = '';
+  for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
+    after += new TextDecoder().decode(part.value);
+  }
+  expect(after).not.toContain('After the end');
 });
 
 // --- Pages ------------------------------------------------------------------------------------
