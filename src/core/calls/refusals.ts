@@ -100,6 +100,7 @@ export const REFUSALS = {
     409,
     'A teacher keeps {} recordings at most. Remove some that you do not use any more.',
   ],
+  'too-many-moves': [409, 'A studio keeps {} moves of its own at most. Remove one first.'],
   'too-many-classes': [409, 'A studio keeps {} classes at most. Remove one first.'],
   'no-voice': [503, 'This machine has no speech program.'],
   unspeakable: [

@@ -36,12 +36,15 @@ export async function getClass(db: Db, { studioId }: Scope, id: string): Promise
 /** Most classes that a studio keeps, those apart that were given to people to do at home. */
 export const MOST_CLASSES = 500;
 
+/** The classes that count. */
+export const ownClasses = (db: Db, { studioId }: Scope) =>
+  db('classes')
+    .where({ studio_id: studioId })
+    .whereNotExists(db('home_classes').whereRaw('home_classes.class_id = classes.id'));
+
 /** @returns the id of the class @throws Refusal `too-many-classes` */
 export async function createClass(db: Db, scope: Scope, plan: Plan, now: number): Promise<string> {
-  const kept = await db('classes')
-    .where({ studio_id: scope.studioId })
-    .whereNotExists(db('home_classes').whereRaw('home_classes.class_id = classes.id'))
-    .first(db.raw('count(*)::int as n'));
+  const kept = await ownClasses(db, scope).first(db.raw('count(*)::int as n'));
   if (kept.n >= MOST_CLASSES) throw new Refusal('too-many-classes', String(MOST_CLASSES));
   const id = randomUUID();
   const at = new Date(now);

@@ -70,11 +70,22 @@ export async function usesOf(
   return classes.filter((c) => uses(c.plan)).map((c) => ({ id: c.id, name: c.plan.name }));
 }
 
-/** Stores a move of the studio's own, new or changed. @throws Refusal `built-in` for an id of the library */
+/** Most moves of a studio's own. */
+export const MOST_MOVES = 300;
+
+/**
+ * Stores a move of the studio's own, new or changed.
+ * @throws Refusal `built-in` for an id of the library; `too-many-moves`
+ */
 export async function saveOwnMove(db: Db, scope: Scope, move: Move, now: number): Promise<void> {
   if (libraryMove(move.id)) {
     throw new Refusal('built-in');
   }
+  const others = await db('moves')
+    .where({ studio_id: scope.studioId })
+    .whereNot({ id: move.id })
+    .first(db.raw('count(*)::int as n'));
+  if (others.n >= MOST_MOVES) throw new Refusal('too-many-moves', String(MOST_MOVES));
   await db('moves')
     .insert({
       studio_id: scope.studioId,

@@ -13,6 +13,7 @@ import {
 import path from 'node:path';
 import { LRUCache } from 'lru-cache';
 import { WAV_HEADER_BYTES, wavMs } from '@/core/speech';
+import { errorFields, log } from '../watch/log';
 
 const DAY_MS = 86_400_000;
 const MOST_FILES = 200_000;
@@ -31,7 +32,7 @@ interface Kept {
  */
 export class AudioCache {
   private readonly kept: LRUCache<string, Kept>;
-  private opened: Promise<void> | undefined;
+  private learnt: Promise<void> | undefined;
 
   constructor(
     private readonly folder: string,
@@ -52,28 +53,34 @@ export class AudioCache {
     return path.join(this.folder, name);
   }
 
-  /** Learns once what is there from before, the oldest first. */
-  private open(): Promise<void> {
-    this.opened ??= (async () => {
-      await mkdir(this.folder, { recursive: true });
-      const found: [name: string, kept: Kept][] = [];
-      for (const name of await readdir(this.folder)) {
-        if (!name.endsWith('.wav')) continue;
-        try {
-          const { size, mtimeMs } = await stat(this.path(name));
-          found.push([name, { bytes: size, used: mtimeMs }]);
-        } catch (error) {
-          if (!isMissing(error)) throw error;
-        }
+  /** Learns once what is there from before, the oldest first. Nobody has to wait for it. */
+  private learn(): void {
+    this.learnt ??= this.look().catch((error) => {
+      this.learnt = undefined;
+      log().error(errorFields(error), 'speech cache');
+    });
+  }
+
+  private async look(): Promise<void> {
+    await mkdir(this.folder, { recursive: true });
+    const found: [name: string, kept: Kept][] = [];
+    for (const name of await readdir(this.folder)) {
+      if (!name.endsWith('.wav')) continue;
+      try {
+        const { size, mtimeMs } = await stat(this.path(name));
+        found.push([name, { bytes: size, used: mtimeMs }]);
+      } catch (error) {
+        if (!isMissing(error)) throw error;
       }
-      found.sort(([, a], [, b]) => a.used - b.used);
-      for (const [name, kept] of found) this.kept.set(name, kept);
-    })();
-    return this.opened;
+    }
+    found.sort(([, a], [, b]) => a.used - b.used);
+    // What was used meanwhile stays the newest.
+    const meanwhile = [...this.kept.entries()].toReversed();
+    for (const [name, kept] of [...found, ...meanwhile]) this.kept.set(name, kept);
   }
 
   async read(name: string): Promise<Buffer | null> {
-    await this.open();
+    this.learn();
     try {
       const wav = await readFile(this.path(name));
       await this.note(name, wav.length);
@@ -103,7 +110,7 @@ export class AudioCache {
   }
 
   async write(name: string, wav: Buffer): Promise<void> {
-    await this.open();
+    await mkdir(this.folder, { recursive: true });
     const half = this.path(`${name}.${randomUUID()}`);
     await writeFile(half, wav);
     await rename(half, this.path(name));

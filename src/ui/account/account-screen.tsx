@@ -90,8 +90,8 @@ export function AccountScreen(props: AccountScreenProps) {
                       {here && ', this one'}
                     </p>
                     <p className="quiet text-sm">
-                      {dayLabel(seen, props.timeZone)}, {timeOfDay(seen, props.timeZone)}. Signed in{' '}
-                      {dayLabel(since, props.timeZone)}.
+                      Last seen {dayLabel(seen, props.timeZone)}, {timeOfDay(seen, props.timeZone)}.
+                      Signed in {dayLabel(since, props.timeZone)}.
                     </p>
                   </div>
                   {!here && (

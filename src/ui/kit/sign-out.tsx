@@ -13,7 +13,9 @@ const many = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : m
 /** What is not stored yet, in words. */
 function inWords({ events, classes }: Unsent): string {
   const parts = [
-    ...(events > 0 ? [many(events, 'thing that happened', 'things that happened')] : []),
+    ...(events > 0
+      ? [many(events, 'thing that happened in a class', 'things that happened in a class')]
+      : []),
     ...(classes > 0
       ? [many(classes, 'class with unsaved edits', 'classes with unsaved edits')]
       : []),

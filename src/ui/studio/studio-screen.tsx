@@ -25,6 +25,8 @@ export interface StudioActions extends TeacherActions {
 }
 
 export interface StudioScreenProps extends Omit<TeachersSectionProps, 'actions'> {
+  /** How much the studio has of what has a limit. */
+  holdings: readonly { what: string; count: number; most: number }[];
   name: string;
   timeZone: string;
   newClass: NewClass | null;
@@ -88,6 +90,35 @@ export function StudioScreen(props: StudioScreenProps) {
               initial={months(props.recordingsMonths)}
             />
           </ActionForm>
+        </Section>
+        <Section title="How much there is" narrow>
+          <p className="quiet mb-3">
+            So that one studio never slows another. Each limit says so where it is reached.
+          </p>
+          <table className="table">
+            <thead>
+              <tr>
+                <th scope="col">What</th>
+                <th scope="col" className="text-right">
+                  There are
+                </th>
+                <th scope="col" className="text-right">
+                  At most
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {props.holdings.map(({ what, count, most }) => (
+                <tr key={what}>
+                  <th scope="row" className="font-normal">
+                    {what}
+                  </th>
+                  <td className="figures text-right">{count.toLocaleString('en')}</td>
+                  <td className="figures text-right">{most.toLocaleString('en')}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
         </Section>
         <Section title="Take the studio along" narrow>
           <p className="quiet mb-3">

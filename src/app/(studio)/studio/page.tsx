@@ -6,6 +6,7 @@ import { isPublic } from '@/server/auth/demo';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { demoStudioId } from '@/server/demo/seed';
+import { holdingsOf } from '@/server/studio/holdings';
 import { studioSettings } from '@/server/studio/studios';
 import { invitedTo, MOST_TEACHERS, teachersOf } from '@/server/studio/teachers';
 import { StudioScreen } from '@/ui/studio/studio-screen';
@@ -38,6 +39,7 @@ export default async function StudioPage() {
       me={teacher.id}
       teachers={teachers.map(({ since, ...of }) => ({ ...of, since: day(since) }))}
       invited={invited.map(({ until, ...of }) => ({ ...of, until: day(until) }))}
+      holdings={await holdingsOf(db(), teacher, teacher.id)}
       most={MOST_TEACHERS}
       invitesStudios={signUp() !== 'closed'}
       actions={{

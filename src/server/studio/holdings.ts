@@ -1,0 +1,39 @@
+import { MOST_CLOSURES } from '../calendar/closures';
+import { MOST_CLASSES, ownClasses } from '../classes/classes';
+import type { Db } from '../db';
+import { MOST_MOVES } from '../moves/moves';
+import { MOST_PEOPLE } from '../people/people';
+import type { Scope } from '../scope';
+import { MOST_RECORDINGS } from '../speech/recordings';
+
+/** How much a studio has of what has a limit. */
+export interface Holding {
+  what: string;
+  count: number;
+  most: number;
+}
+
+/** @param teacherId whose recordings are counted: each teacher has a limit of their own */
+export async function holdingsOf(
+  db: Db,
+  { studioId }: Scope,
+  teacherId: string,
+): Promise<Holding[]> {
+  const of = { studio_id: studioId };
+  const [people, classes, moves, closures, recordings] = await Promise.all(
+    [
+      db('participants').where(of),
+      ownClasses(db, { studioId }),
+      db('moves').where(of),
+      db('closures').where(of),
+      db('recordings').where({ ...of, teacher_id: teacherId }),
+    ].map(async (rows) => (await rows.first(db.raw('count(*)::int as n'))).n as number),
+  );
+  return [
+    { what: 'People', count: people ?? 0, most: MOST_PEOPLE },
+    { what: 'Classes', count: classes ?? 0, most: MOST_CLASSES },
+    { what: 'Moves of your own', count: moves ?? 0, most: MOST_MOVES },
+    { what: 'Closed days', count: closures ?? 0, most: MOST_CLOSURES },
+    { what: 'Your recordings', count: recordings ?? 0, most: MOST_RECORDINGS },
+  ];
+}
