@@ -14,7 +14,7 @@ export interface Expansion {
 }
 
 /** Far more than four hours of class have. */
-export const MOST_EXPANDED: Expansion = { turns: 1500, beats: 20_000, workMs: 6 * 3_600_000 };
+export const MOST_EXPANDED: Expansion = { turns: 1000, beats: 10_000, workMs: 5 * 3_600_000 };
 
 /** Segments in a row of which some are done several times. */
 interface Looping<S> {

@@ -30,8 +30,11 @@ const MOST_OUTPUT_BYTES = 6_000_000;
 /** The program cannot say this text: it ended badly, took too long or gave too much. */
 export class Unspeakable extends Error {}
 
-/** The shell sets the limits and then becomes the program; arguments are never read as commands. */
-const LIMITED = `ulimit -t ${CPU_SECONDS}; ulimit -v ${MEMORY_KILOBYTES}; ulimit -c 0; exec espeak-ng "$@"`;
+/**
+ * The shell sets the limits and then becomes the program, which comes after the server where both want the processor.
+ * Arguments are never read as commands.
+ */
+const LIMITED = `ulimit -t ${CPU_SECONDS}; ulimit -v ${MEMORY_KILOBYTES}; ulimit -c 0; exec nice -n 10 espeak-ng "$@"`;
 
 /** What a shell ends with that does not find a program. */
 const NOT_FOUND = 127;

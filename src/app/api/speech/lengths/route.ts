@@ -1,5 +1,6 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
+import { inTurns } from '@/server/speech/compile-measured';
 import { speakerOf } from '@/server/speech/teacher-speech';
 import { voice } from '@/server/speech/voice';
 import { answering } from '../../handle';
@@ -7,6 +8,6 @@ import { answering } from '../../handle';
 export const POST = answering(CALLS.speechLengths, async ({ teacher, body, request }) => {
   const machine = await voice();
   const speaker = await speakerOf(db(), teacher, machine, { signal: request.signal });
-  const lengths = await Promise.all(body.utterances.map((u) => speaker.length(u)));
+  const lengths = await inTurns(body.utterances, (u) => speaker.length(u));
   return { lengths, voice: machine !== null };
 });
