@@ -75,11 +75,9 @@ it('is given up when nobody waits any more', async () => {
   const engine = await espeak();
   const controller = new AbortController();
   const text = 'la '.repeat(80);
-  const spoken = engine?.render(
-    { text, language: 'en', wordsPerMinute: 80 },
-    'plain',
-    controller.signal,
-  );
+  const spoken = engine?.render({ text, language: 'en', wordsPerMinute: 80 }, 'plain', {
+    signal: controller.signal,
+  });
   controller.abort();
   await expect(spoken).rejects.toMatchObject({ name: 'AbortError' });
 });

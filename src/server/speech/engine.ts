@@ -3,12 +3,19 @@ import { createHash } from 'node:crypto';
 import { LANGUAGE_DATA, LANGUAGES } from '@/core/language';
 import { asSpoken, type Utterance, type VoiceName, withTrueLength } from '@/core/speech';
 
+export interface HowToRender {
+  /** Gives it up. */
+  signal?: AbortSignal;
+  /** It is about to be heard; else it comes after all that the server does. */
+  soon?: boolean;
+}
+
 /** A program that speaks. Implementations render a text to a WAV file. */
 export interface SpeechEngine {
   /** Name and version; part of every cache key, so that a new version renders afresh. */
   id: string;
   /** @throws Unspeakable where it cannot say it; the signal's reason where it was given up */
-  render: (utterance: Utterance, voice: VoiceName, signal?: AbortSignal) => Promise<Buffer>;
+  render: (utterance: Utterance, voice: VoiceName, how?: HowToRender) => Promise<Buffer>;
 }
 
 /** Which of the program's own voices is meant. */
@@ -30,19 +37,18 @@ const MOST_OUTPUT_BYTES = 6_000_000;
 /** The program cannot say this text: it ended badly, took too long or gave too much. */
 export class Unspeakable extends Error {}
 
-/**
- * The shell sets the limits and then becomes the program, which comes after the server where both want the processor.
- * Arguments are never read as commands.
- */
-const LIMITED = `ulimit -t ${CPU_SECONDS}; ulimit -v ${MEMORY_KILOBYTES}; ulimit -c 0; exec nice -n 10 espeak-ng "$@"`;
+/** The shell sets the limits and then becomes the program; arguments are never read as commands. */
+const LIMITS = `ulimit -t ${CPU_SECONDS}; ulimit -v ${MEMORY_KILOBYTES}; ulimit -c 0;`;
+const SOON = `${LIMITS} exec espeak-ng "$@"`;
+const BY_AND_BY = `${LIMITS} exec nice -n 15 espeak-ng "$@"`;
 
 /** What a shell ends with that does not find a program. */
 const NOT_FOUND = 127;
 
 /** @throws Unspeakable; the signal's reason; an error with the code ENOENT where there is no such program */
-function call(args: string[], input: string, signal?: AbortSignal): Promise<Buffer> {
+function call(args: string[], input: string, { signal, soon }: HowToRender = {}): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const child = spawn('/bin/sh', ['-c', LIMITED, 'sh', ...args], {
+    const child = spawn('/bin/sh', ['-c', soon ? SOON : BY_AND_BY, 'sh', ...args], {
       stdio: ['pipe', 'pipe', 'pipe'],
       timeout: TIME_LIMIT_MS,
       killSignal: 'SIGKILL',
@@ -104,11 +110,11 @@ export async function espeak(): Promise<SpeechEngine | null> {
   }
   return {
     id: `${/\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown'}-${respelling()}`,
-    render: async ({ text, language, wordsPerMinute }, voice, signal) => {
+    render: async ({ text, language, wordsPerMinute }, voice, how) => {
       const rate = String(Math.round(wordsPerMinute * RATE_PER_WORD));
-      const how = ['-v', language + VARIANT[voice], '-s', rate, '-z', '-b', '1'];
+      const args = ['-v', language + VARIANT[voice], '-s', rate, '-z', '-b', '1'];
       const spoken = plainText(asSpoken(text, language));
-      const wav = await call([...how, '--stdin', '--stdout'], spoken, signal);
+      const wav = await call([...args, '--stdin', '--stdout'], spoken, how);
       try {
         // The program streams, so its header does not know the length yet.
         return withTrueLength(wav);

@@ -5,7 +5,7 @@ import PQueue from 'p-queue';
 import { type Utterance, utteranceKey, type VoiceName, wavMs } from '@/core/speech';
 import { log } from '../watch/log';
 import { AudioCache } from './cache';
-import { espeak, type SpeechEngine, Unspeakable } from './engine';
+import { espeak, type HowToRender, type SpeechEngine, Unspeakable } from './engine';
 import { type FairOptions, FairQueue } from './fair-queue';
 
 const AT_ONCE = 2;
@@ -24,6 +24,9 @@ export interface Asker {
   signal?: AbortSignal;
 }
 const URGENCIES = { heard: 2, prepared: 1, measured: 0 } as const;
+
+const fairQueue = () =>
+  new PQueue<FairQueue, FairOptions>({ concurrency: AT_ONCE, queueClass: FairQueue });
 const NOBODY: Asker = { owner: '' };
 
 /** A text that is being rendered, and how many still wait for it. */
@@ -41,10 +44,8 @@ export class Voice {
   private readonly underway = new Map<string, Job>();
   private readonly lengths = new LRUCache<string, number>({ max: MOST_LENGTHS });
   private readonly unspeakable = new LRUCache<string, true>({ max: MOST_UNSPEAKABLE });
-  private readonly queue = new PQueue<FairQueue, FairOptions>({
-    concurrency: AT_ONCE,
-    queueClass: FairQueue,
-  });
+  /** What is about to be heard waits for nothing that is only measured. */
+  private readonly queues = { heard: fairQueue(), others: fairQueue() };
   private readonly cache: AudioCache;
   private renderedSoFar = 0;
 
@@ -69,7 +70,7 @@ export class Voice {
 
   /** How many texts wait for their turn. */
   get waiting(): number {
-    return this.queue.size;
+    return this.queues.heard.size + this.queues.others.size;
   }
 
   private name(utterance: Utterance, voice: VoiceName): string {
@@ -120,8 +121,9 @@ export class Voice {
     const controller = new AbortController();
     const { signal } = controller;
     const job: Job = { done: Promise.resolve(null), waiting: 0, controller };
-    job.done = this.queue
-      .add(() => this.render(utterance, voice, signal), {
+    const soon = urgency === 'heard';
+    job.done = this.queues[soon ? 'heard' : 'others']
+      .add(() => this.render(utterance, voice, { signal, soon }), {
         owner,
         priority: URGENCIES[urgency ?? 'measured'],
         signal,
@@ -143,11 +145,11 @@ export class Voice {
   private async render(
     utterance: Utterance,
     voice: VoiceName,
-    signal: AbortSignal,
+    how: HowToRender,
   ): Promise<Buffer | null> {
     const name = this.name(utterance, voice);
     try {
-      const wav = await this.engine.render(utterance, voice, signal);
+      const wav = await this.engine.render(utterance, voice, how);
       await this.cache.write(name, wav);
       this.renderedSoFar++;
       return wav;

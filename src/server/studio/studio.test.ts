@@ -1,19 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { libraryMove } from '@library';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { emptyPlan } from '@/core/class';
-import type { Move } from '@/core/move';
 import { newClassOf } from '@/core/studio';
 import { signIn, signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { getClass } from '../classes/classes';
-import { MOST_MOVES, saveOwnMove } from '../moves/moves';
 import { prepareRun, runOfSession } from '../runs';
 import { roll } from '../sessions/register';
 import { recordingsOf, saveRecording } from '../speech/recordings';
 import { DAY, makeClass, makeStudio, NOON, PASSWORD, testDatabase } from '../testing/studio';
 import { hummedWav } from '../testing/wav';
-import { holdingsOf } from './holdings';
 import { lettersOf, MOST_LETTERS, writeLetter } from './letters';
 import { findLink, makeLink, spendLink } from './links';
 import {
@@ -345,30 +341,4 @@ describe('what a studio keeps', () => {
     expect(await rows(gone)).toEqual([0, 0, 0, 0, 0]);
     expect(await rows(stays)).toEqual([1, 1, 1, 2, 2]);
   });
-});
-
-it('a studio sees how much it has of what is limited, and no other', async () => {
-  const [one, other] = [await makeClass(db()), await makeClass(db())];
-  const move = { ...(libraryMove('smile-pulses') as Move), id: 'own-smile' };
-  await saveOwnMove(db(), one, move, NOON);
-  const shown = async (of: typeof one) =>
-    (await holdingsOf(db(), of, of.teacherId)).map(({ what, count }) => [what, count]);
-  expect(await shown(one)).toEqual([
-    ['People', 2],
-    ['Classes', 1],
-    ['Moves of your own', 1],
-    ['Closed days', 0],
-    ['Your recordings', 0],
-  ]);
-  expect((await shown(other))[2]).toEqual(['Moves of your own', 0]);
-  const rows = Array.from({ length: MOST_MOVES - 1 }, (_, i) => ({
-    studio_id: one.studioId,
-    id: `own-${i}`,
-    move: JSON.stringify(move),
-    updated_at: new Date(NOON),
-  }));
-  await db()('moves').insert(rows);
-  await saveOwnMove(db(), one, { ...move, rounds: 4 }, NOON);
-  const more = saveOwnMove(db(), one, { ...move, id: 'own-more' }, NOON);
-  await expect(more).rejects.toMatchObject({ code: 'too-many-moves' });
 });

@@ -3,12 +3,13 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { hasBegun } from '@/core/checks';
-import { hasSegments, type Plan, placedSegments } from '@/core/class';
+import { blocksOf, expansionOf, hasSegments, type Plan, placedSegments } from '@/core/class';
 import { type Area, type Move, strongAreas } from '@/core/move';
 import type { Talk } from '@/core/run';
 import { stepAt } from '@/core/score';
 import { MovesProvider } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
+import { useInBrowser } from '../kit/use-in-browser';
 import { ComposeActionsProvider } from './actions';
 import { AimPanel } from './aim-panel';
 import { BalancePanel } from './balance-panel';
@@ -54,8 +55,28 @@ export interface ComposeScreenProps {
 const IN_SIGHT =
   '[contain:layout_style] lg:sticky lg:top-3 lg:self-start lg:max-h-[calc(100dvh-1.5rem)] lg:-mx-1 lg:px-1';
 
+/** A longer class than this is drawn by the browser alone: on the server others would wait for it. */
+const MOST_BEATS_ON_SERVER = 4000;
+
 /** The place where a class is put together. */
 export function ComposeScreen(props: ComposeScreenProps) {
+  const { initial } = props;
+  const inBrowser = useInBrowser();
+  const isLong = useMemo(
+    () => expansionOf(blocksOf(initial)).beats > MOST_BEATS_ON_SERVER,
+    [initial],
+  );
+  if (isLong && !inBrowser) {
+    return (
+      <main aria-busy className="quiet p-8 text-center">
+        A long class is opened …
+      </main>
+    );
+  }
+  return <Composing {...props} />;
+}
+
+function Composing(props: ComposeScreenProps) {
   const { classId, initial, version, library, room, talk, lead, openAt } = props;
   const editing = useHistory(initial);
   const { plan, edit, settle, replace } = editing;

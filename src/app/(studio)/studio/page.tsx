@@ -6,7 +6,7 @@ import { isPublic } from '@/server/auth/demo';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { demoStudioId } from '@/server/demo/seed';
-import { holdingsOf } from '@/server/studio/holdings';
+import { holdingsOf } from '@/server/holdings/holdings';
 import { studioSettings } from '@/server/studio/studios';
 import { invitedTo, MOST_TEACHERS, teachersOf } from '@/server/studio/teachers';
 import { StudioScreen } from '@/ui/studio/studio-screen';
