@@ -96,7 +96,7 @@ export function StudioScreen(props: StudioScreenProps) {
             So that one studio never slows another. Each limit says so where it is reached.
           </p>
           <table className="table">
-            <thead>
+            <thead className="text-base-content">
               <tr>
                 <th scope="col">What</th>
                 <th scope="col" className="text-right">
