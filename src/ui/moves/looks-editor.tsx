@@ -143,9 +143,14 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
     undo();
   };
 
+  const undoButton = (
+    <button type="button" className="btn btn-sm" disabled={before.length === 0} onClick={undo}>
+      <Undo2 size={15} aria-hidden /> Undo
+    </button>
+  );
   if (!looks) {
     return (
-      <section aria-labelledby="looks">
+      <section aria-labelledby="looks" onKeyDown={onKeys}>
         <h2 id="looks" className="text-lg font-semibold">
           How it looks
         </h2>
@@ -158,6 +163,7 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
             Draw it
           </button>
           <BeginFrom moves={moves} onBegin={set} />
+          {before.length > 0 && undoButton}
         </div>
       </section>
     );
@@ -178,7 +184,7 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
   if (version && !drawn) {
     const { keys, fingers } = looks;
     return (
-      <section aria-labelledby="looks">
+      <section aria-labelledby="looks" onKeyDown={onKeys}>
         <h2 id="looks" className="text-lg font-semibold">
           How it looks
         </h2>
@@ -196,6 +202,7 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
           >
             Draw it, from the picture of the move
           </button>
+          {before.length > 0 && undoButton}
         </div>
       </section>
     );
@@ -252,14 +259,7 @@ export function LooksEditor({ looks, onChange, moves, move }: LooksEditorProps) 
             >
               <Trash2 size={15} aria-hidden /> Take it out
             </button>
-            <button
-              type="button"
-              className="btn btn-sm"
-              disabled={before.length === 0}
-              onClick={undo}
-            >
-              <Undo2 size={15} aria-hidden /> Undo
-            </button>
+            {undoButton}
           </div>
           <p className="quiet text-sm">
             A rep, breath or pass goes through the moments and back to the first; a hold goes

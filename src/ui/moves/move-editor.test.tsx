@@ -126,7 +126,13 @@ describe('writing a move', () => {
     const looks = { keys: ['12'], easier: { keys: ['12:.4'] } };
     render(<MoveEditor from={{ ...smile(), looks }} keepId={false} others={[]} takenIds={[]} />);
     fireEvent.change(screen.getByLabelText('Picture of'), { target: { value: 'easier' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Leave it to be worked out' }));
+    const leave = () =>
+      fireEvent.click(screen.getByRole('button', { name: 'Leave it to be worked out' }));
+    leave();
+    // A slip is taken back where it was made.
+    fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(screen.getByRole('button', { name: 'Moment 1' })).toBeTruthy();
+    leave();
     await save();
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]?.move.looks).toEqual({ keys: ['12'] });
