@@ -261,7 +261,7 @@ export function patchesOf(
 }
 
 /** How far the area of the mouth goes beyond the lips: it follows them, so that an open mouth has no beard of colour. */
-const ROUND_LIPS = 9;
+const ROUND_LIPS = 6;
 
 function roundLips(p: Posed): string {
   const mouth = mouthOf(p);
