@@ -43,6 +43,8 @@ export default defineConfig({
   outputDir: '.data/test/browser-results',
   use: {
     viewport: { width: 1280, height: 800 },
+    // What moves is drawn sixty times a second of a test's clock; tests of what moves ask for it.
+    contextOptions: { reducedMotion: 'reduce' },
     trace: 'off',
     launchOptions: { executablePath: CHROMIUM, args: ARGS },
   },

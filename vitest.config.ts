@@ -11,33 +11,52 @@ const alias = {
   '@': path.join(here, 'src'),
 };
 
+const onDatabase = {
+  pool: 'threads',
+  globalSetup: 'src/server/testing/prepare.ts',
+  testTimeout: 20_000,
+  hookTimeout: 30_000,
+} as const;
+
 export default defineConfig({
   resolve: { alias },
   test: {
     maxWorkers: '100%',
+    // Each file has what it replaced given back, since files of one worker share their modules.
+    unstubEnvs: true,
+    unstubGlobals: true,
     projects: [
       {
-        resolve: { alias },
+        extends: true,
         test: {
           name: 'unit',
           testTimeout: 180_000,
-          include: [
-            'src/*.test.ts',
-            'src/{core,browser,ui}/**/*.test.{ts,tsx}',
-            'library/**/*.test.ts',
-            'scripts/**/*.test.ts',
-          ],
+          pool: 'threads',
+          isolate: false,
+          include: ['src/core/**/*.test.ts', 'library/**/*.test.ts', 'scripts/**/*.test.ts'],
         },
       },
       {
-        resolve: { alias },
+        // What replaces the browser, or modules, by something else.
+        extends: true,
         test: {
-          name: 'database',
-          include: ['src/server/**/*.test.ts', 'demo/**/*.test.ts', 'src/app/**/*.test.ts'],
-          globalSetup: 'src/server/testing/prepare.ts',
-          testTimeout: 20_000,
-          hookTimeout: 30_000,
+          name: 'screens',
+          pool: 'threads',
+          include: ['src/*.test.ts', 'src/{browser,ui}/**/*.test.{ts,tsx}'],
         },
+      },
+      {
+        extends: true,
+        test: {
+          ...onDatabase,
+          name: 'database',
+          isolate: false,
+          include: ['src/server/**/*.test.ts', 'demo/**/*.test.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: { ...onDatabase, name: 'handlers', include: ['src/app/**/*.test.ts'] },
       },
     ],
   },

@@ -12,9 +12,11 @@ import {
   unitsOf,
 } from '@/core/face';
 import { type Playback, playLengthMs } from '@/core/run';
-import { axe, type Clock, expect, stored } from './harness';
+import { axe, type Clock, expect, MOVING, stored } from './harness';
 import { projected, test } from './led';
 import { hallOf } from './planned';
+
+test.use(MOVING);
 
 const COMPARED = ['head', 'upperLip', 'lowerLip', 'brows', 'lids', 'neck'] as const;
 /** Half a frame of movement, in the box's units. */

@@ -183,6 +183,9 @@ export const test = base.extend<Fixtures, { app: App }>({
   },
 });
 
+/** For tests of what moves: a person who has not asked for less movement. */
+export const MOVING = { contextOptions: { reducedMotion: 'no-preference' } } as const;
+
 /** Signs a browser in as the demo's teacher, as the button on the sign-in page does. */
 export async function signIn(app: App, page: Page): Promise<void> {
   const value = await signInToDemo(app.db, NOON);

@@ -1,6 +1,6 @@
 import type { Plan } from '@/core/class';
 import { planSession } from '@/server/sessions/sessions';
-import { begin, expect, NOON, START_IN_MS, stored } from './harness';
+import { begin, expect, MOVING, NOON, START_IN_MS, stored } from './harness';
 import { projected, shown, test } from './led';
 
 const UNDONE: [what: string, key: string, changes: 'place' | 'length'][] = [
@@ -73,38 +73,42 @@ test('every bend shows at once, moves the finish, and is taken back', async ({
   }
 });
 
-test('the breath’s dot climbs its hill in time, and waits while the class is paused', async ({
-  studio: page,
-  clock,
-  led: { startOf },
-}) => {
-  await clock.passInStrides(startOf('s4.1.work.both'));
-  /** How far the dot has come, in shares of the line's width and of the hill's height. */
-  const dot = () =>
-    page.getByTestId('breath').evaluate((line) => {
-      const [hill, spot] = [line.querySelector('path'), line.querySelector('.bg-accent')];
-      const [over, at] = [hill?.getBoundingClientRect(), spot?.getBoundingClientRect()];
-      if (!over || !at) return null;
-      return {
-        across: (at.x + at.width / 2 - over.x) / over.width,
-        up: (over.bottom - (at.y + at.height / 2)) / over.height,
-      };
-    });
-  for (const [intoMs, across, up, word] of [
-    [2000, 0.2, 0.5, 'Breathe in'],
-    [2000, 0.4, 1, 'Breathe out'],
-    [3000, 0.7, 0.5, 'Breathe out'],
-  ] as const) {
-    await clock.pass(intoMs);
-    await stored(page, () => page.keyboard.press('Space'));
-    await expect(page.getByTestId('breath')).toHaveText(word);
-    // The browser moves the dot on a clock of its own and is put right where it is off by a little.
-    await expect.poll(dot).toEqual({
-      across: expect.closeTo(across, 1),
-      up: expect.closeTo(up, 1),
-    });
-    await stored(page, () => page.keyboard.press('Space'));
-  }
+test.describe('where things may move', () => {
+  test.use(MOVING);
+
+  test('the breath’s dot climbs its hill in time, and waits while the class is paused', async ({
+    studio: page,
+    clock,
+    led: { startOf },
+  }) => {
+    await clock.passInStrides(startOf('s4.1.work.both'));
+    /** How far the dot has come, in shares of the line's width and of the hill's height. */
+    const dot = () =>
+      page.getByTestId('breath').evaluate((line) => {
+        const [hill, spot] = [line.querySelector('path'), line.querySelector('.bg-accent')];
+        const [over, at] = [hill?.getBoundingClientRect(), spot?.getBoundingClientRect()];
+        if (!over || !at) return null;
+        return {
+          across: (at.x + at.width / 2 - over.x) / over.width,
+          up: (over.bottom - (at.y + at.height / 2)) / over.height,
+        };
+      });
+    for (const [intoMs, across, up, word] of [
+      [2000, 0.2, 0.5, 'Breathe in'],
+      [2000, 0.4, 1, 'Breathe out'],
+      [3000, 0.7, 0.5, 'Breathe out'],
+    ] as const) {
+      await clock.pass(intoMs);
+      await stored(page, () => page.keyboard.press('Space'));
+      await expect(page.getByTestId('breath')).toHaveText(word);
+      // The browser moves the dot on a clock of its own and is put right where it is off by a little.
+      await expect.poll(dot).toEqual({
+        across: expect.closeTo(across, 1),
+        up: expect.closeTo(up, 1),
+      });
+      await stored(page, () => page.keyboard.press('Space'));
+    }
+  });
 });
 
 test('a bend can be taken back for ten seconds and no longer', async ({

@@ -22,8 +22,7 @@ test.use({ bypassCSP: true });
 test('in real time every cue and count is heard at its time, none over another', {
   tag: '@alone',
 }, async ({ app, page }) => {
-  // Nothing that is painted makes a sound; what it costs would be taken from the audio thread.
-  await page.emulateMedia({ reducedMotion: 'reduce' });
+  // What is painted costs time that would be taken from the audio thread.
   await page.setViewportSize({ width: 800, height: 600 });
   await recordOutput(page);
   await signIn(app, page);

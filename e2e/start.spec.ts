@@ -11,9 +11,10 @@ import { expect, test } from './harness';
 const childrenOf = (pid: number): number[] =>
   readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').split(' ').filter(Boolean).map(Number);
 
-test('npm start brings the application back when it dies in mid-hold, and the class goes on', {
-  tag: '@alone',
-}, async ({ app, browser }) => {
+test('npm start brings the application back when it dies in mid-hold, and the class goes on', async ({
+  app,
+  browser,
+}) => {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const started = spawn(process.execPath, ['scripts/start.mjs'], {

@@ -18,16 +18,17 @@ const ASKED = process.argv.slice(2);
 const FILES = ASKED.filter((name) => name.startsWith('e2e/'));
 const ONLY = ASKED.filter((name) => !FILES.includes(name));
 /** Enough for every run; `npx vitest --project unit` runs each property a thousand times. */
-const PROPERTY_RUNS = process.env.UPBEAT_PROPERTY_RUNS ?? '300';
+const PROPERTY_RUNS = process.env.UPBEAT_PROPERTY_RUNS ?? '160';
 /** Enough of a page to see what stood in the way, and no more than a log can bear. */
 const LINES_OF_A_PAGE = 120;
 const TEST_DIR = path.join(DATA_DIR, 'test');
 
-/** Runs one project of Vitest and reads its report. */
-async function vitest(project, env) {
-  const file = path.join(TEST_DIR, `${project}.json`);
+/** Runs projects of Vitest and reads their report. */
+async function vitest(projects, env) {
+  const file = path.join(TEST_DIR, `${projects[0]}.json`);
   rmSync(file, { force: true });
-  const args = ['run', '--project', project, '--reporter=dot', '--reporter=json'];
+  const named = projects.flatMap((project) => ['--project', project]);
+  const args = ['run', ...named, '--reporter=dot', '--reporter=json'];
   const code = await run(bin('vitest'), [...args, `--outputFile.json=${file}`], { env });
   return vitestResult(JSON.parse(readFileSync(file, 'utf8')), code);
 }
@@ -86,7 +87,7 @@ await main(async () => {
       return single(layers || folders);
     }),
   ]);
-  await suite('unit', () => vitest('unit', { UPBEAT_PROPERTY_RUNS: PROPERTY_RUNS }));
+  await suite('unit', () => vitest(['unit', 'screens'], { UPBEAT_PROPERTY_RUNS: PROPERTY_RUNS }));
 
   if (wanted('database') || wanted('browser')) {
     const postgres = await startPostgres(TEST_DIR);
@@ -98,7 +99,7 @@ await main(async () => {
         DATABASE_URL: postgres.urlOf(name),
         UPBEAT_DATA_DIR: TEST_DIR,
       });
-      await suite('database', () => vitest('database', on('upbeat_test')));
+      await suite('database', () => vitest(['database', 'handlers'], on('upbeat_test')));
       if (wanted('browser')) {
         const env = on('upbeat_browser');
         await built;

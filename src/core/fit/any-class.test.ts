@@ -1,13 +1,14 @@
 import { LIBRARY_BOOK, libraryMove } from '@library';
 import { RUNS, smallPlan } from '@testing/arbitrary';
+import { checkedOf } from '@testing/checked';
 import { planOf } from '@testing/plans';
 import { solver } from '@testing/solver';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Checked, raises } from '@/core/checks';
+import { raises } from '@/core/checks';
 import { type Plan, placedSegments, planSchema, type Segment, updateSegment } from '@/core/class';
 import { type CarriedCaution, doseMs } from '@/core/move';
-import { compile, lengthOf } from '@/core/score';
+import { lengthOf } from '@/core/score';
 import { fitToSlot } from '.';
 
 const ms = (plan: Plan) => lengthOf(plan, LIBRARY_BOOK);
@@ -78,15 +79,7 @@ describe('a fit of any class', () => {
           const slotSeconds = Math.max(60, Math.round((ms(any) * share) / 1000));
           const plan = { ...any, slotSeconds };
           const people = [{ id: 'p', name: 'p', cautions, met: new Set<string>() }];
-          const checked: Checked = {
-            plan,
-            score: compile(plan, LIBRARY_BOOK),
-            book: LIBRARY_BOOK,
-            shelf: [],
-            people,
-            sessionsAWeek: 1,
-            compile: (p) => compile(p, LIBRARY_BOOK),
-          };
+          const checked = checkedOf(plan, { shelf: [], people });
           const unsafe = (changed: Plan) =>
             raises(checked, changed, ['slot-overrun']).flatMap((f) => f.segments);
           const fitted = fitToSlot(plan, LIBRARY_BOOK, solver, { unsafe });
