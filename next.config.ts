@@ -8,7 +8,15 @@ const config: NextConfig = {
   // `npm test` checks the types once, for everything; a build need not do it again.
   typescript: { ignoreBuildErrors: true },
   experimental: { serverActions: { bodySizeLimit: '3mb' } },
-  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'fflate', 'pino', 'prom-client'],
+  serverExternalPackages: [
+    'knex',
+    'pg',
+    '@node-rs/argon2',
+    'fflate',
+    'pino',
+    'piscina',
+    'prom-client',
+  ],
   async headers() {
     return [
       {

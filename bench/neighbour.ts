@@ -1,11 +1,10 @@
-import { libraryMove } from '@library';
-import { addSegment, emptyPlan, MOST_EXPANDED, type Plan, segmentOf } from '@/core/class';
-import type { Move } from '@/core/move';
+import { emptyPlan } from '@/core/class';
 import { newClassOf } from '@/core/studio';
 import { SIGN_IN_COOKIE, signInAs } from '@/server/auth/sign-ins';
 import { createClass } from '@/server/classes/classes';
 import { makeStudio } from '@/server/studio/studios';
 import { App, NOON } from '../e2e/app';
+import { heavyPlan } from '../testing/plans';
 import { quantile } from './hour-long';
 
 /**
@@ -16,19 +15,6 @@ import { quantile } from './hour-long';
 
 const LOOKS = 60;
 const CLASSES = 12;
-
-/** As much as a class may become. */
-function heaviest(): Plan {
-  const move = libraryMove('smile-pulses') as Move;
-  let plan = emptyPlan('As heavy as may be', 4 * 3600);
-  const turns = 10;
-  const beats = Math.floor(MOST_EXPANDED.beats / 400);
-  for (let i = 0; i < 400 / turns; i++) {
-    const dose = { kind: 'reps' as const, reps: beats, secondsEach: 1 };
-    plan = addSegment(plan, { ...segmentOf(move, `s${i}`), dose, rounds: turns }, 'work');
-  }
-  return plan;
-}
 
 const app = await App.start();
 const { db } = app;
@@ -43,7 +29,7 @@ const studio = async (name: string) => {
 };
 try {
   const [bad, good] = [await studio('bad'), await studio('good')];
-  const plan = heaviest();
+  const plan = heavyPlan();
   const ids: string[] = [];
   for (let i = 0; i < CLASSES; i++) ids.push(await createClass(db, bad, plan, NOON));
   await createClass(db, good, emptyPlan('A quiet class', 1200), NOON);

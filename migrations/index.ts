@@ -11,6 +11,7 @@ import * as register from './009-register';
 import * as ownWords from './010-own-words';
 import * as references from './011-references';
 import * as signIns from './012-sign-ins';
+import * as outlines from './013-outlines';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -25,6 +26,7 @@ const MIGRATIONS = [
   { name: '010-own-words', ...ownWords },
   { name: '011-references', ...references },
   { name: '012-sign-ins', ...signIns },
+  { name: '013-outlines', ...outlines },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -12,6 +12,10 @@ export const isDataError = (error: unknown): boolean => {
   return typeof code === 'string' && /^22[0-9A-Z]{3}$/.test(code);
 };
 
+/** Whether a row was to refer to one that is gone. */
+export const isForeignKeyError = (error: unknown): boolean =>
+  ((error ?? {}) as { code?: unknown }).code === '23503';
+
 export function connect(url: string): Db {
   return knex({
     client: 'pg',

@@ -102,6 +102,14 @@ export const REFUSALS = {
   ],
   'too-many-moves': [409, 'A studio keeps {} moves of its own at most. Remove one first.'],
   'too-many-classes': [409, 'A studio keeps {} classes at most. Remove one first.'],
+  'still-busy': [
+    429,
+    'Much of your studio is still being worked out. Wait a moment, then try again.',
+  ],
+  'took-too-long': [
+    503,
+    'This class takes too long to work out. Take rounds, laps or loops away, or make two classes of it.',
+  ],
   'no-voice': [503, 'This machine has no speech program.'],
   unspeakable: [
     422,

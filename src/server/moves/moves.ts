@@ -1,11 +1,11 @@
-import { LIBRARY, libraryMove, phrasesOf } from '@library';
+import { LIBRARY, libraryMove } from '@library';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { type Plan, placedSegments } from '@/core/class';
 import { MAIN_LANGUAGE } from '@/core/language';
 import { type Move, moveSchema } from '@/core/move';
-import type { Book } from '@/core/score';
 import { getClass, listClasses } from '../classes/classes';
+import { bookOf, type StudioBook } from '../compiling/book';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
 
@@ -41,9 +41,8 @@ export async function movesForClass(db: Db, scope: Scope, classId: string): Prom
 }
 
 /** Where the classes of a studio look up moves and words. */
-export async function studioBook(db: Db, scope: Scope): Promise<Book> {
-  const own = new Map((await ownMoves(db, scope)).map((move) => [move.id, move]));
-  return { move: (id) => own.get(id) ?? libraryMove(id), phrases: phrasesOf };
+export async function studioBook(db: Db, scope: Scope): Promise<StudioBook> {
+  return bookOf(scope.studioId, await ownMoves(db, scope));
 }
 
 /** @throws Refusal `not-found` where neither the library nor the studio has it */

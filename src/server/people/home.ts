@@ -4,8 +4,9 @@ import { type SegmentDone, waysOf } from '@/core/checks';
 import { placedSegments } from '@/core/class';
 import { homeClass } from '@/core/home';
 import { type CarriedCaution, concerns, doseLabel, moveText, variantText } from '@/core/move';
-import { type CueKind, compile } from '@/core/score';
+import type { CueKind } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
+import { compiling } from '../compiling/pool';
 import type { Db } from '../db';
 import { studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
@@ -134,35 +135,34 @@ export async function homeClassesOf(
   ]);
   const { cautions } = carriedRowSchema.parse(found(row, 'person'));
   const planOf = new Map(rows.map((r) => [r.class_id as string, r.plan]));
-  return z
-    .array(rowSchema)
-    .parse(rows)
-    .map(({ class_id: classId }) => {
-      const plan = planOf.get(classId);
-      const score = compile(plan, book);
-      return {
-        classId,
-        name: plan.name,
-        totalMs: score.totalMs,
-        lines: waysOf(plan, book).map((done) => {
-          const { segment, move } = done;
-          const said = (kind: CueKind) =>
-            score.cues
-              .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === segment.id)
-              .map((c) => c.text);
-          const full = said('setup');
-          const words = [...(full.length > 0 ? full : said('short')), ...said('stage')];
-          const rounds = segment.rounds > 1 ? `, ${segment.rounds} times` : '';
-          return {
-            id: segment.id,
-            name: variantText(move, plan.language, segment.variant).name,
-            dose: `${doseLabel(segment.dose)}${rounds}`,
-            words: [...new Set(words)].join(' '),
-            against: isAgainst(done, cautions),
-          };
-        }),
-      };
+  const homeClasses: HomeClass[] = [];
+  for (const { class_id: classId } of z.array(rowSchema).parse(rows)) {
+    const plan = planOf.get(classId);
+    const score = await compiling().work('score', { plan, own: book.own, options: {} }, book);
+    homeClasses.push({
+      classId,
+      name: plan.name,
+      totalMs: score.totalMs,
+      lines: waysOf(plan, book).map((done) => {
+        const { segment, move } = done;
+        const said = (kind: CueKind) =>
+          score.cues
+            .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === segment.id)
+            .map((c) => c.text);
+        const full = said('setup');
+        const words = [...(full.length > 0 ? full : said('short')), ...said('stage')];
+        const rounds = segment.rounds > 1 ? `, ${segment.rounds} times` : '';
+        return {
+          id: segment.id,
+          name: variantText(move, plan.language, segment.variant).name,
+          dose: `${doseLabel(segment.dose)}${rounds}`,
+          words: [...new Set(words)].join(' '),
+          against: isAgainst(done, cautions),
+        };
+      }),
     });
+  }
+  return homeClasses;
 }
 
 /** Ids of the classes that somebody was given to do at home: they do not meet. */

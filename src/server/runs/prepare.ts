@@ -5,12 +5,13 @@ import { changeRules, resolve, withEasier } from '@/core/class';
 import { factorOf, type Talk } from '@/core/run';
 import type { Score } from '@/core/score';
 import { getClass } from '../classes/classes';
+import { compileMeasured } from '../compiling/measured';
 import type { Db } from '../db';
 import { movesMet, studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
 import { roll } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
-import { compileMeasured, type Speaker } from '../speech/compile-measured';
+import type { Speaker } from '../speech/speaker';
 import { voice } from '../speech/voice';
 import { eventsOf, hasStarted, type RunLog } from './log';
 

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { LIBRARY_BOOK } from '@library';
 import { talked } from '@testing/talk';
 import { describe, expect, it } from 'vitest';
 import { changeRules } from '@/core/class';
@@ -7,10 +6,11 @@ import { factorOf, type NewRunEvent } from '@/core/run';
 import { CUE_GAP_MS } from '@/core/score';
 import { estimateSpeech, wavOf } from '@/core/speech';
 import { getClass, savePlan } from '../classes/classes';
+import { bookOf } from '../compiling/book';
+import { compileMeasured } from '../compiling/measured';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { planSession } from '../sessions/sessions';
 import { DAY, makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { compileMeasured } from './compile-measured';
 import {
   MOST_RECORDINGS,
   recordedAudio,
@@ -28,6 +28,8 @@ import {
   spoken,
   talkOfTeacher,
 } from './teacher-speech';
+
+const BOOK = bookOf('me', []);
 
 const db = testDatabase();
 const RATE = 24_000;
@@ -131,20 +133,12 @@ describe('who speaks', () => {
 
   it('gives recorded cues the time they take, also on a machine without a voice', async () => {
     const teacher = await teacherOf((await makeStudio(db())).studioId);
-    const mute = await compileMeasured(
-      shortPlan(),
-      LIBRARY_BOOK,
-      await speakerOf(db(), teacher, null),
-    );
+    const mute = await compileMeasured(shortPlan(), BOOK, await speakerOf(db(), teacher, null));
     expect(mute.speech).toBe('estimated');
     const cue = mute.cues.find((c) => c.kind === 'announce');
     const text = cue?.text ?? '';
     await saveRecording(db(), teacher, { language: 'en', text, wav: wav(12) }, NOON);
-    const own = await compileMeasured(
-      shortPlan(),
-      LIBRARY_BOOK,
-      await speakerOf(db(), teacher, null),
-    );
+    const own = await compileMeasured(shortPlan(), BOOK, await speakerOf(db(), teacher, null));
     expect(own.speech).toBe('mixed');
     const times = own.cues.filter((c) => c.text === text).length;
     const longer = 12_000 - estimateSpeech(text, 'en', 150);

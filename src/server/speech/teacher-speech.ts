@@ -5,8 +5,8 @@ import { TALK_KEPT, type Talk, type TalkSample } from '@/core/run';
 import { type SpeechChoice, speechChoiceSchema, type Utterance } from '@/core/speech';
 import type { Db } from '../db';
 import { found } from '../scope';
-import type { Speaker } from './compile-measured';
 import { recordedAudio, recordingsOf, type Speaking } from './recordings';
+import type { Speaker } from './speaker';
 import { type Asker, type Voice, voice } from './voice';
 
 const choiceSchema = z

@@ -2,14 +2,16 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import * as demo from '@demo';
-import { LIBRARY_BOOK } from '@library';
 import { planOf } from '@testing/plans';
 import { afterAll, describe, expect, it } from 'vitest';
 import { CUE_GAP_MS } from '@/core/score';
 import { VOICES, wavMs, wavOf } from '@/core/speech';
-import { compileMeasured } from './compile-measured';
+import { bookOf } from '../compiling/book';
+import { compileMeasured } from '../compiling/measured';
 import { espeak, type SpeechEngine, Unspeakable } from './engine';
 import { type Asker, Voice } from './voice';
+
+const BOOK = bookOf('me', []);
 
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-voice-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -137,7 +139,7 @@ describe('what the program cannot say', () => {
     expect(await voice.audio(say('Small pulses.'))).toBeNull();
     expect(await voice.length(say('Small pulses.'))).toBeNull();
     expect(tried).toBe(1);
-    const score = await compileMeasured(planOf([{ move: 'smile-pulses' }]), LIBRARY_BOOK, voice);
+    const score = await compileMeasured(planOf([{ move: 'smile-pulses' }]), BOOK, voice);
     expect(score.speech).toBe('mixed');
     expect(score.cues.some((cue) => cue.text.includes('pulses'))).toBe(true);
   });
@@ -233,7 +235,7 @@ describe('the voice', () => {
 it('gives every demo class a score in which no measured cue is spoken over another', async () => {
   const voice = new Voice(await engine(), folder);
   for (const plan of [demo.choir, demo.online]) {
-    const score = await compileMeasured(plan, LIBRARY_BOOK, voice);
+    const score = await compileMeasured(plan, BOOK, voice);
     expect(score.speech).toBe('measured');
     const late = score.cues.filter((cue, i) => {
       const next = score.cues[i + 1];
@@ -245,5 +247,5 @@ it('gives every demo class a score in which no measured cue is spoken over anoth
 });
 
 it('falls back to the estimate where there is no voice, and says so', async () => {
-  expect((await compileMeasured(demo.online, LIBRARY_BOOK, null)).speech).toBe('estimated');
+  expect((await compileMeasured(demo.online, BOOK, null)).speech).toBe('estimated');
 });

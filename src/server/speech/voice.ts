@@ -3,10 +3,10 @@ import path from 'node:path';
 import { LRUCache } from 'lru-cache';
 import PQueue from 'p-queue';
 import { type Utterance, utteranceKey, type VoiceName, wavMs } from '@/core/speech';
+import { type FairOptions, FairQueue } from '../queue/fair-queue';
 import { log } from '../watch/log';
 import { AudioCache } from './cache';
 import { espeak, type HowToRender, type SpeechEngine, Unspeakable } from './engine';
-import { type FairOptions, FairQueue } from './fair-queue';
 
 const AT_ONCE = 2;
 const MOST_LENGTHS = 100_000;

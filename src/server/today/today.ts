@@ -1,16 +1,19 @@
 import { z } from 'zod';
 import { Refusal, type RollEntry } from '@/core/calls';
-import { type DoneAlready, doneThisWeek, type Finding, repaired } from '@/core/checks';
+import type { DoneAlready } from '@/core/checks';
 import { kitOf, placedSegments, type ResolvedClass, resolve } from '@/core/class';
 import { inVariant, moveText, type Prop } from '@/core/move';
+import { factorOf } from '@/core/run';
 import type { Score } from '@/core/score';
 import { type Expected, type WhoLine, whoComes } from '@/core/today';
 import type { Teacher } from '../auth/sign-ins';
 import { getClass, savePlan } from '../classes/classes';
-import { judged } from '../compose/judge';
+import { knownLengths } from '../compiling/measured';
+import { compiling } from '../compiling/pool';
+import type { Told } from '../compiling/tasks';
 import { mostInAWeek, roomOf } from '../compose/room';
 import type { Db } from '../db';
-import { allMoves, studioBook } from '../moves/moves';
+import { studioBook } from '../moves/moves';
 import { streaksBy } from '../people/streaks';
 import { maybeEpochMs } from '../rows';
 import { type ParkedQuestion, parkedLastTime } from '../runs/close';
@@ -36,7 +39,7 @@ export interface Prepared {
   who: WhoLine[];
   /** How many are in nobody's line: nothing has to be known of them. */
   others: number;
-  findings: Finding[];
+  findings: Told[];
   parked: ParkedQuestion[];
   notes: OpenNote[];
 }
@@ -54,13 +57,13 @@ export async function prepareFor(
   { session, now }: { session: Session; now: number },
 ): Promise<Prepared> {
   const coming = (await roll(db, teacher, session.id)).filter(isComing);
-  const [{ checked, findings }, history, parked] = await Promise.all([
-    judgedFor(db, teacher, { session, coming, now }),
+  const [{ judged, resolved }, history, parked] = await Promise.all([
+    toJudge(db, teacher, { session, coming, now }),
     historyOf(db, teacher, { session, coming, zone: teacher.timeZone, now }),
     parkedLastTime(db, teacher, session),
   ]);
-  const { plan, book, score } = checked;
-  const resolved = resolve(plan, book);
+  const { score, findings } = await compiling().work('judge', judged, { owner: teacher.studioId });
+  const { plan } = judged;
   const nameOf = (id: string) => {
     const move = resolved.moves.get(id);
     return move ? moveText(move, plan.language).name : id;
@@ -87,18 +90,17 @@ export async function prepareFor(
   };
 }
 
-/** The class of a session with the people of that session, as the checks see it. */
-async function judgedFor(
+/** All that a session's class is judged by: the people of that session, and the lengths that are known. */
+async function toJudge(
   db: Db,
   teacher: Teacher,
   { session, coming, now }: { session: Session; coming: readonly RollEntry[]; now: number },
 ) {
   const of = { classId: session.classId, zone: teacher.timeZone, now };
-  const [{ plan, version }, sessionsAWeek, book, shelf, talk, speaker] = await Promise.all([
+  const [{ plan, version }, sessionsAWeek, book, talk, speaker] = await Promise.all([
     getClass(db, teacher, session.classId),
     mostInAWeek(db, teacher, of),
     studioBook(db, teacher),
-    allMoves(db, teacher),
     talkOfTeacher(db, teacher),
     speakerOf(db, teacher),
   ]);
@@ -108,10 +110,26 @@ async function judgedFor(
     cautions: entry.cautions,
     met: new Set(entry.met),
   }));
-  const means = { book, shelf, speaker, talk };
-  const { checked, findings } = await judged(plan, { sessionsAWeek, people }, means);
-  const done = await doneInWeekOf(db, teacher, { session, resolved: resolve(plan, book), coming });
-  return { checked, version, findings: [...doneThisWeek(checked, done), ...findings] };
+  const options = {
+    room: people.map((p) => p.met),
+    talkingFactor: factorOf(talk, plan.rules.say),
+  };
+  const resolved = resolve(plan, book);
+  const [lengths, done] = await Promise.all([
+    knownLengths(plan, book, speaker, options),
+    doneInWeekOf(db, teacher, { session, resolved, coming }),
+  ]);
+  const judged = {
+    plan,
+    options,
+    lengths,
+    people,
+    done,
+    sessionsAWeek,
+    own: book.own,
+    talk: talk.samples,
+  };
+  return { judged, version, resolved };
 }
 
 const historySchema = z.object({
@@ -269,7 +287,7 @@ export async function seeNote(
  * Carries out the repair of one finding before a session; the class is saved as from Compose, so its history
  * has the state before.
  * @returns what was done
- * @throws Refusal `not-found`, `settled-already`, `no-repair`, `changed-elsewhere`
+ * @throws Refusal `not-found`, `settled-already`, `no-repair`, `changed-elsewhere`, `still-busy`, `took-too-long`
  */
 export async function repairFor(
   db: Db,
@@ -278,21 +296,19 @@ export async function repairFor(
 ): Promise<string> {
   const session = await getSession(db, teacher, sessionId);
   const coming = (await roll(db, teacher, sessionId)).filter(isComing);
-  const { checked, version, findings } = await judgedFor(db, teacher, { session, coming, now });
-  const finding = findings.find((f) => f.key === key);
-  if (!finding) throw new Refusal('settled-already');
+  const { judged, version } = await toJudge(db, teacher, { session, coming, now });
   // The class is led for others too: what is right for this session must not harm who comes to the next.
   const { people } = await roomOf(db, teacher, {
     classId: session.classId,
     zone: teacher.timeZone,
     now,
   });
-  const here = new Set(checked.people.map((p) => p.id));
-  const everybody = [...checked.people, ...people.filter((p) => !here.has(p.id))];
-  const done = repaired({ ...checked, people: everybody }, finding);
-  if (done.kind === 'refused') {
-    throw new Refusal('no-repair', done.because[0]?.says ?? finding.says);
-  }
+  const here = new Set(judged.people.map((p) => p.id));
+  const others = people.filter((p) => !here.has(p.id));
+  const asked = { ...judged, key, others };
+  const done = await compiling().work('repair', asked, { owner: teacher.studioId });
+  if (done.kind === 'settled') throw new Refusal('settled-already');
+  if (done.kind === 'refused') throw new Refusal('no-repair', done.says);
   const of = { id: session.classId, plan: done.plan, basedOn: version, now };
   const saved = await savePlan(db, teacher, of);
   if (!saved.ok) throw new Refusal('changed-elsewhere');

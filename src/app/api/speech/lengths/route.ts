@@ -1,6 +1,6 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { inTurns } from '@/server/speech/compile-measured';
+import { inTurns } from '@/server/speech/speaker';
 import { speakerOf } from '@/server/speech/teacher-speech';
 import { voice } from '@/server/speech/voice';
 import { answering } from '../../handle';

@@ -1,0 +1,6 @@
+import { TASKS, type TaskName } from './tasks';
+
+/** Works out one class in a thread of its own. */
+export default function work({ task, of }: { task: TaskName; of: never }): unknown {
+  return TASKS[task](of);
+}
