@@ -13,16 +13,19 @@ const PATIENCE_MS = 5000;
 export async function startApp({ port, env, logFile }) {
   const url = `http://127.0.0.1:${port}`;
   const log = logFile ? openSync(logFile, 'a') : 'inherit';
-  const child = spawn(
-    process.execPath,
-    [inRoot('node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      cwd: ROOT,
-      env: { ...process.env, ...env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
-      stdio: ['ignore', log, log],
-      detached: true,
+  const child = spawn(process.execPath, [inRoot('scripts', 'serve.mjs')], {
+    cwd: ROOT,
+    env: {
+      ...process.env,
+      ...env,
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
     },
-  );
+    stdio: ['ignore', log, log],
+    detached: true,
+  });
   if (typeof log === 'number') closeSync(log);
   let gone = false;
   const closed = new Promise((resolve) =>

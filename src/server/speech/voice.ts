@@ -8,7 +8,6 @@ import { log } from '../watch/log';
 import { AudioCache } from './cache';
 import { espeak, type HowToRender, type SpeechEngine, Unspeakable } from './engine';
 
-const AT_ONCE = 2;
 const MOST_LENGTHS = 100_000;
 const MOST_UNSPEAKABLE = 5000;
 /** Most of the disk that spoken audio may take, in bytes, unless UPBEAT_SPEECH_MEGABYTES says otherwise. */
@@ -18,21 +17,25 @@ const MOST_BYTES = 2_000_000_000;
 export interface Asker {
   /** Askers take turns. */
   owner: string;
-  /** What is about to be heard goes before what is only measured; of one owner's. */
-  urgency?: 'heard' | 'prepared' | 'measured';
+  /** What is about to be heard waits for nothing that is only measured. */
+  urgency?: Urgency;
   /** Nobody waits for it any more. */
   signal?: AbortSignal;
 }
-const URGENCIES = { heard: 2, prepared: 1, measured: 0 } as const;
+/** How many texts of each urgency are rendered at once, the more urgent first. */
+const AT_ONCE = { heard: 2, prepared: 2, measured: 1 } as const;
+type Urgency = keyof typeof AT_ONCE;
+const URGENCIES = Object.keys(AT_ONCE) as Urgency[];
 
-const fairQueue = () =>
-  new PQueue<FairQueue, FairOptions>({ concurrency: AT_ONCE, queueClass: FairQueue });
+const fairQueue = (concurrency: number) =>
+  new PQueue<FairQueue, FairOptions>({ concurrency, queueClass: FairQueue });
 const NOBODY: Asker = { owner: '' };
 
 /** A text that is being rendered, and how many still wait for it. */
 interface Job {
   done: Promise<Buffer | null>;
   waiting: number;
+  urgency: Urgency;
   controller: AbortController;
 }
 
@@ -44,8 +47,11 @@ export class Voice {
   private readonly underway = new Map<string, Job>();
   private readonly lengths = new LRUCache<string, number>({ max: MOST_LENGTHS });
   private readonly unspeakable = new LRUCache<string, true>({ max: MOST_UNSPEAKABLE });
-  /** What is about to be heard waits for nothing that is only measured. */
-  private readonly queues = { heard: fairQueue(), others: fairQueue() };
+  private readonly queues = {
+    heard: fairQueue(AT_ONCE.heard),
+    prepared: fairQueue(AT_ONCE.prepared),
+    measured: fairQueue(AT_ONCE.measured),
+  };
   private readonly cache: AudioCache;
   private renderedSoFar = 0;
 
@@ -70,7 +76,7 @@ export class Voice {
 
   /** How many texts wait for their turn. */
   get waiting(): number {
-    return this.queues.heard.size + this.queues.others.size;
+    return URGENCIES.reduce((sum, urgency) => sum + this.queues[urgency].size, 0);
   }
 
   private name(utterance: Utterance, voice: VoiceName): string {
@@ -90,8 +96,15 @@ export class Voice {
     const known = await this.cache.read(name);
     if (known) return known;
     if (this.unspeakable.has(name)) return null;
-    const job = this.underway.get(name) ?? this.begin(utterance, voice, asker);
-    return waitFor(job, asker.signal);
+    asker.signal?.throwIfAborted();
+    const { urgency = 'measured' } = asker;
+    const job = this.underway.get(name);
+    // What is wanted sooner does not wait where it was put first; there it is found when its turn comes.
+    const isSoonEnough = job && URGENCIES.indexOf(job.urgency) <= URGENCIES.indexOf(urgency);
+    return waitFor(
+      isSoonEnough ? job : this.begin(utterance, voice, { ...asker, urgency }),
+      asker.signal,
+    );
   }
 
   /** The text's measured length in whole ms; null where the program cannot say it. */
@@ -116,16 +129,18 @@ export class Voice {
     return ms;
   }
 
-  private begin(utterance: Utterance, voice: VoiceName, { owner, urgency }: Asker): Job {
+  private begin(
+    utterance: Utterance,
+    voice: VoiceName,
+    { owner, urgency }: Asker & { urgency: Urgency },
+  ): Job {
     const name = this.name(utterance, voice);
     const controller = new AbortController();
     const { signal } = controller;
-    const job: Job = { done: Promise.resolve(null), waiting: 0, controller };
-    const soon = urgency === 'heard';
-    job.done = this.queues[soon ? 'heard' : 'others']
-      .add(() => this.render(utterance, voice, { signal, soon }), {
+    const job: Job = { done: Promise.resolve(null), waiting: 0, urgency, controller };
+    job.done = this.queues[urgency]
+      .add(() => this.render(utterance, voice, { signal, soon: urgency === 'heard' }), {
         owner,
-        priority: URGENCIES[urgency ?? 'measured'],
         signal,
       })
       .then((wav) => wav ?? null)
@@ -148,6 +163,9 @@ export class Voice {
     how: HowToRender,
   ): Promise<Buffer | null> {
     const name = this.name(utterance, voice);
+    // Somebody who wanted it sooner may have had it rendered meanwhile.
+    const known = await this.cache.read(name);
+    if (known) return known;
     try {
       const wav = await this.engine.render(utterance, voice, how);
       await this.cache.write(name, wav);
@@ -164,7 +182,6 @@ export class Voice {
 
 /** Waits for a job as long as the asker does; when the last one has gone, it is given up. */
 async function waitFor(job: Job, signal?: AbortSignal): Promise<Buffer | null> {
-  signal?.throwIfAborted();
   job.waiting++;
   let gone = () => {};
   const left = new Promise<never>((_, reject) => {

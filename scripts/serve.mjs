@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:http';
+import next from 'next';
+import { Turns } from './lib/turns.mjs';
+
+/**
+ * Serves the built application on HOST and PORT. Before the application sees a request of somebody who is signed in, it
+ * waits for its turn: of one sign-in one thing is at work at a time, so that whoever sends as much as they can makes
+ * themselves wait and hardly anybody else. What a class is led with waits for nothing, and what may take long has
+ * lines of its own.
+ */
+
+const MOST_WAITING = 100;
+const WAITS_FOR_NOTHING = [/^\/_next\//, /^\/api\/runs\//, /^\/api\/time$/, /^\/api\/speech$/];
+const TAKES_LONG = [/^\/api\/speech\/lengths$/, /^\/api\/archive/, /\/prepare$/];
+const SIGN_IN = /(?:^|;\s*)(?:__Host-)?upbeat_sign_in=([^;]+)/;
+const HOST = process.env.HOST ?? '127.0.0.1';
+const PORT = Number(process.env.PORT);
+
+/**
+ * What an action leads to is asked for by the application itself, with what it was asked with; it belongs to the turn
+ * of the action. Nobody else knows the word.
+ */
+const INNER = 'x-up-beat-inner';
+const WORD = randomUUID();
+
+const turns = new Turns({ atOnce: 1, mostWaiting: MOST_WAITING });
+
+/** In whose line a request waits; null where it waits in none. */
+function ownerOf({ url = '/', headers }) {
+  const [, signIn] = SIGN_IN.exec(headers.cookie ?? '') ?? [];
+  const [pathname] = url.split('?');
+  if (headers[INNER] === WORD) return null;
+  if (!signIn || WAITS_FOR_NOTHING.some((path) => path.test(pathname))) return null;
+  return `${TAKES_LONG.findIndex((path) => path.test(pathname))} ${signIn}`;
+}
+
+const server = createServer();
+const app = next({ dev: false, hostname: HOST, port: PORT, httpServer: server });
+await app.prepare();
+const handle = app.getRequestHandler();
+
+server.on('request', async (request, response) => {
+  const owner = ownerOf(request);
+  request.headers[INNER] = WORD;
+  if (owner) {
+    const giveBack = await turns.take(owner);
+    if (!giveBack) {
+      response.writeHead(429, { 'Content-Type': 'text/plain', 'Retry-After': '1' });
+      response.end('You have asked for much at once. Wait a moment, then try again.');
+      return;
+    }
+    // Also where whoever asked has gone.
+    if (response.destroyed) giveBack();
+    else response.once('close', giveBack);
+  }
+  if (!response.destroyed) await handle(request, response);
+});
+
+for (const signal of ['SIGTERM', 'SIGINT']) {
+  process.once(signal, () => {
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+  });
+}
+server.listen(PORT, HOST);
