@@ -139,10 +139,15 @@ export class Voice {
     const { signal } = controller;
     const job: Job = { done: Promise.resolve(null), waiting: 0, urgency, controller };
     job.done = this.queues[urgency]
-      .add(() => this.render(utterance, voice, { signal, soon: urgency === 'heard' }), {
-        owner,
-        signal,
-      })
+      .add(
+        () => {
+          // Somebody who wanted it sooner is having it rendered.
+          const sooner = this.underway.get(name);
+          if (sooner && sooner !== job) return waitFor(sooner, signal);
+          return this.render(utterance, voice, { signal, soon: urgency === 'heard' });
+        },
+        { owner, signal },
+      )
       .then((wav) => wav ?? null)
       .finally(() => this.forget(name, job));
     // Where everybody has gone, nobody hears how it ended.
@@ -163,7 +168,7 @@ export class Voice {
     how: HowToRender,
   ): Promise<Buffer | null> {
     const name = this.name(utterance, voice);
-    // Somebody who wanted it sooner may have had it rendered meanwhile.
+    // Or has had it rendered while this waited.
     const known = await this.cache.read(name);
     if (known) return known;
     try {
