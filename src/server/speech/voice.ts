@@ -138,6 +138,7 @@ export class Voice {
     const controller = new AbortController();
     const { signal } = controller;
     const job: Job = { done: Promise.resolve(null), waiting: 0, urgency, controller };
+    this.underway.set(name, job);
     job.done = this.queues[urgency]
       .add(
         () => {
@@ -154,7 +155,6 @@ export class Voice {
     job.done.catch(() => {});
     // What was given up is not for whoever asks next.
     signal.addEventListener('abort', () => this.forget(name, job));
-    this.underway.set(name, job);
     return job;
   }
 
