@@ -42,7 +42,7 @@ export default defineConfig({
         test: {
           name: 'screens',
           pool: 'threads',
-          include: ['src/*.test.ts', 'src/{browser,ui}/**/*.test.{ts,tsx}'],
+          include: ['src/{browser,ui}/**/*.test.{ts,tsx}'],
         },
       },
       {
@@ -56,7 +56,11 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { ...onDatabase, name: 'handlers', include: ['src/app/**/*.test.ts'] },
+        test: {
+          ...onDatabase,
+          name: 'handlers',
+          include: ['src/*.test.ts', 'src/app/**/*.test.ts'],
+        },
       },
     ],
   },

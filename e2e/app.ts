@@ -77,9 +77,12 @@ export class App {
   }
 
   /** Starts another process beside this one, on the same database and clock. */
-  async beside(): Promise<{ url: string; stop: () => Promise<void> }> {
+  async beside(
+    env: Record<string, string> = {},
+  ): Promise<{ url: string; stop: () => Promise<void> }> {
     const logFile = `${this.clockFile}.beside.log`;
-    const made = await startApp({ port: await freePort(), env: this.env, logFile });
+    const port = await freePort();
+    const made = await startApp({ port, env: { ...this.env, ...env }, logFile });
     if (!made) throw new Error(`The second process did not answer; see ${logFile}.`);
     return made;
   }

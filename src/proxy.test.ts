@@ -1,24 +1,31 @@
 import { NextRequest } from 'next/server';
-import { expect, it, vi } from 'vitest';
+import { afterAll, beforeEach, expect, it, vi } from 'vitest';
 import { config, proxy } from './proxy';
+import { signInAs, signOut } from './server/auth/sign-ins';
+import { db } from './server/db';
+import { makeStudio, testDatabase, testDatabaseUrl } from './server/testing/studio';
 
-const policyOf = (path = '/') => {
-  const response = proxy(new NextRequest(`http://hall.example${path}`));
+const stored = testDatabase();
+beforeEach(() => vi.stubEnv('DATABASE_URL', testDatabaseUrl()));
+afterAll(() => db().destroy());
+
+const policyOf = async (path = '/') => {
+  const response = await proxy(new NextRequest(`http://hall.example${path}`));
   return response.headers.get('Content-Security-Policy') ?? '';
 };
 const nonceOf = (policy: string) => /'nonce-([\w+/=]+)'/.exec(policy)?.[1];
 
-it('gives every page a nonce of its own, and the page is told the same one', () => {
-  const response = proxy(new NextRequest('http://hall.example/'));
+it('gives every page a nonce of its own, and the page is told the same one', async () => {
+  const response = await proxy(new NextRequest('http://hall.example/'));
   const policy = response.headers.get('Content-Security-Policy') ?? '';
   expect(response.headers.get('x-middleware-request-content-security-policy')).toBe(policy);
   expect(nonceOf(policy)?.length).toBeGreaterThan(20);
-  expect(nonceOf(policyOf())).not.toBe(nonceOf(policy));
+  expect(nonceOf(await policyOf())).not.toBe(nonceOf(policy));
 });
 
-it('lets no script run that has not the nonce, and nothing be framed or sent elsewhere', () => {
+it('lets no script run that has not the nonce, and nothing be framed or sent elsewhere', async () => {
   vi.stubEnv('NODE_ENV', 'production');
-  const policy = policyOf();
+  const policy = await policyOf();
   const scripts = /script-src ([^;]*)/.exec(policy)?.[1] ?? '';
   expect(scripts).not.toMatch(/unsafe|\*|https?:/);
   for (const rule of ["frame-ancestors 'none'", "object-src 'none'", "form-action 'self'"]) {
@@ -37,29 +44,43 @@ it('leaves out only what is no page', () => {
   }
 });
 
-it('takes no form that is larger than what anybody has a reason to send', () => {
-  const sent = (length: number | null, of: { path?: string; cookie?: string } = {}) => {
+it('takes no form that is larger than what anybody has a reason to send', async () => {
+  const { teacherId } = await makeStudio(stored());
+  const token = await signInAs(stored(), teacherId, Date.now());
+  const sent = async (length: number | null, of: { path?: string; cookie?: string } = {}) => {
     const headers = new Headers();
     if (length === null) headers.set('transfer-encoding', 'chunked');
     else headers.set('content-length', String(length));
-    if (of.cookie) headers.set('cookie', `${of.cookie}=x`);
+    if (of.cookie) headers.set('cookie', of.cookie);
     const url = `http://hall.example${of.path ?? '/sign-in'}`;
-    return proxy(new NextRequest(url, { method: 'POST', headers })).status;
+    return (await proxy(new NextRequest(url, { method: 'POST', headers }))).status;
   };
-  expect([sent(1000), sent(64_000), sent(64_001), sent(4_900_000)]).toEqual([200, 200, 413, 413]);
-  expect(sent(null)).toBe(413);
-  for (const cookie of ['upbeat_sign_in', '__Host-upbeat_sign_in']) {
-    expect([sent(64_001, { cookie }), sent(3_000_001, { cookie })]).toEqual([200, 413]);
+  for (const [length, status] of [
+    [1000, 200],
+    [64_000, 200],
+    [64_001, 413],
+    [4_900_000, 413],
+    [null, 413],
+  ] as const) {
+    expect(await sent(length), String(length)).toBe(status);
   }
+  for (const name of ['upbeat_sign_in', '__Host-upbeat_sign_in']) {
+    const cookie = `${name}=${token}`;
+    expect([await sent(64_001, { cookie }), await sent(3_000_001, { cookie })]).toEqual([200, 413]);
+    // One that somebody has made up opens nothing.
+    expect(await sent(64_001, { cookie: `${name}=made-up` })).toBe(413);
+  }
+  await signOut(stored(), token, Date.now());
+  expect(await sent(64_001, { cookie: `upbeat_sign_in=${token}` })).toBe(413);
   // A call of the contract says for itself what it takes.
-  expect(sent(100_000, { path: '/api/recordings' })).toBe(200);
+  expect(await sent(100_000, { path: '/api/recordings' })).toBe(200);
 });
 
-it('asks browsers for https from now on only where people come by https', () => {
-  const hsts = () =>
-    proxy(new NextRequest('http://hall.example/')).headers.get('Strict-Transport-Security');
-  expect(hsts()).toBeNull();
+it('asks browsers for https from now on only where people come by https', async () => {
+  const hsts = async () =>
+    (await proxy(new NextRequest('http://hall.example/'))).headers.get('Strict-Transport-Security');
+  expect(await hsts()).toBeNull();
   vi.stubEnv('UPBEAT_URL', 'https://upbeat.example');
-  expect(hsts()).toContain('max-age=');
+  expect(await hsts()).toContain('max-age=');
   vi.unstubAllEnvs();
 });

@@ -1,4 +1,7 @@
 import { type NextRequest, NextResponse } from 'next/server';
+import { SIGN_IN_COOKIE, teacherOf } from '@/server/auth/sign-ins';
+import { now } from '@/server/clock';
+import { db } from '@/server/db';
 
 /** Every page gets a fresh nonce; scripts without it do not run. Styles may be inline, scripts never. */
 function policy(nonce: string): string {
@@ -27,20 +30,27 @@ const MOST_STRANGER = 64_000;
  * Whether more is sent than anybody has a reason to. It is looked at before anything reads it, since taking a form
  * apart is work, whoever sent it. Calls of the contract have limits of their own.
  */
-function isTooLarge(request: NextRequest): boolean {
+async function isTooLarge(request: NextRequest): Promise<boolean> {
   if (request.method === 'GET' || request.nextUrl.pathname.startsWith('/api/')) return false;
   const length = request.headers.get('content-length');
   // Browsers say how long a form is.
   if (length === null) return request.headers.has('transfer-encoding');
-  const signedIn = [SIGN_IN, `__Host-${SIGN_IN}`].some((name) => request.cookies.has(name));
-  return Number(length) > (signedIn ? MOST_FORM : MOST_STRANGER);
+  const bytes = Number(length);
+  if (bytes <= MOST_STRANGER) return false;
+  return bytes > MOST_FORM || !(await isSignedIn(request));
 }
-const SIGN_IN = 'upbeat_sign_in';
+
+/** Whether the cookie of a sign-in is a true one. */
+async function isSignedIn(request: NextRequest): Promise<boolean> {
+  const names = [SIGN_IN_COOKIE, `__Host-${SIGN_IN_COOKIE}`];
+  const token = names.flatMap((name) => request.cookies.get(name)?.value ?? [])[0];
+  return token !== undefined && (await teacherOf(db(), token, now())) !== null;
+}
 
 const HSTS = 'max-age=31536000; includeSubDomains';
 
-export function proxy(request: NextRequest): NextResponse {
-  if (isTooLarge(request)) return new NextResponse('This is too large.', { status: 413 });
+export async function proxy(request: NextRequest): Promise<NextResponse> {
+  if (await isTooLarge(request)) return new NextResponse('This is too large.', { status: 413 });
   const csp = policy(btoa(crypto.randomUUID()));
   const headers = new Headers(request.headers);
   headers.set('Content-Security-Policy', csp);

@@ -2,8 +2,9 @@
 import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { emptyPlan, type Plan } from '@/core/class';
 import { database, kept } from './database';
-import { forgetStudio, sendUnsent, unsent } from './leaving';
+import { forgetStudio, saveUnsaved, sendUnsent, unsent } from './leaving';
 
 const runId = randomUUID();
 const device = randomUUID();
@@ -50,6 +51,43 @@ describe('what a browser keeps when somebody signs out', () => {
     const to = `/api/runs/${runId}/events`;
     expect(sent).toEqual([`${to} next`, `${to} again`, `${to} next`]);
     expect(await unsent()).toMatchObject({ events: 0 });
+  });
+
+  it('is saved where it can be, joined with what came from elsewhere; what collides stays', async () => {
+    const base = emptyPlan('As it was', 1200);
+    const stored = new Map<string, { plan: Plan; version: number }>();
+    const edit = (plan: Plan, theirs: { plan: Plan; version: number }): string => {
+      const id = randomUUID();
+      stored.set(id, theirs);
+      const kept = { plan, base, version: 1 };
+      localStorage.setItem(`upbeat-unsaved-${id}-tab`, JSON.stringify(kept));
+      return id;
+    };
+    const longer = { ...base, slotSeconds: 1500 };
+    const alone = edit(longer, { plan: base, version: 1 });
+    const joins = edit(longer, { plan: { ...base, name: 'Renamed' }, version: 2 });
+    const collides = edit(
+      { ...base, name: 'Mine' },
+      { plan: { ...base, name: 'Theirs' }, version: 2 },
+    );
+    localStorage.setItem(`upbeat-unsaved-${randomUUID()}-tab`, 'no plan at all');
+    vi.stubGlobal('fetch', async (address: string, { body }: { body: string }) => {
+      const id = address.split('/').at(-1) ?? '';
+      const now = stored.get(id) ?? { plan: base, version: 0 };
+      const { plan, basedOn } = JSON.parse(body);
+      if (basedOn !== now.version) {
+        const refused = { code: 'changed-elsewhere', message: 'Changed.', ...now };
+        return new Response(JSON.stringify(refused), { status: 409 });
+      }
+      stored.set(id, { plan, version: basedOn + 1 });
+      return new Response(JSON.stringify({ version: basedOn + 1 }));
+    });
+    expect(await saveUnsaved()).toEqual(['Mine']);
+    expect(stored.get(alone)?.plan).toEqual(longer);
+    expect(stored.get(joins)?.plan).toEqual({ ...longer, name: 'Renamed' });
+    expect(stored.get(collides)?.plan.name).toBe('Theirs');
+    expect(Object.keys(localStorage)).toEqual([`upbeat-unsaved-${collides}-tab`]);
+    expect(await unsent()).toEqual({ events: 0, classes: 1 });
   });
 
   it('is forgotten, all of it', async () => {

@@ -1,8 +1,10 @@
 import { z } from 'zod';
-import { CALLS } from '@/core/calls';
+import { CALLS, storedPlanSchema } from '@/core/calls';
+import { mergePlans } from '@/core/class';
 import { newRunEventSchema } from '@/core/run';
-import { ask } from './api';
+import { ask, Refused } from './api';
 import { database } from './database';
+import { allUnsaved, type Unsaved } from './unsaved';
 
 /** What this browser keeps of a studio, when somebody signs out of it. */
 
@@ -14,11 +16,10 @@ export interface Unsent {
   classes: number;
 }
 
-const UNSAVED = /^upbeat-unsaved-([0-9a-f-]{36})-/;
 const rowSchema = z.object({ runId: z.uuid(), device: z.uuid(), event: newRunEventSchema });
 
 export async function unsent(): Promise<Unsent> {
-  const classes = Object.keys(localStorage).flatMap((key) => UNSAVED.exec(key)?.[1] ?? []);
+  const classes = allUnsaved().map(({ classId }) => classId);
   return {
     events: await (await database()).count('outbox'),
     classes: new Set(classes).size,
@@ -40,6 +41,39 @@ export async function sendUnsent(): Promise<void> {
       });
     }
     await db.delete('outbox', key);
+  }
+}
+
+/**
+ * Saves every edit of a class that was not saved, joined with what was saved elsewhere since. What cannot be joined
+ * stays, for the teacher to decide.
+ * @returns names of the classes that were not saved
+ * @throws what asking throws where the server does not answer
+ */
+export async function saveUnsaved(): Promise<string[]> {
+  const left: string[] = [];
+  for (const { key, classId, unsaved } of allUnsaved()) {
+    if (!unsaved || (await saveOne(classId, unsaved))) localStorage.removeItem(key);
+    else left.push(unsaved.plan.name);
+  }
+  return left;
+}
+
+/** @returns false where it was refused, or collides with what somebody else has saved */
+async function saveOne(id: string, { plan, base, version }: Unsaved): Promise<boolean> {
+  const save = (body: { plan: Unsaved['plan']; basedOn: number }) =>
+    ask(CALLS.saveClass, { id, body });
+  try {
+    await save({ plan, basedOn: version });
+    return true;
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    if (error.code !== 'changed-elsewhere') return false;
+    const theirs = storedPlanSchema.parse(error.body);
+    const joined = mergePlans(base, plan, theirs.plan);
+    if (joined.collisions.length > 0) return false;
+    await save({ plan: joined.plan, basedOn: theirs.version });
+    return true;
   }
 }
 

@@ -37,6 +37,26 @@ export function forgetUnsaved(classId: string): void {
   localStorage.removeItem(prefix(classId) + tabId());
 }
 
+const KEY = /^upbeat-unsaved-([0-9a-f-]{36})-/;
+
+/** Every edit that this browser keeps unsaved, of whichever tab. What can no longer be read has no `unsaved`. */
+export function allUnsaved(): { key: string; classId: string; unsaved: Unsaved | undefined }[] {
+  return Object.keys(localStorage).flatMap((key) => {
+    const classId = KEY.exec(key)?.[1];
+    if (classId === undefined) return [];
+    const { data } = keptSchema.safeParse(read(localStorage.getItem(key)));
+    return [{ key, classId, unsaved: data }];
+  });
+}
+
+function read(text: string | null): unknown {
+  try {
+    return JSON.parse(text ?? 'null');
+  } catch {
+    return null;
+  }
+}
+
 /** What this tab could not save before it was loaded again, or what a tab that is gone has left. */
 export async function takeUnsaved(classId: string): Promise<Unsaved | null> {
   const own = prefix(classId) + tabId();
@@ -46,8 +66,7 @@ export async function takeUnsaved(classId: string): Promise<Unsaved | null> {
     return held !== null && !held.includes(lockOf(key.slice(prefix(classId).length)));
   });
   for (const key of [own, ...left]) {
-    const text = localStorage.getItem(key);
-    const parsed = keptSchema.safeParse(text === null ? null : JSON.parse(text));
+    const parsed = keptSchema.safeParse(read(localStorage.getItem(key)));
     if (key !== own) localStorage.removeItem(key);
     if (parsed.success) return parsed.data;
   }

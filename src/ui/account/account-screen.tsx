@@ -2,6 +2,7 @@ import { dayLabel, timeOfDay } from '@/core/formats';
 import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
 import { Page } from '../kit/page';
 import { NewPassword } from './account-fields';
+import { LockSection } from './lock-section';
 
 /** A device on which the teacher is signed in; times in epoch ms. */
 export interface DeviceShown {
@@ -72,6 +73,7 @@ export function AccountScreen(props: AccountScreenProps) {
             <NewPassword />
           </ActionForm>
         </section>
+        <LockSection />
         <section aria-labelledby="devices">
           <h2 id="devices" className="mb-3 text-xl font-semibold">
             Where you are signed in

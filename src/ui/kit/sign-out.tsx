@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toldOf } from '@/browser/api';
-import { forgetStudio, sendUnsent, type Unsent, unsent } from '@/browser/leaving';
+import { forgetStudio, saveUnsaved, sendUnsent, type Unsent, unsent } from '@/browser/leaving';
 import { Dialog } from './dialog';
 
 /** Where somebody signs out. */
@@ -28,6 +28,7 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
   const form = useRef<HTMLFormElement>(null);
   const [left, setLeft] = useState<Unsent | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [unsaved, setUnsaved] = useState<readonly string[]>([]);
   const go = useCallback(async () => {
     await forgetStudio();
     form.current?.submit();
@@ -41,6 +42,7 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
   const send = async () => {
     try {
       await sendUnsent();
+      setUnsaved(await saveUnsaved());
       setProblem(null);
     } catch (error) {
       setProblem(toldOf(error));
@@ -64,11 +66,9 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
               <button type="button" className="btn btn-outline" onClick={() => void go()}>
                 Sign out and lose it
               </button>
-              {left.events > 0 && (
-                <button type="button" className="btn btn-primary" onClick={() => void send()}>
-                  Send it first
-                </button>
-              )}
+              <button type="button" className="btn btn-primary" onClick={() => void send()}>
+                Send it first
+              </button>
             </>
           }
         >
@@ -76,8 +76,11 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
             This device still keeps {inWords(left)}. After you sign out nothing of the studio stays
             on it.
           </p>
-          {left.classes > 0 && (
-            <p className="mt-2">Open the class again to save its edits, then sign out.</p>
+          {unsaved.length > 0 && (
+            <p role="alert" className="mt-2">
+              {unsaved.map((name) => `“${name}”`).join(', ')} could not be saved as it is, since it
+              was changed elsewhere too. Open it to decide, then sign out.
+            </p>
           )}
           {problem && (
             <p role="alert" className="text-error mt-2">

@@ -46,7 +46,9 @@ export function BeforeStart(props: BeforeStartProps) {
           <h2 id="roll" className="mt-6 mb-2 text-xl font-semibold">
             Who is here
           </h2>
-          <RollList roll={roll} started={false} />
+          <div className="hidden-until-ready">
+            <RollList roll={roll} started={false} />
+          </div>
         </section>
         <section
           aria-label="Start"

@@ -15,9 +15,11 @@ import { MovesProvider } from '../kit/moves';
 import { useAttempt } from '../kit/use-attempt';
 import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
+import { Locked } from './locked';
 import { Stage } from './stage';
 import { keptScoresSchema, type LeadLog, type LeadSession } from './types';
 import { type SpeechSettings, useCues } from './use-cues';
+import { useGuard } from './use-guard';
 import { type Log, useLog } from './use-log';
 import { usePlayback } from './use-playback';
 import { type Roll, useRoll } from './use-roll';
@@ -48,11 +50,17 @@ export function LeadScreen(props: LeadScreenProps) {
   }, [initialLog.now]);
   const log = useLog(initialLog, clock);
   const { atFirst, refresh } = useRollAtFirst(props, log);
-  const roll = useRoll(atFirst, log, { session, refresh });
+  const whole = useRoll(atFirst, log, { session, refresh });
   const [scores, setScores] = useState<Scores | null>(null);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);
   const [measuring, setMeasuring] = useState(true);
+  const guard = useGuard();
+  const { answered } = guard;
+  const roll = useMemo(
+    () => (guard.state === 'nameless' ? { ...whole, entries: [] } : whole),
+    [whole, guard.state],
+  );
   const scoresName = `scores ${session.id}`;
 
   const measureClass = useCallback(
@@ -63,6 +71,7 @@ export function LeadScreen(props: LeadScreenProps) {
         const body = { wordsPerMinute };
         const answer = await ask(CALLS.prepareSession, { id: session.id, body });
         clock.measure(answer.now, sentAt);
+        answered();
         setHasVoice(answer.voice);
         setScores(answer.scores);
       } catch (problem) {
@@ -74,7 +83,7 @@ export function LeadScreen(props: LeadScreenProps) {
         setScores(before.scores);
       }
     },
-    [clock, session.id, scoresName],
+    [clock, session.id, scoresName, answered],
   );
   // One after the other, so that the run the server keeps is the one that is shown here.
   const line = useRef<Promise<unknown>>(Promise.resolve());
@@ -98,11 +107,15 @@ export function LeadScreen(props: LeadScreenProps) {
     void keepClass(scoresName, scores, clock);
   }, [scores, planned, scoresName, clock]);
 
+  if (guard.state === 'locked' && scores) {
+    const { unlock: onUnlocked, goNameless: onNameless } = guard;
+    return <Locked name={session.className} onUnlocked={onUnlocked} onNameless={onNameless} />;
+  }
   if (!scores || !log.loaded) {
     return (
       <BeforeStart
         session={session}
-        roll={roll}
+        roll={guard.state === 'locked' ? { ...roll, entries: [] } : roll}
         score={null}
         measuring={error === null}
         hasVoice={hasVoice}
