@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { connect, type Db } from '@/server/db';
 import { bringBack, copyTemplate } from '@/server/testing/database';
@@ -79,12 +79,14 @@ export class App {
   /** Starts another process beside this one, on the same database and clock. */
   async beside(
     env: Record<string, string> = {},
-  ): Promise<{ url: string; stop: () => Promise<void> }> {
+  ): Promise<{ url: string; stop: () => Promise<void>; log: () => string }> {
     const logFile = `${this.clockFile}.beside.log`;
     const port = await freePort();
     const made = await startApp({ port, env: { ...this.env, ...env }, logFile });
     if (!made) throw new Error(`The second process did not answer; see ${logFile}.`);
-    return made;
+    const { size } = statSync(logFile);
+    const log = () => readFileSync(logFile, 'utf8').slice(size);
+    return { ...made, log };
   }
 
   /** Ends the server at once, as a crash would. */

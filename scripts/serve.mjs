@@ -35,6 +35,9 @@ function ownerOf({ url = '/', headers }) {
   return `${TAKES_LONG.findIndex((path) => path.test(pathname))} ${signIn}`;
 }
 
+// As `next start` sets it: what the application asks itself for goes there, whatever name it was asked under.
+process.env.__NEXT_PRIVATE_ORIGIN = `http://${HOST === '0.0.0.0' ? '127.0.0.1' : HOST}:${PORT}`;
+
 const server = createServer();
 const app = next({ dev: false, hostname: HOST, port: PORT, httpServer: server });
 await app.prepare();
