@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { emptyPlan } from '@/core/class';
 import { wavOf } from '@/core/speech';
+import { SIGN_IN_COOKIE, signInAs } from '@/server/auth/sign-ins';
 import { createClass } from '@/server/classes/classes';
 import { addParticipant } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
 import { saveRecording } from '@/server/speech/recordings';
 import { expect, NOON, test } from './harness';
+import { ownStudio } from './own-studio';
 
 const PAGES = [
   '/',
@@ -223,4 +225,32 @@ test('every page carries the security headers, keeps to them, and no inline scri
     return (window as { injected?: boolean }).injected ?? false;
   });
   expect(ran).toBe(false);
+});
+
+test('who asks for more than may wait is told so, and nobody else waits with them', async ({
+  app,
+  studio,
+}) => {
+  const { id } = await app.db('classes').first('id');
+  const beside = await ownStudio(app, 'Beside');
+  const token = await signInAs(app.db, beside.teacherId, NOON);
+  // Nothing of what is asked for comes to an end.
+  const stuck = await app.db.transaction();
+  await stuck.raw('lock table classes in access exclusive mode');
+  const refused: string[] = [];
+  const greedy = Array.from({ length: 140 }, async () => {
+    const answer = await studio.request.get(`/api/classes/${id}`);
+    if (answer.status() === 429) refused.push(await answer.text());
+    return answer.status();
+  });
+  // One is at work and a hundred wait.
+  await expect.poll(() => refused.length).toBe(39);
+  expect(refused[0]).toContain('Wait a moment, then try again.');
+  const headers = { cookie: `${SIGN_IN_COOKIE}=${token}` };
+  expect((await fetch(`${app.url}/voice`, { headers })).status).toBe(200);
+  await stuck.commit();
+  const answers = await Promise.all(greedy);
+  expect(answers.filter((status) => status === 200)).toHaveLength(101);
+  // Once it is done there is room again.
+  expect((await studio.request.get(`/api/classes/${id}`)).status()).toBe(200);
 });

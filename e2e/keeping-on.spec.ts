@@ -160,9 +160,21 @@ test('signing out sends first what waits, and leaves nothing on the device', asy
   await expect(dialog).toBeHidden();
   expect(await events()).toEqual(['marked', 'started']);
   await page.unroute('**/events');
+  // What a tab that is gone could not save of a class goes along.
+  const { class_id: classId } = await app.db('sessions').where({ id: sessionId }).first('class_id');
+  const { plan: base, version } = await app.db('classes').where({ id: classId }).first();
+  const unsaved = { plan: { ...base, name: 'By the sea' }, base, version };
+  await page.evaluate(
+    ([key = '', text = '']) => localStorage.setItem(key, text),
+    [`upbeat-unsaved-${classId}-gone`, JSON.stringify(unsaved)],
+  );
   await signOut();
+  await expect(dialog).toContainText('1 class with unsaved edits');
   await dialog.getByRole('button', { name: 'Send it first' }).click();
   await page.waitForURL('**/sign-in');
+  expect((await app.db('classes').where({ id: classId }).first('plan')).plan.name).toBe(
+    'By the sea',
+  );
   expect(await events()).toEqual(['marked', 'started', 'extended']);
   expect(await keepsStage(page, sessionId)).toBe(false);
   const left = () =>

@@ -1,16 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
 import next from 'next';
-import { Turns } from './lib/turns.mjs';
+import { Gate } from './lib/gate.mjs';
 
 /**
  * Serves the built application on HOST and PORT. Before the application sees a request of somebody who is signed in, it
- * waits for its turn: of one sign-in one thing is at work at a time, so that whoever sends as much as they can makes
+ * passes a gate: of one sign-in one thing is at work at a time, so that whoever sends as much as they can makes
  * themselves wait and hardly anybody else. What a class is led with waits for nothing, and what may take long has
  * lines of its own.
  */
 
 const MOST_WAITING = 100;
+/** What takes longer is not waited for any more: somebody may have asked for much, or something hangs. */
+const LONGEST_MS = 10_000;
 const WAITS_FOR_NOTHING = [/^\/_next\//, /^\/api\/runs\//, /^\/api\/time$/, /^\/api\/speech$/];
 const TAKES_LONG = [/^\/api\/speech\/lengths$/, /^\/api\/archive/, /\/prepare$/];
 const SIGN_IN = /(?:^|;\s*)(?:__Host-)?upbeat_sign_in=([^;]+)/;
@@ -18,13 +20,13 @@ const HOST = process.env.HOST ?? '127.0.0.1';
 const PORT = Number(process.env.PORT);
 
 /**
- * What an action leads to is asked for by the application itself, with what it was asked with; it belongs to the turn
- * of the action. Nobody else knows the word.
+ * What an action leads to is asked for by the application itself, with what it was asked with; it goes with the
+ * action. Nobody else knows the word.
  */
 const INNER = 'x-up-beat-inner';
 const WORD = randomUUID();
 
-const turns = new Turns({ atOnce: 1, mostWaiting: MOST_WAITING });
+const gate = new Gate({ atOnce: 1, mostWaiting: MOST_WAITING });
 
 /** In whose line a request waits; null where it waits in none. */
 function ownerOf({ url = '/', headers }) {
@@ -43,21 +45,35 @@ const app = next({ dev: false, hostname: HOST, port: PORT, httpServer: server })
 await app.prepare();
 const handle = app.getRequestHandler();
 
-server.on('request', async (request, response) => {
+/** Passes the gate, where a request has to. @returns false where too much waits there already */
+async function passGate(request, response) {
   const owner = ownerOf(request);
-  request.headers[INNER] = WORD;
-  if (owner) {
-    const giveBack = await turns.take(owner);
-    if (!giveBack) {
-      response.writeHead(429, { 'Content-Type': 'text/plain', 'Retry-After': '1' });
-      response.end('You have asked for much at once. Wait a moment, then try again.');
-      return;
-    }
-    // Also where whoever asked has gone.
-    if (response.destroyed) giveBack();
-    else response.once('close', giveBack);
+  if (!owner) return true;
+  const leave = await gate.enter(owner);
+  if (!leave) return false;
+  const patience = setTimeout(leave, LONGEST_MS);
+  const over = () => {
+    clearTimeout(patience);
+    leave();
+  };
+  // Whoever asked may have gone meanwhile.
+  if (response.destroyed) over();
+  else response.once('close', over);
+  return true;
+}
+
+server.on('request', async (request, response) => {
+  try {
+    const passed = await passGate(request, response);
+    request.headers[INNER] = WORD;
+    if (response.destroyed) return;
+    if (passed) return await handle(request, response);
+    response.writeHead(429, { 'Content-Type': 'text/plain', 'Retry-After': '1' });
+    response.end('You have asked for much at once. Wait a moment, then try again.');
+  } catch (error) {
+    console.error(error);
+    response.destroy();
   }
-  if (!response.destroyed) await handle(request, response);
 });
 
 for (const signal of ['SIGTERM', 'SIGINT']) {

@@ -82,7 +82,7 @@ describe('what a browser keeps when somebody signs out', () => {
       stored.set(id, { plan, version: basedOn + 1 });
       return new Response(JSON.stringify({ version: basedOn + 1 }));
     });
-    expect(await saveUnsaved()).toEqual(['Mine']);
+    expect(await saveUnsaved()).toEqual([{ id: collides, name: 'Mine' }]);
     expect(stored.get(alone)?.plan).toEqual(longer);
     expect(stored.get(joins)?.plan).toEqual({ ...longer, name: 'Renamed' });
     expect(stored.get(collides)?.plan.name).toBe('Theirs');

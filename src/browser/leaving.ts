@@ -47,14 +47,14 @@ export async function sendUnsent(): Promise<void> {
 /**
  * Saves every edit of a class that was not saved, joined with what was saved elsewhere since. What cannot be joined
  * stays, for the teacher to decide.
- * @returns names of the classes that were not saved
+ * @returns the classes that were not saved
  * @throws what asking throws where the server does not answer
  */
-export async function saveUnsaved(): Promise<string[]> {
-  const left: string[] = [];
+export async function saveUnsaved(): Promise<{ id: string; name: string }[]> {
+  const left: { id: string; name: string }[] = [];
   for (const { key, classId, unsaved } of allUnsaved()) {
     if (!unsaved || (await saveOne(classId, unsaved))) localStorage.removeItem(key);
-    else left.push(unsaved.plan.name);
+    else left.push({ id: classId, name: unsaved.plan.name });
   }
   return left;
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toldOf } from '@/browser/api';
 import { forgetStudio, saveUnsaved, sendUnsent, type Unsent, unsent } from '@/browser/leaving';
@@ -28,7 +29,7 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
   const form = useRef<HTMLFormElement>(null);
   const [left, setLeft] = useState<Unsent | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [unsaved, setUnsaved] = useState<readonly string[]>([]);
+  const [unsaved, setUnsaved] = useState<readonly { id: string; name: string }[]>([]);
   const go = useCallback(async () => {
     await forgetStudio();
     form.current?.submit();
@@ -77,10 +78,21 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
             on it.
           </p>
           {unsaved.length > 0 && (
-            <p role="alert" className="mt-2">
-              {unsaved.map((name) => `“${name}”`).join(', ')} could not be saved as it is, since it
-              was changed elsewhere too. Open it to decide, then sign out.
-            </p>
+            <div role="alert" className="mt-2">
+              <p>
+                This could not be saved as it is, since it was changed elsewhere too. Open it to
+                decide, then sign out.
+              </p>
+              <ul className="mt-2">
+                {unsaved.map(({ id, name }) => (
+                  <li key={id}>
+                    <Link className="link" href={`/classes/${id}`}>
+                      {name}
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </div>
           )}
           {problem && (
             <p role="alert" className="text-error mt-2">

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { Turns } from './turns.mjs';
+import { Gate } from './gate.mjs';
 
 const settled = () => new Promise((resolve) => setImmediate(resolve));
 
@@ -11,7 +11,7 @@ it('never has more at work of one owner, keeps their order, and forgets who has 
   );
   await fc.assert(
     fc.asyncProperty(steps, fc.integer({ min: 1, max: 3 }), async (all, atOnce) => {
-      const turns = new Turns({ atOnce, mostWaiting: 4 });
+      const gate = new Gate({ atOnce, mostWaiting: 4 });
       /** What a line on paper would say: who works and who waits, in order. */
       const paper = {
         a: { works: [] as number[], waits: [] as number[] },
@@ -19,16 +19,16 @@ it('never has more at work of one owner, keeps their order, and forgets who has 
       };
       const begun: number[] = [];
       const refused: number[] = [];
-      const given = new Map<number, () => void>();
+      const left = new Map<number, () => void>();
       const expected = { begun: [] as number[], refused: [] as number[] };
       for (const [n, { ask, owner, which }] of all.entries()) {
         const line = paper[owner];
         if (ask) {
-          void turns.take(owner).then((giveBack) => {
-            if (!giveBack) refused.push(n);
+          void gate.enter(owner).then((leave) => {
+            if (!leave) refused.push(n);
             else {
               begun.push(n);
-              given.set(n, giveBack);
+              left.set(n, leave);
             }
           });
           if (line.works.length < atOnce) {
@@ -39,8 +39,8 @@ it('never has more at work of one owner, keeps their order, and forgets who has 
         } else if (line.works.length > 0) {
           const [done = -1] = line.works.splice(which % line.works.length, 1);
           // Twice is as good as once.
-          given.get(done)?.();
-          given.get(done)?.();
+          left.get(done)?.();
+          left.get(done)?.();
           const next = line.waits.shift();
           if (next !== undefined) {
             line.works.push(next);
@@ -50,7 +50,7 @@ it('never has more at work of one owner, keeps their order, and forgets who has 
         await settled();
         expect([begun, refused]).toEqual([expected.begun, expected.refused]);
         const busy = Object.values(paper).filter((line) => line.works.length > 0).length;
-        expect(turns.owners).toBe(busy);
+        expect(gate.owners).toBe(busy);
       }
     }),
     { numRuns: 100 },
