@@ -1,9 +1,19 @@
 import { randomUUID } from 'node:crypto';
+import { smallPlan } from '@testing/arbitrary';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyPlan } from '@/core/class';
+import { emptyPlan, type Plan, placedSegments } from '@/core/class';
 import { addParticipant } from '../people/people';
 import { makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { createClass, getClass, listClasses, MOST_CLASSES, savePlan, versionsOf } from './classes';
+import {
+  classesWith,
+  createClass,
+  getClass,
+  listClasses,
+  MOST_CLASSES,
+  savePlan,
+  versionsOf,
+} from './classes';
 
 const db = testDatabase();
 
@@ -12,13 +22,37 @@ describe('classes', () => {
     const studio = await makeStudio(db());
     await createClass(db(), studio, emptyPlan('Zest', 300), NOON);
     const id = await createClass(db(), studio, shortPlan(), NOON);
-    expect((await listClasses(db(), studio)).map((c) => c.plan.name)).toEqual(['A class', 'Zest']);
+    expect((await listClasses(db(), studio)).map((c) => c.name)).toEqual(['A class', 'Zest']);
     expect(await getClass(db(), studio, id)).toEqual({
       id,
       plan: shortPlan(),
       version: 1,
       updatedAt: NOON,
     });
+  });
+
+  it('are listed, and found by a move, as their plans say', async () => {
+    const studio = await makeStudio(db());
+    const plans = fc.sample(smallPlan(60), { numRuns: 25, seed: 7 });
+    const stored = await Promise.all(
+      plans.map(async (plan) => ({ id: await createClass(db(), studio, plan, NOON), plan })),
+    );
+    const list = await listClasses(db(), studio);
+    expect(list).toHaveLength(plans.length);
+    for (const { id, plan } of stored) {
+      const { name, slotSeconds } = plan;
+      const segments = placedSegments(plan).length;
+      expect(list.find((c) => c.id === id)).toEqual({ id, name, slotSeconds, segments });
+    }
+    const movesOf = (plan: Plan) => placedSegments(plan).map((p) => p.segment.move);
+    const moves = new Set([...plans.flatMap(movesOf), 'no-such-move', '") || true']);
+    expect(moves.size).toBeGreaterThan(10);
+    for (const move of moves) {
+      const found = (await classesWith(db(), studio, move)).map((c) => c.id);
+      const expected = stored.filter(({ plan }) => movesOf(plan).includes(move)).map((c) => c.id);
+      expect(found.toSorted(), move).toEqual(expected.toSorted());
+    }
+    expect(await classesWith(db(), await makeStudio(db()), [...moves][0] ?? '')).toEqual([]);
   });
 
   it('are saved on the version they grew from, and not over another', async () => {

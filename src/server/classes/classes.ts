@@ -19,12 +19,40 @@ const rowSchema = z
 
 const columns = ['id', 'plan', 'version', 'updated_at'];
 
-export async function listClasses(db: Db, { studioId }: Scope): Promise<StoredClass[]> {
-  const rows = await db('classes')
+const lineSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  slotSeconds: z.number(),
+  segments: z.number().int(),
+});
+
+/** A class in a list. */
+export type ListedClass = z.infer<typeof lineSchema>;
+
+const SEGMENTS = '$.phases.*[*].segments[*]';
+const listed = (db: Db, { studioId }: Scope) =>
+  db('classes')
     .where({ studio_id: studioId })
     .orderByRaw("lower(plan->>'name')")
-    .select(columns);
-  return z.array(rowSchema).parse(rows);
+    .select(
+      'id',
+      db.raw("plan->>'name' as name"),
+      db.raw('(plan->>\'slotSeconds\')::float as "slotSeconds"'),
+      db.raw('jsonb_array_length(jsonb_path_query_array(plan, ?)) as segments', [SEGMENTS]),
+    );
+
+/** Every class of a studio, by name. The plans stay in the database: to read all of them would take long. */
+export async function listClasses(db: Db, scope: Scope): Promise<ListedClass[]> {
+  return z.array(lineSchema).parse(await listed(db, scope));
+}
+
+/** Those in which a move is done, by name. */
+export async function classesWith(db: Db, scope: Scope, moveId: string): Promise<ListedClass[]> {
+  const rows = listed(db, scope).whereRaw(
+    'jsonb_path_exists(plan, ?, jsonb_build_object(?::text, ?::text))',
+    [`${SEGMENTS} ? (@.move == $move)`, 'move', moveId],
+  );
+  return z.array(lineSchema).parse(await rows);
 }
 
 /** @throws Refusal `not-found` where the class is not the studio's */

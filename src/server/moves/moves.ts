@@ -1,10 +1,9 @@
 import { LIBRARY, libraryMove } from '@library';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
-import { type Plan, placedSegments } from '@/core/class';
 import { MAIN_LANGUAGE } from '@/core/language';
 import { type Move, moveSchema } from '@/core/move';
-import { getClass, listClasses } from '../classes/classes';
+import { classesWith, getClass } from '../classes/classes';
 import { bookOf, type StudioBook } from '../compiling/book';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
@@ -64,9 +63,7 @@ export async function usesOf(
   scope: Scope,
   moveId: string,
 ): Promise<{ id: string; name: string }[]> {
-  const uses = (plan: Plan) => placedSegments(plan).some((p) => p.segment.move === moveId);
-  const classes = await listClasses(db, scope);
-  return classes.filter((c) => uses(c.plan)).map((c) => ({ id: c.id, name: c.plan.name }));
+  return (await classesWith(db, scope, moveId)).map(({ id, name }) => ({ id, name }));
 }
 
 /** Most moves of a studio's own. */

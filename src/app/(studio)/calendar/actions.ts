@@ -119,9 +119,9 @@ async function classesOf(
   const classes = (await listClasses(db(), teacher)).filter((c) => ids.includes(c.id));
   const outlines = await outlinesOf(db(), teacher, { classIds: ids, now: now() });
   return new Map(
-    classes.map(({ id, plan }) => {
-      const overMs = (outlines.get(id)?.totalMs ?? 0) - 1000 * plan.slotSeconds;
-      return [id, { name: plan.name, overMs }];
+    classes.map(({ id, name, slotSeconds }) => {
+      const overMs = (outlines.get(id)?.totalMs ?? 0) - 1000 * slotSeconds;
+      return [id, { name, overMs }];
     }),
   );
 }

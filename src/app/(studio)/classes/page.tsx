@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import { placedSegments } from '@/core/class';
 import { clock } from '@/core/formats';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
@@ -20,16 +19,16 @@ export default async function ClassesPage() {
     <ClassesScreen
       create={createClassAction}
       bring={importClassAction}
-      classes={classes.map(({ id, plan }) => {
+      classes={classes.map(({ id, name, slotSeconds, segments }) => {
         const outline = outlines.get(id);
-        const slotMs = plan.slotSeconds * 1000;
+        const slotMs = slotSeconds * 1000;
         return {
           id,
-          name: plan.name,
+          name,
           length: outline ? `${outline.measured ? '' : 'about '}${clock(outline.totalMs)}` : '',
           slot: clock(slotMs),
           overruns: (outline?.totalMs ?? 0) > slotMs,
-          segments: placedSegments(plan).length,
+          segments,
           fill: outline?.fill ?? {},
         };
       })}

@@ -26,7 +26,7 @@ export default async function InsightsPage({
       insights={insights}
       weeks={asked.weeks}
       classId={asked.classId ?? ''}
-      classes={classes.map((c) => ({ id: c.id, name: c.plan.name }))}
+      classes={classes.map(({ id, name }) => ({ id, name }))}
     />
   );
 }

@@ -40,16 +40,14 @@ export default async function PeoplePage({
     anybody(db(), teacher),
     homeClassIds(db(), teacher),
   ]);
-  const named = classes
-    .filter((c) => !atHome.has(c.id))
-    .map((c) => ({ id: c.id, name: c.plan.name }));
+  const named = classes.filter((c) => !atHome.has(c.id)).map(({ id, name }) => ({ id, name }));
   return (
     <PeopleScreen
       add={addPersonAction}
       book={bookThemAction}
       write={writeToThemAction}
       give={giveThemAction}
-      homeClasses={classes.map((c) => ({ id: c.id, name: c.plan.name }))}
+      homeClasses={classes.map(({ id, name }) => ({ id, name }))}
       none={!some}
       find={asked.find}
       show={asked.show}

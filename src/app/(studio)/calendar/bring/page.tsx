@@ -16,7 +16,7 @@ export default async function BringPage() {
   ]);
   return (
     <BringScreen
-      classes={classes.map(({ id, plan }) => ({ id, name: plan.name }))}
+      classes={classes.map(({ id, name }) => ({ id, name }))}
       teachers={teachers.map(({ id, name }) => ({ id, name }))}
       teacherId={teacher.id}
       bring={bringAction}

@@ -24,7 +24,7 @@ export default async function PlanPage({
     teachersOf(db(), teacher),
   ]);
   const asked = (await searchParams).class;
-  const classes = all.map(({ id, plan }) => ({ id, name: plan.name }));
+  const classes = all.map(({ id, name }) => ({ id, name }));
   const [first] = classes;
   if (!first) {
     return (

@@ -117,7 +117,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
       }))}
       bookable={classes
         .filter((c) => !booked.has(c.id) && !atHome.has(c.id))
-        .map((c) => ({ id: c.id, name: c.plan.name }))}
+        .map(({ id, name }) => ({ id, name }))}
       notes={person.notes.map((n) => ({
         id: n.id,
         move: nameOfMove(n.moveId),

@@ -24,7 +24,7 @@ export default async function ProgrammesPage() {
         enrolled: p.enrolled,
         ended: p.endedOn && dateLabel(p.endedOn),
       }))}
-      classes={classes.map((c) => ({ id: c.id, name: c.plan.name }))}
+      classes={classes.map(({ id, name }) => ({ id, name }))}
       make={makeProgrammeAction}
     />
   );

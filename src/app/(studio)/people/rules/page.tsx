@@ -30,8 +30,8 @@ export default async function RulesPage({
     <RulesScreen
       key={classId}
       classId={classId}
-      className={chosen?.plan.name ?? null}
-      classes={classes.map((c) => ({ id: c.id, name: c.plan.name }))}
+      className={chosen?.name ?? null}
+      classes={classes.map(({ id, name }) => ({ id, name }))}
       rule={rule}
       says={ruleWords(rule)}
       coming={holding

@@ -12,7 +12,7 @@ export default async function TakeInPage() {
   const classes = await listClasses(db(), teacher);
   return (
     <TakeInScreen
-      classes={classes.map((c) => ({ id: c.id, name: c.plan.name }))}
+      classes={classes.map(({ id, name }) => ({ id, name }))}
       known={knownAction}
       takeIn={takeInAction}
       takeOut={takeOutAction}

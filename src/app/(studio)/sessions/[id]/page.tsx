@@ -68,7 +68,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       teacherId={session.teacherId ?? ''}
       place={session.place ?? ''}
       link={session.link ?? ''}
-      classes={classes.map(({ id: classId, plan }) => ({ id: classId, name: plan.name }))}
+      classes={classes.map(({ id: classId, name }) => ({ id: classId, name }))}
       teachers={teachers.map((t) => ({ id: t.id, name: t.name }))}
       change={changeSessionAction.bind(null, id)}
       callOff={callOffAction.bind(null, id)}
