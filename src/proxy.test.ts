@@ -66,7 +66,17 @@ it('takes no form that is larger than what anybody has a reason to send', async 
   }
   for (const name of ['upbeat_sign_in', '__Host-upbeat_sign_in']) {
     const cookie = `${name}=${token}`;
-    expect([await sent(64_001, { cookie }), await sent(3_000_001, { cookie })]).toEqual([200, 413]);
+    for (const [length, path, status] of [
+      [64_001, '/', 200],
+      [256_000, '/people', 200],
+      [256_001, '/people', 413],
+      [3_000_000, '/classes', 200],
+      [3_000_000, '/calendar/bring', 200],
+      [3_000_000, '/people/take-in', 200],
+      [3_000_001, '/classes', 413],
+    ] as const) {
+      expect(await sent(length, { cookie, path }), `${length} ${path}`).toBe(status);
+    }
     // One that somebody has made up opens nothing.
     expect(await sent(64_001, { cookie: `${name}=made-up` })).toBe(413);
   }

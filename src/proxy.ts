@@ -22,9 +22,11 @@ function policy(nonce: string): string {
   ].join('; ');
 }
 
-/** Most bytes that a form may have, and one of somebody who is not signed in. */
-const MOST_FORM = 3_000_000;
+/** Most bytes that a form may have: one that brings a file or a list, any other, and one of a stranger. */
+const MOST_BROUGHT = 3_000_000;
+const MOST_FORM = 256_000;
 const MOST_STRANGER = 64_000;
+const BRINGS = ['/classes', '/calendar/bring', '/people/take-in'];
 
 /**
  * Whether more is sent than anybody has a reason to. It is looked at before anything reads it, since taking a form
@@ -37,7 +39,8 @@ async function isTooLarge(request: NextRequest): Promise<boolean> {
   if (length === null) return request.headers.has('transfer-encoding');
   const bytes = Number(length);
   if (bytes <= MOST_STRANGER) return false;
-  return bytes > MOST_FORM || !(await isSignedIn(request));
+  const most = BRINGS.includes(request.nextUrl.pathname) ? MOST_BROUGHT : MOST_FORM;
+  return bytes > most || !(await isSignedIn(request));
 }
 
 /** Whether the cookie of a sign-in is a true one. */
