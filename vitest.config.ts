@@ -14,8 +14,9 @@ const alias = {
 const onDatabase = {
   pool: 'threads',
   globalSetup: 'src/server/testing/prepare.ts',
-  testTimeout: 20_000,
-  hookTimeout: 30_000,
+  // Nothing waits for these: they only tell a test that hangs from a machine whose time is taken by others.
+  testTimeout: 120_000,
+  hookTimeout: 60_000,
 } as const;
 
 export default defineConfig({

@@ -6,8 +6,8 @@ import { asSpoken, type Utterance, type VoiceName, withTrueLength } from '@/core
 export interface HowToRender {
   /** Gives it up. */
   signal?: AbortSignal;
-  /** It is about to be heard; else it comes after all that the server does. */
-  soon?: boolean;
+  /** How much it gives way to all else that the machine does: 0 not at all, 19 to everything. */
+  nice?: number;
 }
 
 /** A program that speaks. Implementations render a text to a WAV file. */
@@ -39,16 +39,19 @@ export class Unspeakable extends Error {}
 
 /** The shell sets the limits and then becomes the program; arguments are never read as commands. */
 const LIMITS = `ulimit -t ${CPU_SECONDS}; ulimit -v ${MEMORY_KILOBYTES}; ulimit -c 0;`;
-const SOON = `${LIMITS} exec espeak-ng "$@"`;
-const BY_AND_BY = `${LIMITS} exec nice -n 15 espeak-ng "$@"`;
+const SPEAK = `${LIMITS} exec nice -n "$0" espeak-ng "$@"`;
 
 /** What a shell ends with that does not find a program. */
 const NOT_FOUND = 127;
 
 /** @throws Unspeakable; the signal's reason; an error with the code ENOENT where there is no such program */
-function call(args: string[], input: string, { signal, soon }: HowToRender = {}): Promise<Buffer> {
+function call(
+  args: string[],
+  input: string,
+  { signal, nice = 0 }: HowToRender = {},
+): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const child = spawn('/bin/sh', ['-c', soon ? SOON : BY_AND_BY, 'sh', ...args], {
+    const child = spawn('/bin/sh', ['-c', SPEAK, String(nice), ...args], {
       stdio: ['pipe', 'pipe', 'pipe'],
       timeout: TIME_LIMIT_MS,
       killSignal: 'SIGKILL',

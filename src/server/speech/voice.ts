@@ -22,10 +22,17 @@ export interface Asker {
   /** Nobody waits for it any more. */
   signal?: AbortSignal;
 }
-/** How many texts of each urgency are rendered at once, the more urgent first. */
-const AT_ONCE = { heard: 2, prepared: 2, measured: 1 } as const;
-type Urgency = keyof typeof AT_ONCE;
-const URGENCIES = Object.keys(AT_ONCE) as Urgency[];
+/**
+ * How many texts of each urgency are rendered at once, and how much that gives way to all else; the more urgent
+ * first. Somebody stands and waits for a class to be made ready; what is only measured may take its time.
+ */
+const URGENCY = {
+  heard: { atOnce: 2, nice: 0 },
+  prepared: { atOnce: 2, nice: 5 },
+  measured: { atOnce: 1, nice: 10 },
+} as const;
+type Urgency = keyof typeof URGENCY;
+const URGENCIES = Object.keys(URGENCY) as Urgency[];
 
 const fairQueue = (concurrency: number) =>
   new PQueue<FairQueue, FairOptions>({ concurrency, queueClass: FairQueue });
@@ -48,9 +55,9 @@ export class Voice {
   private readonly lengths = new LRUCache<string, number>({ max: MOST_LENGTHS });
   private readonly unspeakable = new LRUCache<string, true>({ max: MOST_UNSPEAKABLE });
   private readonly queues = {
-    heard: fairQueue(AT_ONCE.heard),
-    prepared: fairQueue(AT_ONCE.prepared),
-    measured: fairQueue(AT_ONCE.measured),
+    heard: fairQueue(URGENCY.heard.atOnce),
+    prepared: fairQueue(URGENCY.prepared.atOnce),
+    measured: fairQueue(URGENCY.measured.atOnce),
   };
   private readonly cache: AudioCache;
   private renderedSoFar = 0;
@@ -145,7 +152,7 @@ export class Voice {
           // Somebody who wanted it sooner is having it rendered.
           const sooner = this.underway.get(name);
           if (sooner && sooner !== job) return waitFor(sooner, signal);
-          return this.render(utterance, voice, { signal, soon: urgency === 'heard' });
+          return this.render(utterance, voice, { signal, nice: URGENCY[urgency].nice });
         },
         { owner, signal },
       )
