@@ -58,18 +58,21 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
   if (!z.uuid().safeParse(id).success) notFound();
   const [zone, at] = [teacher.timeZone, now()];
   const [person, classes, has, everybody, moves, join, programmes, homeClasses, checkIns, atHome] =
-    await Promise.all([
-      orNotFound(getPerson(db(), teacher, { id, zone, now: at })),
-      listClasses(db(), teacher),
-      hasFeed(db(), { of: 'participants', id, studioId: teacher.studioId }),
-      namesOfPeople(db(), teacher),
-      allMoves(db(), teacher),
-      lastJoin(db(), teacher, { keptId: id, now: at }),
-      progressOf(db(), teacher, { of: { participantId: id }, zone, now: at }),
-      homeClassesOf(db(), teacher, id),
-      orNotFound(checkInsOf(db(), teacher, { participantId: id, zone, now: at })),
-      homeClassIds(db(), teacher),
-    ]);
+    await orNotFound(
+      // Whichever of them looks first for somebody who is not there.
+      Promise.all([
+        getPerson(db(), teacher, { id, zone, now: at }),
+        listClasses(db(), teacher),
+        hasFeed(db(), { of: 'participants', id, studioId: teacher.studioId }),
+        namesOfPeople(db(), teacher),
+        allMoves(db(), teacher),
+        lastJoin(db(), teacher, { keptId: id, now: at }),
+        progressOf(db(), teacher, { of: { participantId: id }, zone, now: at }),
+        homeClassesOf(db(), teacher, id),
+        checkInsOf(db(), teacher, { participantId: id, zone, now: at }),
+        homeClassIds(db(), teacher),
+      ]),
+    );
   const names = new Map(moves.map((m) => [m.id, moveText(m, 'en').name]));
   const nameOfMove = (moveId: string) => names.get(moveId) ?? moveId;
   const running = person.bookings.filter((b) => b.until === null);
