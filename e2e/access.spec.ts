@@ -245,7 +245,10 @@ test('who asks for more than may wait is told so, and nobody else waits with the
   });
   // One is at work and a hundred wait.
   await expect.poll(() => refused.length).toBe(39);
-  expect(refused[0]).toContain('Wait a moment, then try again.');
+  expect(JSON.parse(refused[0] ?? '')).toMatchObject({
+    code: 'still-busy',
+    message: expect.stringContaining('Wait a moment, then try again.'),
+  });
   const headers = { cookie: `${SIGN_IN_COOKIE}=${token}` };
   expect((await fetch(`${app.url}/voice`, { headers })).status).toBe(200);
   await stuck.commit();

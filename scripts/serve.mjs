@@ -13,8 +13,15 @@ import { Gate } from './lib/gate.mjs';
 const MOST_WAITING = 100;
 /** What takes longer is not waited for any more: somebody may have asked for much, or something hangs. */
 const LONGEST_MS = 10_000;
-const WAITS_FOR_NOTHING = [/^\/_next\//, /^\/api\/runs\//, /^\/api\/time$/, /^\/api\/speech$/];
+const WAITS_FOR_NOTHING = [
+  /^\/_next\//,
+  /^\/api\/runs\//,
+  /^\/api\/sessions\/[^/]+\/(?!prepare$)/,
+  /^\/api\/time$/,
+  /^\/api\/speech$/,
+];
 const TAKES_LONG = [/^\/api\/speech\/lengths$/, /^\/api\/archive/, /\/prepare$/];
+const TOO_MUCH = 'You have asked for much at once. Wait a moment, then try again.';
 const SIGN_IN = /(?:^|;\s*)(?:__Host-)?upbeat_sign_in=([^;]+)/;
 const HOST = process.env.HOST ?? '127.0.0.1';
 const PORT = Number(process.env.PORT);
@@ -68,8 +75,9 @@ server.on('request', async (request, response) => {
     request.headers[INNER] = WORD;
     if (response.destroyed) return;
     if (passed) return await handle(request, response);
-    response.writeHead(429, { 'Content-Type': 'text/plain', 'Retry-After': '1' });
-    response.end('You have asked for much at once. Wait a moment, then try again.');
+    // As the application's own refusals are told, so that a page can tell it where it was asked.
+    response.writeHead(429, { 'Content-Type': 'application/json', 'Retry-After': '1' });
+    response.end(JSON.stringify({ code: 'still-busy', message: TOO_MUCH }));
   } catch (error) {
     console.error(error);
     response.destroy();

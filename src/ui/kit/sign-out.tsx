@@ -80,7 +80,7 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
           {unsaved.length > 0 && (
             <div role="alert" className="mt-2">
               <p>
-                This could not be saved as it is, since it was changed elsewhere too. Open it to
+                This could not be saved as it is; it may have been changed elsewhere too. Open it to
                 decide, then sign out.
               </p>
               <ul className="mt-2">
