@@ -63,5 +63,6 @@ export const phrases: Phrases = {
   breatheOut: 'und ausatmen',
   lastBreath: 'Letzter Atemzug',
   go: 'los',
+  leaveOut: 'Lass diese aus. Sitz aufrecht, die Hände im Schoß, und atme ruhig.',
   number: german.numberWords,
 };

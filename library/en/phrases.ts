@@ -53,5 +53,6 @@ export const phrases: Phrases = {
   breatheOut: 'and out',
   lastBreath: 'Last breath, in',
   go: 'go',
+  leaveOut: 'Leave this one out. Sit tall, hands in your lap, and breathe slowly.',
   number: english.numberWords,
 };

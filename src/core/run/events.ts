@@ -119,5 +119,16 @@ export const ROOM_EVENTS = [
 ] as const satisfies readonly RunEventType[];
 /** Something about the people; it leaves the position alone. */
 export type RoomEvent = Extract<NewRunEvent, { type: (typeof ROOM_EVENTS)[number] }>;
+const isRoomType = (type: string): boolean => (ROOM_EVENTS as readonly string[]).includes(type);
 export const isRoomEvent = <E extends NewRunEvent>(event: E): event is E & RoomEvent =>
-  (ROOM_EVENTS as readonly string[]).includes(event.type);
+  isRoomType(event.type);
+
+/** An event that says nothing about people: a bend, or the beginning or end of a class. */
+export type Bend = Exclude<RunEvent, RoomEvent>;
+export const bendSchema = z.custom<Bend>(
+  (event) => {
+    const parsed = runEventSchema.safeParse(event);
+    return parsed.success && !isRoomType(parsed.data.type);
+  },
+  { error: 'must be an event that says nothing about people' },
+);

@@ -8,7 +8,7 @@ export { CUE_GAP_MS } from './lane';
 export { keptFreeMs, type LengthOptions, lengthOf, turnLength } from './length';
 export { samePlace, stepAt } from './place';
 export { type Recompiled, type RecompileOptions, recompiler } from './recompile';
-export { scoreSchema } from './schema';
+export { cueSchema, scoreSchema } from './schema';
 export * from './score';
 export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './spans';
 export { parseStep, printStep, printTurn, turnOfStep } from './step-key';

@@ -39,7 +39,7 @@ const stepSchema = z.object({
   uneven: z.literal(true).optional(),
 });
 
-const cueSchema = z.object({
+export const cueSchema = z.object({
   id: z.string(),
   step: z.number(),
   kind: z.enum(CUE_KINDS),

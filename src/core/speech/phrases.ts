@@ -28,6 +28,8 @@ export interface Phrases {
   lastBreath: string;
   /** The word after a count-in, where the teacher wants one. */
   go: string;
+  /** Said to whoever leaves a move out: what to do meanwhile. */
+  leaveOut: string;
   /** A whole number in words. */
   number: (n: number) => string;
 }

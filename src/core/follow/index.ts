@@ -1,0 +1,4 @@
+export * from './clock';
+export * from './code';
+export * from './document';
+export * from './personal';

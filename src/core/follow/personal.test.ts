@@ -1,0 +1,244 @@
+import { LIBRARY, LIBRARY_BOOK } from '@library';
+import { RUNS, smallPlan } from '@testing/arbitrary';
+import { eventId, planOf } from '@testing/plans';
+import { T0 } from '@testing/runs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Plan, resolve, withEasier } from '@/core/class';
+import { LANGUAGE_DATA } from '@/core/language';
+import {
+  CAUTIONS,
+  type Caution,
+  concerns,
+  type Move,
+  releaseAsMove,
+  variantText,
+} from '@/core/move';
+import { cuesAhead, cuesByStep, type NewRunEvent, position } from '@/core/run';
+import { compile, isCount, releaseOf, turns } from '@/core/score';
+import { type FollowDocument, followDocument, shownIn, withoutShown } from './document';
+import { MOST_HURRY, personal, scoreOf } from './personal';
+
+const documentOf = (plan: Plan): FollowDocument => {
+  const shown = shownIn(plan);
+  const easier = withEasier(resolve(shown, LIBRARY_BOOK));
+  return followDocument(
+    {
+      plan,
+      score: compile(shown, LIBRARY_BOOK),
+      easier: compile(easier, LIBRARY_BOOK),
+      made: 1,
+      takeHome: false,
+    },
+    LIBRARY_BOOK,
+  );
+};
+const LIFT = LIBRARY_BOOK.move('tall-o-cheek-lift') as Move;
+const cautionSets = fc.uniqueArray(fc.constantFrom(...CAUTIONS), { maxLength: 3 });
+const TEACHING = new Set([
+  'setup',
+  'short',
+  'form',
+  'dose',
+  'stage',
+  'letGo',
+  'announce',
+  'opening',
+]);
+
+it('a class that shows another language has the same times as without it', () => {
+  fc.assert(
+    fc.property(smallPlan(6), (plan) => {
+      expect(withoutShown(compile(shownIn(plan), LIBRARY_BOOK), plan)).toEqual(
+        compile(plan, LIBRARY_BOOK),
+      );
+    }),
+    { numRuns: RUNS / 4 },
+  );
+});
+
+/** Whether a caution is against a way of doing a move, looked up move by move. */
+const barred = (done: Move, cautions: readonly Caution[]) =>
+  concerns(
+    done,
+    cautions.map((caution) => ({ caution })),
+  ).some(({ effect }) => ['leaveOut', 'easier', 'askFirst'].includes(effect));
+
+describe('with cautions', () => {
+  it('nobody is told to do what their cautions are against, by move and version as it is done', () => {
+    fc.assert(
+      fc.property(smallPlan(6), cautionSets, (plan, cautions) => {
+        const document = documentOf(plan);
+        const { mine, groups, asDone } = personal(document, { language: plan.language, cautions });
+        const all = turns(resolve(plan, LIBRARY_BOOK));
+        document.score.steps.forEach((step, i) => {
+          const turn = all.find((t) => step.id.startsWith(`${t.key}.`));
+          if (!turn) return;
+          const own = mine(step);
+          const said = (groups[i] ?? []).filter((cue) => TEACHING.has(cue.kind)).map((c) => c.text);
+          const easier = turn.move.variants.easier && {
+            ...turn.move,
+            ...turn.move.variants.easier,
+            text: {},
+            variants: {},
+          };
+          if (barred({ ...turn.done, dose: turn.dose }, cautions)) {
+            expect(own.does).not.toBe('asLed');
+            const asLed = variantText(turn.move, plan.language, turn.variant);
+            if (turn.variant !== 'easier' && easier && own.does === 'easier') {
+              expect(barred({ ...easier, dose: turn.dose }, cautions)).toBe(false);
+              const its = variantText(turn.move, plan.language, 'easier');
+              const differs = asLed.setup.filter((text) => !its.setup.includes(text));
+              expect(said.filter((text) => differs.includes(text))).toEqual([]);
+            }
+          }
+          if (own.does === 'leaveOut') {
+            const leaves = document.leaveOut[plan.language]?.text;
+            expect(said.filter((text) => text !== leaves)).toEqual([]);
+          }
+          const release = releaseAsMove(turn.done, releaseOf(turn.segment, plan, turn.done));
+          const hands = turn.segment.releaseSeconds > 0 ? release : null;
+          if (step.kind === 'release' && hands && barred(hands, cautions)) {
+            expect(asDone({ step } as never).release).toBe('breaths');
+            expect((groups[i] ?? []).some((cue) => cue.kind === 'release')).toBe(false);
+          }
+        });
+      }),
+      { numRuns: RUNS / 2 },
+    );
+  });
+
+  it('every move of the library is left out, made easier or let be as its own cautions say', () => {
+    for (const move of LIBRARY) {
+      const document = documentOf(planOf([{ move: move.id }]));
+      const { own, easier } = document.ways.s1 ?? { own: null, easier: null };
+      for (const caution of CAUTIONS) {
+        const [is] = concerns(move, [{ caution }]);
+        expect([move.id, caution, own?.work[caution]]).toEqual([move.id, caution, is?.effect]);
+        if (is?.effect === 'easier') expect(easier?.work[caution]).not.toBe('leaveOut');
+      }
+    }
+  });
+
+  it('a jaw that clicks leaves a wide opening out, in words, and does the easier version where it has one', () => {
+    const easy = LIBRARY.find((m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'easier');
+    const out = LIBRARY.find((m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'leaveOut');
+    if (!easy || !out) throw new Error('the library has neither');
+    const document = documentOf(planOf([{ move: easy.id }, { move: out.id }]));
+    const { mine, groups } = personal(document, { language: 'en', cautions: ['jaw'] });
+    const does = (segment: string) =>
+      new Set(document.score.steps.filter((s) => s.segmentId === segment).map((s) => mine(s).does));
+    expect([...does('s1')]).toEqual(['easier']);
+    expect([...does('s2')]).toEqual(['leaveOut']);
+    const texts = groups.flat().map((cue) => cue.text);
+    expect(texts).toContain(document.leaveOut.en?.text);
+    expect(texts).toContain(variantText(easy, 'en', 'easier').setup[0]);
+    expect(texts).not.toContain(variantText(out, 'en', undefined).setup[0]);
+  });
+
+  it('an added round of what is left out says nothing', () => {
+    const out = LIBRARY.find((m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'leaveOut');
+    const document = documentOf(planOf([{ move: out?.id ?? '' }]));
+    const score = scoreOf(document.score);
+    const events: NewRunEvent[] = [
+      { id: eventId(1), at: T0, type: 'started' },
+      { id: eventId(2), at: T0 + 1000, type: 'roundAdded' },
+    ];
+    const easier = document.easier && scoreOf(document.easier);
+    const state = position(score, events, T0 + 2000, easier);
+    const { heard, groups } = personal(document, { language: 'en', cautions: ['jaw'] });
+    const texts = cuesAhead(heard(state), groups, 600_000).map(({ cue }) => cue.text);
+    expect(texts.filter((text) => text !== document.leaveOut.en?.text)).toEqual([]);
+    expect(cuesAhead(state, cuesByStep(score, easier), 600_000).map((c) => c.cue.text)).toContain(
+      LIBRARY_BOOK.phrases('en').oneMore,
+    );
+  });
+});
+
+describe('in another language', () => {
+  it('counts stay on their beat and are the same numbers, and nothing is said over them', () => {
+    fc.assert(
+      fc.property(smallPlan(6), (plan) => {
+        const document = documentOf(plan);
+        const language = document.languages[1] ?? 'en';
+        const { groups } = personal(document, { language, cautions: [] });
+        const from = LANGUAGE_DATA[document.score.language];
+        const to = LANGUAGE_DATA[language];
+        const value = new Map(
+          Array.from({ length: 300 }, (_, n) => [from.numberWords(n), to.numberWords(n)]),
+        );
+        const led = cuesByStep(scoreOf(document.score));
+        document.score.steps.forEach((_, i) => {
+          const theirs = groups[i] ?? [];
+          (led[i] ?? []).forEach((cue, n) => {
+            const own = theirs[n];
+            if (!isCount(cue) || cue.kind === 'go') return;
+            expect([own?.offsetMs, own?.text]).toEqual([cue.offsetMs, value.get(cue.text)]);
+          });
+          const said = theirs.filter((cue) => !cue.quiet);
+          said.forEach((cue, n) => {
+            const next = said[n + 1];
+            if (next) expect(cue.offsetMs + cue.durationMs).toBeLessThanOrEqual(next.offsetMs);
+          });
+        });
+      }),
+      { numRuns: RUNS / 2 },
+    );
+  });
+
+  it('is the text of the library, sentence by sentence, but for what the teacher wrote', () => {
+    const move = LIFT;
+    const plain = documentOf(planOf([{ move: move.id }]));
+    const german = personal(plain, { language: 'de', cautions: [] }).groups.flat();
+    for (const text of variantText(move, 'de', undefined).setup) {
+      expect(german.map((cue) => cue.text)).toContain(text);
+    }
+    expect(new Set(german.map((cue) => cue.language))).toEqual(new Set(['de']));
+    const plan = planOf([{ move: move.id, cues: { setup: ['Lift, but only a very little.'] } }]);
+    const own = personal(documentOf(plan), { language: 'de', cautions: [] }).groups.flat();
+    expect(own.find((cue) => cue.kind === 'setup')).toMatchObject({
+      text: 'Lift, but only a very little.',
+      language: 'en',
+    });
+  });
+
+  it('of a class that speaks two languages everybody hears one', () => {
+    const plan: Plan = {
+      ...planOf([{ move: 'tall-o-cheek-lift' }]),
+      second: { language: 'de', how: 'speak' },
+    };
+    const document = documentOf(plan);
+    for (const language of ['en', 'de'] as const) {
+      const { groups } = personal(document, { language, cautions: [] });
+      const asLed = groups.slice(0, document.score.steps.length);
+      const spoken = asLed.flat().filter((cue) => cue.kind === 'setup');
+      expect(new Set(spoken.map((cue) => cue.language))).toEqual(new Set([language]));
+      expect(spoken.map((cue) => cue.text)).toEqual([
+        ...variantText(LIFT, language, undefined).setup,
+      ]);
+    }
+  });
+
+  it('hurries no words by more than a little: what would not fit is only shown', () => {
+    const document = documentOf(planOf([{ move: 'tall-o-cheek-lift' }]));
+    const long = 'Und noch ein sehr langer Satz, der nirgends Platz hat. '.repeat(4);
+    const score = {
+      ...document.score,
+      cues: document.score.cues.map((cue) => ({
+        ...cue,
+        other: { de: { text: long, durationMs: 12_000 } },
+      })),
+    };
+    const cues = personal({ ...document, score }, { language: 'de', cautions: [] }).groups.flat();
+    for (const cue of cues) {
+      expect(cue.quiet || 12_000 / cue.durationMs <= MOST_HURRY || cue.text !== long).toBe(true);
+    }
+  });
+});
+
+it('nothing leaves that its schema does not name', () => {
+  const plan = planOf([{ move: 'tall-o-cheek-lift' }]);
+  const score = { ...compile(shownIn(plan), LIBRARY_BOOK), notes: 'Maren has a sore jaw' };
+  const made = { plan, score, easier: score, made: 1, takeHome: false };
+  expect(JSON.stringify(followDocument(made, LIBRARY_BOOK))).not.toMatch(/Maren|leftOut|"ref"/);
+});

@@ -1,0 +1,233 @@
+import type { Language } from '../language';
+import { type Caution, HANDS_FREE_RELEASE } from '../move';
+import type { Playback, PlayStep } from '../run';
+import { type Cue, isCount, type Score, type Spare, type Step, turnOfStep } from '../score';
+import type { Effects, FollowCue, FollowDocument, Way } from './document';
+
+/** What one follower sees and hears of a class: in their language, and with what they must not do left out. */
+
+/** What somebody chose on their own device. Cautions never leave it. */
+export interface Choices {
+  language: Language;
+  cautions: readonly Caution[];
+}
+
+/** How a segment is done by somebody with cautions. */
+export interface Mine {
+  does: 'asLed' | 'easier' | 'leaveOut';
+  /** Cautions that care settles: feather-light, check the oil. */
+  mind: { caution: Caution; effect: 'feather' | 'checkOil' }[];
+  /** It is let go without hands. */
+  handsFree: boolean;
+  /** Cautions for which it is not done as it is led. */
+  because: Caution[];
+}
+
+/** A cue as it is for one follower. */
+export interface MyCue extends Cue {
+  /** It is shown and not said: there is no time for it. */
+  quiet?: true;
+}
+
+export interface Personal {
+  /** Cues by step, in the order in which the steps of a run are planned. */
+  groups: readonly (readonly MyCue[])[];
+  mine: (step: Step) => Mine;
+  /** A step as this follower does it. */
+  asDone: (part: PlayStep) => Step;
+  /** A run as this follower hears it: an added round of a move they leave out says nothing to them. */
+  heard: (state: Playback) => Playback;
+}
+
+const SILENT: readonly MyCue[] = [];
+const AS_LED: Mine = { does: 'asLed', mind: [], handsFree: false, because: [] };
+/** Words are said so much faster than usual at most, where another language needs longer. */
+export const MOST_HURRY = 1.3;
+
+const concerned = (effects: Effects, cautions: readonly Caution[]) =>
+  cautions.flatMap((caution) => {
+    const effect = effects[caution];
+    return effect ? [{ caution, effect }] : [];
+  });
+
+/**
+ * How somebody with cautions does a segment. Where only a clinician could say that it may be done, it is left out, as
+ * is a move whose easier version is no better.
+ */
+export function mineOf(
+  { own, easier }: { own: Way; easier: Way | null },
+  cautions: readonly Caution[],
+  ledEasier: boolean,
+): Mine {
+  const led = ledEasier && easier ? easier : own;
+  const minded = (way: Way) =>
+    concerned(way.work, cautions).flatMap(({ caution, effect }) =>
+      effect === 'feather' || effect === 'checkOil' ? [{ caution, effect }] : [],
+    );
+  const barred = (way: Way) =>
+    concerned(way.work, cautions).filter(
+      ({ effect }) => effect !== 'feather' && effect !== 'checkOil',
+    );
+  const handsFree = (way: Way) => concerned(way.release, cautions).length > 0;
+  const against = barred(led);
+  if (against.length === 0) {
+    return { does: 'asLed', mind: minded(led), handsFree: handsFree(led), because: [] };
+  }
+  const because = against.map(({ caution }) => caution);
+  if (led === own && easier && barred(easier).length === 0) {
+    return { does: 'easier', mind: minded(easier), handsFree: handsFree(easier), because };
+  }
+  return { does: 'leaveOut', mind: [], handsFree: true, because };
+}
+
+/** A class as one follower follows it. Its times are those of the class, whatever they chose. */
+export function personal(document: FollowDocument, choices: Choices): Personal {
+  const { score, easier, ways, leaveOut } = document;
+  const known = new Map<string, Mine>();
+  const mine = ({ segmentId, variant }: Step): Mine => {
+    const way = ways[segmentId];
+    if (!way || choices.cautions.length === 0) return AS_LED;
+    const key = `${segmentId} ${variant === 'easier'}`;
+    const found = known.get(key) ?? mineOf(way, choices.cautions, variant === 'easier');
+    known.set(key, found);
+    return found;
+  };
+  const meanwhile = leaveOut[choices.language] ?? leaveOut[score.language];
+  const easierByStep = byStep(easier?.steps ?? [], easier?.cues ?? []);
+  const easierOf = new Map(
+    (easier?.steps ?? []).map((step, i) => [step.id, easierByStep[i] ?? []]),
+  );
+  const sidesOf = (steps: readonly Step[]) => {
+    const sides = new Map<string, string>();
+    for (const { id, kind, side } of steps) {
+      const turn = turnOfStep(id);
+      if (kind === 'work') sides.set(turn, `${sides.get(turn) ?? ''} ${side}`);
+    }
+    return sides;
+  };
+  const [sidesLed, sidesEasier] = [sidesOf(score.steps), sidesOf(easier?.steps ?? [])];
+  /** An easier version that shares its sides in another way cannot be followed beside the class. */
+  const atOdds = ({ id }: Step) => sidesLed.get(turnOfStep(id)) !== sidesEasier.get(turnOfStep(id));
+  const settled = (step: Step): Mine => {
+    const own = mine(step);
+    return own.does === 'easier' && atOdds(step)
+      ? { ...own, does: 'leaveOut', mind: [], handsFree: true }
+      : own;
+  };
+  const cuesOf = (step: Step, cues: readonly FollowCue[], first: boolean): MyCue[] => {
+    const own = settled(step);
+    if (own.does === 'leaveOut')
+      return first && meanwhile ? [leavingOut(step, meanwhile, choices)] : [];
+    const taught = own.does === 'easier' ? inPlaceOf(cues, easierOf.get(step.id) ?? []) : cues;
+    const released = own.handsFree ? taught.filter((cue) => cue.kind !== 'release') : taught;
+    return fitted(released, step.durationMs, choices.language);
+  };
+  const groupsOf = (steps: readonly Step[], cues: readonly FollowCue[]) => {
+    const seen = new Set<string>();
+    return byStep(steps, cues).map((group, i) => {
+      const step = steps[i];
+      if (!step) return [];
+      const first = !seen.has(step.segmentId);
+      seen.add(step.segmentId);
+      return cuesOf(step, group, first);
+    });
+  };
+  const groups = [
+    ...groupsOf(score.steps, score.cues),
+    ...(easier ? groupsOf(easier.steps, easier.cues) : []),
+    ...(score.spares ?? []).map(({ cues, durationMs }) =>
+      fitted(cues, durationMs, choices.language),
+    ),
+    SILENT,
+  ];
+  return {
+    groups,
+    mine: settled,
+    asDone: ({ step }) => {
+      const own = settled(step);
+      const release = own.handsFree && step.release ? { release: HANDS_FREE_RELEASE } : {};
+      const variant = own.does === 'easier' ? { variant: 'easier' as const } : {};
+      return { ...step, ...variant, ...release };
+    },
+    heard: (state) => {
+      const leftOut = (p: PlayStep) => p.spare && settled(p.step).does === 'leaveOut';
+      if (!state.queue.some(leftOut)) return state;
+      const planned = groups.length - 1;
+      return { ...state, queue: state.queue.map((p) => (leftOut(p) ? { ...p, planned } : p)) };
+    },
+  };
+}
+
+function byStep(steps: readonly Step[], cues: readonly FollowCue[]): FollowCue[][] {
+  const groups: FollowCue[][] = steps.map(() => []);
+  for (const cue of cues) groups[cue.step]?.push(cue);
+  return groups;
+}
+
+function leavingOut(
+  { id, durationMs }: Step,
+  words: { text: string; durationMs: number },
+  { language }: Choices,
+): MyCue {
+  return {
+    id: `${id} left out`,
+    step: 0,
+    kind: 'announce',
+    text: words.text,
+    language,
+    offsetMs: 0,
+    startMs: 0,
+    durationMs: words.durationMs,
+    fromEnd: false,
+    ...(words.durationMs > durationMs && { quiet: true }),
+  };
+}
+
+/** Cues that keep time for everybody; all others say how a move is done. */
+const keepsTime = (cue: Cue): boolean =>
+  isCount(cue) || cue.kind === 'breath' || cue.kind === 'side';
+
+/** The easier version's words in place of the class's, from the same times on; time is kept as in the class. */
+function inPlaceOf(led: readonly FollowCue[], easier: readonly FollowCue[]): FollowCue[] {
+  const words = easier.filter((cue) => !keepsTime(cue));
+  const places = led.filter((cue) => !keepsTime(cue));
+  const put = words.map((cue, i) => {
+    const place = places[i];
+    const offsetMs = place?.offsetMs ?? cue.offsetMs;
+    return { ...cue, offsetMs, fromEnd: place?.fromEnd ?? cue.fromEnd };
+  });
+  return [...led.filter(keepsTime), ...put].sort((a, b) => a.offsetMs - b.offsetMs);
+}
+
+/**
+ * Cues at their times, one after the other. Each is said only where it is over before the next that keeps time, a
+ * little faster where that helps; what is not said is shown all the same.
+ */
+function fitted(cues: readonly FollowCue[], lengthMs: number, language: Language): MyCue[] {
+  let free = 0;
+  return cues.map(({ other, ...cue }, i): MyCue => {
+    const words = other?.[language];
+    const said: MyCue = words ? { ...cue, text: words.text, language } : cue;
+    const needsMs = words?.durationMs ?? cue.durationMs;
+    const rest = cues.slice(i + 1);
+    const next = keepsTime(cue) ? rest[0] : rest.find(keepsTime);
+    const end = next?.offsetMs ?? Math.max(lengthMs, cue.offsetMs + cue.durationMs);
+    const offsetMs = Math.max(cue.offsetMs, free);
+    const durationMs = Math.min(needsMs, end - offsetMs);
+    if (durationMs <= 0 || needsMs / durationMs > MOST_HURRY) return { ...said, quiet: true };
+    free = offsetMs + durationMs;
+    return { ...said, offsetMs, startMs: cue.startMs + offsetMs - cue.offsetMs, durationMs };
+  });
+}
+
+/** A document's score as the run reads it. What a follower has no use for is empty. */
+export function scoreOf(part: FollowDocument['score']): Score {
+  return {
+    ...part,
+    spares: part.spares as Spare[] | undefined,
+    speech: 'measured',
+    talkingFactor: 1,
+    totals: { upbeatMs: 0, workMs: 0, switchMs: 0, releaseMs: 0, restMs: 0, talkMs: 0 },
+    leftOut: [],
+  };
+}
