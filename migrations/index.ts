@@ -12,6 +12,7 @@ import * as ownWords from './010-own-words';
 import * as references from './011-references';
 import * as signIns from './012-sign-ins';
 import * as outlines from './013-outlines';
+import * as follow from './014-follow';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -27,6 +28,7 @@ const MIGRATIONS = [
   { name: '011-references', ...references },
   { name: '012-sign-ins', ...signIns },
   { name: '013-outlines', ...outlines },
+  { name: '014-follow', ...follow },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

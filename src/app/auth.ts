@@ -15,6 +15,7 @@ import {
 } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { FOLLOW_COOKIE } from '@/server/follow/limits';
 
 const DEVICE_COOKIE = 'upbeat_device';
 const DEVICE_DAYS = 365;
@@ -64,6 +65,19 @@ export async function letIn(teacherId: string): Promise<void> {
 export async function dropToken(): Promise<void> {
   // One of __Host- is dropped only by the same name with the same attributes.
   (await cookies()).set(named(SIGN_IN_COOKIE), '', { ...kept(0), maxAge: 0 });
+}
+
+/** What a device shows that follows a class. */
+export async function followToken(): Promise<string | undefined> {
+  return (await cookies()).get(named(FOLLOW_COOKIE))?.value;
+}
+
+const FOLLOW_DAYS = 1;
+
+/** Keeps it, in place of the class that was followed before; null drops it. */
+export async function keepFollowToken(token: string | null): Promise<void> {
+  const how = token === null ? { ...kept(0), maxAge: 0 } : kept(FOLLOW_DAYS);
+  (await cookies()).set(named(FOLLOW_COOKIE), token ?? '', how);
 }
 
 /** The signed-in teacher, looked up once a request; null for a stranger. */

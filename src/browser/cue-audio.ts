@@ -1,6 +1,5 @@
 import type { Cue } from '@/core/score';
 import type { Utterance } from '@/core/speech';
-import { speechUrl } from './hear';
 
 const FETCHES_AT_ONCE = 4;
 /** What is not needed yet is fetched one by one, so that nothing has to wait behind it. */
@@ -10,7 +9,12 @@ const AGAIN_MS = 5000;
 /** What a server without a speech program answers. */
 const NO_VOICE = 503;
 
+/** A cue, perhaps at a rate of its own. */
+export type SaidCue = Cue & { wordsPerMinute?: number };
+
 export interface CueAudioEvents {
+  /** Where the audio of something said is to be had. */
+  urlOf: (utterance: Utterance) => string;
   /** Audio came in the voice that is wanted now, where there was some in one that was given up. */
   renewed: () => void;
   /** The server has no voice. */
@@ -81,8 +85,8 @@ export class CueAudio {
     return this.failed.has(this.url(cue));
   }
 
-  utterance({ text, language }: Cue): Utterance {
-    return { text, language, wordsPerMinute: this.rate };
+  utterance({ text, language, wordsPerMinute = this.rate }: SaidCue): Utterance {
+    return { text, language, wordsPerMinute };
   }
 
   /** Makes the audio of cues ready that are due soon, in the order given. */
@@ -117,7 +121,7 @@ export class CueAudio {
   private url(cue: Cue): string {
     const known = this.urls.get(cue);
     if (known) return known;
-    const url = speechUrl(this.utterance(cue));
+    const url = this.on.urlOf(this.utterance(cue));
     this.urls.set(cue, url);
     return url;
   }

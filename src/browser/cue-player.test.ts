@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
 import { CuePlayer, type Sound } from './cue-player';
+import { speechUrl } from './hear';
 
 /** An audio output that only notes what is asked of it, on a clock the test sets. */
 class FakeOutput {
@@ -101,7 +102,7 @@ const settled = async () => {
 const heard = () => FakeOutput.started.filter((s) => !s.stopped).map((s) => [s.source, s.when]);
 
 async function ready(texts: string[], onSound?: (sound: Sound) => void): Promise<CuePlayer> {
-  const player = new CuePlayer(150, onSound);
+  const player = new CuePlayer(150, speechUrl, onSound);
   await player.mixer.unlock();
   player.fetchAhead(texts.map(cue));
   await settled();
@@ -155,7 +156,7 @@ describe('the cue player', () => {
   });
 
   it('says nothing before it was unlocked by a press', () => {
-    const player = new CuePlayer(150);
+    const player = new CuePlayer(150, speechUrl);
     player.follow([due('a', 1000)], [], () => 0);
     expect(FakeOutput.started).toEqual([]);
   });
@@ -295,7 +296,7 @@ describe('the cue player', () => {
       },
     );
     answer = () => new Response('no voice', { status: 503 });
-    const player = new CuePlayer(150);
+    const player = new CuePlayer(150, speechUrl);
     await player.mixer.unlock();
     player.fetchAhead([cue('a')]);
     await vi.waitFor(() => expect(player.sound).toBe('browser'));
@@ -392,7 +393,7 @@ describe('the cue player', () => {
   ])('goes on fetching the class when the connection, %s, is back', async (_, away) => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
     const { fetch } = globalThis;
-    const player = new CuePlayer(150);
+    const player = new CuePlayer(150, speechUrl);
     vi.stubGlobal('fetch', away);
     player.fetchAll(['a', 'b'].map(cue));
     await vi.advanceTimersByTimeAsync(100);
@@ -421,7 +422,7 @@ describe('the cue player', () => {
   it('does not keep what was still said in the voice that was given up', async () => {
     let late = (_: Response) => {};
     vi.stubGlobal('fetch', () => new Promise((resolve) => (late = resolve)));
-    const player = new CuePlayer(150);
+    const player = new CuePlayer(150, speechUrl);
     await player.mixer.unlock();
     player.fetchAll([cue('a')]);
     const answerOld = late;

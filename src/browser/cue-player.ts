@@ -1,8 +1,10 @@
 import type { DueBeat, DueCue } from '@/core/run';
 import { type Cue, isCount } from '@/core/score';
+import type { Utterance } from '@/core/speech';
 import { AudioClock } from './audio-clock';
+import { speakInBrowser } from './browser-voice';
 import { CueAudio } from './cue-audio';
-import { speakInBrowser } from './hear';
+
 import { Mixer, tone, type Ways } from './mixer';
 
 /** How the cues are heard: rendered audio, the browser's own voice, or a soft tone beside the text. */
@@ -42,13 +44,17 @@ export class CuePlayer {
   speed = 1;
   /** Cues are planned as short as the teacher says them. A voice that says them after all hurries as much. */
   ownWords = false;
+  /** The voice of this device speaks, whatever the server has. */
+  deviceVoice = false;
 
   constructor(
     wordsPerMinute: number,
+    urlOf: (utterance: Utterance) => string,
     private readonly onSound: (sound: Sound) => void = () => {},
   ) {
     const decode = (file: ArrayBuffer) => this.mixer.open().context.decodeAudioData(file);
     this.audio = new CueAudio(wordsPerMinute, decode, {
+      urlOf,
       renewed: () => this.respeak(),
       // The browser's own voice, or tones where it has none either.
       voiceless: () =>
@@ -172,10 +178,11 @@ export class CuePlayer {
     const out = isCount(cue) ? ways.counts : ways.voice;
     const buffer = this.audio.of(cue);
     const unspoken = !buffer && this.audio.isUnspeakable(cue);
-    if (unspoken && this.sounds === 'browser') {
+    if (this.deviceVoice || (unspoken && this.sounds === 'browser')) {
       const inMs = Math.max(0, at - now);
       const speak = () => {
-        if (!this.mixer.muted || isCount(cue)) speakInBrowser(this.audio.utterance(cue));
+        const { muted, volume } = this.mixer;
+        if (!muted || isCount(cue)) speakInBrowser(this.audio.utterance(cue), volume);
       };
       const timer = setTimeout(speak, inMs);
       this.scheduled.set(key, { at, stop: () => clearTimeout(timer) });

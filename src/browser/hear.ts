@@ -1,19 +1,9 @@
 import { addressOf, CALLS } from '@/core/calls';
 import type { Utterance } from '@/core/speech';
+import { speakInBrowser } from './browser-voice';
 
 export function speechUrl({ text, language, wordsPerMinute }: Utterance): string {
   return addressOf(CALLS.hear, undefined, { text, language, rate: wordsPerMinute });
-}
-
-/** The browser's own voice speaks; false where it has none. */
-export function speakInBrowser({ text, language, wordsPerMinute }: Utterance): boolean {
-  const synthesis = globalThis.speechSynthesis;
-  if (!synthesis || synthesis.getVoices().length === 0) return false;
-  const utterance = new SpeechSynthesisUtterance(text);
-  utterance.lang = language;
-  utterance.rate = wordsPerMinute / 150;
-  synthesis.speak(utterance);
-  return true;
 }
 
 /**

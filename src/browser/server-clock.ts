@@ -12,11 +12,21 @@ export const TIMES_ASKED = 5;
 /** A clock that runs on evenly, whatever is done to the time of day of the device. Epoch ms. */
 export const steadyNow = (): number => performance.timeOrigin + performance.now();
 
+/** A clock that a run is played by. */
+export interface RunClock {
+  /** Epoch ms on the server's clock. */
+  now: () => number;
+  /** Epoch ms on the device's own, even clock. */
+  deviceNow: () => number;
+  /** Whether the device slept, or its time was set, since this was asked last. */
+  cameApart: () => boolean;
+}
+
 /**
  * The server's clock as seen from this device. Each answer that carries the server's time is a
  * measurement; the one with the shortest way there and back counts.
  */
-export class ServerClock {
+export class ServerClock implements RunClock {
   private offsetMs = 0;
   private bestTripMs = Number.POSITIVE_INFINITY;
   private apartMs: number;

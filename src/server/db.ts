@@ -16,6 +16,10 @@ export const isDataError = (error: unknown): boolean => {
 export const isForeignKeyError = (error: unknown): boolean =>
   ((error ?? {}) as { code?: unknown }).code === '23503';
 
+/** Whether a row was to have what only one row may have. */
+export const isUniqueError = (error: unknown): boolean =>
+  ((error ?? {}) as { code?: unknown }).code === '23505';
+
 export function connect(url: string): Db {
   return knex({
     client: 'pg',

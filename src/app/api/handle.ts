@@ -6,9 +6,10 @@ import { problemsOf } from '@/core/class';
 import { type Teacher, teacherOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db, isDataError } from '@/server/db';
+import { type Follower, followerOf } from '@/server/follow/followers';
 import { log } from '@/server/watch/log';
 import { metrics } from '@/server/watch/metrics';
-import { currentTeacher, signInToken } from '../auth';
+import { currentTeacher, followToken, signInToken } from '../auth';
 import { isCrossSite } from '../same-site';
 
 /** Most bytes that the body of a request may have. */
@@ -17,9 +18,8 @@ const MOST_BYTES = 2_000_000;
 /** What is counted where the asker went away before the answer. */
 const GONE = 499;
 
-/** What a handler is told of a request. */
-export interface Asked<Asks extends z.ZodType> {
-  teacher: Teacher;
+/** What a handler is told of a request, whoever asks. */
+interface AskedAnyway<Asks extends z.ZodType> {
   /** The id in the path; empty where the path has none. */
   id: string;
   body: z.output<Asks>;
@@ -27,14 +27,25 @@ export interface Asked<Asks extends z.ZodType> {
   arrived: number;
   now: number;
   request: Request;
+}
+
+export interface Asked<Asks extends z.ZodType> extends AskedAnyway<Asks> {
+  teacher: Teacher;
   /** Whether the teacher is still signed in, for what goes on after the answer has begun. */
   stillThere: () => Promise<boolean>;
+}
+
+export interface AskedByFollower<Asks extends z.ZodType> extends AskedAnyway<Asks> {
+  follower: Follower;
 }
 
 interface Context {
   /** Nothing where the path has no part that varies. */
   params: Promise<{ id?: string } | undefined>;
 }
+
+/** Who asks, and what a handler is told of them. */
+type Asker<Told> = () => Promise<{ told: Told; studio: string }>;
 
 /**
  * A route handler that keeps to a call of the contract: it finds out who is asking, reads what is
@@ -44,15 +55,46 @@ interface Context {
 export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
   call: Call<Asks, Answers>,
   work: (asked: Asked<Asks>) => Promise<z.input<Answers> | Response>,
-): (request: Request, context: Context) => Promise<Response> {
+): Handler {
+  return handling(call, aTeacher, work);
+}
+
+/** A route handler for whoever follows a class, which keeps to a call of the contract. */
+export function answeringFollower<Asks extends z.ZodType, Answers extends z.ZodType>(
+  call: Call<Asks, Answers>,
+  work: (asked: AskedByFollower<Asks>) => Promise<z.input<Answers> | Response>,
+): Handler {
+  return handling(call, aFollower, work);
+}
+
+async function aTeacher() {
+  const teacher = await currentTeacher();
+  if (!teacher) throw new Refusal('signed-out');
+  const token = await signInToken();
+  const stillThere = async () =>
+    token !== undefined && (await teacherOf(db(), token, now())) !== null;
+  return { told: { teacher, stillThere }, studio: teacher.studioId };
+}
+
+async function aFollower() {
+  const follower = await followerOf(db(), await followToken(), now());
+  return { told: { follower }, studio: follower.studioId };
+}
+
+type Handler = (request: Request, context: Context) => Promise<Response>;
+
+function handling<Told, Asks extends z.ZodType, Answers extends z.ZodType>(
+  call: Call<Asks, Answers>,
+  who: Asker<Told>,
+  work: (asked: Told & AskedAnyway<Asks>) => Promise<z.input<Answers> | Response>,
+): Handler {
   return async (request, { params }) => {
     const arrived = now();
     let studio: string | undefined;
     const ended = watch(call);
     try {
-      const teacher = await currentTeacher();
-      studio = teacher?.studioId;
-      if (!teacher) throw new Refusal('signed-out');
+      const asker = await who();
+      studio = asker.studio;
       if (isCrossSite(request)) throw new Refusal('cross-site');
       const body = call.asks.safeParse(
         call.takes ? fileAsked(request, call.takes) : await bodyOf(request),
@@ -61,10 +103,7 @@ export function answering<Asks extends z.ZodType, Answers extends z.ZodType>(
         throw new Refusal('not-as-asked', '', { problems: problemsOf(body.error) });
       }
       const id = idOf(call, (await params)?.id);
-      const token = await signInToken();
-      const stillThere = async () =>
-        token !== undefined && (await teacherOf(db(), token, now())) !== null;
-      const asked = { teacher, id, body: body.data, arrived, now: now(), request, stillThere };
+      const asked = { ...asker.told, id, body: body.data, arrived, now: now(), request };
       const answer = await work(asked);
       const response =
         answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));

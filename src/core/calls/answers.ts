@@ -136,3 +136,28 @@ export const streakToldSchema = z.object({
   account: z.array(z.object({ when: z.string(), says: z.string(), count: z.number() })),
 });
 export type StreakTold = z.infer<typeof streakToldSchema>;
+
+/** The door of a session as its teacher sees it. */
+export const doorSchema = z.object({
+  door: z
+    .object({
+      code: z.string(),
+      shut: z.boolean(),
+      /** Where somebody types the code, and where its picture leads. */
+      place: z.string(),
+      address: z.string(),
+      /** The address as a QR code: how many squares a side, and the dark ones as an SVG path. */
+      qr: z.object({ size: z.number(), path: z.string() }),
+    })
+    .nullable(),
+  followers: z.array(
+    z.object({
+      id: z.uuid(),
+      name: z.string().nullable(),
+      participantId: z.uuid().nullable(),
+      joinedAt: z.number(),
+      there: z.boolean(),
+    }),
+  ),
+});
+export type DoorAnswer = z.infer<typeof doorSchema>;

@@ -8,6 +8,7 @@ import { newRunEventSchema } from '../run';
 import { speechChoiceSchema } from '../speech';
 import {
   classVersionSchema,
+  doorSchema,
   logSchema,
   recordingSchema,
   registerLineSchema,
@@ -264,6 +265,44 @@ export const CALLS = {
     path: '/api/people/[id]/held',
     id,
     asks: nothing,
+    answers: file,
+  }),
+
+  /** The door of a session, by which people come in to follow it, and who came in. */
+  readDoor: call({
+    method: 'GET',
+    path: '/api/sessions/[id]/door',
+    id,
+    asks: nothing,
+    answers: doorSchema,
+  }),
+  changeDoor: call({
+    method: 'POST',
+    path: '/api/sessions/[id]/door',
+    id,
+    asks: z.object({ shut: z.boolean() }),
+    answers: doorSchema,
+  }),
+  /** Refused as `not-found` where nobody like that follows. */
+  turnAway: call({
+    method: 'POST',
+    path: '/api/sessions/[id]/followers',
+    id,
+    asks: z.object({ followerId: id }),
+    answers: doorSchema,
+  }),
+  /** A question of whoever follows, to be found with those that were parked. */
+  askQuestion: call({
+    method: 'POST',
+    path: '/api/follow/questions',
+    asks: z.object({ question: z.string().trim().min(1).max(240), withName: z.boolean() }),
+    answers: nothing,
+  }),
+  /** A cue of the class that is followed, as a WAV file. Nothing else is said for a follower. */
+  hearFollowed: call({
+    method: 'GET',
+    path: '/api/follow/speech',
+    asks: z.object({ text: cueTextSchema, language: languageSchema, rate }),
     answers: file,
   }),
 

@@ -110,6 +110,21 @@ export const REFUSALS = {
     503,
     'This class takes too long to work out. Take rounds, laps or loops away, or make two classes of it.',
   ],
+  'no-such-code': [
+    404,
+    'No class has this code now. Look at it again; a class that is over has none.',
+  ],
+  'door-shut': [403, 'The door of this class is shut. Ask the teacher to open it again.'],
+  'turned-away': [
+    403,
+    'You do not follow this class any more. Ask the teacher, then come in again.',
+  ],
+  'too-many-followers': [409, 'A class has {} followers at most, and this one is full.'],
+  'many-at-once': [429, 'Many are coming in at once. You will be let in in a moment.'],
+  'asked-enough': [429, 'You have asked {} questions in this class, which is the most.'],
+  'not-following': [401, 'You follow no class here. Type its code to come in.'],
+  'not-open': [409, 'Nobody can follow this class yet. Open it to followers first.'],
+  'class-not-ready': [409, 'This class is not ready yet. It begins when the teacher starts it.'],
   'no-voice': [503, 'This machine has no speech program.'],
   unspeakable: [
     422,

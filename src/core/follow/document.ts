@@ -9,6 +9,7 @@ import {
   type Segment,
   withEasier,
 } from '../class';
+import { ownTrack, type Track } from '../face';
 import { LANGUAGES, type Language } from '../language';
 import {
   areaSchema,
@@ -16,11 +17,11 @@ import {
   cautionSchema,
   cautionsOf,
   languageSchema,
-  looksSchema,
   type Move,
   moveText,
   strokeSchema,
   touchedAreas,
+  VARIANTS,
 } from '../move';
 import { bendSchema } from '../run';
 import { type Book, type Cue, cueSchema, isCount, type Score, scoreSchema } from '../score';
@@ -96,13 +97,12 @@ const followMoveSchema = z.object({
   names: z.partialRecord(languageSchema, z.string()),
   areas: z.partialRecord(areaSchema, z.number()),
   strokes: z.array(strokeSchema),
-  looks: looksSchema.optional(),
+  /** What it looks like, where the library does not say so; by version. */
+  tracks: z.partialRecord(z.enum(['own', ...VARIANTS]), z.custom<Track>()).optional(),
 });
 export type FollowMove = z.infer<typeof followMoveSchema>;
 
 export const followDocumentSchema = z.strictObject({
-  /** Grows each time the class is made ready anew. */
-  made: z.number(),
   score: stepsAndCuesSchema,
   easier: stepsAndCuesSchema.nullable(),
   languages: z.array(languageSchema),
@@ -111,8 +111,6 @@ export const followDocumentSchema = z.strictObject({
   ways: z.record(z.string(), z.strictObject({ own: waySchema, easier: waySchema.nullable() })),
   /** What is said to whoever leaves a move out, by language. */
   leaveOut: z.partialRecord(languageSchema, wordsSchema),
-  /** The class may be taken home. */
-  takeHome: z.boolean(),
 });
 export type FollowDocument = z.infer<typeof followDocumentSchema>;
 
@@ -120,12 +118,14 @@ export type FollowDocument = z.infer<typeof followDocumentSchema>;
 export const followNewsSchema = z.strictObject({
   /** Bends, and what begins and ends a class; nothing of the room. */
   events: z.array(bendSchema),
-  /** The document to have; null until the class was made ready. */
-  made: z.number().nullable(),
+  /** Which document there is: it grows each time the class is made ready anew. 0 until it was. */
+  made: z.number(),
   /** The class is over and closed. */
   ended: z.boolean(),
-  /** This follower was turned away, or follows no more. */
-  gone: z.literal(true).optional(),
+  /** Nobody else may come in. */
+  shut: z.boolean(),
+  /** The class may be taken home. */
+  takeHome: z.boolean(),
 });
 export type FollowNews = z.infer<typeof followNewsSchema>;
 
@@ -134,8 +134,8 @@ export interface MadeReady {
   plan: Plan;
   score: Score;
   easier: Score | null;
-  made: number;
-  takeHome: boolean;
+  /** Whether the library has drawn a move, so that it need not be sent. */
+  isDrawn: (moveId: string) => boolean;
 }
 
 /** The language besides its own that a class can be followed in; null where there is no other. */
@@ -166,7 +166,7 @@ export function withoutShown(score: Score, plan: Plan): Score {
 
 /** The document that leaves for a class which was made ready. */
 export function followDocument(
-  { plan, score, easier, made, takeHome }: MadeReady,
+  { plan, score, easier, isDrawn }: MadeReady,
   book: Book,
 ): FollowDocument {
   const other = otherLanguage(plan);
@@ -175,11 +175,10 @@ export function followDocument(
   const translating = translatorOf(resolved, book, other);
   const rate = score.wordsPerMinute;
   return followDocumentSchema.parse({
-    made,
     score: translating(score),
     easier: easier && translating(easier),
     languages,
-    moves: [...resolved.moves.values()].map(moveOf),
+    moves: [...resolved.moves.values()].map((move) => moveOf(move, isDrawn(move.id))),
     ways: waysBySegment(plan, withEasier(resolved), book),
     leaveOut: Object.fromEntries(
       languages.map((language) => {
@@ -187,18 +186,23 @@ export function followDocument(
         return [language, { text, durationMs: estimateSpeech(text, language, rate) }];
       }),
     ),
-    takeHome,
   });
 }
 
-const moveOf = (move: Move): FollowMove => ({
+const moveOf = (move: Move, drawn: boolean): FollowMove => ({
   id: move.id,
   names: Object.fromEntries(
     LANGUAGES.flatMap((l) => (move.text[l] ? [[l, moveText(move, l).name]] : [])),
   ),
   areas: move.areas,
   strokes: move.strokes,
-  ...(move.looks && { looks: move.looks }),
+  ...(!(drawn && !move.looks) && {
+    tracks: {
+      own: ownTrack(move),
+      ...(move.variants.easier && { easier: ownTrack(move, 'easier') }),
+      ...(move.variants.harder && { harder: ownTrack(move, 'harder') }),
+    },
+  }),
 });
 
 /** The gravest of what several ways of doing a thing lead to. */

@@ -27,8 +27,7 @@ const documentOf = (plan: Plan): FollowDocument => {
       plan,
       score: compile(shown, LIBRARY_BOOK),
       easier: compile(easier, LIBRARY_BOOK),
-      made: 1,
-      takeHome: false,
+      isDrawn: () => true,
     },
     LIBRARY_BOOK,
   );
@@ -239,6 +238,6 @@ describe('in another language', () => {
 it('nothing leaves that its schema does not name', () => {
   const plan = planOf([{ move: 'tall-o-cheek-lift' }]);
   const score = { ...compile(shownIn(plan), LIBRARY_BOOK), notes: 'Maren has a sore jaw' };
-  const made = { plan, score, easier: score, made: 1, takeHome: false };
+  const made = { plan, score, easier: score, isDrawn: () => false };
   expect(JSON.stringify(followDocument(made, LIBRARY_BOOK))).not.toMatch(/Maren|leftOut|"ref"/);
 });

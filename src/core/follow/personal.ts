@@ -10,6 +10,8 @@ import type { Effects, FollowCue, FollowDocument, Way } from './document';
 export interface Choices {
   language: Language;
   cautions: readonly Caution[];
+  /** Words are said more slowly where there is time for it. */
+  slower?: boolean;
 }
 
 /** How a segment is done by somebody with cautions. */
@@ -27,6 +29,8 @@ export interface Mine {
 export interface MyCue extends Cue {
   /** It is shown and not said: there is no time for it. */
   quiet?: true;
+  /** It is said at another rate than the class. */
+  wordsPerMinute?: number;
 }
 
 export interface Personal {
@@ -35,12 +39,15 @@ export interface Personal {
   mine: (step: Step) => Mine;
   /** A step as this follower does it. */
   asDone: (part: PlayStep) => Step;
-  /** A run as this follower hears it: an added round of a move they leave out says nothing to them. */
+  /** A run as this follower hears it: a move they leave out has no tones, and an added round of it no words. */
   heard: (state: Playback) => Playback;
 }
 
 const SILENT: readonly MyCue[] = [];
 const AS_LED: Mine = { does: 'asLed', mind: [], handsFree: false, because: [] };
+/** The rate of words that are said more slowly, where a class has this one. The slowest voice has 80. */
+export const slowerRate = (wordsPerMinute: number): number =>
+  Math.max(80, Math.round(wordsPerMinute * 0.8));
 /** Words are said so much faster than usual at most, where another language needs longer. */
 export const MOST_HURRY = 1.3;
 
@@ -114,13 +121,14 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       ? { ...own, does: 'leaveOut', mind: [], handsFree: true }
       : own;
   };
+  const place = placer(choices, score.wordsPerMinute);
   const cuesOf = (step: Step, cues: readonly FollowCue[], first: boolean): MyCue[] => {
     const own = settled(step);
     if (own.does === 'leaveOut')
       return first && meanwhile ? [leavingOut(step, meanwhile, choices)] : [];
     const taught = own.does === 'easier' ? inPlaceOf(cues, easierOf.get(step.id) ?? []) : cues;
     const released = own.handsFree ? taught.filter((cue) => cue.kind !== 'release') : taught;
-    return fitted(released, step.durationMs, choices.language);
+    return place(released, step.durationMs);
   };
   const groupsOf = (steps: readonly Step[], cues: readonly FollowCue[]) => {
     const seen = new Set<string>();
@@ -135,9 +143,7 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
   const groups = [
     ...groupsOf(score.steps, score.cues),
     ...(easier ? groupsOf(easier.steps, easier.cues) : []),
-    ...(score.spares ?? []).map(({ cues, durationMs }) =>
-      fitted(cues, durationMs, choices.language),
-    ),
+    ...(score.spares ?? []).map(({ cues, durationMs }) => place(cues, durationMs)),
     SILENT,
   ];
   return {
@@ -150,10 +156,13 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       return { ...step, ...variant, ...release };
     },
     heard: (state) => {
-      const leftOut = (p: PlayStep) => p.spare && settled(p.step).does === 'leaveOut';
-      if (!state.queue.some(leftOut)) return state;
       const planned = groups.length - 1;
-      return { ...state, queue: state.queue.map((p) => (leftOut(p) ? { ...p, planned } : p)) };
+      const silent = (p: PlayStep): PlayStep => {
+        if (settled(p.step).does !== 'leaveOut') return p;
+        const { beatMs: _, breathTones: _tones, ...step } = p.step;
+        return { ...p, step, ...(p.spare && { planned }) };
+      };
+      return { ...state, queue: state.queue.map(silent) };
     },
   };
 }
@@ -203,21 +212,28 @@ function inPlaceOf(led: readonly FollowCue[], easier: readonly FollowCue[]): Fol
  * Cues at their times, one after the other. Each is said only where it is over before the next that keeps time, a
  * little faster where that helps; what is not said is shown all the same.
  */
-function fitted(cues: readonly FollowCue[], lengthMs: number, language: Language): MyCue[] {
-  let free = 0;
-  return cues.map(({ other, ...cue }, i): MyCue => {
-    const words = other?.[language];
-    const said: MyCue = words ? { ...cue, text: words.text, language } : cue;
-    const needsMs = words?.durationMs ?? cue.durationMs;
-    const rest = cues.slice(i + 1);
-    const next = keepsTime(cue) ? rest[0] : rest.find(keepsTime);
-    const end = next?.offsetMs ?? Math.max(lengthMs, cue.offsetMs + cue.durationMs);
-    const offsetMs = Math.max(cue.offsetMs, free);
-    const durationMs = Math.min(needsMs, end - offsetMs);
-    if (durationMs <= 0 || needsMs / durationMs > MOST_HURRY) return { ...said, quiet: true };
-    free = offsetMs + durationMs;
-    return { ...said, offsetMs, startMs: cue.startMs + offsetMs - cue.offsetMs, durationMs };
-  });
+function placer({ language, slower }: Choices, usual: number) {
+  const slow = slowerRate(usual);
+  return (cues: readonly FollowCue[], lengthMs: number): MyCue[] => {
+    let free = 0;
+    return cues.map(({ other, ...cue }, i): MyCue => {
+      const words = other?.[language];
+      const said: MyCue = words ? { ...cue, text: words.text, language } : cue;
+      const needsMs = words?.durationMs ?? cue.durationMs;
+      const rest = cues.slice(i + 1);
+      const next = keepsTime(cue) ? rest[0] : rest.find(keepsTime);
+      const end = next?.offsetMs ?? Math.max(lengthMs, cue.offsetMs + cue.durationMs);
+      const offsetMs = Math.max(cue.offsetMs, free);
+      const roomMs = end - offsetMs;
+      if (roomMs <= 0 || needsMs / roomMs > MOST_HURRY) return { ...said, quiet: true };
+      const slowlyMs = (needsMs * usual) / slow;
+      const slowly = slower && !keepsTime(cue) && slowlyMs <= roomMs;
+      const durationMs = Math.min(slowly ? slowlyMs : needsMs, roomMs);
+      free = offsetMs + durationMs;
+      const startMs = cue.startMs + offsetMs - cue.offsetMs;
+      return { ...said, offsetMs, startMs, durationMs, ...(slowly && { wordsPerMinute: slow }) };
+    });
+  };
 }
 
 /** A document's score as the run reads it. What a follower has no use for is empty. */

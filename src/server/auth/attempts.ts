@@ -10,8 +10,8 @@ import type { Db } from '../db';
 const WINDOW_MS = 15 * 60_000;
 const FIRST_DELAY_MS = 1000;
 const LONGEST_DELAY_MS = 5 * 60_000;
-/** So many may fail before anybody waits: on one account or one device, and from one address. */
-const FREE = { account: 5, device: 5, address: 50 } as const;
+/** So many may fail before anybody waits: on one account or one device, from one address, and codes of classes from there. */
+const FREE = { account: 5, device: 5, address: 50, codes: 100 } as const;
 
 /** Who tries. */
 export interface Tries {
@@ -22,13 +22,20 @@ export interface Tries {
   device?: string;
 }
 
+/** Somebody tries codes of classes that are followed. A whole hall may come from one address. */
+export interface Guesses {
+  guessesFrom: string;
+}
+
 /** How long the next try has to wait after so many failures, in ms. */
 export function delayAfter(failures: number, free: number): number {
   if (failures < free) return 0;
   return Math.min(LONGEST_DELAY_MS, FIRST_DELAY_MS * 2 ** (failures - free));
 }
 
-function keysOf({ account, address, device }: Tries): { key: string; free: number }[] {
+function keysOf(tries: Tries | Guesses): { key: string; free: number }[] {
+  if ('guessesFrom' in tries) return [{ key: `codes ${tries.guessesFrom}`, free: FREE.codes }];
+  const { account, address, device } = tries;
   if (device) return [{ key: `device ${device} ${account}`, free: FREE.device }];
   return [
     { key: `account ${account}`, free: FREE.account },
@@ -40,7 +47,7 @@ function keysOf({ account, address, device }: Tries): { key: string; free: numbe
  * Counts a try as failed until it is known to be right, and says how long it has to wait first, in ms. A try that has
  * to wait is not counted.
  */
-export async function countTry(db: Db, tries: Tries, now: number): Promise<number> {
+export async function countTry(db: Db, tries: Tries | Guesses, now: number): Promise<number> {
   const keys = keysOf(tries);
   const since = new Date(now - WINDOW_MS);
   return db.transaction(async (trx) => {
@@ -70,4 +77,14 @@ export async function forgetTries(db: Db, tries: Tries): Promise<void> {
   await db('sign_in_attempts')
     .where({ key: own?.key ?? '' })
     .delete();
+}
+
+/** The try that was counted last was right: it is forgotten, and those before it are not. */
+export async function forgetLastTry(db: Db, tries: Guesses): Promise<void> {
+  const [own] = keysOf(tries);
+  await db.raw(
+    `delete from sign_in_attempts where ctid in
+       (select ctid from sign_in_attempts where key = ? order by at desc limit 1)`,
+    [own?.key ?? ''],
+  );
 }

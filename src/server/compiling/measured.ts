@@ -1,4 +1,5 @@
 import type { Plan } from '@/core/class';
+import type { FollowDocument, MadeReady } from '@/core/follow';
 import type { CompileOptions, Score } from '@/core/score';
 import { type Utterance, utteranceKey } from '@/core/speech';
 import { inTurns, type Speaker } from '../speech/speaker';
@@ -28,6 +29,17 @@ export async function compileMeasured(
   const of = ofClass(plan, book, options);
   const lengths = speaker ? await lengthsOf(of, book, (u) => speaker.length(u)) : undefined;
   return compiling().work('score', { ...of, lengths }, book);
+}
+
+/**
+ * What leaves for those who follow a class that was made ready.
+ * @throws Refusal as `compileMeasured` does
+ */
+export async function followable(
+  ready: Omit<MadeReady, 'isDrawn'>,
+  book: StudioBook,
+): Promise<FollowDocument> {
+  return compiling().work('follow', { ...ofClass(ready.plan, book, {}), ready }, book);
 }
 
 /**

@@ -1,4 +1,5 @@
 import { LIBRARY } from '@library';
+import { libraryTrack } from '@library/tracks';
 import {
   type BookedPerson,
   type Checked,
@@ -9,6 +10,7 @@ import {
   repaired,
 } from '@/core/checks';
 import { type Plan, resolve } from '@/core/class';
+import { type FollowDocument, followDocument, type MadeReady } from '@/core/follow';
 import type { Area, Move } from '@/core/move';
 import { type Band, bandsOf, fillOf } from '@/core/outline';
 import type { TalkSample } from '@/core/run';
@@ -99,6 +101,10 @@ export const TASKS = {
     const { meter, source } = measuredBy(of);
     return compile(of.plan, ownBook(of), { ...of.options, meter, speechSource: source });
   },
+
+  /** What leaves for those who follow it. */
+  follow: (of: OfClass & { ready: Omit<MadeReady, 'isDrawn'> }): FollowDocument =>
+    followDocument({ ...of.ready, isDrawn: (id) => libraryTrack(id) !== undefined }, ownBook(of)),
 
   outline: (of: OfClass): ClassOutline => {
     const { plan, options } = of;

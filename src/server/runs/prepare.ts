@@ -2,11 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { came } from '@/core/attendance';
 import { Refusal } from '@/core/calls';
 import { changeRules, resolve, withEasier } from '@/core/class';
+import { shownIn, withoutShown } from '@/core/follow';
 import { factorOf, type Talk } from '@/core/run';
 import type { Score } from '@/core/score';
 import { getClass } from '../classes/classes';
-import { compileMeasured } from '../compiling/measured';
+import { compileMeasured, followable } from '../compiling/measured';
 import type { Db } from '../db';
+import { announce } from '../live/hub';
 import { movesMet, studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
 import { roll } from '../sessions/register';
@@ -57,6 +59,8 @@ export interface SaidBy {
   speaker?: Speaker | null;
   /** How the teacher talks; as the cues are where nobody is known. */
   talk?: Talk;
+  /** The teacher in whose voice they are said to those who follow. */
+  teacherId?: string;
   /** Another rate for this run than the class has. */
   wordsPerMinute?: number;
 }
@@ -74,6 +78,7 @@ export async function prepareRun(
     now,
     speaker,
     talk = { self: false, samples: [] },
+    teacherId,
     wordsPerMinute,
   }: SaidBy & { sessionId: string; now: number },
 ): Promise<Run> {
@@ -96,11 +101,21 @@ export async function prepareRun(
   const { say } = plan.rules;
   const options = { room, talkingFactor: factorOf(talk, say) };
   const words = { say, self: talk.self };
-  const score = await compileMeasured(plan, book, speaking, options);
-  const easier = await compileMeasured(withEasier(resolve(plan, book)), book, speaking, options);
-  if (score.steps.length === 0) {
+  // With the other language beside each cue, for those who follow in it; it changes no time.
+  const shown = shownIn(plan);
+  const inBoth = await compileMeasured(shown, book, speaking, options);
+  const easierInBoth = await compileMeasured(
+    withEasier(resolve(shown, book)),
+    book,
+    speaking,
+    options,
+  );
+  if (inBoth.steps.length === 0) {
     throw new Refusal('empty-class');
   }
+  const follow = await followable({ plan, score: inBoth, easier: easierInBoth }, book);
+  const score = withoutShown(inBoth, plan);
+  const easier = withoutShown(easierInBoth, plan);
   await db('runs')
     .insert({
       id: randomUUID(),
@@ -108,10 +123,21 @@ export async function prepareRun(
       session_id: sessionId,
       score: JSON.stringify({ ...score, words }),
       easier: JSON.stringify({ ...easier, words }),
+      follow: JSON.stringify(follow),
+      prepared: 1,
+      led_by: teacherId ?? null,
       created_at: new Date(now),
     })
     .onConflict('session_id')
-    .merge(['score', 'easier'])
+    .merge({
+      score: db.raw('excluded.score'),
+      easier: db.raw('excluded.easier'),
+      follow: db.raw('excluded.follow'),
+      prepared: db.raw('runs.prepared + 1'),
+      led_by: db.raw('excluded.led_by'),
+    })
     .whereNull('runs.started_at');
-  return found(await runOfSession(db, scope, sessionId), 'run');
+  const run = found(await runOfSession(db, scope, sessionId), 'run');
+  await announce(db, run.id);
+  return run;
 }

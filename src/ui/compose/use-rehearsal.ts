@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CuePlayer } from '@/browser/cue-player';
+import { speechUrl } from '@/browser/hear';
 import { type DueBeat, type DueCue, tonesOf } from '@/core/run';
 import { type Score, samePlace } from '@/core/score';
 
@@ -81,7 +82,7 @@ export function useRehearsal(score: Score): Rehearsal {
 
   useEffect(() => {
     if (!playing) return;
-    player.current ??= new CuePlayer(score.wordsPerMinute);
+    player.current ??= new CuePlayer(score.wordsPerMinute, speechUrl);
     const speaking = player.current;
     speaking.wordsPerMinute = score.wordsPerMinute;
     speaking.speed = speed;
@@ -112,7 +113,7 @@ export function useRehearsal(score: Score): Rehearsal {
   useEffect(() => () => player.current?.close(), []);
 
   const play = useCallback(() => {
-    player.current ??= new CuePlayer(shown.current.wordsPerMinute);
+    player.current ??= new CuePlayer(shown.current.wordsPerMinute, speechUrl);
     void player.current.mixer.unlock();
     if (position.current >= shown.current.totalMs) stand(0);
     setPlaying(true);

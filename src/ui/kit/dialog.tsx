@@ -10,10 +10,13 @@ export interface DialogProps {
   /** Buttons at the foot. */
   actions?: ReactNode;
   wide?: boolean;
+  /** What its cross is called. */
+  closes?: string;
 }
 
 /** A modal dialog. Escape and the cross close it; the focus goes back to where it came from. */
-export function Dialog({ title, onClose, children, actions, wide }: DialogProps) {
+export function Dialog(props: DialogProps) {
+  const { title, onClose, children, actions, wide, closes = 'Close' } = props;
   const ref = useRef<HTMLDialogElement>(null);
   const id = useId();
   useEffect(() => {
@@ -42,7 +45,7 @@ export function Dialog({ title, onClose, children, actions, wide }: DialogProps)
           </h2>
           <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onClose}>
             <X size={20} aria-hidden />
-            <span className="sr-only">Close</span>
+            <span className="sr-only">{closes}</span>
           </button>
         </div>
         <div className="mt-3">{children}</div>

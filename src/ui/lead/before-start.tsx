@@ -5,10 +5,12 @@ import Link from 'next/link';
 import { clock, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
 import { GeneralCaution } from '../kit/caution';
+import { DoorPanel } from './door-panel';
 import { RollList } from './roll-list';
 import { SoundPanel } from './sound-panel';
 import type { LeadSession } from './types';
 import type { SoundDesk } from './use-cues';
+import type { FollowDoor } from './use-door';
 import type { Roll } from './use-roll';
 
 export interface BeforeStartProps {
@@ -25,13 +27,15 @@ export interface BeforeStartProps {
   parkedBefore: readonly string[];
   /** Null while the class is being made ready. */
   desk: SoundDesk | null;
+  door: FollowDoor;
   start: () => void;
 }
 
 /** The room before the class starts: who is here, how long it will be, and the way in. */
 export function BeforeStart(props: BeforeStartProps) {
-  const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, start } =
+  const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, door } =
     props;
+  const { start } = props;
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
       <div className="mx-auto grid max-w-6xl gap-8 p-5 md:grid-cols-[minmax(0,1fr)_22rem] md:p-8">
@@ -90,6 +94,7 @@ export function BeforeStart(props: BeforeStartProps) {
             <Play size={20} aria-hidden /> Start the class
           </button>
           {desk && <SoundPanel desk={desk} />}
+          <DoorPanel door={door} roll={roll} />
           {parkedBefore.length > 0 && (
             <>
               <h2 className="mt-6 font-semibold">Asked last time</h2>

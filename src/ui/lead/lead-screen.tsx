@@ -12,6 +12,7 @@ import type { Move } from '@/core/move';
 import { cuesByStep, endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
 import type { SpeechChoice } from '@/core/speech';
 import { MovesProvider } from '../kit/moves';
+import { usePlayback } from '../kit/playing/use-playback';
 import { useAttempt } from '../kit/use-attempt';
 import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
@@ -19,9 +20,9 @@ import { Locked } from './locked';
 import { Stage } from './stage';
 import { keptScoresSchema, type LeadLog, type LeadSession } from './types';
 import { type SpeechSettings, useCues } from './use-cues';
+import { type FollowDoor, useDoor } from './use-door';
 import { useGuard } from './use-guard';
 import { type Log, useLog } from './use-log';
-import { usePlayback } from './use-playback';
 import { type Roll, useRoll } from './use-roll';
 import { useRollAtFirst } from './use-roll-at-first';
 
@@ -62,6 +63,7 @@ export function LeadScreen(props: LeadScreenProps) {
     [whole, guard.state],
   );
   const scoresName = `scores ${session.id}`;
+  const door = useDoor(session.id);
 
   const measureClass = useCallback(
     async (wordsPerMinute?: number) => {
@@ -123,6 +125,7 @@ export function LeadScreen(props: LeadScreenProps) {
         retry={() => prepare()}
         parkedBefore={parkedBefore}
         desk={null}
+        door={door}
         start={() => {}}
       />
     );
@@ -140,6 +143,7 @@ export function LeadScreen(props: LeadScreenProps) {
         measuring={measuring}
         error={error}
         speech={{ initialChoice: speech, prepare }}
+        door={door}
       />
     </MovesProvider>
   );
@@ -167,10 +171,11 @@ interface LedRunProps {
   /** Why it could not be measured again. */
   error: string | null;
   speech: SpeechSettings;
+  door: FollowDoor;
 }
 
 function LedRun(props: LedRunProps) {
-  const { session, log, roll, scores, clock, hasVoice, parkedBefore, speech } = props;
+  const { session, log, roll, scores, clock, hasVoice, parkedBefore, speech, door } = props;
   const { score } = scores;
   const { add } = log;
   const groups = useMemo(() => cuesByStep(score, scores.easier), [score, scores.easier]);
@@ -221,6 +226,7 @@ function LedRun(props: LedRunProps) {
         retry={() => speech.prepare(desk.rate)}
         parkedBefore={parkedBefore}
         desk={desk}
+        door={door}
         start={async () => {
           await desk.unlock();
           add({ type: 'started' }, START_IN_MS);
@@ -241,6 +247,7 @@ function LedRun(props: LedRunProps) {
         timeZone={session.timeZone}
         slotEndsAt={slotEnd(session.startsAt, startedAt, score.slotMs)}
         desk={desk}
+        door={door}
         onEnd={end}
       />
     );

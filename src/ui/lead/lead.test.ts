@@ -1,6 +1,6 @@
 import { LIBRARY, libraryMove } from '@library';
 import { describe, expect, it } from 'vitest';
-import { breathPhase } from './breath-line';
+import { breathPhase } from '../kit/playing/breath-line';
 import { controlsOf } from './controls';
 import { watchFor } from './room-column';
 

@@ -1,8 +1,7 @@
 import clsx from 'clsx';
 import { memo, useCallback, useMemo } from 'react';
-import { actsOf, poseAt, standing } from '@/core/face';
 import { clock, timeOfDay } from '@/core/formats';
-import { type Move, moveText } from '@/core/move';
+import { moveText } from '@/core/move';
 import {
   cuesToCome,
   currentCue,
@@ -11,7 +10,6 @@ import {
   playedScore,
   playLengthMs,
   remainingMs,
-  SHOWN_MS,
 } from '@/core/run';
 import {
   type Cue,
@@ -19,14 +17,13 @@ import {
   onlySaidName,
   type Score,
   type Side,
-  type Step,
   type StepKind,
   stepAt,
 } from '@/core/score';
-import { FaceMark, MovingFace, type MovingFaceProps, useFacing, useTracks } from '../kit/face-dial';
+import { FaceMark } from '../kit/face-dial';
 import { type MovesById, useMoves } from '../kit/moves';
+import { BreathLine } from '../kit/playing/breath-line';
 import { Ribbon } from '../kit/ribbon';
-import { BreathLine } from './breath-line';
 
 const DOING: Record<StepKind, string> = {
   upbeat: 'Get ready',
@@ -70,60 +67,6 @@ export interface NowViewProps {
   slotEndsAt: number;
   /** Jumps to a step; without it the ribbon is only looked at. */
   onJump?: (stepKey: string) => void;
-}
-
-/** The dial: the head's outline fills as the hold runs, the areas in work glow. */
-export function NowDial({ state, now }: Pick<NowViewProps, 'state'> & { now: () => number }) {
-  const moves = useMoves();
-  const tracks = useTracks(moves);
-  const [facing] = useFacing();
-  const { queue, index, elapsedMs, at, status } = state;
-  const acts = useMemo(
-    () =>
-      actsOf(
-        queue.map((p) => p.step),
-        tracks,
-        (i) => (queue[i] ? playLengthMs(queue[i]) : 0),
-      ),
-    [queue, tracks],
-  );
-  const still = useMemo(() => standing(acts, index), [acts, index]);
-  const running = status === 'running';
-  const poseNow = () => poseAt(acts, index, elapsedMs + (running ? now() - at : 0));
-  const current = queue[index];
-  if (!current) return null;
-  const filled = Math.round(state.elapsedMs / SHOWN_MS) * SHOWN_MS;
-  const working = current.step.kind === 'work';
-  const progress = working ? filled / playLengthMs(current) : 0;
-  return (
-    <StepDial
-      step={current.step}
-      move={moves.get(current.step.moveId)}
-      progress={progress}
-      {...{ poseNow, running, still, facing }}
-    />
-  );
-}
-
-interface StepDialProps extends Pick<MovingFaceProps, 'poseNow' | 'running' | 'still' | 'facing'> {
-  step: Step;
-  move: Move | undefined;
-  progress: number;
-}
-
-function StepDial({ step, move, progress, ...moving }: StepDialProps) {
-  const working = step.kind === 'work';
-  return (
-    <MovingFace
-      {...moving}
-      size={440}
-      className="h-auto max-h-full w-full"
-      fill={move?.areas}
-      side={working && (step.side === 'left' || step.side === 'right') ? step.side : 'both'}
-      strokes={working ? move?.strokes : undefined}
-      progress={progress}
-    />
-  );
 }
 
 /** What the room needs to know now: the move, the countdown, the cue, and what comes next. */

@@ -7,17 +7,23 @@ import { listenToRun } from '@/browser/live-run';
 import { runChannel } from '@/browser/run-channel';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
-import { CALLS, type Scores } from '@/core/calls';
+import { CALLS, type DoorAnswer, type Scores } from '@/core/calls';
+import { shownCode } from '@/core/follow';
 import type { Move } from '@/core/move';
 import { cuesByStep, isRoomEvent, type NewRunEvent, slotEnd } from '@/core/run';
 import { MovesProvider } from '../kit/moves';
-import { NowDial, NowView } from './now-view';
-import { usePlayback } from './use-playback';
+import { NowDial } from '../kit/playing/now-dial';
+import { usePlayback } from '../kit/playing/use-playback';
+import { QrCode } from '../kit/qr-code';
+import { NowView } from './now-view';
 
 export interface ShowScreenProps {
   className: string;
   startsAt: number;
   timeZone: string;
+  sessionId: string;
+  /** The door by which people come in to follow, where it stands. */
+  door: DoorAnswer['door'];
   runId: string;
   events: readonly NewRunEvent[];
   /** The server's time when the page was made. */
@@ -51,6 +57,7 @@ export function ShowScreen(props: ShowScreenProps) {
       >
         <h1 className="text-6xl font-bold">{className}</h1>
         <p className="quiet mt-4 text-3xl">We begin in a moment.</p>
+        <DoorSign sessionId={props.sessionId} initial={props.door} />
       </main>
     );
   }
@@ -58,6 +65,41 @@ export function ShowScreen(props: ShowScreenProps) {
     <MovesProvider moves={props.moves}>
       <Shown {...props} scores={scores} events={events} clock={clock} look={look} />
     </MovesProvider>
+  );
+}
+
+/** How often the door is looked at before the class begins, in ms. */
+const LOOK_EVERY_MS = 5000;
+
+/** How one comes in on a phone, to be read from the last row. */
+function DoorSign({ sessionId, initial }: { sessionId: string; initial: DoorAnswer['door'] }) {
+  const [door, setDoor] = useState(initial);
+  useEffect(() => {
+    const look = async () => {
+      try {
+        setDoor((await ask(CALLS.readDoor, { id: sessionId })).door);
+      } catch (problem) {
+        // It is looked at again in a moment.
+        if (!isExpected(problem)) throw problem;
+      }
+    };
+    const timer = setInterval(() => void look(), LOOK_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [sessionId]);
+  if (!door || door.shut) return null;
+  return (
+    <section
+      aria-label="Follow on your phone"
+      className="mt-8 flex flex-wrap items-center justify-center gap-10"
+    >
+      <QrCode {...door.qr} className="h-72 w-72" label="Picture that leads to the class" />
+      <div className="text-left">
+        <p className="text-2xl">On your phone: {door.place}</p>
+        <p className="figures text-9xl font-bold tracking-wider" data-testid="code">
+          {shownCode(door.code)}
+        </p>
+      </div>
+    </section>
   );
 }
 

@@ -1,6 +1,14 @@
 'use client';
 
-import { FlipHorizontal2, MonitorUp, Undo2, Volume2, VolumeX, WifiOff } from 'lucide-react';
+import {
+  FlipHorizontal2,
+  MonitorUp,
+  Smartphone,
+  Undo2,
+  Volume2,
+  VolumeX,
+  WifiOff,
+} from 'lucide-react';
 import { memo, useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sound } from '@/browser/cue-player';
@@ -10,15 +18,18 @@ import { MOST_ROUNDS, UNDO_MS, undoable } from '@/core/run';
 import { type Cue, onlySaidName, type Score } from '@/core/score';
 import { useFacing } from '../kit/face-dial';
 import { useMoves } from '../kit/moves';
+import { NowDial } from '../kit/playing/now-dial';
+import type { Live } from '../kit/playing/use-playback';
 import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
 import { BEND_NAMES, controlsOf } from './controls';
-import { NowDial, NowView } from './now-view';
+import { DoorDialog } from './door-panel';
+import { NowView } from './now-view';
 import { PERSON_KEYS, RoomColumn } from './room-column';
 import { SoundPanel } from './sound-panel';
 import type { SoundDesk } from './use-cues';
+import type { FollowDoor } from './use-door';
 import type { Log } from './use-log';
-import type { Live } from './use-playback';
 import { isHere, type Roll } from './use-roll';
 import { useMediaKeys, useStageKeys } from './use-stage-keys';
 
@@ -32,6 +43,7 @@ export interface StageProps {
   timeZone: string;
   slotEndsAt: number;
   desk: SoundDesk;
+  door: FollowDoor;
   onEnd: () => void;
 }
 
@@ -47,7 +59,8 @@ const BUTTONS =
 
 /** What the teacher sees and hears while the class runs. */
 export function Stage(props: StageProps) {
-  const { sessionId, live, log, score, groups, roll, timeZone, slotEndsAt, desk, onEnd } = props;
+  const { sessionId, live, log, score, groups, roll, timeZone, slotEndsAt, desk, door, onEnd } =
+    props;
   const moves = useMoves();
   const { state } = live;
   const { add } = log;
@@ -56,6 +69,7 @@ export function Stage(props: StageProps) {
   const [parking, setParking] = useState(false);
   const [catching, setCatching] = useState(false);
   const [sounding, setSounding] = useState(false);
+  const [atDoor, setAtDoor] = useState(false);
   const current = state.queue[state.index];
   const move = current && moves.get(current.step.moveId);
   const paused = state.status === 'paused';
@@ -108,6 +122,7 @@ export function Stage(props: StageProps) {
     running: !paused,
     title: move ? moveText(move, score.language).name : score.name,
   });
+  const openDoor = useCallback(() => setAtDoor(true), []);
   const onJump = useCallback((stepId: string) => add({ type: 'jumped', stepId }), [add]);
   const nameOf = (id: string) => {
     const found = moves.get(id);
@@ -187,10 +202,13 @@ export function Stage(props: StageProps) {
             setMuted={setMuted}
             sounding={sounding}
             setSounding={setSounding}
+            following={door.count}
+            openDoor={openDoor}
           />
         </div>
         {sounding && <SoundPanel desk={desk} />}
       </footer>
+      {atDoor && <DoorDialog door={door} roll={roll} onClose={() => setAtDoor(false)} />}
       {catching && (
         <CatchUpDialog
           state={state}
@@ -213,10 +231,13 @@ interface DeskButtonsProps {
   setMuted: (muted: boolean) => void;
   sounding: boolean;
   setSounding: (open: boolean) => void;
+  /** How many follow; null where nobody can. */
+  following: number | null;
+  openDoor: () => void;
 }
 
 const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
-  const { sessionId, muted, setMuted, sounding, setSounding } = props;
+  const { sessionId, muted, setMuted, sounding, setSounding, following, openDoor } = props;
   const [facing, setFacing] = useFacing();
   return (
     <>
@@ -250,6 +271,10 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
         onClick={() => setSounding(!sounding)}
       >
         Sound
+      </button>
+      <button type="button" className="btn btn-sm btn-neutral px-2.5" onClick={openDoor}>
+        <Smartphone size={15} aria-hidden /> Followers
+        {following !== null && <span className="figures">{following}</span>}
       </button>
       <a
         className="btn btn-sm btn-neutral px-2.5"

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
+import { speechUrl } from '@/browser/hear';
 import type { CheckedSound } from '@/browser/mixer';
 import type { ServerClock } from '@/browser/server-clock';
 import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
@@ -77,7 +78,7 @@ export function useCues(of: CuesToHear): SoundDesk {
   const heard = useRef(bends);
 
   useEffect(() => {
-    const made = new CuePlayer(REFERENCE_RATE, setSound);
+    const made = new CuePlayer(REFERENCE_RATE, speechUrl, setSound);
     player.current = made;
     const kept = Number(localStorage.getItem(VOLUME_KEY) ?? 1);
     made.mixer.volume = Number.isFinite(kept) ? kept : 1;

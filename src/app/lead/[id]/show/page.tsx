@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { isRoomEvent } from '@/core/run';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { doorTold } from '@/server/follow/told';
 import { movesForClass } from '@/server/moves/moves';
 import { openLog, runOfSession } from '@/server/runs';
 import { getSession } from '@/server/sessions/sessions';
@@ -20,6 +21,7 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
   const session = await orNotFound(getSession(db(), teacher, id));
   const run = await runOfSession(db(), teacher, id);
   const log = await openLog(db(), teacher, id, now());
+  const { door } = await doorTold(db(), teacher, id, now());
   // What the room sees must hold nothing of the people in it.
   const events = log.events.filter((e) => !isRoomEvent(e));
   return (
@@ -27,6 +29,8 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
       className={session.className}
       startsAt={session.startsAt}
       timeZone={teacher.timeZone}
+      sessionId={id}
+      door={door}
       runId={log.id}
       events={events}
       now={now()}

@@ -1,5 +1,6 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
+import { endDoor } from '@/server/follow/doors';
 import { closeSession } from '@/server/runs';
 import { roll } from '@/server/sessions/register';
 import { answering } from '../../../handle';
@@ -8,5 +9,6 @@ export const POST = answering(CALLS.closeSession, async ({ teacher, id, body, no
   const { device, ...event } = body;
   const sender = { device, timeZone: teacher.timeZone, teacherId: teacher.id, by: teacher.name };
   await closeSession(db(), teacher, { sessionId: id, draft: event, now, ...sender });
+  await endDoor(db(), teacher, id, now);
   return { roll: await roll(db(), teacher, id) };
 });

@@ -10,7 +10,8 @@ export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, 
   const asking = { urgency: 'prepared', signal: request.signal } as const;
   const speaker = await speakerOf(db(), teacher, machine, asking);
   const talk = await talkOfTeacher(db(), teacher);
-  const saying = { speaker, talk, wordsPerMinute: body.wordsPerMinute };
+  const { wordsPerMinute } = body;
+  const saying = { speaker, talk, teacherId: teacher.id, wordsPerMinute };
   const scores = await prepareRun(db(), teacher, { sessionId: id, now, ...saying });
   return { scores, voice: machine !== null, now };
 });

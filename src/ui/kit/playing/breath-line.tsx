@@ -7,7 +7,13 @@ const TOP = 8;
 const BASE = HEIGHT - 10;
 
 const PHASES = ['in', 'hold', 'out', 'pause'] as const;
-const WORDS = { in: 'Breathe in', hold: 'Hold softly', out: 'Breathe out', pause: 'Wait' };
+export type BreathWords = Record<(typeof PHASES)[number], string>;
+const WORDS: BreathWords = {
+  in: 'Breathe in',
+  hold: 'Hold softly',
+  out: 'Breathe out',
+  pause: 'Wait',
+};
 
 /** The phase of a breath at a time into it, and how far through the phase it is, 0 to 1. */
 export function breathPhase(
@@ -33,10 +39,14 @@ export interface BreathLineProps {
   /** Time into the step, in ms. */
   elapsedMs: number;
   running: boolean;
+  words?: BreathWords;
+  /** On a small screen. */
+  small?: boolean;
 }
 
 /** A hill for each breath, and a dot that climbs it on the in-breath. */
-export function BreathLine({ pattern, elapsedMs, running }: BreathLineProps) {
+export function BreathLine(props: BreathLineProps) {
+  const { pattern, elapsedMs, running, words = WORDS, small = false } = props;
   const totalS = PHASES.reduce((sum, phase) => sum + pattern[phase], 0);
   const { phase } = breathPhase(pattern, elapsedMs % (totalS * 1000));
   const x = (seconds: number) => (WIDTH * seconds) / totalS;
@@ -62,7 +72,7 @@ export function BreathLine({ pattern, elapsedMs, running }: BreathLineProps) {
         </svg>
         <BreathDot pattern={pattern} elapsedMs={elapsedMs} running={running} />
       </div>
-      <p className="w-40 text-2xl font-semibold">{WORDS[phase]}</p>
+      <p className={small ? 'w-28 font-semibold' : 'w-40 text-2xl font-semibold'}>{words[phase]}</p>
     </div>
   );
 }

@@ -1,8 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import type { ServerClock } from '@/browser/server-clock';
+import type { RunClock } from '@/browser/server-clock';
 import { type Ticker, ticker } from '@/browser/ticker';
-import type { Scores } from '@/core/calls';
 import {
   advance,
   type NewRunEvent,
@@ -12,7 +11,7 @@ import {
   SHOWN_MS,
   unchangedForMs,
 } from '@/core/run';
-import type { Cue } from '@/core/score';
+import type { Cue, Score } from '@/core/score';
 
 /** How long nothing was heard of the clock until the device is taken to have slept, in ms. */
 const SLEPT_MS = 20_000;
@@ -33,11 +32,11 @@ export interface Live {
 }
 
 export interface Followed {
-  scores: Scores;
+  scores: { score: Score; easier: Score | null };
   /** The cues of the run by step. */
   groups: readonly (readonly Cue[])[];
   events: readonly NewRunEvent[];
-  clock: ServerClock;
+  clock: RunClock;
   /** Is called when the device's clocks have come apart. */
   cameApart: () => void;
 }

@@ -1,0 +1,9 @@
+import { CALLS } from '@/core/calls';
+import { db } from '@/server/db';
+import { askQuestion } from '@/server/follow/followers';
+import { answeringFollower } from '../../handle';
+
+export const POST = answeringFollower(CALLS.askQuestion, async ({ follower, body, now }) => {
+  await askQuestion(db(), follower, { ...body, now });
+  return {};
+});

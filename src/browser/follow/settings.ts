@@ -1,0 +1,59 @@
+import type { Language } from '@/core/language';
+import { CAUTIONS, type Caution } from '@/core/move';
+
+/** How somebody follows on this device. Nothing of it is ever sent. */
+export interface FollowSettings {
+  /** The language of the words; that of the class where nobody chose. */
+  language: Language | null;
+  /** Who speaks the cues: nobody, the class's voice, or the voice of this device. */
+  voice: 'off' | 'class' | 'device';
+  /** 0 to 1. */
+  volume: number;
+  slower: boolean;
+  vibrate: boolean;
+  larger: boolean;
+  facing: boolean;
+}
+
+export const USUAL: FollowSettings = {
+  language: null,
+  voice: 'off',
+  volume: 1,
+  slower: false,
+  vibrate: true,
+  larger: false,
+  facing: false,
+};
+
+const KEY = 'upbeat-follow';
+/** What somebody must not do is forgotten with the tab, since a device may be lent. */
+const CAUTIONS_KEY = 'upbeat-follow-cautions';
+
+function stored(storage: Storage, key: string): unknown {
+  try {
+    return JSON.parse(storage.getItem(key) ?? 'null');
+  } catch {
+    // It was written by somebody else.
+    return null;
+  }
+}
+
+export function readSettings(): FollowSettings {
+  const kept = stored(localStorage, KEY);
+  if (typeof kept !== 'object' || kept === null) return USUAL;
+  const known = Object.entries(kept).filter(
+    ([name, value]) =>
+      name === 'language' ||
+      (name in USUAL && typeof value === typeof USUAL[name as keyof FollowSettings]),
+  );
+  return { ...USUAL, ...Object.fromEntries(known) };
+}
+export const keepSettings = (settings: FollowSettings): void =>
+  localStorage.setItem(KEY, JSON.stringify(settings));
+
+export function readCautions(): Caution[] {
+  const kept = stored(sessionStorage, CAUTIONS_KEY);
+  return Array.isArray(kept) ? CAUTIONS.filter((caution) => kept.includes(caution)) : [];
+}
+export const keepCautions = (cautions: readonly Caution[]): void =>
+  sessionStorage.setItem(CAUTIONS_KEY, JSON.stringify(cautions));

@@ -1,0 +1,303 @@
+'use client';
+
+import { libraryTrack } from '@library/tracks';
+import clsx from 'clsx';
+import { WifiOff } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { RunClock } from '@/browser/server-clock';
+import { actsOf, poseAt, standing, type TrackOf } from '@/core/face';
+import type { FollowDocument, Personal } from '@/core/follow';
+import type { Language } from '@/core/language';
+import {
+  currentCue,
+  type NewRunEvent,
+  type Playback,
+  type PlayStep,
+  playLengthMs,
+  SHOWN_MS,
+} from '@/core/run';
+import { type Cue, isCount, OPENING, QUESTIONS, type Score } from '@/core/score';
+import { MovingFace } from '../kit/face-dial';
+import { BreathLine } from '../kit/playing/breath-line';
+import { usePlayback } from '../kit/playing/use-playback';
+import { Bar } from './bar';
+import type { Choosing } from './follow-screen';
+import { Over } from './over';
+import type { Followed } from './use-follow';
+import { useGentle } from './use-gentle';
+import { useSound } from './use-sound';
+import type { BendName, FollowWords } from './words';
+
+/** How long it is told what the teacher did, in ms. */
+const BEND_TOLD_MS = 4000;
+
+const worthReading = (cue: Cue) => !isCount(cue) && cue.kind !== 'breath';
+
+export interface FollowStageProps {
+  document: FollowDocument;
+  mine: Personal;
+  scores: { score: Score; easier: Score | null };
+  words: FollowWords;
+  language: Language;
+  choosing: Choosing;
+  followed: Followed;
+  setSheet: (sheet: 'cautions' | 'more') => void;
+}
+
+/** The class as it runs, on the device of somebody who follows it. */
+export function FollowStage(props: FollowStageProps) {
+  const { document, mine, scores, words, choosing, followed } = props;
+  const events = followed.events as readonly NewRunEvent[];
+  const { clock } = followed;
+  const groups = mine.groups;
+  const live = usePlayback({ scores, groups, events, clock, cameApart: followed.cameApart });
+  const { state } = live;
+  const blocked = useSound({
+    personal: mine,
+    state,
+    bends: events.length,
+    clock,
+    wordsPerMinute: scores.score.wordsPerMinute,
+    settings: choosing.settings,
+  });
+  useVibration(state, choosing.settings.vibrate);
+  if (followed.ended || state.status === 'finished' || state.status === 'over') {
+    return <Over says={words.thanks(document.score.name)} then={words.over} />;
+  }
+  return (
+    <Playing
+      {...props}
+      state={state}
+      clock={clock}
+      bend={events.at(-1)}
+      notices={
+        <>
+          {!followed.connected && (
+            <p role="status" className="flex items-center gap-2">
+              <WifiOff size={18} aria-hidden /> {words.offline}
+            </p>
+          )}
+          {blocked && <p role="status">{words.silent}</p>}
+        </>
+      }
+    />
+  );
+}
+
+interface PlayingProps extends Omit<FollowStageProps, 'followed'> {
+  state: Playback;
+  clock: RunClock;
+  /** What the teacher did last. */
+  bend: NewRunEvent | undefined;
+  notices: React.ReactNode;
+}
+
+/** What somebody sees while the class runs: the face, how long still, what is said, and what comes. */
+export function Playing(props: PlayingProps) {
+  const { document, mine, state, clock, bend, words, language, choosing, notices } = props;
+  const current = state.queue[state.index];
+  const told = useTold(bend, clock);
+  if (!current) return null;
+  const { settings } = choosing;
+  const step = mine.asDone(current);
+  const own = mine.mine(current.step);
+  const out = own.does === 'leaveOut';
+  const cue = out ? undefined : currentCue(state, mine.groups, worthReading);
+  const next = state.queue[state.index + 1];
+  const paused = state.status === 'paused';
+  const names = namesOf(document, language, words);
+  const doing = paused ? words.paused : words.doing[step.kind];
+  return (
+    <div
+      className={clsx(
+        'mx-auto grid h-dvh max-w-6xl grid-rows-[auto_minmax(0,1fr)_auto_auto] p-4',
+        'lg:grid-cols-2 lg:grid-rows-[auto_minmax(0,1fr)_auto] lg:gap-x-8',
+        settings.larger && 'larger-words',
+      )}
+    >
+      <p className="quiet flex justify-between gap-3 text-lg lg:col-span-2">
+        <span data-testid="side">{words.side[step.side]}</span>
+        <span data-testid="round">{words.round(step.round, step.rounds)}</span>
+      </p>
+      <div
+        key={bend?.id}
+        className={clsx('grid min-h-0 place-items-center', told && 'gently-turned')}
+      >
+        <FollowDial {...{ document, mine, state, clock }} facing={settings.facing} />
+      </div>
+      <section aria-label={words.now} className="min-w-0 lg:self-center">
+        <div className="min-h-7 text-lg" aria-live="polite">
+          {told ? words.bend[told] : notices}
+        </div>
+        <p className="flex items-baseline gap-4">
+          <span
+            className="figures text-8xl leading-none font-bold lg:text-[12rem]"
+            data-testid="countdown"
+          >
+            {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
+          </span>
+          <span className="quiet follow-words" data-testid="doing">
+            {doing}, {words.of(Math.round(playLengthMs(current) / 1000))}
+          </span>
+        </p>
+        <p className="follow-words font-semibold" data-testid="move">
+          {out ? words.forTheOthers(names(current)) : names(current)}
+        </p>
+        <p className="follow-cue mt-1 font-semibold text-balance" data-testid="cue">
+          {out ? words.leaveOut : cue?.text}
+        </p>
+        <Care own={own} released={current.step.release !== undefined} words={words} />
+        {step.breath && !out ? (
+          <BreathLine
+            pattern={step.breath}
+            elapsedMs={state.elapsedMs}
+            running={state.status === 'running'}
+            words={words.breath}
+            small
+          />
+        ) : null}
+        <p className="quiet follow-words mt-1" data-testid="next">
+          {next && next.step.segmentId === current.step.segmentId
+            ? words.afterwards(words.doing[next.step.kind], Math.round(playLengthMs(next) / 1000))
+            : next && `${words.next} ${names(next)}`}
+        </p>
+      </section>
+      <div className="lg:col-span-2">
+        <Bar
+          words={words}
+          languages={document.languages}
+          language={language}
+          choosing={choosing}
+          setSheet={props.setSheet}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** What somebody with cautions has to mind in this move. */
+function Care({
+  own,
+  released,
+  words,
+}: {
+  own: ReturnType<Personal['mine']>;
+  released: boolean;
+  words: FollowWords;
+}) {
+  const because = own.because.map((caution) => words.caution[caution]).join('; ');
+  const lines = [
+    ...(own.does === 'easier' ? [words.easier] : []),
+    ...(because ? [words.because(because)] : []),
+    ...own.mind.map(({ effect }) => words[effect]),
+    ...(own.handsFree && released && own.does !== 'leaveOut' ? [words.handsFree] : []),
+  ];
+  if (lines.length === 0) return null;
+  return (
+    <ul className="border-accent mt-1 border-l-4 pl-3" data-testid="care">
+      {[...new Set(lines)].map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
+  );
+}
+
+/** Names of moves in the language of this follower. */
+const namesOf =
+  ({ moves }: FollowDocument, language: Language, words: FollowWords) =>
+  ({ step }: PlayStep): string => {
+    if (step.moveId === OPENING) return words.opening;
+    if (step.moveId === QUESTIONS) return words.questions;
+    const names = moves.find((move) => move.id === step.moveId)?.names;
+    return names?.[language] ?? names?.en ?? '';
+  };
+
+interface FollowDialProps {
+  document: FollowDocument;
+  mine: Personal;
+  state: Playback;
+  clock: RunClock;
+  facing: boolean;
+}
+
+/** The face as this follower moves: in the version that is theirs, at rest where they leave a move out. */
+function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
+  const { queue, index, elapsedMs, at, status } = state;
+  const moves = useMemo(() => new Map(document.moves.map((m) => [m.id, m])), [document]);
+  const tracks: TrackOf = useMemo(
+    () => (id, variant) => {
+      const own = moves.get(id)?.tracks;
+      return own?.[variant ?? 'own'] ?? own?.own ?? libraryTrack(id, variant) ?? null;
+    },
+    [moves],
+  );
+  const acts = useMemo(
+    () =>
+      actsOf(
+        queue.map((p) => {
+          const step = mine.asDone(p);
+          return mine.mine(p.step).does === 'leaveOut' ? { ...step, moveId: '' } : step;
+        }),
+        tracks,
+        (i) => (queue[i] ? playLengthMs(queue[i]) : 0),
+      ),
+    [queue, mine, tracks],
+  );
+  const still = useMemo(() => standing(acts, index), [acts, index]);
+  const running = status === 'running';
+  const poseNow = useGentle(
+    () => poseAt(acts, index, elapsedMs + (running ? clock.now() - at : 0)),
+    acts,
+  );
+  const current = queue[index];
+  if (!current) return null;
+  const out = mine.mine(current.step).does === 'leaveOut';
+  const move = out ? undefined : moves.get(current.step.moveId);
+  const { kind, side } = current.step;
+  const working = kind === 'work' && !out;
+  const filled = Math.round(elapsedMs / SHOWN_MS) * SHOWN_MS;
+  return (
+    <MovingFace
+      {...{ poseNow, running, still, facing }}
+      size={440}
+      className="h-full max-h-full w-full"
+      fill={move?.areas}
+      side={working && (side === 'left' || side === 'right') ? side : 'both'}
+      strokes={working ? move?.strokes : undefined}
+      progress={working ? filled / playLengthMs(current) : 0}
+    />
+  );
+}
+
+/** What the teacher did a moment ago; nothing of what happened before somebody came in. */
+function useTold(bend: NewRunEvent | undefined, clock: RunClock): BendName | null {
+  const [told, setTold] = useState<BendName | null>(null);
+  const known = useRef(bend?.id);
+  useEffect(() => {
+    if (!bend || known.current === bend.id) return;
+    known.current = bend.id;
+    if (bend.type === 'started' || clock.now() - bend.at > BEND_TOLD_MS) return;
+    setTold(bend.type as BendName);
+    const timer = setTimeout(() => setTold(null), BEND_TOLD_MS);
+    return () => clearTimeout(timer);
+  }, [bend, clock]);
+  return told;
+}
+
+const SIDE_CHANGE = [200, 120, 200];
+const END = [400, 150, 400, 150, 400];
+
+/** The device trembles where the side changes, and at the end. */
+function useVibration(state: Playback, on: boolean): void {
+  const current = state.queue[state.index];
+  const kind = current?.step.kind;
+  const key = current?.key;
+  const over = state.status === 'over' || state.status === 'finished';
+  useEffect(() => {
+    if (!on || !key || !('vibrate' in navigator)) return;
+    if (kind === 'switch') navigator.vibrate(SIDE_CHANGE);
+  }, [on, kind, key]);
+  useEffect(() => {
+    if (on && over && 'vibrate' in navigator) navigator.vibrate(END);
+  }, [on, over]);
+}

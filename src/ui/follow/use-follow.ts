@@ -1,0 +1,148 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { FollowClock } from '@/browser/follow/follow-clock';
+import { FOLLOW_PATHS, followLine } from '@/browser/follow/line';
+import { type KeptClass, keepClass, keptClass } from '@/browser/follow/store';
+import type { FollowDocument, FollowNews } from '@/core/follow';
+import type { Bend } from '@/core/run';
+
+/** So often the time is asked for at first, one after the other. */
+const ASKED_AT_FIRST = 5;
+/** And then every so many ms. */
+const ASK_EVERY_MS = 30_000;
+
+export interface Followed {
+  clock: FollowClock;
+  /** The server's time was found, or remembered. */
+  timed: boolean;
+  document: FollowDocument | null;
+  /** Grows with every document. */
+  made: number;
+  events: readonly Bend[];
+  connected: boolean;
+  /** The teacher has closed the class. */
+  ended: boolean;
+  takeHome: boolean;
+  /** This device follows no more. */
+  gone: boolean;
+  /** The device slept, or its time was set. */
+  cameApart: () => void;
+  /** How often the time was found, for whoever wants to know how well. */
+  asked: number;
+}
+
+type Stands = Pick<KeptClass, 'made' | 'events' | 'ended' | 'takeHome'> & {
+  document: FollowDocument | null;
+};
+const NOTHING: Stands = { made: 0, document: null, events: [], ended: false, takeHome: false };
+
+/** What a device knows of the class it follows: from the server, or as it was kept. */
+export function useFollow(code: string, inside: boolean): Followed {
+  const clock = useMemo(() => new FollowClock(), []);
+  const [stands, setStands] = useState(NOTHING);
+  const [timed, setTimed] = useState(false);
+  const [connected, setConnected] = useState(true);
+  const [gone, setGone] = useState(false);
+  const [asked, setAsked] = useState(0);
+  const latest = useRef(stands);
+  latest.current = stands;
+  /** Which document the class has now. */
+  const wanted = useRef(0);
+
+  const askTime = useCallback(
+    async (times: number) => {
+      try {
+        for (let n = 0; n < times; n++) {
+          const sentAt = clock.deviceNow();
+          const response = await fetch(FOLLOW_PATHS.time, { cache: 'no-store' });
+          const { arrived, now } = (await response.json()) as { arrived: number; now: number };
+          clock.take({ sentAt, arrived, answered: now, receivedAt: clock.deviceNow() });
+          setTimed(true);
+          setAsked((before) => before + 1);
+        }
+      } catch {
+        // Without a connection the class goes on by what is known.
+      }
+    },
+    [clock],
+  );
+
+  const fetchDocument = useCallback(async () => {
+    try {
+      const response = await fetch(FOLLOW_PATHS.score, { cache: 'no-cache' });
+      if (!response.ok) return;
+      const got = (await response.json()) as Pick<KeptClass, 'made' | 'document'>;
+      setStands((before) => ({ ...before, ...got }));
+    } catch {
+      // The line that is open again asks anew.
+    }
+  }, []);
+
+  const heard = useCallback(
+    (news: FollowNews) => {
+      setConnected(true);
+      setStands((before) => {
+        const known = new Set(before.events.map((e) => e.seq));
+        const fresh = news.events.filter((e) => !known.has(e.seq));
+        const events = fresh.length
+          ? [...before.events, ...fresh].sort((a, b) => a.seq - b.seq)
+          : before.events;
+        return { ...before, events, ended: news.ended, takeHome: news.takeHome };
+      });
+      wanted.current = news.made;
+      if (news.made !== 0 && news.made !== latest.current.made) void fetchDocument();
+    },
+    [fetchDocument],
+  );
+
+  useEffect(() => {
+    if (!inside) return;
+    let stop = () => {};
+    let over = false;
+    void (async () => {
+      const before = await keptClass(code).catch(() => undefined);
+      if (over) return;
+      if (before) {
+        clock.recall(before.fromWallMs);
+        setTimed(true);
+        setStands(before);
+        latest.current = before;
+      }
+      void askTime(ASKED_AT_FIRST);
+      stop = followLine({
+        after: () => latest.current.events.at(-1)?.seq ?? 0,
+        heard,
+        open: () => {
+          setConnected(true);
+          if (latest.current.made !== wanted.current) void fetchDocument();
+        },
+        lost: () => setConnected(false),
+        gone: () => setGone(true),
+      });
+    })();
+    const timer = setInterval(() => void askTime(1), ASK_EVERY_MS);
+    return () => {
+      over = true;
+      clearInterval(timer);
+      stop();
+    };
+  }, [inside, code, clock, askTime, heard, fetchDocument]);
+
+  useEffect(() => {
+    const { document, ...rest } = stands;
+    if (!document || !timed) return;
+    void keepClass(code, { ...rest, document, fromWallMs: clock.fromWallMs, at: Date.now() }).catch(
+      () => {
+        // A device without room for it follows all the same; a reload needs the server then.
+      },
+    );
+  }, [stands, timed, code, clock]);
+
+  const cameApart = useCallback(() => void askTime(ASKED_AT_FIRST), [askTime]);
+  useEffect(() => {
+    if (connected && inside) void askTime(1);
+  }, [connected, inside, askTime]);
+
+  return { clock, timed, ...stands, connected, gone, cameApart, asked };
+}

@@ -1,0 +1,24 @@
+import { Bar, type BarProps } from './bar';
+import type { FollowWords } from './words';
+
+export interface WaitingProps extends Omit<BarProps, 'words'> {
+  className: string;
+  words: FollowWords;
+  connected: boolean;
+}
+
+/** Before the class begins: time to choose how one follows. */
+export function Waiting({ className, words, connected, ...bar }: WaitingProps) {
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-2xl flex-col p-4">
+      <div className="grid flex-1 content-center gap-3 text-center">
+        <p className="font-display text-4xl font-bold text-balance">{className}</p>
+        <p className="text-xl" role="status">
+          {connected ? words.begins : words.offline}
+        </p>
+        <p className="quiet">{words.settle}</p>
+      </div>
+      <Bar {...bar} words={words} />
+    </div>
+  );
+}

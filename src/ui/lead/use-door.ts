@@ -1,0 +1,63 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { ask, isExpected, toldOf } from '@/browser/api';
+import { CALLS, type DoorAnswer } from '@/core/calls';
+
+/** How often who follows is looked at while the door stands, in ms. */
+const LOOK_EVERY_MS = 5000;
+
+/** The door by which people come in to follow a class, as its teacher sees it. */
+export interface FollowDoor extends DoorAnswer {
+  /** How many are there now; null where nobody can follow. */
+  count: number | null;
+  error: string | null;
+  open: () => Promise<void>;
+  shut: () => Promise<void>;
+  turnAway: (followerId: string) => Promise<void>;
+}
+
+const NONE: DoorAnswer = { door: null, followers: [] };
+
+export function useDoor(sessionId: string): FollowDoor {
+  const [answer, setAnswer] = useState(NONE);
+  const [error, setError] = useState<string | null>(null);
+
+  const hear = useCallback(async (answered: Promise<DoorAnswer>) => {
+    try {
+      setAnswer(await answered);
+      setError(null);
+    } catch (problem) {
+      setError(toldOf(problem));
+    }
+  }, []);
+  const look = useCallback(async () => {
+    try {
+      setAnswer(await ask(CALLS.readDoor, { id: sessionId }));
+    } catch (problem) {
+      // Who follows is looked at again in a moment; the class goes on without.
+      if (!isExpected(problem)) throw problem;
+    }
+  }, [sessionId]);
+
+  const stands = answer.door !== null;
+  useEffect(() => {
+    void look();
+  }, [look]);
+  useEffect(() => {
+    if (!stands) return;
+    const timer = setInterval(() => void look(), LOOK_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [stands, look]);
+
+  return useMemo(() => {
+    const change = (shut: boolean) =>
+      hear(ask(CALLS.changeDoor, { id: sessionId, body: { shut } }));
+    return {
+      ...answer,
+      count: answer.door && answer.followers.filter((f) => f.there).length,
+      error,
+      open: () => change(false),
+      shut: () => change(true),
+      turnAway: (followerId) => hear(ask(CALLS.turnAway, { id: sessionId, body: { followerId } })),
+    };
+  }, [answer, error, hear, sessionId]);
+}
