@@ -13,6 +13,7 @@ const SOURCES = [
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',
+  'package.json',
   'package-lock.json',
 ];
 

@@ -180,6 +180,13 @@ const HANDLERS: Record<string, Entry | 'open'> = {
     body: () => ({ id: randomUUID(), at: NOON, device }),
   },
   'GET api/sessions/[id]/known': { id: 'sessions', query: 'name=Mar' },
+  'GET api/sessions/[id]/door': { id: 'sessions' },
+  'POST api/sessions/[id]/door': { id: 'sessions', body: () => ({ shut: false }) },
+  'POST api/sessions/[id]/followers': {
+    id: 'sessions',
+    body: ({ followers }) => ({ followerId: followers }),
+    nested: ({ followers }) => ({ followerId: followers }),
+  },
   'POST api/sessions/[id]/marks': {
     id: 'sessions',
     body: ({ people }) => ({ participantId: people, from: '2026-09-07', said: { mark: 'here' } }),
@@ -191,6 +198,8 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   'POST api/speech/lengths': { body: () => ({ utterances: [] }) },
   'GET api/time': {},
   'PUT api/voice': { body: () => ({ voice: 'plain', ownVoice: true, speaksSelf: false }) },
+  'GET api/follow/speech': 'open',
+  'POST api/follow/questions': 'open',
   'GET feed/[token]': 'open',
   'GET health': 'open',
   'GET metrics': 'open',
@@ -300,6 +309,8 @@ const PAGE_IDS: Record<string, keyof Ids> = {
 /** Pages for whoever has the address. */
 const OPEN_PAGES = [
   'begin/[[...token]]',
+  'follow',
+  'follow/[code]',
   'forgot',
   'home/[token]',
   'join/[token]',
@@ -313,7 +324,7 @@ const PAGES = Object.entries(pages).map(
 const isOpen = (name: string) => OPEN_PAGES.includes(name);
 const openPage = async (load: () => Promise<Module>, id: string, search: object = {}) => {
   const { default: page } = (await load()) as { default: (props: object) => unknown };
-  const params = Promise.resolve({ id, token: id });
+  const params = Promise.resolve({ id, token: id, code: id });
   return () => page({ params, searchParams: Promise.resolve(search) });
 };
 
@@ -365,6 +376,9 @@ const ACTIONS: Record<string, ((ids: Ids) => unknown[]) | 'open'> = {
   signInAction: 'open',
   enterDemo: 'open',
   switchThemeAction: 'open',
+  findAction: 'open',
+  comeInAction: 'open',
+  'follow/leaveAction': 'open',
   'join/joinAction': 'open',
   logMineAction: 'open',
   dropMineAction: 'open',

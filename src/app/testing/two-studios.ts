@@ -5,6 +5,8 @@ import { wavOf } from '@/core/speech';
 import { hashPassword } from '@/server/auth/passwords';
 import type { Db } from '@/server/db';
 import { seedDemo } from '@/server/demo/seed';
+import { behind, openDoor } from '@/server/follow/doors';
+import { join } from '@/server/follow/followers';
 import { saveOwnMove } from '@/server/moves/moves';
 import { giveHomeClass } from '@/server/people/home';
 import { makeHome } from '@/server/people/practice';
@@ -38,6 +40,7 @@ export interface Ids {
   notes: string;
   questions: string;
   homeToken: string;
+  followers: string;
   teacher: string;
 }
 
@@ -98,6 +101,10 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
   });
   const home = { participantId: one, classId: await first('classes'), now: NOON };
   await giveHomeClass(db, scope, home);
+  const door = await openDoor(db, scope, session.id, NOON);
+  const inside = await behind(db, door.code, NOON);
+  if (!inside) throw new Error('the door that was opened leads nowhere');
+  await join(db, inside, { name: `Jon ${mark}` }, NOON);
   const parked = await db('run_events')
     .where({ ...of, type: 'parked' })
     .first('id');
@@ -120,6 +127,7 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
       questions: parked.id,
       homeToken: await makeHome(db, scope, one),
       teacher: colleague,
+      followers: await first('followers'),
     },
   };
 }

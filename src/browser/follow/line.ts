@@ -39,6 +39,7 @@ export function followLine({ after, heard, open, lost, gone }: LineOf): () => vo
     clearTimeout(timer);
     source?.close();
     window.removeEventListener('online', soon);
+    window.removeEventListener('offline', offline);
     document.removeEventListener('visibilitychange', turned);
   };
   const again = () => {
@@ -49,6 +50,8 @@ export function followLine({ after, heard, open, lost, gone }: LineOf): () => vo
     clearTimeout(timer);
     timer = setTimeout(begin, waitAfter(tries++, Math.random()));
   };
+  /** The device knows that it has no connection, before the line does. */
+  const offline = () => lost();
   const alive = () => {
     clearTimeout(timer);
     timer = setTimeout(again, SILENT_MS);
@@ -77,17 +80,19 @@ export function followLine({ after, heard, open, lost, gone }: LineOf): () => vo
     stop();
     gone();
   };
-  /** Back at once when there is a connection again, or somebody looks. */
+  /** Back at once when there is a connection again, or somebody looks: a line from before may be dead. */
   const soon = () => {
-    if (source || stopped) return;
+    if (stopped) return;
+    source?.close();
     clearTimeout(timer);
     tries = 0;
     begin();
   };
   const turned = () => {
-    if (!document.hidden) soon();
+    if (!document.hidden && !source) soon();
   };
   window.addEventListener('online', soon);
+  window.addEventListener('offline', offline);
   document.addEventListener('visibilitychange', turned);
   begin();
   return stop;

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Logo } from '../kit/studio-header';
+import { Logo } from '../kit/logo';
 
 /** The frame of a page for somebody who is not signed in. */
 export function Door({ title, children }: { title: string; children: ReactNode }) {

@@ -1,7 +1,7 @@
 import { Ellipsis } from 'lucide-react';
 import { memo, useRef } from 'react';
 import type { Language } from '@/core/language';
-import type { Choosing } from './follow-screen';
+import type { Choosing } from './choosing';
 import type { FollowWords } from './words';
 
 /** What a language is called by those who speak it. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { timeOfDay } from '@/core/formats';
+import { useEffect } from 'react';
 import { Door } from '../account/door';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, Field, type FormAct } from '../kit/form';
@@ -8,18 +8,22 @@ import { ActionForm, Field, type FormAct } from '../kit/form';
 export interface ComeInProps {
   className: string;
   studioName: string;
-  startsAt: number;
-  timeZone: string;
+  /** When it is planned for, as it is shown. */
+  planned: string;
   shut: boolean;
   comeIn: FormAct;
+  /** What is to be fetched once the door is there. */
+  onReady?: () => void;
 }
 
 /** The door of a class: whoever comes in may say a name, and need not. */
-export function ComeIn({ className, studioName, startsAt, timeZone, shut, comeIn }: ComeInProps) {
+export function ComeIn(props: ComeInProps) {
+  const { className, studioName, planned, shut, comeIn, onReady } = props;
+  useEffect(() => void onReady?.(), [onReady]);
   return (
     <Door title={className}>
       <p className="mb-4">
-        {studioName}, planned for {timeOfDay(startsAt, timeZone)}.
+        {studioName}, planned for {planned}.
       </p>
       {shut ? (
         <p role="status" className="border-accent border-l-4 pl-3">

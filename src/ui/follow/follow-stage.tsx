@@ -21,7 +21,7 @@ import { MovingFace } from '../kit/face-dial';
 import { BreathLine } from '../kit/playing/breath-line';
 import { usePlayback } from '../kit/playing/use-playback';
 import { Bar } from './bar';
-import type { Choosing } from './follow-screen';
+import type { Choosing } from './choosing';
 import { Over } from './over';
 import type { Followed } from './use-follow';
 import { useGentle } from './use-gentle';

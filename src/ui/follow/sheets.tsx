@@ -6,7 +6,7 @@ import { dropClass } from '@/browser/follow/store';
 import type { Language } from '@/core/language';
 import { CAUTIONS } from '@/core/move';
 import { Dialog } from '../kit/dialog';
-import type { Choosing } from './follow-screen';
+import type { Choosing } from './choosing';
 import { InStep } from './in-step';
 import type { Followed } from './use-follow';
 import type { FollowWords } from './words';
@@ -48,7 +48,7 @@ function Cautions({ words, choosing }: SheetsProps) {
         <label key={caution} className={ROW}>
           <input
             type="checkbox"
-            className="checkbox checkbox-lg"
+            className="checkbox checkbox-lg border-base-content/70"
             checked={cautions.includes(caution)}
             onChange={({ target }) =>
               setCautions(
@@ -168,7 +168,7 @@ function AskForm({ words }: { words: FollowWords }) {
       <label className={ROW}>
         <input
           type="checkbox"
-          className="checkbox"
+          className="checkbox border-base-content/70"
           checked={withName}
           onChange={({ target }) => setWithName(target.checked)}
         />

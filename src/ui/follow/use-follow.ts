@@ -38,7 +38,7 @@ type Stands = Pick<KeptClass, 'made' | 'events' | 'ended' | 'takeHome'> & {
 const NOTHING: Stands = { made: 0, document: null, events: [], ended: false, takeHome: false };
 
 /** What a device knows of the class it follows: from the server, or as it was kept. */
-export function useFollow(code: string, inside: boolean): Followed {
+export function useFollow(code: string): Followed {
   const clock = useMemo(() => new FollowClock(), []);
   const [stands, setStands] = useState(NOTHING);
   const [timed, setTimed] = useState(false);
@@ -97,7 +97,6 @@ export function useFollow(code: string, inside: boolean): Followed {
   );
 
   useEffect(() => {
-    if (!inside) return;
     let stop = () => {};
     let over = false;
     void (async () => {
@@ -127,7 +126,7 @@ export function useFollow(code: string, inside: boolean): Followed {
       clearInterval(timer);
       stop();
     };
-  }, [inside, code, clock, askTime, heard, fetchDocument]);
+  }, [code, clock, askTime, heard, fetchDocument]);
 
   useEffect(() => {
     const { document, ...rest } = stands;
@@ -141,8 +140,8 @@ export function useFollow(code: string, inside: boolean): Followed {
 
   const cameApart = useCallback(() => void askTime(ASKED_AT_FIRST), [askTime]);
   useEffect(() => {
-    if (connected && inside) void askTime(1);
-  }, [connected, inside, askTime]);
+    if (connected) void askTime(1);
+  }, [connected, askTime]);
 
   return { clock, timed, ...stands, connected, gone, cameApart, asked };
 }

@@ -4,7 +4,7 @@ import type { StreakTold } from '@/core/calls';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
-import { Logo } from '../kit/studio-header';
+import { Logo } from '../kit/logo';
 import { TakeOut } from '../kit/take-out';
 import { CheckInForm } from '../people/check-ins';
 

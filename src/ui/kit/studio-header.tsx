@@ -5,6 +5,7 @@ import { House, LogOut, Mic, SunMoon, UserRound } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { startTransition, useState } from 'react';
+import { Logo } from './logo';
 import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
 import { type Leaving, SignOut } from './sign-out';
 
@@ -23,21 +24,6 @@ export interface StudioHeaderProps {
   owner: boolean;
   /** Changes between the theme for the day and the one for dim rooms. */
   switchTheme: () => Promise<void>;
-}
-
-export function Logo({ size = 30 }: { size?: number }) {
-  return (
-    <svg viewBox="0 0 32 32" width={size} height={size} aria-hidden>
-      <circle cx="7" cy="22" r="5" fill="var(--color-accent)" />
-      <path
-        d="M14 22c8 0 5-13 14-13"
-        fill="none"
-        stroke="currentColor"
-        strokeWidth="3.4"
-        strokeLinecap="round"
-      />
-    </svg>
-  );
 }
 
 export function StudioHeader({ studioName, teacherName, owner, switchTheme }: StudioHeaderProps) {

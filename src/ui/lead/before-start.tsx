@@ -93,8 +93,8 @@ export function BeforeStart(props: BeforeStartProps) {
           >
             <Play size={20} aria-hidden /> Start the class
           </button>
-          {desk && <SoundPanel desk={desk} />}
           <DoorPanel door={door} roll={roll} />
+          {desk && <SoundPanel desk={desk} />}
           {parkedBefore.length > 0 && (
             <>
               <h2 className="mt-6 font-semibold">Asked last time</h2>

@@ -1,4 +1,4 @@
-import { MessageCircleQuestion, NotebookPen } from 'lucide-react';
+import { MessageCircleQuestion, NotebookPen, Smartphone } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import type { RollEntry } from '@/core/calls';
 import { type Area, concerns, inVariant, type Move, releaseAsMove } from '@/core/move';
@@ -54,11 +54,14 @@ export interface RoomColumnProps {
   setPicking: (picking: boolean) => void;
   parking: boolean;
   setParking: (parking: boolean) => void;
+  /** How many follow on screens of their own; null where nobody can. */
+  following: number | null;
+  openDoor: () => void;
 }
 
 /** Who is in the room, and who of them needs an eye on them in the move in work. Never on a projector. */
 export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
-  const { roll, move, step, picking, setPicking, parking, setParking } = props;
+  const { roll, move, step, picking, setPicking, parking, setParking, following } = props;
   const moves = useMoves();
   const here = roll.entries.filter(isHere);
   // Who waits for room or said that they cannot come counts once they are there.
@@ -117,6 +120,16 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
           <span className="key-cap" aria-hidden>
             Q
           </span>
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm px-2"
+          aria-label={following === null ? 'Followers' : `Followers: ${following}`}
+          title="Who follows on a screen of their own"
+          onClick={props.openDoor}
+        >
+          <Smartphone size={16} aria-hidden />
+          {following !== null && <span className="figures">{following}</span>}
         </button>
       </div>
       {parking && (

@@ -1,14 +1,6 @@
 'use client';
 
-import {
-  FlipHorizontal2,
-  MonitorUp,
-  Smartphone,
-  Undo2,
-  Volume2,
-  VolumeX,
-  WifiOff,
-} from 'lucide-react';
+import { FlipHorizontal2, MonitorUp, Undo2, Volume2, VolumeX, WifiOff } from 'lucide-react';
 import { memo, useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Sound } from '@/browser/cue-player';
@@ -157,6 +149,8 @@ export function Stage(props: StageProps) {
           setPicking={setPicking}
           parking={parking}
           setParking={setParking}
+          following={door.count}
+          openDoor={openDoor}
         />
       </div>
       <footer className="bg-base-200 sticky bottom-0 px-4 py-2">
@@ -202,8 +196,6 @@ export function Stage(props: StageProps) {
             setMuted={setMuted}
             sounding={sounding}
             setSounding={setSounding}
-            following={door.count}
-            openDoor={openDoor}
           />
         </div>
         {sounding && <SoundPanel desk={desk} />}
@@ -231,13 +223,10 @@ interface DeskButtonsProps {
   setMuted: (muted: boolean) => void;
   sounding: boolean;
   setSounding: (open: boolean) => void;
-  /** How many follow; null where nobody can. */
-  following: number | null;
-  openDoor: () => void;
 }
 
 const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
-  const { sessionId, muted, setMuted, sounding, setSounding, following, openDoor } = props;
+  const { sessionId, muted, setMuted, sounding, setSounding } = props;
   const [facing, setFacing] = useFacing();
   return (
     <>
@@ -271,10 +260,6 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
         onClick={() => setSounding(!sounding)}
       >
         Sound
-      </button>
-      <button type="button" className="btn btn-sm btn-neutral px-2.5" onClick={openDoor}>
-        <Smartphone size={15} aria-hidden /> Followers
-        {following !== null && <span className="figures">{following}</span>}
       </button>
       <a
         className="btn btn-sm btn-neutral px-2.5"

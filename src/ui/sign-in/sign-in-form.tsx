@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useActionState, useEffect } from 'react';
 import { forgetStages } from '@/browser/kept-stage';
 import { FaceDial } from '../kit/face-dial';
-import { Logo } from '../kit/studio-header';
+import { Logo } from '../kit/logo';
 
 export interface SignInState {
   email: string;

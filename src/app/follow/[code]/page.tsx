@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { Refusal } from '@/core/calls';
 import { readCode } from '@/core/follow';
+import { timeOfDay } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { behindTyped } from '@/server/follow/doors';
@@ -27,8 +28,7 @@ export default async function FollowClassPage({ params }: { params: Promise<{ co
         code={code}
         className={door.className}
         studioName={door.studioName}
-        startsAt={door.startsAt}
-        timeZone={door.timeZone}
+        planned={timeOfDay(door.startsAt, door.timeZone)}
         shut={door.shut}
         inside={await isInside(door.sessionId)}
         comeIn={comeInAction.bind(null, code)}

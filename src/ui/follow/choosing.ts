@@ -1,0 +1,61 @@
+import { useEffect, useMemo, useState } from 'react';
+import {
+  type FollowSettings,
+  keepCautions,
+  keepSettings,
+  readCautions,
+  readSettings,
+  USUAL,
+} from '@/browser/follow/settings';
+import { type FollowDocument, personal, scoreOf } from '@/core/follow';
+import type { Caution } from '@/core/move';
+import { wordsIn } from './words';
+
+export interface Choosing {
+  settings: FollowSettings;
+  change: (change: Partial<FollowSettings>) => void;
+  cautions: readonly Caution[];
+  setCautions: (cautions: readonly Caution[]) => void;
+}
+
+/** How somebody follows on this device, as they chose it before. */
+export function useChoosing(): Choosing {
+  const [settings, setSettings] = useState(USUAL);
+  const [cautions, setCautionsOnly] = useState<readonly Caution[]>([]);
+  useEffect(() => {
+    setSettings(readSettings());
+    setCautionsOnly(readCautions());
+  }, []);
+  return {
+    settings,
+    change: (change) => {
+      const next = { ...settings, ...change };
+      keepSettings(next);
+      setSettings(next);
+    },
+    cautions,
+    setCautions: (next) => {
+      keepCautions(next);
+      setCautionsOnly(next);
+    },
+  };
+}
+
+/** The class as this person follows it. */
+export function useMine(document: FollowDocument | null, { settings, cautions }: Choosing) {
+  const language = settings.language ?? document?.score.language ?? 'en';
+  const { slower } = settings;
+  const mine = useMemo(
+    () => document && personal(document, { language, cautions, slower }),
+    [document, language, cautions, slower],
+  );
+  const scores = useMemo(
+    () =>
+      document && {
+        score: scoreOf(document.score),
+        easier: document.easier && scoreOf(document.easier),
+      },
+    [document],
+  );
+  return { language, words: wordsIn(language), mine, scores };
+}
