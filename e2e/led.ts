@@ -105,7 +105,9 @@ export async function lead(app: App, page: Page, clock: Clock, led = plan()): Pr
   return { ...opened, score, startOf };
 }
 
-export const test = base.extend<{ led: Led; held: Led }>({
+export const test = base.extend<{ opened: Omit<Led, 'startOf' | 'score'>; led: Led; held: Led }>({
+  /** A class that is ready to begin. */
+  opened: async ({ app, studio, clock }, use) => use(await open(app, studio, clock, plan())),
   /** A class that has just begun. */
   led: async ({ app, studio, clock }, use) => use(await lead(app, studio, clock)),
   /** The same, in the middle of its first hold. */

@@ -3,9 +3,9 @@
  * class that is led, what it is made of, and what is said in it. Everything else goes past it.
  */
 const STORE = 'up-beat-stage';
-const STAGE = /^\/lead\/[0-9a-f-]{36}$/;
+const STAGE = /^\/(lead\/[0-9a-f-]{36}|follow\/[A-Z0-9]{6})$/;
 const PARTS = '/_next/static/';
-const SPEECH = '/api/speech';
+const SPEECH = ['/api/speech', '/api/follow/speech'];
 /** A connection that gives no answer for so long gives none, in ms. */
 const PATIENCE_MS = 6000;
 /** About two hours of class. */
@@ -72,7 +72,7 @@ async function keepPage(page, parts, spoken) {
   const named = (await answer.clone().text()).match(/\/_next\/static\/[\w./~-]+/g) ?? [];
   const wanted = new Set([...parts, ...named]);
   const keys = await store.keys();
-  const spokenBefore = keys.filter((request) => pathOf(request) === SPEECH);
+  const spokenBefore = keys.filter((request) => SPEECH.includes(pathOf(request)));
   const old = keys.filter((request) => {
     const path = pathOf(request);
     return STAGE.test(path) || (path.startsWith(PARTS) && !wanted.has(path));
@@ -97,5 +97,5 @@ self.addEventListener('fetch', (event) => {
   if (request.mode === 'navigate') {
     if (STAGE.test(url.pathname)) event.respondWith(fresh(request, false));
   } else if (url.pathname.startsWith(PARTS)) event.respondWith(part(request));
-  else if (url.pathname === SPEECH) event.respondWith(fresh(request, true));
+  else if (SPEECH.includes(url.pathname)) event.respondWith(fresh(request, true));
 });

@@ -17,13 +17,13 @@ export interface BarProps {
   setSheet: (sheet: 'cautions' | 'more') => void;
 }
 
-const TARGET = 'btn btn-neutral h-16 min-w-16 flex-1 text-base';
+const TARGET = 'btn btn-neutral h-auto min-h-16 min-w-24 flex-1 text-base';
 
 /** Three large targets; whatever is pressed by mistake does no harm. */
 export const Bar = memo(function Bar(props: BarProps) {
   const { words, languages, language, choosing, setSheet } = props;
   const next = languages.find((l) => l !== language);
-  const turned = useRef(0);
+  const turned = useRef(Number.NEGATIVE_INFINITY);
   const turn = () => {
     const now = performance.now();
     if (now - turned.current < SLIP_MS) return;
@@ -31,7 +31,7 @@ export const Bar = memo(function Bar(props: BarProps) {
     if (next) choosing.change({ language: next });
   };
   return (
-    <div className="flex gap-2 pt-3">
+    <div className="flex flex-wrap gap-2 pt-3">
       <button type="button" className={TARGET} onClick={() => setSheet('cautions')}>
         {words.easierForMe}
         {choosing.cautions.length > 0 && (

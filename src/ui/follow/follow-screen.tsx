@@ -1,14 +1,8 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { ComeIn, type ComeInProps } from './come-in';
-
-export interface FollowScreenProps extends ComeInProps {
-  code: string;
-  /** This device came in before. */
-  inside: boolean;
-  leave: () => Promise<void>;
-}
+import { ComeIn } from './come-in';
+import type { FollowScreenProps } from './types';
 
 /** The class itself is fetched while somebody types their name, so that the door is there at once. */
 const loadInside = () => import('./inside');

@@ -110,12 +110,12 @@ export function Playing(props: PlayingProps) {
   return (
     <div
       className={clsx(
-        'mx-auto grid h-dvh max-w-6xl grid-rows-[auto_minmax(0,1fr)_auto_auto] p-4',
-        'lg:grid-cols-2 lg:grid-rows-[auto_minmax(0,1fr)_auto] lg:gap-x-8',
+        'mx-auto grid h-dvh max-w-6xl grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(34dvh,1fr)_auto_auto] overflow-y-auto p-4',
+        'lg:grid-cols-[repeat(2,minmax(0,1fr))] lg:grid-rows-[auto_minmax(0,1fr)_auto] lg:gap-x-8',
         settings.larger && 'larger-words',
       )}
     >
-      <p className="quiet flex justify-between gap-3 text-lg lg:col-span-2">
+      <p className="quiet flex flex-wrap justify-between gap-x-3 text-lg lg:col-span-2">
         <span data-testid="side">{words.side[step.side]}</span>
         <span data-testid="round">{words.round(step.round, step.rounds)}</span>
       </p>
@@ -129,7 +129,7 @@ export function Playing(props: PlayingProps) {
         <div className="min-h-7 text-lg" aria-live="polite">
           {told ? words.bend[told] : notices}
         </div>
-        <p className="flex items-baseline gap-4">
+        <p className="flex flex-wrap items-baseline gap-x-4">
           <span
             className="figures text-8xl leading-none font-bold lg:text-[12rem]"
             data-testid="countdown"

@@ -12,7 +12,7 @@ export function Waiting({ className, words, connected, ...bar }: WaitingProps) {
   return (
     <div className="mx-auto flex min-h-dvh max-w-2xl flex-col p-4">
       <div className="grid flex-1 content-center gap-3 text-center">
-        <p className="font-display text-4xl font-bold text-balance">{className}</p>
+        <p className="font-display text-4xl font-bold text-balance wrap-anywhere">{className}</p>
         <p className="text-xl" role="status">
           {connected ? words.begins : words.offline}
         </p>

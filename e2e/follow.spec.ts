@@ -1,0 +1,247 @@
+import type { Page } from '@playwright/test';
+import { inStep, openToFollowers, phone, together } from './followers';
+import { axe, Clock, expect, stored, untilReady } from './harness';
+import { projected, test } from './led';
+
+test('the teacher opens the door, somebody comes in by the code, and both see the same', async ({
+  app,
+  browser,
+  clock,
+  opened: { sessionId },
+  studio: page,
+}) => {
+  await page.getByRole('button', { name: 'Let people follow' }).click();
+  const code = (await page.getByTestId('code').textContent()) ?? '';
+  const shown = await page.context().newPage();
+  await shown.goto(`/lead/${sessionId}/show`);
+  await expect(shown.getByTestId('code')).toHaveText(code);
+  await shown.close();
+
+  const context = await browser.newContext({
+    baseURL: app.url,
+    viewport: { width: 360, height: 740 },
+  });
+  context.on('page', untilReady);
+  const there = await context.newPage();
+  const theirs = new Clock(app, there);
+  await theirs.standAt(clock.now);
+  await there.goto('/follow');
+  await there.getByLabel('Code').fill('xxx xxx');
+  await there.keyboard.press('Enter');
+  await expect(there.getByText('No class has this code now.')).toBeVisible();
+  await there.getByLabel('Code').fill(code.toLowerCase());
+  await there.keyboard.press('Enter');
+  await there.getByLabel('Your name, if you like').fill('Maren');
+  await there.keyboard.press('Enter');
+  await expect(there.getByText('We begin in a moment.')).toBeVisible();
+
+  await together([clock, theirs], 5000);
+  await expect(page.getByText('1 follows')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Who follows' })).toContainText('Maren');
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  await expect(there.getByText('We begin in a moment.')).toBeHidden();
+  await together([clock, theirs], 4200);
+  await expect(there.getByTestId('move')).toHaveText('Chin over the shoulder');
+  await inStep(app, sessionId, clock.now, [page, there]);
+
+  // By the keyboard alone: cautions, and what follows from them.
+  const easier = there.getByRole('button', { name: 'Easier for me' });
+  await easier.focus();
+  await there.keyboard.press('Enter');
+  await there.getByLabel('neck pain, or dizzy when looking up').focus();
+  await there.keyboard.press('Space');
+  await there.keyboard.press('Escape');
+  await expect(easier).toBeFocused();
+  await there.getByRole('button', { name: 'More' }).press('Enter');
+  await there.getByLabel('Your question').fill('How often a week?');
+  await there.getByLabel('With my name').check();
+  await there.getByRole('button', { name: 'Send' }).press('Enter');
+  await expect(there.getByText('Sent. Your teacher will find it.')).toBeVisible();
+  await there.keyboard.press('Escape');
+  const { events } = await projected(app, sessionId, clock.now);
+  expect(events.at(-1)).toMatchObject({ type: 'parked', note: 'Maren: How often a week?' });
+
+  await page.getByRole('button', { name: /^Followers/ }).click();
+  await page.getByRole('button', { name: 'Shut the door' }).click();
+  await expect(page.getByText('The door is shut')).toBeVisible();
+  await page.getByRole('button', { name: 'Turn away Maren' }).click();
+  await expect(there.getByText('You do not follow this class any more.')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Who follows' })).toBeHidden();
+  await context.close();
+});
+
+test('teacher and four followers agree through every bend: two languages, one offline, one late, one reloaded', async ({
+  app,
+  browser,
+  clock,
+  led: { sessionId },
+  studio: page,
+}) => {
+  const code = await openToFollowers(page, sessionId);
+  const at = () => ({ code, now: clock.now });
+  const phones = [await phone(app, browser, at()), await phone(app, browser, at())];
+  const [first, german] = phones;
+  if (!first || !german) throw new Error('nobody came');
+  await german.page.getByRole('button', { name: 'Deutsch' }).click();
+  await expect(german.page.getByTestId('doing')).toContainText('mach dich bereit');
+  const all = () => [clock, ...phones.map((p) => p.clock)];
+  const pages = () => phones.map((p) => p.page);
+  const pass = async (ms: number) => {
+    await together(all(), ms);
+    await inStep(app, sessionId, clock.now, [page, ...pages()]);
+  };
+  const bend = async (key: string, says?: string) => {
+    await stored(page, () => page.keyboard.press(key));
+    if (says) await expect(first.page.getByText(says, { exact: true })).toBeVisible();
+    await pass(0);
+  };
+  await pass(3000);
+  await bend('+', 'A little longer');
+  await pass(4000);
+  await bend('Space', 'A pause');
+  await pass(6000);
+  await bend('Space', 'We go on');
+  await bend('ArrowRight', 'On to the next');
+  await pass(2000);
+  await bend('r', 'One more round');
+
+  // Late: right at once.
+  const late = await phone(app, browser, at());
+  phones.push(late);
+  await pass(1000);
+  await bend('a', 'Once more from the start');
+  await pass(5000);
+
+  // Offline for 40 s: it goes on by its own clock, and is put right when it returns.
+  await first.page.context().setOffline(true);
+  await expect(first.page.getByText('No connection. You go on by your own clock.')).toBeVisible();
+  await together(all(), 20_000);
+  await inStep(app, sessionId, clock.now, [first.page]);
+  await stored(page, () => page.keyboard.press('Space'));
+  await together(all(), 20_000);
+  await first.page.context().setOffline(false);
+  await expect(first.page.getByText('No connection.')).toBeHidden();
+  await pass(0);
+  await bend('Space');
+  await pass(3000);
+
+  // Loaded anew in the middle: in the same class, at the same moment, without the door.
+  await late.page.reload();
+  await expect(late.page.getByTestId('countdown')).toBeVisible();
+  await pass(1000);
+  await bend('s', 'On to the next part');
+  await pass(1000);
+  await bend('g', 'The easier version for all');
+  await pass(2000);
+  await bend('w', 'We come to the close');
+  await pass(1500);
+  for (const { close } of phones) await close();
+});
+
+test('when the server dies, followers go on by themselves, and come back to another one', async ({
+  app,
+  browser,
+  clock,
+  led: { sessionId },
+  studio: page,
+}) => {
+  const code = await openToFollowers(page, sessionId);
+  const there = await phone(app, browser, { code, now: clock.now, name: 'Jon' });
+  await together([clock, there.clock], 3000);
+  await app.kill();
+  await expect(there.page.getByText('No connection.')).toBeVisible();
+  await together([there.clock], 8000);
+  await clock.sleep(8000);
+  await inStep(app, sessionId, clock.now, [there.page]);
+  await app.up();
+  await together([clock, there.clock], 20_000);
+  await expect(there.page.getByText('No connection.')).toBeHidden();
+  await stored(page, () => page.keyboard.press('Space'));
+  await expect(there.page.getByTestId('doing')).toContainText('a pause');
+  await inStep(app, sessionId, clock.now, [there.page]);
+  await there.close();
+});
+
+test('without the server the page opens again on the phone, and the class goes on there', async ({
+  app,
+  browser,
+  clock,
+  led: { sessionId },
+  studio: page,
+}) => {
+  const code = await openToFollowers(page, sessionId);
+  const there = await phone(app, browser, { code, now: clock.now });
+  await expect(there.page.getByTestId('countdown')).toBeVisible();
+  await expect
+    .poll(() =>
+      there.page.evaluate(
+        async (url) => (await caches.match(url, { ignoreVary: true })) !== undefined,
+        `/follow/${code}`,
+      ),
+    )
+    .toBe(true);
+  await together([clock, there.clock], 2000);
+  await there.page.context().setOffline(true);
+  await there.page.reload();
+  await expect(there.page.getByTestId('countdown')).toBeVisible();
+  await there.clock.pass(0);
+  await inStep(app, sessionId, clock.now, [there.page]);
+  await there.close();
+});
+
+test('axe finds nothing at the door, while waiting, on the stage, in what is chosen and at the end', async ({
+  app,
+  browser,
+  studio: page,
+}) => {
+  const look = async (of: Page, name: string) => expect(await axe(of), name).toEqual([]);
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Lead/ }).first().click();
+  await page.getByRole('button', { name: 'Let people follow' }).click();
+  const code = ((await page.getByTestId('code').textContent()) ?? '').replace(' ', '');
+  await look(page, 'Lead, its door open');
+  const shown = await page.context().newPage();
+  await shown.goto(`${page.url()}/show`);
+  await shown.getByTestId('code').waitFor();
+  await look(shown, 'the second screen with a code');
+  const context = await browser.newContext({
+    baseURL: app.url,
+    viewport: { width: 360, height: 740 },
+    reducedMotion: 'reduce',
+  });
+  context.on('page', untilReady);
+  const there = await context.newPage();
+  await there.goto('/follow');
+  await look(there, 'where a code is typed');
+  await there.goto('/follow/CCCCCC');
+  await look(there, 'a code of nothing');
+  await there.goto(`/follow/${code}`);
+  await look(there, 'the door');
+  await there.getByRole('button', { name: 'Come in' }).click();
+  await there.getByText('We begin in a moment.').waitFor();
+  await look(there, 'waiting');
+  await page.getByRole('button', { name: 'Start the class' }).click();
+  await there.getByTestId('countdown').waitFor();
+  await look(there, 'the stage');
+  await there.getByRole('button', { name: 'Easier for me' }).click();
+  await there.getByLabel('a jaw that hurts or clicks').check();
+  await look(there, 'cautions');
+  await there.keyboard.press('Escape');
+  await there.getByRole('button', { name: 'More' }).click();
+  await there.getByText('In step').click();
+  await there.getByText('Leave the class').click();
+  await look(there, 'how one follows');
+  await there.keyboard.press('Escape');
+  // Twice as large, nothing is cut off at the side.
+  await there.evaluate(() => {
+    document.documentElement.style.fontSize = '200%';
+  });
+  const wide = () => there.evaluate(() => document.documentElement.scrollWidth);
+  expect(await wide()).toBeLessThanOrEqual(360);
+  await page.getByRole('button', { name: 'Followers: 1' }).click();
+  await look(page, 'who follows');
+  await page.getByRole('button', { name: /^Turn away/ }).click();
+  await there.getByText('You do not follow this class any more.').waitFor();
+  await look(there, 'turned away');
+  await context.close();
+});
