@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { inStep, openToFollowers, phone, together } from './followers';
+import { inStep, openToFollowers, phone, timed, together } from './followers';
 import { axe, Clock, expect, stored, untilReady } from './harness';
 import { projected, test } from './led';
 
@@ -34,6 +34,7 @@ test('the teacher opens the door, somebody comes in by the code, and both see th
   await there.getByLabel('Your name, if you like').fill('Maren');
   await there.keyboard.press('Enter');
   await expect(there.getByText('We begin in a moment.')).toBeVisible();
+  await timed(there);
 
   await together([clock, theirs], 5000);
   await expect(page.getByText('1 follows')).toBeVisible();
@@ -119,15 +120,17 @@ test('teacher and four followers agree through every bend: two languages, one of
   await inStep(app, sessionId, clock.now, [first.page]);
   await stored(page, () => page.keyboard.press('Space'));
   await together(all(), 20_000);
+  const asked = Number(await first.page.locator('main').getAttribute('data-asked'));
   await first.page.context().setOffline(false);
   await expect(first.page.getByText('No connection.')).toBeHidden();
+  await expect(first.page.locator('main')).not.toHaveAttribute('data-asked', String(asked));
   await pass(0);
   await bend('Space');
   await pass(3000);
 
   // Loaded anew in the middle: in the same class, at the same moment, without the door.
   await late.page.reload();
-  await expect(late.page.getByTestId('countdown')).toBeVisible();
+  await timed(late.page);
   await pass(1000);
   await bend('s', 'On to the next part');
   await pass(1000);
@@ -183,8 +186,8 @@ test('without the server the page opens again on the phone, and the class goes o
   await together([clock, there.clock], 2000);
   await there.page.context().setOffline(true);
   await there.page.reload();
-  await expect(there.page.getByTestId('countdown')).toBeVisible();
-  await there.clock.pass(0);
+  // What comes after the page is shown a moment later, by the page's clock.
+  await together([clock, there.clock], 1000);
   await inStep(app, sessionId, clock.now, [there.page]);
   await there.close();
 });
@@ -244,4 +247,54 @@ test('axe finds nothing at the door, while waiting, on the stage, in what is cho
   await there.getByText('You do not follow this class any more.').waitFor();
   await look(there, 'turned away');
   await context.close();
+});
+
+test('a class that may be taken home is done again alone, without the server, and more slowly', async ({
+  app,
+  browser,
+  clock,
+  led: { sessionId, score },
+  studio: page,
+}) => {
+  const code = await openToFollowers(page, sessionId);
+  const there = await phone(app, browser, { code, now: clock.now });
+  await expect(there.page.getByTestId('countdown')).toBeVisible();
+  await page.getByRole('button', { name: /^Followers/ }).click();
+  await page.getByLabel('Whoever follows may do this class again alone').check();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('e');
+  await page.getByRole('button', { name: 'Close the session' }).click();
+  await there.page.getByRole('link', { name: 'Do it again, alone' }).click();
+  await there.clock.sleep(1000);
+  await there.page.getByRole('button', { name: `Do it: ${score.name}` }).click();
+  await expect
+    .poll(() =>
+      there.page.evaluate(async () =>
+        Boolean(await caches.match('/follow/again', { ignoreVary: true })),
+      ),
+    )
+    .toBe(true);
+  // Days later, far from any network.
+  await there.page.context().setOffline(true);
+  await there.clock.sleep(3 * 86_400_000);
+  await there.page.reload();
+  await there.clock.sleep(1000);
+  await there.page.getByRole('button', { name: `Do it: ${score.name}` }).click();
+  await there.page.getByRole('button', { name: 'Go' }).click();
+  const left = async () => Number(await there.page.getByTestId('countdown').textContent());
+  const whole = Math.ceil((score.steps[0]?.durationMs ?? 0) / 1000);
+  await there.clock.sleep(1200);
+  await there.clock.pass(0);
+  await expect.poll(left).toBe(whole);
+  await there.page.getByRole('button', { name: 'Slower' }).click();
+  await there.clock.sleep(10_000);
+  await there.clock.pass(0);
+  await expect.poll(left).toBe(whole - 8);
+  await there.page.getByRole('button', { name: 'Pause' }).click();
+  await there.clock.sleep(10_000);
+  await there.clock.pass(0);
+  await expect.poll(left).toBe(whole - 8);
+  await there.page.getByRole('button', { name: 'Again' }).click();
+  await expect.poll(left).toBe(whole);
+  await there.close();
 });

@@ -3,7 +3,9 @@
  * class that is led, what it is made of, and what is said in it. Everything else goes past it.
  */
 const STORE = 'up-beat-stage';
-const STAGE = /^\/(lead\/[0-9a-f-]{36}|follow\/[A-Z0-9]{6})$/;
+const STAGE = /^\/(lead\/[0-9a-f-]{36}|follow\/([A-Z0-9]{6}|again))$/;
+/** Classes that may be done again alone. */
+const AGAIN = '/follow/again';
 const PARTS = '/_next/static/';
 const SPEECH = ['/api/speech', '/api/follow/speech'];
 /** A connection that gives no answer for so long gives none, in ms. */
@@ -43,6 +45,8 @@ async function answerOf(request) {
 
 async function fresh(request, keep) {
   const answer = await answerOf(request);
+  // What was said in a class that is over is said by nobody else any more.
+  if (keep && answer && !answer.ok) return (await kept(request)) ?? answer;
   if (answer?.ok && keep) await (await open()).put(request, answer.clone());
   return answer ?? (await (keep ? kept(request) : keptPage(request))) ?? fetch(request);
 }
@@ -75,7 +79,7 @@ async function keepPage(page, parts, spoken) {
   const spokenBefore = keys.filter((request) => SPEECH.includes(pathOf(request)));
   const old = keys.filter((request) => {
     const path = pathOf(request);
-    return STAGE.test(path) || (path.startsWith(PARTS) && !wanted.has(path));
+    return (STAGE.test(path) && path !== AGAIN) || (path.startsWith(PARTS) && !wanted.has(path));
   });
   for (const request of [...old, ...spokenBefore.slice(0, -MOST_SPOKEN)])
     await store.delete(request);

@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
+import { type NetworkInterfaceInfo, tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, it, vi } from 'vitest';
+import { addressOnNetwork } from './lib/hall.mjs';
 import { freePort, isFree, until } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { playwrightResult, single, Tally, vitestResult } from './lib/suites.mjs';
@@ -33,6 +34,7 @@ describe('npm start', () => {
     expect(taken.stderr.trim()).toBe(
       `Port ${port} is in use. Free it, or choose another: PORT=3001 npm start`,
     );
+    expect(start({ HOST: 'hall.example' }).stderr).toMatch(/HOST is "hall.example"; it must be/);
     expect(start({ PORT: 'eighty' }).stderr).toMatch(/PORT is "eighty"; it must be a port number/);
   });
 
@@ -42,6 +44,25 @@ describe('npm start', () => {
     expect(blocked.stderr.trim()).toMatch(
       /^The folder \/etc\/hostname\/data cannot be written: .+$/,
     );
+  });
+});
+
+describe('the address on the network', () => {
+  const at = (address: string, internal = false, family = 'IPv4') =>
+    ({ address, internal, family }) as NetworkInterfaceInfo;
+
+  it('is that of the hall, and none where there is no network', () => {
+    expect(addressOnNetwork({ lo: [at('127.0.0.1', true)] })).toBeNull();
+    expect(
+      addressOnNetwork({ eth0: [at('169.254.7.7')], v6: [at('fe80::1', false, 'IPv6')] }),
+    ).toBe(null);
+    const both = {
+      lo: [at('127.0.0.1', true)],
+      vpn: [at('203.0.113.9')],
+      wifi: [at('192.168.7.4')],
+    };
+    expect(addressOnNetwork(both)).toBe('192.168.7.4');
+    expect(addressOnNetwork({ eth0: [at('203.0.113.9')] })).toBe('203.0.113.9');
   });
 });
 

@@ -5,6 +5,7 @@ import { ensureBuild } from './lib/build.mjs';
 import { database } from './lib/database.mjs';
 import { ensureDebian } from './lib/debian.mjs';
 import { backUpNightly, nightlyFrom, untilClockShows } from './lib/dump.mjs';
+import { addressOnNetwork, EVERYBODY, HERE, OPENS } from './lib/hall.mjs';
 import { keepRunning } from './lib/keep-running.mjs';
 import { LOCK, otherStart } from './lib/lock.mjs';
 import { ensurePackages, requireNode } from './lib/packages.mjs';
@@ -14,6 +15,7 @@ import { run } from './lib/run.mjs';
 import { main, say, Trouble } from './lib/say.mjs';
 
 const PORT = Number(process.env.PORT ?? 3000);
+const HOST = process.env.HOST ?? HERE;
 const resetOnly = process.argv.includes('--reset-demo');
 
 async function prepareDatabase(env, reset) {
@@ -52,6 +54,14 @@ await main(async () => {
   if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65_535) {
     throw new Trouble(`PORT is "${process.env.PORT}"; it must be a port number from 1 to 65535.`);
   }
+  if (HOST !== HERE && HOST !== EVERYBODY) {
+    throw new Trouble(
+      `HOST is "${HOST}"; it must be ${HERE} (this machine only) or ${EVERYBODY} (everybody on this network).`,
+    );
+  }
+  const onNetwork = HOST === EVERYBODY ? addressOnNetwork() : HERE;
+  if (!onNetwork) throw new Trouble('This machine is on no network. Join one, or leave HOST out.');
+  const ownUrl = `http://${onNetwork}:${PORT}`;
   try {
     mkdirSync(DATA_DIR, { recursive: true });
   } catch (error) {
@@ -62,7 +72,7 @@ await main(async () => {
   if (other && !resetOnly) {
     throw new Trouble(`Up Beat is already running here (process ${other}). Stop it first.`);
   }
-  if (!resetOnly && !(await isFree(PORT))) {
+  if (!resetOnly && !(await isFree(PORT, HOST))) {
     throw new Trouble(`Port ${PORT} is in use. Free it, or choose another: PORT=3001 npm start`);
   }
   await ensurePackages();
@@ -71,8 +81,8 @@ await main(async () => {
   const env = {
     DATABASE_URL: url,
     UPBEAT_DATA_DIR: DATA_DIR,
-    UPBEAT_DEMO: process.env.UPBEAT_DEMO ?? (isLocal(process.env.UPBEAT_URL) ? '1' : '0'),
-    UPBEAT_URL: process.env.UPBEAT_URL ?? `http://127.0.0.1:${PORT}`,
+    UPBEAT_DEMO: process.env.UPBEAT_DEMO ?? (isLocal(process.env.UPBEAT_URL ?? ownUrl) ? '1' : '0'),
+    UPBEAT_URL: process.env.UPBEAT_URL ?? ownUrl,
   };
 
   if (resetOnly) {
@@ -99,14 +109,19 @@ await main(async () => {
     await ensureBuild();
     const logFile = path.join(DATA_DIR, 'app.log');
     app = keepRunning({
-      start: () => startApp({ port: PORT, env, logFile }),
+      start: () => startApp({ port: PORT, host: HOST, env, logFile }),
       tell: (sentence) => process.stderr.write(`\n${sentence} Its log is ${logFile}.\n`),
     });
     if (!(await app.running)) {
       throw new Trouble(`The application did not answer; its log is ${logFile}.`);
     }
     const signIn = path.join(DATA_DIR, 'demo-sign-in.json');
-    say(`\nUp Beat is ready at http://127.0.0.1:${PORT}`);
+    if (HOST === EVERYBODY) {
+      const { default: qr } = await import('qrcode');
+      say(`\n${OPENS}\n\nFor phones: ${env.UPBEAT_URL}/follow`);
+      say(await qr.toString(`${env.UPBEAT_URL}/follow`, { type: 'utf8' }));
+    }
+    say(`\nUp Beat is ready at ${ownUrl}`);
     if (env.UPBEAT_DEMO === '1' && existsSync(signIn)) {
       const { email, password } = JSON.parse(readFileSync(signIn, 'utf8'));
       say(`Demo studio: press "Enter the demo studio", or sign in as ${email} with ${password}`);

@@ -7,10 +7,10 @@ import { until } from './ports.mjs';
 const PATIENCE_MS = 5000;
 
 /**
- * Starts the built application on loopback, in a process group of its own.
+ * Starts the built application, on loopback where nothing else is said, in a process group of its own.
  * @returns {Promise<{ url: string, ended: Promise<void>, stop: (signal?: NodeJS.Signals) => Promise<void> } | null>} null where it did not answer in time
  */
-export async function startApp({ port, env, logFile }) {
+export async function startApp({ port, host = '127.0.0.1', env, logFile }) {
   const url = `http://127.0.0.1:${port}`;
   const log = logFile ? openSync(logFile, 'a') : 'inherit';
   const child = spawn(process.execPath, [inRoot('scripts', 'serve.mjs')], {
@@ -18,7 +18,7 @@ export async function startApp({ port, env, logFile }) {
     env: {
       ...process.env,
       ...env,
-      HOST: '127.0.0.1',
+      HOST: host,
       PORT: String(port),
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',

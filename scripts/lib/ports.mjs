@@ -1,11 +1,11 @@
 import net from 'node:net';
 
-/** Whether a loopback port can be listened on. */
-export function isFree(port) {
+/** Whether a port can be listened on. */
+export function isFree(port, host = '127.0.0.1') {
   return new Promise((resolve) => {
     const server = net.createServer();
     server.once('error', () => resolve(false));
-    server.listen({ port, host: '127.0.0.1' }, () => server.close(() => resolve(true)));
+    server.listen({ port, host }, () => server.close(() => resolve(true)));
   });
 }
 

@@ -1,5 +1,5 @@
 import { headers } from 'next/headers';
-import { demoIsOn } from '@/server/auth/demo';
+import { demoIsOn, isPublic } from '@/server/auth/demo';
 import { db } from '@/server/db';
 import { hasOwnStudio } from '@/server/studio/studios';
 
@@ -17,7 +17,8 @@ export function signUp(): 'open' | 'invitation' | 'closed' {
  */
 export async function mayBegin(): Promise<boolean> {
   if (signUp() === 'open') return true;
-  if (!demoIsOn()) return false;
+  // What a request says of its host is believed only where nobody else can reach this server.
+  if (!demoIsOn() || isPublic()) return false;
   const asked = await headers();
   const hosts = [asked.get('host'), asked.get('x-forwarded-host')].filter((h) => h !== null);
   return hosts.every((host) => LOCAL.test(host)) && !(await hasOwnStudio(db()));

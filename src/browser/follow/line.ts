@@ -39,7 +39,7 @@ export function followLine({ after, heard, open, lost, gone }: LineOf): () => vo
     clearTimeout(timer);
     source?.close();
     window.removeEventListener('online', soon);
-    window.removeEventListener('offline', offline);
+    window.removeEventListener('offline', again);
     document.removeEventListener('visibilitychange', turned);
   };
   const again = () => {
@@ -50,8 +50,6 @@ export function followLine({ after, heard, open, lost, gone }: LineOf): () => vo
     clearTimeout(timer);
     timer = setTimeout(begin, waitAfter(tries++, Math.random()));
   };
-  /** The device knows that it has no connection, before the line does. */
-  const offline = () => lost();
   const alive = () => {
     clearTimeout(timer);
     timer = setTimeout(again, SILENT_MS);
@@ -92,7 +90,8 @@ export function followLine({ after, heard, open, lost, gone }: LineOf): () => vo
     if (!document.hidden && !source) soon();
   };
   window.addEventListener('online', soon);
-  window.addEventListener('offline', offline);
+  // The device knows that it has no connection before the line does.
+  window.addEventListener('offline', again);
   document.addEventListener('visibilitychange', turned);
   begin();
   return stop;

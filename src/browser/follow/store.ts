@@ -47,3 +47,16 @@ export const keptClass = async (code: string): Promise<KeptClass | undefined> =>
 
 export const dropClass = async (code: string): Promise<void> =>
   (await database()).delete('classes', code);
+
+/** Every class that is kept here, the latest first. */
+export async function keptClasses(): Promise<(KeptClass & { code: string })[]> {
+  const db = await database();
+  const keys = await db.getAllKeys('classes');
+  const all = await Promise.all(
+    keys.map(async (code) => {
+      const kept = await db.get('classes', code);
+      return kept ? [{ ...kept, code }] : [];
+    }),
+  );
+  return all.flat().toSorted((a, b) => b.at - a.at);
+}

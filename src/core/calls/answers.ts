@@ -143,6 +143,8 @@ export const doorSchema = z.object({
     .object({
       code: z.string(),
       shut: z.boolean(),
+      /** Whoever followed may do the class again alone. */
+      takeHome: z.boolean(),
       /** Where somebody types the code, and where its picture leads. */
       place: z.string(),
       address: z.string(),

@@ -280,7 +280,7 @@ export const CALLS = {
     method: 'POST',
     path: '/api/sessions/[id]/door',
     id,
-    asks: z.object({ shut: z.boolean() }),
+    asks: z.object({ shut: z.boolean(), takeHome: z.boolean().optional() }),
     answers: doorSchema,
   }),
   /** Refused as `not-found` where nobody like that follows. */

@@ -24,17 +24,26 @@ export interface Door {
   code: string;
   /** Nobody else may come in. */
   shut: boolean;
+  /** Whoever followed may do the class again alone. */
+  takeHome: boolean;
   /** Epoch ms. */
   endsAt: number;
 }
 
 const rowSchema = z
-  .object({ session_id: z.uuid(), code: z.string(), shut_at: maybeEpochMs, ends_at: epochMs })
+  .object({
+    session_id: z.uuid(),
+    code: z.string(),
+    shut_at: maybeEpochMs,
+    ends_at: epochMs,
+    take_home: z.boolean(),
+  })
   .transform(
     (row): Door => ({
       sessionId: row.session_id,
       code: row.code,
       shut: row.shut_at !== null,
+      takeHome: row.take_home,
       endsAt: row.ends_at,
     }),
   );
@@ -52,10 +61,12 @@ export async function doorOf(
   sessionId: string,
   now: number,
 ): Promise<Door | null> {
-  const row = await db('follow_doors')
-    .where(own(scope, sessionId))
-    .where('ends_at', '>', new Date(now))
-    .first('session_id', 'code', 'shut_at', 'ends_at');
+  const row = await db('follow_doors as d')
+    .join('sessions as s', 's.id', 'd.session_id')
+    .join('classes as c', 'c.id', 's.class_id')
+    .where({ 'd.session_id': sessionId, 'd.studio_id': scope.studioId })
+    .where('d.ends_at', '>', new Date(now))
+    .first('d.session_id', 'd.code', 'd.shut_at', 'd.ends_at', 'c.take_home');
   return row ? rowSchema.parse(row) : null;
 }
 
@@ -91,7 +102,8 @@ export async function openDoor(
         .insert({ ...own(scope, sessionId), ...door })
         .onConflict('session_id')
         .merge();
-      return { sessionId, code: door.code, shut: false, endsAt: now + OPEN_MS };
+      const made = await doorOf(db, scope, sessionId, now);
+      if (made) return made;
     } catch (error) {
       // Another class has this code.
       if (!isUniqueError(error)) throw error;
@@ -114,6 +126,19 @@ export async function shutDoor(
     .update({ shut_at: new Date(now) });
   await tellFollowers(db, scope, sessionId, now);
   return { ...door, shut: true };
+}
+
+/** Lets a class be taken home by whoever follows it, or not any more. @throws Refusal `not-found` */
+export async function letTakeHome(
+  db: Db,
+  scope: Scope,
+  { sessionId, takeHome, now }: { sessionId: string; takeHome: boolean; now: number },
+): Promise<void> {
+  const { classId } = await getSession(db, scope, sessionId);
+  await db('classes')
+    .where({ id: classId, studio_id: scope.studioId })
+    .update({ take_home: takeHome });
+  await tellFollowers(db, scope, sessionId, now);
 }
 
 /** The class is closed: its code is dead in a while. */

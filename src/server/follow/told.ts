@@ -33,7 +33,14 @@ export async function doorTold(
   const address = addressOf(`/follow/${door.code}`);
   const place = addressOf('/follow').replace(/^https?:\/\//, '');
   return {
-    door: { code: door.code, shut: door.shut, place, address, qr: qrPath(address) },
+    door: {
+      code: door.code,
+      shut: door.shut,
+      takeHome: door.takeHome,
+      place,
+      address,
+      qr: qrPath(address),
+    },
     followers,
   };
 }

@@ -62,7 +62,15 @@ export function FollowStage(props: FollowStageProps) {
   });
   useVibration(state, choosing.settings.vibrate);
   if (followed.ended || state.status === 'finished' || state.status === 'over') {
-    return <Over says={words.thanks(document.score.name)} then={words.over} />;
+    return (
+      <Over says={words.thanks(document.score.name)} then={words.over}>
+        {followed.takeHome && (
+          <a href="/follow/again" className="btn btn-primary upbeat-on-accent h-14">
+            {words.takeHome}
+          </a>
+        )}
+      </Over>
+    );
   }
   return (
     <Playing
@@ -70,6 +78,15 @@ export function FollowStage(props: FollowStageProps) {
       state={state}
       clock={clock}
       bend={events.at(-1)}
+      bar={
+        <Bar
+          words={words}
+          languages={document.languages}
+          language={props.language}
+          choosing={choosing}
+          setSheet={props.setSheet}
+        />
+      }
       notices={
         <>
           {!followed.connected && (
@@ -84,17 +101,19 @@ export function FollowStage(props: FollowStageProps) {
   );
 }
 
-interface PlayingProps extends Omit<FollowStageProps, 'followed'> {
+interface PlayingProps extends Omit<FollowStageProps, 'followed' | 'setSheet' | 'scores'> {
   state: Playback;
   clock: RunClock;
   /** What the teacher did last. */
   bend: NewRunEvent | undefined;
   notices: React.ReactNode;
+  /** What can be pressed. */
+  bar: React.ReactNode;
 }
 
 /** What somebody sees while the class runs: the face, how long still, what is said, and what comes. */
 export function Playing(props: PlayingProps) {
-  const { document, mine, state, clock, bend, words, language, choosing, notices } = props;
+  const { document, mine, state, clock, bend, words, language, choosing, notices, bar } = props;
   const current = state.queue[state.index];
   const told = useTold(bend, clock);
   if (!current) return null;
@@ -162,15 +181,7 @@ export function Playing(props: PlayingProps) {
             : next && `${words.next} ${names(next)}`}
         </p>
       </section>
-      <div className="lg:col-span-2">
-        <Bar
-          words={words}
-          languages={document.languages}
-          language={language}
-          choosing={choosing}
-          setSheet={props.setSheet}
-        />
-      </div>
+      <div className="lg:col-span-2">{bar}</div>
     </div>
   );
 }

@@ -28,7 +28,6 @@ export default function Inside(props: FollowScreenProps) {
   const open = sheet && (
     <Sheets
       {...{ sheet, words, language, choosing, followed, code }}
-      className={props.className}
       leave={props.leave}
       onClose={() => setSheet(null)}
     />
@@ -37,6 +36,7 @@ export default function Inside(props: FollowScreenProps) {
     <main
       data-theme="upbeat-night"
       lang={language}
+      data-asked={followed.asked}
       className="bg-base-100 text-base-content follow-screen min-h-dvh"
     >
       <h1 className="sr-only">{props.className}</h1>

@@ -1,5 +1,14 @@
+import type { ReactNode } from 'react';
+
+interface OverProps {
+  says: string;
+  then?: string;
+  link?: string;
+  children?: ReactNode;
+}
+
 /** The end of following, however it came. */
-export function Over({ says, then, link }: { says: string; then?: string; link?: string }) {
+export function Over({ says, then, link, children }: OverProps) {
   return (
     <div className="mx-auto grid min-h-dvh max-w-lg content-center gap-4 p-6 text-center">
       <p className="text-3xl font-bold text-balance">{says}</p>
@@ -9,6 +18,7 @@ export function Over({ says, then, link }: { says: string; then?: string; link?:
           {link}
         </a>
       )}
+      {children}
     </div>
   );
 }

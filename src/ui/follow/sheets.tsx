@@ -16,10 +16,10 @@ export interface SheetsProps {
   words: FollowWords;
   language: Language;
   choosing: Choosing;
-  followed: Followed;
-  code: string;
-  className: string;
-  leave: () => Promise<void>;
+  /** Nothing where somebody does a class alone. */
+  followed?: Followed;
+  code?: string;
+  leave?: () => Promise<void>;
   onClose: () => void;
 }
 
@@ -33,6 +33,7 @@ export function Sheets(props: SheetsProps) {
       onClose={onClose}
     >
       {sheet === 'cautions' ? <Cautions {...props} /> : <More {...props} />}
+      {!props.followed && sheet === 'cautions' && <More {...props} />}
     </Dialog>
   );
 }
@@ -113,12 +114,16 @@ function More(props: SheetsProps) {
       </fieldset>
       <div>{(['slower', 'vibrate', 'larger', 'facing'] as const).map(toggle)}</div>
       {!isSecureContext && <p className="quiet">{words.sleeps}</p>}
-      <AskForm words={words} />
-      <details>
-        <summary className="cursor-pointer py-2">{words.step}</summary>
-        <InStep followed={followed} />
-      </details>
-      <Leave {...props} />
+      {followed && (
+        <>
+          <AskForm words={words} />
+          <details>
+            <summary className="cursor-pointer py-2">{words.step}</summary>
+            <InStep followed={followed} />
+          </details>
+          <Leave {...props} />
+        </>
+      )}
     </div>
   );
 }
@@ -205,8 +210,8 @@ function Leave({ words, leave, code }: SheetsProps) {
           type="button"
           className="btn btn-error h-12 flex-1"
           onClick={async () => {
-            await dropClass(code).catch(() => {});
-            await leave();
+            if (code) await dropClass(code).catch(() => {});
+            await leave?.();
           }}
         >
           {words.leave}

@@ -114,6 +114,7 @@ export function useFollow(code: string): Followed {
         heard,
         open: () => {
           setConnected(true);
+          void askTime(1);
           if (latest.current.made !== wanted.current) void fetchDocument();
         },
         lost: () => setConnected(false),
@@ -139,9 +140,6 @@ export function useFollow(code: string): Followed {
   }, [stands, timed, code, clock]);
 
   const cameApart = useCallback(() => void askTime(ASKED_AT_FIRST), [askTime]);
-  useEffect(() => {
-    if (connected) void askTime(1);
-  }, [connected, askTime]);
 
   return { clock, timed, ...stands, connected, gone, cameApart, asked };
 }

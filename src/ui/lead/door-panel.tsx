@@ -1,7 +1,7 @@
 'use client';
 
 import { Smartphone } from 'lucide-react';
-import { useId } from 'react';
+import { useEffect, useId } from 'react';
 import { shownCode } from '@/core/follow';
 import { Dialog } from '../kit/dialog';
 import { QrCode } from '../kit/qr-code';
@@ -77,6 +77,15 @@ function Standing({
           Shut the door
         </button>
       )}
+      <label className="mt-2 flex min-h-10 cursor-pointer items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox border-base-content/70"
+          checked={stands.takeHome}
+          onChange={({ target }) => door.letTakeHome(target.checked)}
+        />
+        Whoever follows may do this class again alone
+      </label>
       {door.followers.length > 0 && (
         <ul className="mt-2 max-h-64 overflow-y-auto" aria-label="Who follows">
           {door.followers.map((follower) => (
@@ -121,6 +130,8 @@ function Row({
 
 /** The same while the class runs. */
 export function DoorDialog({ onClose, ...panel }: DoorPanelProps & { onClose: () => void }) {
+  const { look } = panel.door;
+  useEffect(() => void look(), [look]);
   return (
     <Dialog title="Followers" onClose={onClose}>
       <DoorPanel {...panel} />

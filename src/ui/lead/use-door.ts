@@ -10,9 +10,12 @@ export interface FollowDoor extends DoorAnswer {
   /** How many are there now; null where nobody can follow. */
   count: number | null;
   error: string | null;
+  /** Asks how things stand; another device may have opened it. */
+  look: () => Promise<void>;
   open: () => Promise<void>;
   shut: () => Promise<void>;
   turnAway: (followerId: string) => Promise<void>;
+  letTakeHome: (takeHome: boolean) => Promise<void>;
 }
 
 const NONE: DoorAnswer = { door: null, followers: [] };
@@ -49,15 +52,17 @@ export function useDoor(sessionId: string): FollowDoor {
   }, [stands, look]);
 
   return useMemo(() => {
-    const change = (shut: boolean) =>
-      hear(ask(CALLS.changeDoor, { id: sessionId, body: { shut } }));
+    const change = (shut: boolean, takeHome?: boolean) =>
+      hear(ask(CALLS.changeDoor, { id: sessionId, body: { shut, takeHome } }));
     return {
       ...answer,
       count: answer.door && answer.followers.filter((f) => f.there).length,
       error,
+      look,
       open: () => change(false),
       shut: () => change(true),
+      letTakeHome: (takeHome) => change(answer.door?.shut ?? false, takeHome),
       turnAway: (followerId) => hear(ask(CALLS.turnAway, { id: sessionId, body: { followerId } })),
     };
-  }, [answer, error, hear, sessionId]);
+  }, [answer, error, hear, look, sessionId]);
 }

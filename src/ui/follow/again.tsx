@@ -1,0 +1,67 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { dropClass, type KeptClass, keptClasses } from '@/browser/follow/store';
+import { keepStage } from '@/browser/kept-stage';
+import { clock, dayLabel } from '@/core/formats';
+import { Door } from '../account/door';
+import { GeneralCaution } from '../kit/caution';
+import { Alone } from './alone';
+
+type Kept = KeptClass & { code: string };
+
+/** Classes that may be done again alone, on this device. */
+export default function Again() {
+  const [classes, setClasses] = useState<Kept[] | null>(null);
+  const [chosen, setChosen] = useState<Kept | null>(null);
+  useEffect(() => {
+    const look = async () => setClasses((await keptClasses()).filter((c) => c.takeHome));
+    look().catch(() => setClasses([]));
+    void keepStage([]);
+  }, []);
+  if (chosen) return <Alone kept={chosen} onBack={() => setChosen(null)} />;
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return (
+    <Door title="Classes on this device">
+      {classes?.length === 0 && (
+        <p>
+          Nothing yet. A class that you followed stands here if its teacher lets it be taken home.
+        </p>
+      )}
+      <ul className="grid gap-3">
+        {classes?.map((kept) => (
+          <li key={kept.code} className="bg-base-200 rounded-box p-4">
+            <p className="text-xl font-semibold">{kept.document.score.name}</p>
+            <p className="quiet">
+              {clock(kept.document.score.totalMs)}, followed {dayLabel(kept.at, zone)}
+            </p>
+            <div className="mt-2 flex gap-2">
+              <button
+                type="button"
+                className="btn btn-primary upbeat-on-accent h-12 flex-1"
+                onClick={() => setChosen(kept)}
+              >
+                Do it<span className="sr-only">: {kept.document.score.name}</span>
+              </button>
+              <button
+                type="button"
+                className="btn h-12"
+                onClick={async () => {
+                  await dropClass(kept.code);
+                  setClasses((all) => all?.filter((c) => c !== kept) ?? null);
+                }}
+              >
+                Remove<span className="sr-only"> {kept.document.score.name}</span>
+              </button>
+            </div>
+          </li>
+        ))}
+      </ul>
+      <Link href="/follow" className="btn mt-6 h-12 justify-self-start">
+        Follow a class now
+      </Link>
+      <GeneralCaution className="mt-6" />
+    </Door>
+  );
+}
