@@ -11,6 +11,7 @@ import {
   type Door,
   endDoor,
   openDoor,
+  openTo,
   shutDoor,
 } from '@/server/follow/doors';
 import { MOST_A_SECOND } from '@/server/follow/flood';
@@ -166,6 +167,17 @@ describe('the door', () => {
     await expect(guess(door.code, 'stranger')).rejects.toMatchObject({ code: 'too-many-tries' });
     expect(await guess(door.code, 'choir')).toMatchObject({ sessionId });
   });
+});
+
+it('a person’s own page leads to the class they are booked on while its door is open, and to no other', async () => {
+  const other = await makeClass(db());
+  await openDoor(db(), other, other.sessionId, now);
+  expect(await openTo(db(), studio, studio.ada, now)).toMatchObject({ sessionId });
+  expect(await openTo(db(), other, studio.ada, now)).toBeNull();
+  await shutDoor(db(), studio, sessionId, now);
+  expect(await openTo(db(), studio, studio.ada, now)).toBeNull();
+  await openDoor(db(), studio, sessionId, now);
+  expect(await openTo(db(), studio, studio.ada, door.endsAt + 1)).toBeNull();
 });
 
 describe('whoever comes in', () => {

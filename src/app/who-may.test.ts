@@ -311,6 +311,7 @@ const OPEN_PAGES = [
   'begin/[[...token]]',
   'follow',
   'follow/[code]',
+  'follow/again',
   'forgot',
   'home/[token]',
   'join/[token]',
@@ -383,6 +384,7 @@ const ACTIONS: Record<string, ((ids: Ids) => unknown[]) | 'open'> = {
   logMineAction: 'open',
   dropMineAction: 'open',
   checkInMineAction: 'open',
+  followMineAction: 'open',
   settleAction: (i) => [
     i.sessions,
     null,
@@ -532,7 +534,13 @@ describe('what is done by an address', () => {
   it('is nobody’s who guesses it', async () => {
     be('anybody');
     for (const token of ['', 'x', '\0', randomUUID()]) {
-      for (const name of ['logMineAction', 'dropMineAction', 'checkInMineAction']) {
+      const byAddress = [
+        'logMineAction',
+        'dropMineAction',
+        'checkInMineAction',
+        'followMineAction',
+      ];
+      for (const name of byAddress) {
         const came = await harmless(() => ACTION.get(name)?.(token, null, form()));
         expect([name, came]).toEqual([name, '404']);
       }

@@ -195,13 +195,11 @@ const behindSchema = z
     }),
   );
 
-/** The class behind a code that stands, or null. */
-export async function behind(db: Db, code: string, now: number): Promise<Behind | null> {
-  const row = await db('follow_doors')
+const behindQuery = (db: Db, now: number) =>
+  db('follow_doors')
     .join('sessions', 'sessions.id', 'follow_doors.session_id')
     .join('classes', 'classes.id', 'sessions.class_id')
     .join('studios', 'studios.id', 'follow_doors.studio_id')
-    .where('follow_doors.code', code)
     .where('follow_doors.ends_at', '>', new Date(now))
     .first(
       'follow_doors.session_id',
@@ -214,6 +212,29 @@ export async function behind(db: Db, code: string, now: number): Promise<Behind 
       'sessions.starts_at',
       'studios.time_zone',
     );
+
+/** The class behind a code that stands, or null. */
+export async function behind(db: Db, code: string, now: number): Promise<Behind | null> {
+  const row = await behindQuery(db, now).where('follow_doors.code', code);
+  return row ? behindSchema.parse(row) : null;
+}
+
+/** The class that somebody is expected in and whose door is open now; the one that was opened last. */
+export async function openTo(
+  db: Db,
+  { studioId }: Scope,
+  participantId: string,
+  now: number,
+): Promise<Behind | null> {
+  const row = await behindQuery(db, now)
+    .join('session_people', 'session_people.session_id', 'follow_doors.session_id')
+    .where({
+      'follow_doors.studio_id': studioId,
+      'session_people.participant_id': participantId,
+      'session_people.booked': true,
+    })
+    .whereNull('follow_doors.shut_at')
+    .orderBy('follow_doors.opened_at', 'desc');
   return row ? behindSchema.parse(row) : null;
 }
 

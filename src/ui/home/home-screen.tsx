@@ -21,6 +21,8 @@ export interface HomeScreenProps {
     totalMs: number;
     lines: { id: string; name: string; dose: string; words: string; against: boolean }[];
   }[];
+  /** A class of theirs whose door is open now. */
+  open: { className: string; follow: FormAct } | null;
   /** What is asked for now, where they agreed to it. */
   checkIn: { week: number; keep: FormAct } | null;
   practice: { id: string; says: string; mine: boolean }[];
@@ -39,6 +41,15 @@ export function HomeScreen(props: HomeScreenProps) {
         </p>
         <h1 className="mt-2 text-3xl font-bold">Practice at home, {name}</h1>
       </div>
+      {props.open && (
+        <section aria-labelledby="open" className="bg-base-200 rounded-box p-4">
+          <h2 id="open" className="text-xl font-semibold">
+            {props.open.className} is open
+          </h2>
+          <p className="quiet mb-3">See and hear it here. Your teacher sees that you are there.</p>
+          <ActionForm act={props.open.follow} submit="Follow it here" label="Follow the class" />
+        </section>
+      )}
       <section aria-labelledby="log">
         <h2 id="log" className="mb-2 text-xl font-semibold">
           I practised

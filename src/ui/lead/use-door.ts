@@ -61,7 +61,12 @@ export function useDoor(sessionId: string): FollowDoor {
       look,
       open: () => change(false),
       shut: () => change(true),
-      letTakeHome: (takeHome) => change(answer.door?.shut ?? false, takeHome),
+      letTakeHome: (takeHome) => {
+        const { door } = answer;
+        // As it was asked for, until the server has answered.
+        if (door) setAnswer({ ...answer, door: { ...door, takeHome } });
+        return change(door?.shut ?? false, takeHome);
+      },
       turnAway: (followerId) => hear(ask(CALLS.turnAway, { id: sessionId, body: { followerId } })),
     };
   }, [answer, error, hear, look, sessionId]);

@@ -1,12 +1,16 @@
 'use server';
 
 import { refresh } from 'next/cache';
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema } from '@/core/calendar';
+import { Refusal } from '@/core/calls';
 import { checkInSchema, practiceSchema, practisedAt } from '@/core/people';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { openTo } from '@/server/follow/doors';
+import { comesIn } from '@/server/follow/flood';
+import { join } from '@/server/follow/followers';
 import { keepCheckIn } from '@/server/people/check-ins';
 import {
   dropPractice,
@@ -16,6 +20,7 @@ import {
   takeDayOff,
 } from '@/server/people/practice';
 import type { FormState } from '@/ui/kit/form';
+import { keepFollowToken } from '../../auth';
 import { answerForm } from '../../forms';
 
 /** Whoever has the address, as long as it was not revoked. */
@@ -76,4 +81,25 @@ export async function checkInMineAction(
     refresh();
     return 'Kept, for you and your teacher.';
   });
+}
+
+/** Comes in to the class that is open to them now: the teacher sees who it is. */
+export async function followMineAction(
+  token: string,
+  _: FormState,
+  form: FormData,
+): Promise<FormState> {
+  const of = await owner(token);
+  let code: string | null = null;
+  const state = await answerForm(form, z.object({}), async () => {
+    comesIn(now());
+    const door = await openTo(db(), of, of.participantId, now());
+    if (!door) throw new Refusal('no-such-code');
+    const { name, participantId } = of;
+    await keepFollowToken(await join(db(), door, { name, participantId }, now()));
+    code = door.code;
+    return 'You are in.';
+  });
+  if (code) redirect(`/follow/${code}`);
+  return state;
 }

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { clock, dateOn, dayLabel } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { openTo } from '@/server/follow/doors';
 import { checkInsOf } from '@/server/people/check-ins';
 import { homeClassesOf } from '@/server/people/home';
 import { ownerOfHome, practiceOf } from '@/server/people/practice';
@@ -10,7 +11,7 @@ import { progressOf } from '@/server/people/programmes';
 import { streaksBy } from '@/server/people/streaks';
 import { programmeTold, streakTold } from '@/server/register/told';
 import { HomeScreen } from '@/ui/home/home-screen';
-import { checkInMineAction, dropMineAction, logMineAction } from './actions';
+import { checkInMineAction, dropMineAction, followMineAction, logMineAction } from './actions';
 
 export const metadata: Metadata = { title: 'Practice at home', robots: { index: false } };
 
@@ -25,12 +26,13 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
   const { participantId, timeZone: zone } = owner;
   const at = now();
   const of = { participantId, zone, now: at };
-  const [practice, streaks, programmes, homeClasses, checkIns] = await Promise.all([
+  const [practice, streaks, programmes, homeClasses, checkIns, open] = await Promise.all([
     practiceOf(db(), owner, participantId),
     streaksBy(db(), owner, { whose: { participantIds: [participantId] }, zone, now: at }),
     progressOf(db(), owner, { of: { participantId }, zone, now: at }),
     homeClassesOf(db(), owner, participantId),
     checkInsOf(db(), owner, of),
+    openTo(db(), owner, participantId, at),
   ]);
   const today = dateOn(at, zone);
   return (
@@ -43,6 +45,7 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
         ...(streaks.get(participantId) ?? []).map((s) => streakTold(s, of)),
       ].filter((s) => !s.ended)}
       homeClasses={homeClasses.map((h) => ({ ...h, length: clock(h.totalMs) }))}
+      open={open && { className: open.className, follow: followMineAction.bind(null, token) }}
       checkIn={
         checkIns.due === null
           ? null
