@@ -5,7 +5,7 @@ import { gunzipSync } from 'node:zlib';
 import { CALLS } from '@/core/calls';
 import { SIGN_IN_COOKIE, signInToDemo } from '@/server/auth/sign-ins';
 import { behind, openDoor } from '@/server/follow/doors';
-import { join } from '@/server/follow/followers';
+import { comeIn } from '@/server/follow/followers';
 import { planSession } from '@/server/sessions/sessions';
 import { App, METRICS_TOKEN, NOON } from '../e2e/app';
 import { freePort, until } from '../scripts/lib/ports.mjs';
@@ -103,7 +103,7 @@ try {
   const door = await behind(db, code, NOON);
   if (!door) throw new Error('the door leads nowhere');
   const tokens: string[] = [];
-  for (let n = 0; n < FOLLOWERS; n++) tokens.push(await join(db, door, { name: null }, NOON));
+  for (let n = 0; n < FOLLOWERS; n++) tokens.push(await comeIn(db, door, { name: null }, NOON));
   await press('started');
 
   const before = await used();

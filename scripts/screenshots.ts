@@ -77,7 +77,14 @@ async function pictures(): Promise<void> {
     await page.getByRole('button', { name: `${name}: here` }).click();
     await page.locator(`[aria-label="${name}: here"][aria-pressed=true]`).waitFor();
   }
+  await page.getByRole('button', { name: 'Let people follow' }).click();
+  const code = ((await page.getByTestId('code').textContent()) ?? '').replace(' ', '');
   await shoot('roll');
+  const phone = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const follower = await phone.newPage();
+  await follower.goto(`${url}/follow/${code}`);
+  await follower.getByRole('button', { name: 'Come in' }).click();
+  await follower.getByText('We begin in a moment.').waitFor();
   await page.getByRole('button', { name: 'Start the class' }).click();
   for (let i = 0; i < 11; i++) await page.keyboard.press('ArrowRight');
   await page
@@ -85,6 +92,8 @@ async function pictures(): Promise<void> {
     .filter({ hasText: 'Let the shoulders sink' })
     .waitFor({ timeout: 60_000 });
   await shoot('lead');
+  await follower.screenshot({ path: 'docs/screenshots/follow.png' });
+  await phone.close();
   const second = await context.newPage();
   await second.goto(`${page.url()}/show`);
   await second.getByTestId('countdown').waitFor();

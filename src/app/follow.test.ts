@@ -5,6 +5,7 @@ import { libraryMove } from '@library';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type FollowDocument, type FollowNews, followDocumentSchema } from '@/core/follow';
 import { isRoomEvent, type NewRunEvent } from '@/core/run';
+import { Crowd, type Line, MOST_BEHIND } from '@/server/follow/crowd';
 import {
   AFTER_MS,
   behindTyped,
@@ -17,10 +18,10 @@ import {
 import { MOST_A_SECOND } from '@/server/follow/flood';
 import {
   askQuestion,
+  comeIn,
   followerOf,
   followersOf,
   forgetFollowers,
-  join,
   MOST_FOLLOWERS,
   MOST_QUESTIONS,
   MOST_QUESTIONS_IN_ALL,
@@ -28,8 +29,7 @@ import {
   UNSEEN_MS,
 } from '@/server/follow/followers';
 import { MOST_LINES_EACH } from '@/server/follow/limits';
-import { FollowRoom, type Line, MOST_BEHIND } from '@/server/follow/room';
-import { followRooms, serveFollowers } from '@/server/follow/serve';
+import { crowds, serveFollowers } from '@/server/follow/serve';
 import { followedSpeech } from '@/server/follow/speech';
 import { appendEvents, prepareRun } from '@/server/runs';
 import {
@@ -58,7 +58,7 @@ beforeAll(async () => {
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
 afterAll(async () => {
-  followRooms().close();
+  crowds().close();
   server.closeAllConnections();
   server.close();
 });
@@ -71,8 +71,8 @@ beforeEach(async () => {
 });
 
 const from = (address = 'hall') => ({ address, now });
-const comeIn = async (code = door.code, name: string | null = 'Maren') =>
-  join(db(), await behindTyped(db(), code, from()), { name }, now);
+const enter = async (code = door.code, name: string | null = 'Maren') =>
+  comeIn(db(), await behindTyped(db(), code, from()), { name }, now);
 const prepare = () =>
   prepareRun(db(), studio, { sessionId, now, speaker: null, teacherId: studio.teacherId });
 const event = (what: object) => ({ id: randomUUID(), at: now, ...what }) as NewRunEvent;
@@ -131,16 +131,16 @@ describe('the door', () => {
   });
 
   it('keeps its code when it is shut and opened again, and lets nobody in meanwhile', async () => {
-    const token = await comeIn();
+    const token = await enter();
     expect((await shutDoor(db(), studio, sessionId, now)).shut).toBe(true);
-    await expect(comeIn()).rejects.toMatchObject({ code: 'door-shut' });
+    await expect(enter()).rejects.toMatchObject({ code: 'door-shut' });
     expect(await followerOf(db(), token, now)).toMatchObject({ sessionId, name: 'Maren' });
     expect((await openDoor(db(), studio, sessionId, now)).code).toBe(door.code);
-    await comeIn();
+    await enter();
   });
 
   it('is dead a while after the class is closed, and a new one has another code', async () => {
-    const token = await comeIn();
+    const token = await enter();
     await endDoor(db(), studio, sessionId, now);
     now += AFTER_MS - 1;
     expect(await behindTyped(db(), door.code, from())).toMatchObject({ sessionId });
@@ -183,9 +183,9 @@ it('a person’s own page leads to the class they are booked on while its door i
 describe('whoever comes in', () => {
   it('is seen by the teacher, and may be turned away for good', async () => {
     const person = studio.ada;
-    const token = await comeIn();
+    const token = await enter();
     const inside = await behindTyped(db(), door.code, from());
-    await join(db(), inside, { name: 'Ada', participantId: person }, now + 1);
+    await comeIn(db(), inside, { name: 'Ada', participantId: person }, now + 1);
     const all = await followersOf(db(), studio, sessionId, now);
     expect(all.map((f) => [f.name, f.participantId, f.there])).toEqual([
       ['Ada', person, true],
@@ -211,12 +211,12 @@ describe('whoever comes in', () => {
       seen_at: new Date(now),
     }));
     await db().batchInsert('followers', rows.slice(1), 200);
-    await comeIn();
-    await expect(comeIn()).rejects.toMatchObject({ code: 'too-many-followers' });
+    await enter();
+    await expect(enter()).rejects.toMatchObject({ code: 'too-many-followers' });
   });
 
   it('asks some questions, with a name or without, which are parked in the log', async () => {
-    const follower = await followerOf(db(), await comeIn(), now);
+    const follower = await followerOf(db(), await enter(), now);
     const put = (question: string, withName: boolean) =>
       askQuestion(db(), follower, { question, withName, now });
     await put('How often a week?', true);
@@ -226,7 +226,7 @@ describe('whoever comes in', () => {
     const mine = notes.map((row) => row.data.note).filter((note) => /week|why/.test(note));
     expect(mine).toEqual(['Maren: How often a week?', 'And why?', 'And why?']);
     await db()('followers').where({ id: follower.id }).update({ asked: MOST_QUESTIONS_IN_ALL });
-    const another = await followerOf(db(), await comeIn(), now);
+    const another = await followerOf(db(), await enter(), now);
     const question = { question: 'And I?', withName: false, now };
     await expect(askQuestion(db(), another, question)).rejects.toMatchObject({
       code: 'asked-enough',
@@ -237,7 +237,7 @@ describe('whoever comes in', () => {
 describe('what leaves for followers', () => {
   it('is the class as its schema cuts it out, and nothing of anybody', async () => {
     await db()('participants').where({ id: studio.ada }).update({ name: 'Zora of the pier' });
-    const token = await comeIn();
+    const token = await enter();
     expect((await ask('/api/follow/score', token)).status).toBe(409);
     const run = await prepare();
     const walksIn = { type: 'walkedIn', participantId: randomUUID(), name: 'Zora of the pier' };
@@ -262,7 +262,7 @@ describe('what leaves for followers', () => {
 
   it('goes to nobody else: no cookie, a made-up one, one that was turned away', async () => {
     await prepare();
-    const token = await comeIn();
+    const token = await enter();
     const [follower] = await followersOf(db(), studio, sessionId, now);
     await turnAway(db(), studio, { sessionId, followerId: follower?.id ?? '', now });
     for (const path of ['/api/follow/score', '/api/follow/live']) {
@@ -275,7 +275,7 @@ describe('what leaves for followers', () => {
 
   it('is told to all with the same bytes, from whatever they know on', async () => {
     const run = await prepare();
-    const [a, b] = [await comeIn(), await comeIn()];
+    const [a, b] = [await enter(), await enter()];
     await happen(run.id, { type: 'started' });
     const first = await listen(a);
     const second = await listen(b, 1);
@@ -293,7 +293,7 @@ describe('what leaves for followers', () => {
   });
 
   it('tells of a class that is made ready anew, and hangs up on who is turned away', async () => {
-    const line = await listen(await comeIn());
+    const line = await listen(await enter());
     expect(line.response.statusCode).toBe(200);
     await prepare();
     await line.made(1);
@@ -305,7 +305,7 @@ describe('what leaves for followers', () => {
   });
 
   it(`is heard on ${MOST_LINES_EACH} lines of one device at most`, async () => {
-    const token = await comeIn();
+    const token = await enter();
     const lines = [];
     for (let n = 0; n < MOST_LINES_EACH; n++) lines.push(await listen(token));
     expect((await ask('/api/follow/live', token)).status).toBe(429);
@@ -314,7 +314,7 @@ describe('what leaves for followers', () => {
 
   it('says only what the class says, at its rate', async () => {
     const run = await prepare();
-    const follower = await followerOf(db(), await comeIn(), now);
+    const follower = await followerOf(db(), await enter(), now);
     const [cue] = run.score.cues;
     const said = { text: cue?.text ?? '', language: 'en' as const };
     const rate = run.score.wordsPerMinute;
@@ -331,7 +331,7 @@ describe('what leaves for followers', () => {
   });
 });
 
-describe('a room', () => {
+describe('a crowd', () => {
   const lineOf = (behind = 0) => {
     const got: string[] = [];
     const line: Line = {
@@ -345,54 +345,54 @@ describe('a room', () => {
 
   it('looks at the database once for what happens, however many are in it', async () => {
     const run = await prepare();
-    const room = new FollowRoom(db(), { sessionId, studioId: studio.studioId });
-    await room.open();
-    const crowd = Array.from({ length: 200 }, () => lineOf());
-    const leave = crowd.map(({ line }, i) => room.enter(line, `${i}`, 0));
+    const crowd = new Crowd(db(), { sessionId, studioId: studio.studioId });
+    await crowd.open();
+    const many = Array.from({ length: 200 }, () => lineOf());
+    const leave = many.map(({ line }, i) => crowd.enter(line, `${i}`, 0));
     // Once something was heard, nothing of the beginning is under way any more.
     await happen(run.id, { type: 'started' });
-    await vi.waitFor(() => expect(crowd[199]?.got.join('')).toContain('"started"'));
+    await vi.waitFor(() => expect(many[199]?.got.join('')).toContain('"started"'));
     const queries: string[] = [];
     const note = ({ sql }: { sql: string }) => queries.push(sql);
     db().on('query', note);
     await happen(run.id, { type: 'paused' });
-    await vi.waitFor(() => expect(crowd[199]?.got.join('')).toContain('"paused"'));
+    await vi.waitFor(() => expect(many[199]?.got.join('')).toContain('"paused"'));
     db().removeListener('query', note);
     const looks = queries.filter((sql) => sql.includes('take_home'));
     expect(looks.length).toBe(1);
-    expect(new Set(crowd.map(({ got }) => got.at(-1))).size).toBe(1);
+    expect(new Set(many.map(({ got }) => got.at(-1))).size).toBe(1);
     for (const go of leave) go();
-    expect(room.size).toBe(0);
-    room.close();
+    expect(crowd.size).toBe(0);
+    crowd.close();
   });
 
   it('lets go of who reads too slowly, and of nobody else', async () => {
     const run = await prepare();
-    const room = new FollowRoom(db(), { sessionId, studioId: studio.studioId });
-    await room.open();
+    const crowd = new Crowd(db(), { sessionId, studioId: studio.studioId });
+    await crowd.open();
     const [slow, quick] = [lineOf(MOST_BEHIND + 1), lineOf()];
-    room.enter(slow.line, 'slow', 0);
-    room.enter(quick.line, 'quick', 0);
+    crowd.enter(slow.line, 'slow', 0);
+    crowd.enter(quick.line, 'quick', 0);
     await happen(run.id, { type: 'started' });
     await vi.waitFor(() => expect(quick.got.join('')).toContain('"started"'));
     expect([slow.got.at(-1), quick.got.includes('destroyed')]).toEqual(['destroyed', false]);
-    room.close();
+    crowd.close();
   });
 
   it('notes who is there, and ends when the door is dead', async () => {
-    const follower = await followerOf(db(), await comeIn(), now);
-    const room = new FollowRoom(db(), follower);
-    await room.open();
+    const follower = await followerOf(db(), await enter(), now);
+    const crowd = new Crowd(db(), follower);
+    await crowd.open();
     const { line, got } = lineOf();
-    room.enter(line, follower.id, 0);
+    crowd.enter(line, follower.id, 0);
     vi.setSystemTime(NOON + 60_000);
-    await room.beat();
+    await crowd.beat();
     const row = await db()('followers').where({ id: follower.id }).first('seen_at');
     expect(row.seen_at.getTime()).toBe(NOON + 60_000);
     vi.setSystemTime(door.endsAt + 1);
-    await room.beat();
+    await crowd.beat();
     expect(got.at(-1)).toBe('end');
-    room.close();
+    crowd.close();
   });
 });
 

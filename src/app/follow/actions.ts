@@ -9,7 +9,7 @@ import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { behindTyped } from '@/server/follow/doors';
 import { comesIn } from '@/server/follow/flood';
-import { join, leaveClass } from '@/server/follow/followers';
+import { comeIn, leaveClass } from '@/server/follow/followers';
 import type { FormState } from '@/ui/kit/form';
 import { clientAddress, followToken, keepFollowToken } from '../auth';
 import { answerForm, given } from '../forms';
@@ -48,7 +48,7 @@ export async function comeInAction(code: string, _: FormState, form: FormData): 
     const door = await behindTyped(db(), typed, from);
     const before = await followToken();
     if (before) await leaveClass(db(), before);
-    await keepFollowToken(await join(db(), door, { name: name || null }, now()));
+    await keepFollowToken(await comeIn(db(), door, { name: name || null }, now()));
     return 'You are in.';
   });
 }

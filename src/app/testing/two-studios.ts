@@ -6,7 +6,7 @@ import { hashPassword } from '@/server/auth/passwords';
 import type { Db } from '@/server/db';
 import { seedDemo } from '@/server/demo/seed';
 import { behind, openDoor } from '@/server/follow/doors';
-import { join } from '@/server/follow/followers';
+import { comeIn } from '@/server/follow/followers';
 import { saveOwnMove } from '@/server/moves/moves';
 import { giveHomeClass } from '@/server/people/home';
 import { makeHome } from '@/server/people/practice';
@@ -104,7 +104,7 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
   const door = await openDoor(db, scope, session.id, NOON);
   const inside = await behind(db, door.code, NOON);
   if (!inside) throw new Error('the door that was opened leads nowhere');
-  await join(db, inside, { name: `Jon ${mark}` }, NOON);
+  await comeIn(db, inside, { name: `Jon ${mark}` }, NOON);
   const parked = await db('run_events')
     .where({ ...of, type: 'parked' })
     .first('id');

@@ -36,7 +36,7 @@ export interface Newcomer {
  * Lets somebody in behind a door. @returns what their device shows from now on
  * @throws Refusal `door-shut`, `too-many-followers`
  */
-export async function join(
+export async function comeIn(
   db: Db,
   door: Behind,
   { name, participantId }: Newcomer,

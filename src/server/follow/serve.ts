@@ -3,19 +3,19 @@ import { Refusal } from '@/core/calls';
 import { now } from '../clock';
 import { db } from '../db';
 import { errorFields, log } from '../watch/log';
+import { Crowds } from './crowd';
 import { followerOf } from './followers';
 import { FOLLOW_COOKIE, MOST_LINES, MOST_LINES_EACH } from './limits';
-import { FollowRooms } from './room';
 
 /**
  * What many followers ask for at once: the time, the document and the line on which they hear what happens. It is
  * answered by node itself, past everything a page needs, since the same bytes go to hundreds of people.
  */
 
-const shared = globalThis as { upBeatRooms?: FollowRooms };
-export function followRooms(): FollowRooms {
-  shared.upBeatRooms ??= new FollowRooms(db());
-  return shared.upBeatRooms;
+const shared = globalThis as { upBeatCrowds?: Crowds };
+export function crowds(): Crowds {
+  shared.upBeatCrowds ??= new Crowds(db());
+  return shared.upBeatCrowds;
 }
 
 type Answer = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
@@ -37,9 +37,9 @@ function tokenIn({ headers }: IncomingMessage): string | undefined {
   return undefined;
 }
 
-async function roomOf(request: IncomingMessage) {
+async function crowdOf(request: IncomingMessage) {
   const follower = await followerOf(db(), tokenIn(request), now());
-  return { follower, room: await followRooms().room(follower) };
+  return { follower, crowd: await crowds().crowd(follower) };
 }
 
 const time: Answer = async (_, response) => {
@@ -48,10 +48,10 @@ const time: Answer = async (_, response) => {
 };
 
 const score: Answer = async (request, response) => {
-  const { room } = await roomOf(request);
-  const packed = await room.document();
+  const { crowd } = await crowdOf(request);
+  const packed = await crowd.document();
   if (!packed) throw new Refusal('class-not-ready');
-  const etag = `"${room.place.sessionId} ${packed.made}"`;
+  const etag = `"${crowd.place.sessionId} ${packed.made}"`;
   if (request.headers['if-none-match'] === etag) {
     response.writeHead(304, { ...NO_STORE, ETag: etag });
     response.end();
@@ -69,11 +69,11 @@ const score: Answer = async (request, response) => {
 };
 
 const live: Answer = async (request, response) => {
-  if (followRooms().lines >= MOST_LINES) {
+  if (crowds().lines >= MOST_LINES) {
     return json(response, 503, { code: 'many-at-once' }, { 'Retry-After': '5' });
   }
-  const { follower, room } = await roomOf(request);
-  if (room.linesOf(follower.id) >= MOST_LINES_EACH) {
+  const { follower, crowd } = await crowdOf(request);
+  if (crowd.linesOf(follower.id) >= MOST_LINES_EACH) {
     throw new Refusal('too-many-streams', String(MOST_LINES_EACH));
   }
   if (response.destroyed) return;
@@ -86,7 +86,7 @@ const live: Answer = async (request, response) => {
     'X-Accel-Buffering': 'no',
   });
   response.socket?.setNoDelay(true);
-  const leave = room.enter(response, follower.id, after >= 0 && after <= MOST_SEQ ? after : 0);
+  const leave = crowd.enter(response, follower.id, after >= 0 && after <= MOST_SEQ ? after : 0);
   response.once('close', leave);
 };
 

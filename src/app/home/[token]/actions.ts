@@ -10,7 +10,7 @@ import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { openTo } from '@/server/follow/doors';
 import { comesIn } from '@/server/follow/flood';
-import { join } from '@/server/follow/followers';
+import { comeIn } from '@/server/follow/followers';
 import { keepCheckIn } from '@/server/people/check-ins';
 import {
   dropPractice,
@@ -96,7 +96,7 @@ export async function followMineAction(
     const door = await openTo(db(), of, of.participantId, now());
     if (!door) throw new Refusal('no-such-code');
     const { name, participantId } = of;
-    await keepFollowToken(await join(db(), door, { name, participantId }, now()));
+    await keepFollowToken(await comeIn(db(), door, { name, participantId }, now()));
     code = door.code;
     return 'You are in.';
   });

@@ -22,7 +22,7 @@ import { seen } from './followers';
 export const BEAT_MS = 15_000;
 /** A follower's line may have so many bytes under way before they are let go. */
 export const MOST_BEHIND = 64_000;
-/** A room that nobody is in is kept for a while, since they may all come back, in ms. */
+/** A crowd that nobody is in is kept for a while, since they may all come back, in ms. */
 const EMPTY_MS = 60_000;
 /** How soon a browser asks again when a line breaks, in ms; so far apart that they do not all come at once. */
 const RETRY_MS = [1000, 4000] as const;
@@ -60,7 +60,7 @@ const standsSchema = z.object({
   turned_away: z.array(z.uuid()),
 });
 
-export class FollowRoom {
+export class Crowd {
   private readonly lines = new Map<Line, string>();
   private events: Bend[] = [];
   private news: Omit<FollowNews, 'events'> | null = null;
@@ -253,9 +253,9 @@ export class FollowRoom {
   }
 }
 
-/** The rooms of this process, by session. */
-export class FollowRooms {
-  private readonly rooms = new Map<string, FollowRoom>();
+/** The crowds of this process, by session. */
+export class Crowds {
+  private readonly crowds = new Map<string, Crowd>();
   private readonly beating: ReturnType<typeof setInterval>;
 
   constructor(private readonly db: Db) {
@@ -264,24 +264,24 @@ export class FollowRooms {
   }
 
   get lines(): number {
-    return [...this.rooms.values()].reduce((sum, room) => sum + room.size, 0);
+    return [...this.crowds.values()].reduce((sum, crowd) => sum + crowd.size, 0);
   }
 
-  async room(place: Place): Promise<FollowRoom> {
-    const room = this.rooms.get(place.sessionId) ?? new FollowRoom(this.db, place);
-    this.rooms.set(place.sessionId, room);
-    await room.open();
-    return room;
+  async crowd(place: Place): Promise<Crowd> {
+    const crowd = this.crowds.get(place.sessionId) ?? new Crowd(this.db, place);
+    this.crowds.set(place.sessionId, crowd);
+    await crowd.open();
+    return crowd;
   }
 
   async beat(): Promise<void> {
-    for (const [id, room] of this.rooms) {
-      if (room.isForgotten) {
-        room.close();
-        this.rooms.delete(id);
+    for (const [id, crowd] of this.crowds) {
+      if (crowd.isForgotten) {
+        crowd.close();
+        this.crowds.delete(id);
         continue;
       }
-      await room.beat().catch((problem: unknown) => {
+      await crowd.beat().catch((problem: unknown) => {
         log().warn(errorFields(problem), 'who follows could not be noted');
       });
     }
@@ -289,7 +289,7 @@ export class FollowRooms {
 
   close(): void {
     clearInterval(this.beating);
-    for (const room of this.rooms.values()) room.close();
-    this.rooms.clear();
+    for (const crowd of this.crowds.values()) crowd.close();
+    this.crowds.clear();
   }
 }
