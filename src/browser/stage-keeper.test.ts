@@ -15,7 +15,7 @@ let stored: Map<string, Response>;
 let server: (path: string) => Response;
 let tell: (message: object) => Promise<unknown>;
 /** What the worker answers to somebody who goes to a page; undefined where it lets it pass. */
-let visit: (path: string) => Promise<Response | undefined>;
+let visit: (path: string, mode?: string) => Promise<Response | undefined>;
 let away: boolean;
 
 beforeEach(() => {
@@ -38,12 +38,12 @@ beforeEach(() => {
   away = false;
   const fetched = async (of: string | Request) => {
     if (away) throw new TypeError('away');
-    return server(typeof of === 'string' ? of : new URL(of.url).pathname);
+    return server(typeof of === 'string' ? of : new URL(of.url, ORIGIN).pathname);
   };
   load(self, { open: async () => store, delete: async () => stored.clear() }, fetched);
-  visit = async (path) => {
+  visit = async (path, mode = 'navigate') => {
     let answer: Promise<Response> | undefined;
-    const request = { url: ORIGIN + path, method: 'GET', mode: 'navigate' };
+    const request = { url: ORIGIN + path, method: 'GET', mode };
     const respondWith = (given: Promise<Response>) => {
       answer = given;
     };
@@ -103,4 +103,21 @@ it('opens a page while the server is away for a day, and then forgets all of it'
   await expect(visit(stageOf(1))).rejects.toThrow('away');
   expect(kept()).toEqual([]);
   now.mockRestore();
+});
+
+it('keeps a class that is followed, and what was said in it after nobody says it any more', async () => {
+  const said = '/api/follow/speech?text=Soft+jaw';
+  await tell({ page: '/follow/K7P3WX', parts: [], spoken: [said] });
+  expect(kept()).toEqual([said, '/follow/K7P3WX']);
+  server = () => new Response('{"code":"not-following"}', { status: 401 });
+  expect(await (await visit(said, 'cors'))?.text()).toBe(`what stands at ${said}`);
+  expect((await visit('/api/follow/speech?text=Other', 'cors'))?.status).toBe(401);
+});
+
+it('keeps the page of classes to do again beside whichever class comes next', async () => {
+  await tell({ page: '/follow/again', parts: [], spoken: [] });
+  await tell({ page: '/follow/K7P3WX', parts: [], spoken: [] });
+  await tell({ page: stageOf(1), parts: [], spoken: [] });
+  expect(kept()).toEqual(['/follow/again', stageOf(1)]);
+  expect(await visit('/follow/nothing')).toBeUndefined();
 });

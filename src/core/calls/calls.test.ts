@@ -14,7 +14,9 @@ function routes(): [served: string, call: string][] {
     .filter((file) => file.endsWith('route.ts'))
     .flatMap((file) => {
       const text = readFileSync(path.join(API, file), 'utf8');
-      const found = text.matchAll(/^export const (\w+) = answering(?:Follower)?\(\s*CALLS\.(\w+)/gm);
+      const found = text.matchAll(
+        /^export const (\w+) = answering(?:Follower)?\(\s*CALLS\.(\w+)/gm,
+      );
       return [...found].map(([, method, call = '']): [string, string] => [
         `${method} /api/${path.dirname(file)}`,
         call,
