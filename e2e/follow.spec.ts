@@ -68,6 +68,16 @@ test('the teacher opens the door, somebody comes in by the code, and both see th
   await page.getByRole('button', { name: 'Turn away Maren' }).click();
   await expect(there.getByText('You do not follow this class any more.')).toBeVisible();
   await expect(page.getByRole('list', { name: 'Who follows' })).toBeHidden();
+  // Whoever was turned away asks and hears nothing more; no follower ever bends a class.
+  const data = { question: 'May I come back?', withName: false };
+  expect((await there.request.post('/api/follow/questions', { data })).status()).toBe(403);
+  const cue = '/api/follow/speech?text=Chin+over+the+shoulder.&language=en&rate=150';
+  expect((await there.request.get(cue)).status()).toBe(403);
+  const { id: runId } = await app.db('runs').where({ session_id: sessionId }).first('id');
+  const paused = { id: crypto.randomUUID(), at: clock.now, type: 'paused' };
+  const bends = { device: crypto.randomUUID(), events: [paused], after: 0 };
+  const bent = await there.request.post(`/api/runs/${runId}/events`, { data: bends });
+  expect(bent.status()).toBe(401);
   await context.close();
 });
 

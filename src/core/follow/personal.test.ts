@@ -17,7 +17,7 @@ import {
 import { cuesAhead, cuesByStep, type NewRunEvent, position } from '@/core/run';
 import { compile, isCount, releaseOf, turns } from '@/core/score';
 import { type FollowDocument, followDocument, shownIn, withoutShown } from './document';
-import { MOST_HURRY, personal, scoreOf } from './personal';
+import { MOST_HURRY, personal, scoreOf, slowerRate } from './personal';
 
 const documentOf = (plan: Plan): FollowDocument => {
   const shown = shownIn(plan);
@@ -105,6 +105,37 @@ describe('with cautions', () => {
       }),
       { numRuns: RUNS / 2 },
     );
+  });
+
+  it('no words run on into the next step, unless those of the class do', () => {
+    fc.assert(
+      fc.property(smallPlan(6), cautionSets, fc.boolean(), (plan, cautions, slower) => {
+        const document = documentOf(plan);
+        for (const language of document.languages) {
+          const { groups } = personal(document, { language, cautions, slower });
+          const led = cuesByStep(scoreOf(document.score));
+          document.score.steps.forEach(({ durationMs }, i) => {
+            const endOf = (cues: readonly { offsetMs: number; durationMs: number }[]) =>
+              Math.max(0, ...cues.map((cue) => cue.offsetMs + cue.durationMs));
+            const said = (groups[i] ?? []).filter((cue) => !cue.quiet);
+            expect(endOf(said)).toBeLessThanOrEqual(Math.max(durationMs, endOf(led[i] ?? [])));
+          });
+        }
+      }),
+      { numRuns: RUNS / 4 },
+    );
+  });
+
+  it('words are slower where there is time, and never late for it', () => {
+    const document = documentOf(planOf([{ move: 'tall-o-cheek-lift' }]));
+    const wordsAt = (slower: boolean) =>
+      personal(document, { language: 'en', cautions: [], slower }).groups.flat();
+    const [usual, slow] = [wordsAt(false), wordsAt(true)];
+    expect(slow.some((cue) => cue.wordsPerMinute === slowerRate(150))).toBe(true);
+    expect(slow.map((cue) => cue.text)).toEqual(usual.map((cue) => cue.text));
+    const counted = (cues: typeof usual) => cues.filter(isCount).map((cue) => cue.offsetMs);
+    expect(counted(slow)).toEqual(counted(usual));
+    expect(usual.every((cue) => cue.wordsPerMinute === undefined)).toBe(true);
   });
 
   it('every move of the library is left out, made easier or let be as its own cautions say', () => {

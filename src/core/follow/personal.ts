@@ -128,7 +128,7 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       return first && meanwhile ? [leavingOut(step, meanwhile, choices)] : [];
     const taught = own.does === 'easier' ? inPlaceOf(cues, easierOf.get(step.id) ?? []) : cues;
     const released = own.handsFree ? taught.filter((cue) => cue.kind !== 'release') : taught;
-    return place(released, step.durationMs);
+    return place(released, spokenUntil(cues, step.durationMs));
   };
   const groupsOf = (steps: readonly Step[], cues: readonly FollowCue[]) => {
     const seen = new Set<string>();
@@ -143,7 +143,9 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
   const groups = [
     ...groupsOf(score.steps, score.cues),
     ...(easier ? groupsOf(easier.steps, easier.cues) : []),
-    ...(score.spares ?? []).map(({ cues, durationMs }) => place(cues, durationMs)),
+    ...(score.spares ?? []).map(({ cues, durationMs }) =>
+      place(cues, spokenUntil(cues, durationMs)),
+    ),
     SILENT,
   ];
   return {
@@ -208,13 +210,17 @@ function inPlaceOf(led: readonly FollowCue[], easier: readonly FollowCue[]): Fol
   return [...led.filter(keepsTime), ...put].sort((a, b) => a.offsetMs - b.offsetMs);
 }
 
+/** Until when something may be said in a step: to its end, or as long after it as the class itself speaks. */
+const spokenUntil = (cues: readonly FollowCue[], lengthMs: number): number =>
+  Math.max(lengthMs, ...cues.map((cue) => cue.offsetMs + cue.durationMs));
+
 /**
  * Cues at their times, one after the other. Each is said only where it is over before the next that keeps time, a
  * little faster where that helps; what is not said is shown all the same.
  */
 function placer({ language, slower }: Choices, usual: number) {
   const slow = slowerRate(usual);
-  return (cues: readonly FollowCue[], lengthMs: number): MyCue[] => {
+  return (cues: readonly FollowCue[], untilMs: number): MyCue[] => {
     let free = 0;
     return cues.map(({ other, ...cue }, i): MyCue => {
       const words = other?.[language];
@@ -222,7 +228,7 @@ function placer({ language, slower }: Choices, usual: number) {
       const needsMs = words?.durationMs ?? cue.durationMs;
       const rest = cues.slice(i + 1);
       const next = keepsTime(cue) ? rest[0] : rest.find(keepsTime);
-      const end = next?.offsetMs ?? Math.max(lengthMs, cue.offsetMs + cue.durationMs);
+      const end = next?.offsetMs ?? untilMs;
       const offsetMs = Math.max(cue.offsetMs, free);
       const roomMs = end - offsetMs;
       if (roomMs <= 0 || needsMs / roomMs > MOST_HURRY) return { ...said, quiet: true };

@@ -81,7 +81,7 @@ interface RunProps {
   choose: () => void;
 }
 
-const TARGET = 'btn btn-neutral h-auto min-h-16 min-w-16 flex-1 px-2';
+const TARGET = 'btn btn-neutral h-auto min-h-16 min-w-14 flex-1 px-2';
 
 function Run(props: RunProps) {
   const { kept, mine, scores, words, language, choosing, clock, events, tempo, happen } = props;
@@ -123,7 +123,7 @@ function Run(props: RunProps) {
       bar={
         <div className="flex flex-wrap gap-2 pt-3">
           <button type="button" className={TARGET} onClick={props.onBack}>
-            <ArrowLeft size={20} aria-hidden /> {home.back}
+            <ArrowLeft size={20} aria-hidden /> <span className="max-sm:sr-only">{home.back}</span>
           </button>
           <button
             type="button"
@@ -134,10 +134,10 @@ function Run(props: RunProps) {
             {running ? home.pause : home.play}
           </button>
           <button type="button" className={TARGET} onClick={() => happen('again')}>
-            <RotateCcw size={20} aria-hidden /> {home.again}
+            <RotateCcw size={20} aria-hidden /> <span className="max-sm:sr-only">{home.again}</span>
           </button>
           <button type="button" className={TARGET} aria-pressed={tempo !== 1} onClick={props.turn}>
-            <Turtle size={20} aria-hidden /> {home.slow}
+            <Turtle size={20} aria-hidden /> <span className="max-sm:sr-only">{home.slow}</span>
           </button>
           <button
             type="button"
