@@ -49,7 +49,7 @@ test('the teacher opens the door, somebody comes in by the code, and both see th
   const easier = there.getByRole('button', { name: 'Easier for me' });
   await easier.focus();
   await there.keyboard.press('Enter');
-  await there.getByLabel('neck pain, or dizzy when looking up').focus();
+  await there.getByLabel('neck pain or injury, or dizziness on looking up').focus();
   await there.keyboard.press('Space');
   await there.keyboard.press('Escape');
   await expect(easier).toBeFocused();
@@ -237,7 +237,7 @@ test('axe finds nothing at the door, while waiting, on the stage, in what is cho
   await there.getByTestId('countdown').waitFor();
   await look(there, 'the stage');
   await there.getByRole('button', { name: 'Easier for me' }).click();
-  await there.getByLabel('a jaw that hurts or clicks').check();
+  await there.getByLabel('jaw joint pain or clicking').check();
   await look(there, 'cautions');
   await there.keyboard.press('Escape');
   await there.getByRole('button', { name: 'More' }).click();

@@ -8,6 +8,7 @@ import type { RunClock } from '@/browser/server-clock';
 import type { MyCue, Personal } from '@/core/follow';
 import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
 import type { Utterance } from '@/core/speech';
+import { useNextPress } from '../kit/playing/use-next-press';
 
 const AHEAD_MS = 8000;
 const STEPS_AHEAD = 5;
@@ -84,15 +85,7 @@ export function useSound(of: Heard): boolean {
     }
   }, [state, personal, bends, clock, voice, tempo]);
 
-  useEffect(() => {
-    if (!blocked) return;
-    const press = () => void player.current?.mixer.unlock().then(() => setBlocked(false));
-    const presses = ['pointerdown', 'keydown'] as const;
-    for (const kind of presses) window.addEventListener(kind, press);
-    return () => {
-      for (const kind of presses) window.removeEventListener(kind, press);
-    };
-  }, [blocked]);
+  useNextPress(blocked, () => void player.current?.mixer.unlock().then(() => setBlocked(false)));
   return blocked;
 }
 

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
 import { speechUrl } from '@/browser/hear';
 import type { CheckedSound } from '@/browser/mixer';
@@ -6,6 +6,7 @@ import type { ServerClock } from '@/browser/server-clock';
 import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
 import type { SpeechChoice } from '@/core/speech';
+import { useNextPress } from '../kit/playing/use-next-press';
 
 const SCHEDULE_AHEAD_MS = 8_000;
 const FETCH_AHEAD = 24;
@@ -113,16 +114,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     }
   }, [state, groups, bends, clock, audible]);
 
-  // Before the notice is to be seen, so that no press that follows it is lost.
-  useLayoutEffect(() => {
-    if (!blocked) return;
-    const press = () => void player.current?.mixer.unlock().then(() => setBlocked(false));
-    const presses = ['pointerdown', 'keydown'] as const;
-    for (const kind of presses) window.addEventListener(kind, press);
-    return () => {
-      for (const kind of presses) window.removeEventListener(kind, press);
-    };
-  }, [blocked]);
+  useNextPress(blocked, () => void player.current?.mixer.unlock().then(() => setBlocked(false)));
 
   const { queue, index } = state;
   useEffect(() => {

@@ -1,3 +1,4 @@
+import { CAUTION_NAMES } from '@/core/move';
 import type { FollowWords } from './words';
 
 export const english: FollowWords = {
@@ -33,19 +34,7 @@ export const english: FollowWords = {
     closing: 'We come to the close',
     undone: 'As it was before',
   },
-  caution: {
-    neck: 'neck pain, or dizzy when looking up',
-    jaw: 'a jaw that hurts or clicks',
-    procedure: 'recent filler, botulinum toxin, threads, surgery or dental work',
-    eyes: 'glaucoma, recent eye surgery, or contact lenses in',
-    skin: 'broken, infected, sunburnt or inflamed skin',
-    glands: 'swollen glands, fever, cancer treatment or blood clots',
-    bleeding: 'blood thinners or easy bruising',
-    bloodPressure: 'high blood pressure, or fainting',
-    pregnancy: 'pregnancy',
-    palsy: 'facial palsy or a recent stroke',
-    allergy: 'nut or fragrance allergy',
-  },
+  caution: CAUTION_NAMES,
   round: (round, of) => `round ${round} of ${of}`,
   of: (seconds) => `${seconds} s`,
   afterwards: (doing, seconds) => `then ${doing}, ${seconds} s`,
