@@ -1,5 +1,6 @@
 import { emptyPlan, type Plan } from '@/core/class';
 import { startPostgres } from '../scripts/lib/postgres.mjs';
+import { inStep, openToFollowers, phone } from './followers';
 import { expect, START_IN_MS, stored } from './harness';
 import { block, keepsStage, lead, projected, segment, shown, test } from './led';
 import { heard, noteSources } from './listen';
@@ -188,7 +189,9 @@ test('signing out sends first what waits, and leaves nothing on the device', asy
 
 test('a crash of the database in mid-hold loses nothing and moves nothing', {
   tag: '@alone',
-}, async ({ app, studio: page, clock, held: { sessionId } }) => {
+}, async ({ app, browser, studio: page, clock, held: { sessionId } }) => {
+  const code = await openToFollowers(page, sessionId);
+  const there = await phone(app, browser, { code, now: clock.now });
   const before = await shown(page);
   const postgres = await startPostgres(process.env.UPBEAT_DATA_DIR ?? '.data/test');
   await postgres.crash();
@@ -202,6 +205,10 @@ test('a crash of the database in mid-hold loses nothing and moves nothing', {
       return events.map((e) => e.type);
     })
     .toEqual(['marked', 'started', 'extended']);
+  // Who follows heard of it too, by a line of the database that was opened anew.
+  await there.clock.sleep(clock.now - there.clock.now);
+  await inStep(app, sessionId, clock.now, [there.page]);
+  await there.close();
   await clock.reload();
   const { countdown } = await projected(app, sessionId, clock.now);
   await expect(page.getByTestId('countdown')).toHaveText(countdown);

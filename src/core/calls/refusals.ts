@@ -120,7 +120,7 @@ export const REFUSALS = {
     'You do not follow this class any more. Ask the teacher, then come in again.',
   ],
   'too-many-followers': [409, 'A class has {} followers at most, and this one is full.'],
-  'many-at-once': [429, 'Many are coming in at once. You will be let in in a moment.'],
+  'many-at-once': [429, 'Many are coming in at once. Press once more in a moment.'],
   'asked-enough': [429, 'You have asked {} questions in this class, which is the most.'],
   'not-following': [401, 'You follow no class here. Type its code to come in.'],
   'not-open': [409, 'Nobody can follow this class yet. Open it to followers first.'],
