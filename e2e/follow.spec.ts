@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { inStep, openToFollowers, phone, timed, together } from './followers';
+import { appears, inStep, openToFollowers, phone, timed, together } from './followers';
 import { axe, Clock, expect, stored, untilReady } from './harness';
 import { projected, test } from './led';
 
@@ -273,10 +273,10 @@ test('a class that may be taken home is done again alone, without the server, an
   await page.getByLabel('Whoever follows may do this class again alone').check();
   await page.keyboard.press('Escape');
   await page.keyboard.press('e');
-  await page.getByRole('button', { name: 'Close the session' }).click();
+  await page.getByRole('button', { name: 'Finish and store' }).click();
+  const again = there.page.getByRole('button', { name: `Do it ${score.name}` });
   await there.page.getByRole('link', { name: 'Do it again, alone' }).click();
-  await there.clock.sleep(1000);
-  await there.page.getByRole('button', { name: `Do it: ${score.name}` }).click();
+  await appears(there, again);
   await expect
     .poll(() =>
       there.page.evaluate(async () =>
@@ -288,8 +288,8 @@ test('a class that may be taken home is done again alone, without the server, an
   await there.page.context().setOffline(true);
   await there.clock.sleep(3 * 86_400_000);
   await there.page.reload();
-  await there.clock.sleep(1000);
-  await there.page.getByRole('button', { name: `Do it: ${score.name}` }).click();
+  await appears(there, again);
+  await again.click();
   await there.page.getByRole('button', { name: 'Go' }).click();
   const left = async () => Number(await there.page.getByTestId('countdown').textContent());
   const whole = Math.ceil((score.steps[0]?.durationMs ?? 0) / 1000);

@@ -1,4 +1,4 @@
-import type { Browser, Page } from '@playwright/test';
+import type { Browser, Locator, Page } from '@playwright/test';
 import type { App } from './app';
 import { Clock, expect, untilReady } from './harness';
 import { projected } from './led';
@@ -79,4 +79,14 @@ export async function inStep(
           : /both sides|beide Seiten/,
     );
   }
+}
+
+/** Lets time pass on the phone until something is shown: what comes after its page waits for the page's own clock. */
+export async function appears({ clock }: Phone, what: Locator): Promise<void> {
+  await expect
+    .poll(async () => {
+      await clock.sleep(400);
+      return what.isVisible();
+    })
+    .toBe(true);
 }

@@ -42,7 +42,7 @@ export default function Again() {
                 className="btn btn-primary upbeat-on-accent h-12 flex-1"
                 onClick={() => setChosen(kept)}
               >
-                Do it<span className="sr-only">: {kept.document.score.name}</span>
+                Do it<span className="sr-only"> {kept.document.score.name}</span>
               </button>
               <button
                 type="button"
