@@ -366,6 +366,24 @@ describe('a crowd', () => {
     crowd.close();
   });
 
+  it('is there again once the database is, without anything having happened', async () => {
+    const crowd = new Crowd(db(), { sessionId, studioId: studio.studioId });
+    await crowd.open();
+    const { line, got } = lineOf();
+    crowd.enter(line, 'somebody', 0);
+    const { id } = await prepare();
+    // No look succeeds for as long as this table is away.
+    await db().raw('alter table follow_doors rename to away');
+    await happen(id, { type: 'started' });
+    await vi.waitFor(() => expect(got).toContain('end'));
+    await db().raw('alter table away rename to follow_doors');
+    await crowd.open();
+    const other = lineOf();
+    crowd.enter(other.line, 'another', 0);
+    expect(other.got.join('')).toContain('"started"');
+    crowd.close();
+  });
+
   it('lets go of who reads too slowly, and of nobody else', async () => {
     const run = await prepare();
     const crowd = new Crowd(db(), { sessionId, studioId: studio.studioId });

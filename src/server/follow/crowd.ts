@@ -97,7 +97,8 @@ export class Crowd {
 
   /** Knows how the class stands from now on. */
   async open(): Promise<void> {
-    await (this.news ? this.looking : this.look());
+    // A look that failed is over: it is looked again.
+    await (this.news ? this.looking.catch(() => this.look()) : this.look());
   }
 
   /**

@@ -44,7 +44,8 @@ export default function Inside(props: FollowScreenProps) {
       {open}
     </main>
   );
-  if (followed.gone) return frame(<Over says={words.gone} link={words.again} />);
+  // After a class that was closed nobody is told that they may not follow it.
+  if (followed.gone && !ended) return frame(<Over says={words.gone} link={words.again} />);
   if (document && mine && scores && begun && followed.timed) {
     return frame(
       <FollowStage
