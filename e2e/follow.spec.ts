@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { makeHome } from '@/server/people/practice';
 import { appears, inStep, openToFollowers, phone, timed, together } from './followers';
 import { axe, Clock, expect, stored, untilReady } from './harness';
 import { projected, test } from './led';
@@ -306,5 +307,45 @@ test('a class that may be taken home is done again alone, without the server, an
   await expect.poll(left).toBe(whole - 8);
   await there.page.getByRole('button', { name: 'Again' }).click();
   await expect.poll(left).toBe(whole);
+  // Whoever has a page of their own logs it there.
+  await there.page.evaluate(() => localStorage.setItem('upbeat-home', '/home/ada'));
+  await there.page.getByRole('button', { name: 'Go' }).click();
+  await there.clock.sleep(2 * score.totalMs);
+  await there.clock.pass(0);
+  const log = there.page.getByRole('link', { name: 'Log it as practice' });
+  await expect(log).toHaveAttribute('href', '/home/ada?minutes=6');
   await there.close();
+});
+
+test('somebody comes in from their own page, is seen as joined, and is marked here by one press', async ({
+  app,
+  browser,
+  clock,
+  opened: { sessionId, ada },
+  studio: page,
+}) => {
+  const { studio_id: studioId } = await app.db('sessions').where({ id: sessionId }).first();
+  const token = await makeHome(app.db, { studioId }, ada);
+  await page.getByRole('button', { name: 'Let people follow' }).click();
+  await expect(page.getByTestId('code')).toBeVisible();
+  const context = await browser.newContext({ baseURL: app.url });
+  context.on('page', untilReady);
+  const there = await context.newPage();
+  const theirs = new Clock(app, there);
+  await theirs.standAt(clock.now);
+  await there.goto(`/home/${token}?minutes=20`);
+  await expect(there.getByLabel('Minutes, if you know')).toHaveValue('20');
+  await there.getByRole('button', { name: 'Follow it here' }).click();
+  const waiting = there.getByText('We begin in a moment.');
+  await appears({ page: there, clock: theirs, close: async () => {} }, waiting);
+  expect(await there.evaluate(() => localStorage.getItem('upbeat-home'))).toBe(`/home/${token}`);
+  await timed(there);
+  await clock.sleep(theirs.now - clock.now + 5000);
+  await expect(page.getByRole('list', { name: 'Who follows' })).toContainText('Ada joined');
+  await stored(page, () => page.getByRole('button', { name: 'Here Ada' }).click());
+  await expect(page.getByRole('button', { name: 'Ada: here' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await context.close();
 });

@@ -6,7 +6,15 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { AloneClock } from './alone-clock';
 import { FollowClock } from './follow-clock';
 import { waitAfter } from './line';
-import { keepCautions, keepSettings, readCautions, readSettings, USUAL } from './settings';
+import {
+  homeOf,
+  keepCautions,
+  keepHome,
+  keepSettings,
+  readCautions,
+  readSettings,
+  USUAL,
+} from './settings';
 import { dropClass, type KeptClass, keepClass, keptClass, keptClasses } from './store';
 
 beforeEach(() => {
@@ -139,6 +147,16 @@ describe('what somebody chose', () => {
     sessionStorage.setItem('upbeat-follow-cautions', '{"jaw":true}');
     expect(readCautions()).toEqual([]);
   });
+});
+
+it('knows the page of whoever came in by it, and leads nowhere else', () => {
+  expect(homeOf()).toBeNull();
+  keepHome('/home/a-token_1');
+  expect(homeOf()).toBe('/home/a-token_1');
+  for (const odd of ['//evil.example', '/home/../studio', 'javascript:alert(1)', '/home/']) {
+    keepHome(odd);
+    expect([odd, homeOf()]).toEqual([odd, null]);
+  }
 });
 
 it('a device keeps the classes it followed last, and no more than a dozen', async () => {

@@ -57,3 +57,14 @@ export function readCautions(): Caution[] {
 }
 export const keepCautions = (cautions: readonly Caution[]): void =>
   sessionStorage.setItem(CAUTIONS_KEY, JSON.stringify(cautions));
+
+const HOME_KEY = 'upbeat-home';
+
+/** Whoever came in from a page of their own can log there what they do alone. @param path of that page */
+export const keepHome = (path: string): void => localStorage.setItem(HOME_KEY, path);
+
+/** The page of whoever this device belongs to, where they came in by it. */
+export function homeOf(): string | null {
+  const path = localStorage.getItem(HOME_KEY);
+  return path && /^\/home\/[\w-]{1,200}$/.test(path) ? path : null;
+}

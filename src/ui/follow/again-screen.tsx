@@ -1,10 +1,11 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { useLoaded } from './use-loaded';
 
 /** All of it is on the device, so nothing of it is made by the server. */
-const Again = dynamic(() => import('./again'), { ssr: false });
+const load = () => import('./again');
 
 export function AgainScreen() {
-  return <Again />;
+  const Again = useLoaded(load);
+  return Again && <Again />;
 }

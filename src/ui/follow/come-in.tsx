@@ -1,6 +1,5 @@
 'use client';
 
-import { useEffect } from 'react';
 import { Door } from '../account/door';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, Field, type FormAct } from '../kit/form';
@@ -12,14 +11,11 @@ export interface ComeInProps {
   planned: string;
   shut: boolean;
   comeIn: FormAct;
-  /** What is to be fetched once the door is there. */
-  onReady?: () => void;
 }
 
 /** The door of a class: whoever comes in may say a name, and need not. */
 export function ComeIn(props: ComeInProps) {
-  const { className, studioName, planned, shut, comeIn, onReady } = props;
-  useEffect(() => void onReady?.(), [onReady]);
+  const { className, studioName, planned, shut, comeIn } = props;
   return (
     <Door title={className}>
       <p className="mb-4">

@@ -1,16 +1,17 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { ComeIn } from './come-in';
 import type { FollowScreenProps } from './types';
+import { useLoaded } from './use-loaded';
 
 /** The class itself is fetched while somebody types their name, so that the door is there at once. */
 const loadInside = () => import('./inside');
-const Inside = dynamic(loadInside, { ssr: false, loading: () => <Coming /> });
 
 /** What a device shows that follows a class, from the door to the end. */
 export function FollowScreen(props: FollowScreenProps) {
-  return props.inside ? <Inside {...props} /> : <ComeIn {...props} onReady={loadInside} />;
+  const Inside = useLoaded(loadInside);
+  if (!props.inside) return <ComeIn {...props} />;
+  return Inside ? <Inside {...props} /> : <Coming />;
 }
 
 function Coming() {

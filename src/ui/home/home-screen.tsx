@@ -1,5 +1,6 @@
 'use client';
 
+import { keepHome } from '@/browser/follow/settings';
 import type { StreakTold } from '@/core/calls';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
@@ -13,6 +14,8 @@ export interface HomeScreenProps {
   studioName: string;
   /** ISO 8601 date. */
   today: string;
+  /** How long they have just practised, where they come from there. */
+  minutes: string | null;
   streaks: StreakTold[];
   homeClasses: {
     classId: string;
@@ -47,7 +50,10 @@ export function HomeScreen(props: HomeScreenProps) {
             {props.open.className} is open
           </h2>
           <p className="quiet mb-3">See and hear it here. Your teacher sees that you are there.</p>
-          <ActionForm act={props.open.follow} submit="Follow it here" label="Follow the class" />
+          {/* This device is theirs: what they do again alone on it can be logged here. */}
+          <div onSubmitCapture={() => keepHome(location.pathname)}>
+            <ActionForm act={props.open.follow} submit="Follow it here" label="Follow the class" />
+          </div>
         </section>
       )}
       <section aria-labelledby="log">
@@ -71,7 +77,12 @@ export function HomeScreen(props: HomeScreenProps) {
         >
           <div className="grid grid-cols-2 gap-4">
             <Field name="day" label="Day" type="date" initial={today} />
-            <Field name="minutes" label="Minutes, if you know" inputMode="numeric" />
+            <Field
+              name="minutes"
+              label="Minutes, if you know"
+              inputMode="numeric"
+              initial={props.minutes ?? undefined}
+            />
           </div>
         </ActionForm>
       </section>

@@ -118,7 +118,7 @@ function Row({
           className="btn btn-sm"
           onClick={() => roll.mark(entry.participantId, 'here')}
         >
-          Here<span className="sr-only">: {who}</span>
+          Here<span className="sr-only"> {who}</span>
         </button>
       )}
       <button type="button" className="btn btn-ghost btn-sm" onClick={() => door.turnAway(id)}>

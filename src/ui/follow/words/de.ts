@@ -107,5 +107,12 @@ export const german: FollowWords = {
   sleeps:
     'Dieser Bildschirm kann dunkel werden: ohne https lässt er sich nicht wach halten. Stell es am Gerät so ein.',
   takeHome: 'Noch einmal, allein',
-  home: { play: 'Los', pause: 'Pause', again: 'Noch einmal', slow: 'Langsamer', back: 'Zurück' },
+  home: {
+    play: 'Los',
+    pause: 'Pause',
+    again: 'Noch einmal',
+    slow: 'Langsamer',
+    back: 'Zurück',
+    log: 'Als Übung eintragen',
+  },
 };

@@ -96,5 +96,12 @@ export const english: FollowWords = {
   sleeps:
     'This screen may go dark: by plain http it cannot be kept awake. Set it so in your device.',
   takeHome: 'Do it again, alone',
-  home: { play: 'Go', pause: 'Pause', again: 'Again', slow: 'Slower', back: 'Back' },
+  home: {
+    play: 'Go',
+    pause: 'Pause',
+    again: 'Again',
+    slow: 'Slower',
+    back: 'Back',
+    log: 'Log it as practice',
+  },
 };

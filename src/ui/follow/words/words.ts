@@ -65,5 +65,5 @@ export interface FollowWords {
   silent: string;
   sleeps: string;
   takeHome: string;
-  home: { play: string; pause: string; again: string; slow: string; back: string };
+  home: { play: string; pause: string; again: string; slow: string; back: string; log: string };
 }
