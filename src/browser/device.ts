@@ -1,3 +1,5 @@
+import { newId } from './new-id';
+
 const KEY = 'upbeat-device';
 const lockOf = (device: string) => `upbeat-device-${device}`;
 
@@ -21,7 +23,7 @@ export function deviceId(): Promise<string> {
   own ??= (async () => {
     const known = sessionStorage.getItem(KEY);
     if (known && (await hold(lockOf(known)))) return known;
-    const id = crypto.randomUUID();
+    const id = newId();
     sessionStorage.setItem(KEY, id);
     await hold(lockOf(id));
     return id;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type Plan, planSchema } from '@/core/class';
+import { newId } from './new-id';
 
 /**
  * Edits that are not saved yet, kept in this browser so that closing the page loses nothing. Every tab
@@ -16,7 +17,7 @@ const lockOf = (tab: string) => `upbeat-tab-${tab}`;
 /** The id of this tab; it lasts over a reload. */
 function tabId(): string {
   const known = sessionStorage.getItem(TAB_KEY);
-  const id = known ?? crypto.randomUUID?.() ?? String(Math.random()).slice(2);
+  const id = known ?? newId();
   sessionStorage.setItem(TAB_KEY, id);
   return id;
 }

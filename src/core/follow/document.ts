@@ -122,8 +122,6 @@ export const followNewsSchema = z.strictObject({
   made: z.number(),
   /** The class is over and closed. */
   ended: z.boolean(),
-  /** Nobody else may come in. */
-  shut: z.boolean(),
   /** The class may be taken home. */
   takeHome: z.boolean(),
 });

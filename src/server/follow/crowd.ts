@@ -6,7 +6,7 @@ import type { Bend } from '@/core/run';
 import { now as clock } from '../clock';
 import type { Db } from '../db';
 import { hub } from '../live/hub';
-import { epochMs, maybeEpochMs } from '../rows';
+import { epochMs } from '../rows';
 import { eventsOf } from '../runs';
 import type { Scope } from '../scope';
 import { errorFields, log } from '../watch/log';
@@ -53,9 +53,7 @@ const message = (news: FollowNews, seq: number): Buffer =>
 const standsSchema = z.object({
   run_id: z.uuid().nullable(),
   prepared: z.number().nullable(),
-  finished_at: maybeEpochMs,
   ends_at: epochMs,
-  shut_at: maybeEpochMs,
   take_home: z.boolean(),
   turned_away: z.array(z.uuid()),
 });
@@ -155,9 +153,7 @@ export class Crowd {
       .first(
         'runs.id as run_id',
         'runs.prepared',
-        'runs.finished_at',
         'follow_doors.ends_at',
-        'follow_doors.shut_at',
         'classes.take_home',
         this.db.raw(
           `array(select id from followers where session_id = follow_doors.session_id
@@ -185,7 +181,6 @@ export class Crowd {
     this.news = {
       made,
       ended: this.events.some((e) => e.type === 'finished'),
-      shut: stands.shut_at !== null,
       takeHome: stands.take_home,
     };
     this.turnAway(stands.turned_away);

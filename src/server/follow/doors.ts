@@ -87,7 +87,6 @@ export async function openDoor(
   const stands = await doorOf(db, scope, sessionId, now);
   if (stands) {
     await db('follow_doors').where(own(scope, sessionId)).update({ shut_at: null });
-    await tellFollowers(db, scope, sessionId, now);
     return { ...stands, shut: false };
   }
   for (let n = 0; n < MOST_CODES; n++) {
@@ -124,7 +123,6 @@ export async function shutDoor(
   await db('follow_doors')
     .where(own(scope, sessionId))
     .update({ shut_at: new Date(now) });
-  await tellFollowers(db, scope, sessionId, now);
   return { ...door, shut: true };
 }
 

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { AloneClock } from '@/browser/follow/alone-clock';
 import { homeOf } from '@/browser/follow/settings';
 import type { KeptClass } from '@/browser/follow/store';
+import { newId } from '@/browser/new-id';
 import { keepAwake } from '@/browser/wake-lock';
 import type { NewRunEvent } from '@/core/run';
 import { usePlayback } from '../kit/playing/use-playback';
@@ -36,7 +37,7 @@ export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void })
     setEvents((before) => [
       ...before,
       {
-        id: crypto.randomUUID(),
+        id: newId(),
         at: clock.now() + (type === 'started' ? START_IN_MS : 0),
         type,
       } as NewRunEvent,

@@ -1,11 +1,10 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   type FollowSettings,
   keepCautions,
   keepSettings,
   readCautions,
   readSettings,
-  USUAL,
 } from '@/browser/follow/settings';
 import { type FollowDocument, personal, scoreOf } from '@/core/follow';
 import type { Caution } from '@/core/move';
@@ -20,12 +19,9 @@ export interface Choosing {
 
 /** How somebody follows on this device, as they chose it before. */
 export function useChoosing(): Choosing {
-  const [settings, setSettings] = useState(USUAL);
-  const [cautions, setCautionsOnly] = useState<readonly Caution[]>([]);
-  useEffect(() => {
-    setSettings(readSettings());
-    setCautionsOnly(readCautions());
-  }, []);
+  // Only ever made in a browser. From the first moment on nothing is shown that their cautions are against.
+  const [settings, setSettings] = useState(readSettings);
+  const [cautions, setCautionsOnly] = useState<readonly Caution[]>(readCautions);
   return {
     settings,
     change: (change) => {

@@ -287,7 +287,7 @@ function useTold(bend: NewRunEvent | undefined, clock: RunClock): BendName | nul
   useEffect(() => {
     if (!bend || known.current === bend.id) return;
     known.current = bend.id;
-    if (bend.type === 'started' || clock.now() - bend.at > BEND_TOLD_MS) return;
+    if (bend.type === 'started' || clock.now() - bend.at > BEND_TOLD_MS) return setTold(null);
     setTold(bend.type as BendName);
     const timer = setTimeout(() => setTold(null), BEND_TOLD_MS);
     return () => clearTimeout(timer);

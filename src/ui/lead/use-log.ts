@@ -4,6 +4,7 @@ import { kept } from '@/browser/database';
 import { deviceId, isOpenElsewhere } from '@/browser/device';
 import { eventShelf } from '@/browser/event-shelf';
 import { listenToRun } from '@/browser/live-run';
+import { newId } from '@/browser/new-id';
 import { Outbox } from '@/browser/outbox';
 import { runChannel } from '@/browser/run-channel';
 import { type ServerClock, TIMES_ASKED } from '@/browser/server-clock';
@@ -202,13 +203,13 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   useEffect(() => runChannel(runId).tell(events), [runId, events]);
 
   const ending = useCallback(
-    async () => ({ id: crypto.randomUUID(), at: clock.now(), device: await deviceId() }),
+    async () => ({ id: newId(), at: clock.now(), device: await deviceId() }),
     [clock],
   );
   const add = useCallback(
     (what: Happening, inMs = 0) => {
       const at = clock.now() + inMs;
-      const event = { id: crypto.randomUUID(), at, ...what } as NewRunEvent;
+      const event = { id: newId(), at, ...what } as NewRunEvent;
       if (box.current) void box.current.add(event);
       else early.current.push(event);
       setWaiting(box.current?.waiting() ?? [...early.current]);

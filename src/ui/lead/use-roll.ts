@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { newId } from '@/browser/new-id';
 import { came, type Mark } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
 import { isRoomEvent, NO_NOTES, type Notes, noted, onRoll, type Present } from '@/core/run';
@@ -70,7 +71,7 @@ export function useRoll(
       startsAt,
       mark: (participantId, mark) => add({ type: 'marked', participantId, mark }),
       left: (participantId, gone) => add({ type: 'left', participantId, gone }),
-      walkIn: (name) => add({ type: 'walkedIn', participantId: crypto.randomUUID(), name }),
+      walkIn: (name) => add({ type: 'walkedIn', participantId: newId(), name }),
       takeIn: ({ id, name }) => {
         add({ type: 'walkedIn', participantId: id, name });
         // What they carry, and what was noted of them, is known to the register alone.
