@@ -71,10 +71,13 @@ export function followLine({ after, heard, open, lost, gone }: LineOf): () => vo
       stop();
       gone();
     });
-    line.onerror = () => void broken();
+    line.onerror = () => void broken(line);
   };
-  const broken = async () => {
-    if (!(await refused())) return again();
+  const broken = async (line: EventSource) => {
+    const away = await refused();
+    // Asking takes time: meanwhile a newer line may have been opened, and is not to be closed for this one.
+    if (stopped || source !== line) return;
+    if (!away) return again();
     stop();
     gone();
   };
