@@ -98,9 +98,11 @@ test('teacher and four followers agree through every bend: two languages, one of
   await expect(german.page.getByTestId('doing')).toContainText('mach dich bereit');
   const all = () => [clock, ...phones.map((p) => p.clock)];
   const pages = () => phones.map((p) => p.page);
+  let moments = 0;
   const pass = async (ms: number) => {
     await together(all(), ms);
     await inStep(app, sessionId, clock.now, [page, ...pages()]);
+    moments++;
   };
   const bend = async (key: string, says?: string) => {
     await stored(page, () => page.keyboard.press(key));
@@ -116,6 +118,11 @@ test('teacher and four followers agree through every bend: two languages, one of
   await bend('ArrowRight', 'On to the next');
   await pass(2000);
   await bend('r', 'One more round');
+  await bend('c', 'A little longer');
+  await bend('ArrowLeft', 'A step back');
+  await bend('.');
+  await bend(',');
+  await bend('u');
 
   // Late: right at once.
   const late = await phone(app, browser, at());
@@ -149,8 +156,22 @@ test('teacher and four followers agree through every bend: two languages, one of
   await pass(1000);
   await bend('g', 'The easier version for all');
   await pass(2000);
+  // A screen that slept while the teacher went on: right again at once.
+  await german.page.evaluate(() => {
+    Object.defineProperty(document, 'hidden', { value: true, configurable: true });
+    document.dispatchEvent(new Event('visibilitychange'));
+  });
+  await together([clock, first.clock, late.clock], 2000);
+  await stored(page, () => page.keyboard.press('+'));
+  await german.clock.sleep(2000);
+  await german.page.evaluate(() => {
+    Object.defineProperty(document, 'hidden', { value: false, configurable: true });
+    document.dispatchEvent(new Event('visibilitychange'));
+  });
+  await pass(0);
   await bend('w', 'We come to the close');
   await pass(1500);
+  expect(moments).toBeGreaterThan(20);
   for (const { close } of phones) await close();
 });
 
@@ -266,7 +287,7 @@ test('a class that may be taken home is done again alone, without the server, an
   app,
   browser,
   clock,
-  led: { sessionId, score },
+  led: { sessionId, score, ada },
   studio: page,
 }) => {
   const code = await openToFollowers(page, sessionId);
@@ -309,13 +330,23 @@ test('a class that may be taken home is done again alone, without the server, an
   await expect.poll(left).toBe(whole - 8);
   await there.page.getByRole('button', { name: 'Again' }).click();
   await expect.poll(left).toBe(whole);
-  // Whoever has a page of their own logs it there.
-  await there.page.evaluate(() => localStorage.setItem('upbeat-home', '/home/ada'));
+  // Whoever has a page of their own: it counts as practice, once there is a connection again.
+  const { studio_id: studioId } = await app.db('sessions').where({ id: sessionId }).first();
+  const token = await makeHome(app.db, { studioId }, ada);
+  await there.page.evaluate((home) => localStorage.setItem('upbeat-home', home), `/home/${token}`);
   await there.page.getByRole('button', { name: 'Go' }).click();
   await there.clock.sleep(2 * score.totalMs);
   await there.clock.pass(0);
-  const log = there.page.getByRole('link', { name: 'Log it as practice' });
-  await expect(log).toHaveAttribute('href', '/home/ada?minutes=6');
+  await expect(there.page.getByText('They count as soon as there is a connection.')).toBeVisible();
+  app.setClock(there.clock.now);
+  await there.page.context().setOffline(false);
+  await expect(there.page.getByText('Counted as practice: 6 min.')).toBeVisible();
+  await expect(there.page.getByRole('link', { name: 'Your own page' })).toHaveAttribute(
+    'href',
+    `/home/${token}`,
+  );
+  const practice = await app.db('practice').where({ participant_id: ada });
+  expect(practice.map((p) => p.seconds)).toEqual([Math.round(score.totalMs / 1000)]);
   await there.close();
 });
 
@@ -335,8 +366,7 @@ test('somebody comes in from their own page, is seen as joined, and is marked he
   const there = await context.newPage();
   const theirs = new Clock(app, there);
   await theirs.standAt(clock.now);
-  await there.goto(`/home/${token}?minutes=20`);
-  await expect(there.getByLabel('Minutes, if you know')).toHaveValue('20');
+  await there.goto(`/home/${token}`);
   await there.getByRole('button', { name: 'Follow it here' }).click();
   const waiting = there.getByText('We begin in a moment.');
   await appears({ page: there, clock: theirs, close: async () => {} }, waiting);

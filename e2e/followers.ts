@@ -1,5 +1,6 @@
 import type { Browser, Locator, Page } from '@playwright/test';
 import type { App } from './app';
+import { differences, drawn, wanted } from './drawn';
 import { Clock, expect, untilReady } from './harness';
 import { projected } from './led';
 
@@ -60,7 +61,7 @@ export async function together(clocks: readonly Clock[], ms: number): Promise<vo
   for (const clock of clocks) await clock.pass(0);
 }
 
-/** Every phone shows what the log says: how long still, which side, what is done. */
+/** Every screen shows what the log says: how long still, which side, what the face does. Less movement is wanted. */
 export async function inStep(
   app: App,
   sessionId: string,
@@ -78,6 +79,11 @@ export async function inStep(
           ? /right side|rechte Seite/
           : /both sides|beide Seiten/,
     );
+    await expect
+      .poll(async () => differences(await drawn(page), wanted(state, { moving: false })), {
+        message: page.url(),
+      })
+      .toEqual([]);
   }
 }
 

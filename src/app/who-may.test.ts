@@ -200,6 +200,7 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   'PUT api/voice': { body: () => ({ voice: 'plain', ownVoice: true, speaksSelf: false }) },
   'GET api/follow/speech': 'open',
   'POST api/follow/questions': 'open',
+  'POST api/home/practice': 'open',
   'GET feed/[token]': 'open',
   'GET health': 'open',
   'GET metrics': 'open',

@@ -7,6 +7,7 @@ import { type Teacher, teacherOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db, isDataError } from '@/server/db';
 import { type Follower, followerOf } from '@/server/follow/followers';
+import { type HomeOwner, ownerOfHome } from '@/server/people/practice';
 import { log } from '@/server/watch/log';
 import { metrics } from '@/server/watch/metrics';
 import { currentTeacher, followToken, signInToken } from '../auth';
@@ -35,6 +36,10 @@ export interface Asked<Asks extends z.ZodType> extends AskedAnyway<Asks> {
   stillThere: () => Promise<boolean>;
 }
 
+export interface AskedByOwner<Asks extends z.ZodType> extends AskedAnyway<Asks> {
+  owner: HomeOwner;
+}
+
 export interface AskedByFollower<Asks extends z.ZodType> extends AskedAnyway<Asks> {
   follower: Follower;
 }
@@ -45,7 +50,7 @@ interface Context {
 }
 
 /** Who asks, and what a handler is told of them. */
-type Asker<Told> = () => Promise<{ told: Told; studio: string }>;
+type Asker<Told> = (request: Request) => Promise<{ told: Told; studio: string }>;
 
 /**
  * A route handler that keeps to a call of the contract: it finds out who is asking, reads what is
@@ -67,6 +72,14 @@ export function answeringFollower<Asks extends z.ZodType, Answers extends z.ZodT
   return handling(call, aFollower, work);
 }
 
+/** A route handler for whoever has a page of their own, which keeps to a call of the contract. */
+export function answeringOwner<Asks extends z.ZodType, Answers extends z.ZodType>(
+  call: Call<Asks, Answers>,
+  work: (asked: AskedByOwner<Asks>) => Promise<z.input<Answers> | Response>,
+): Handler {
+  return handling(call, anOwner, work);
+}
+
 async function aTeacher() {
   const teacher = await currentTeacher();
   if (!teacher) throw new Refusal('signed-out');
@@ -81,6 +94,14 @@ async function aFollower() {
   return { told: { follower }, studio: follower.studioId };
 }
 
+/** Whoever shows the token of their own page; no cookie, so no other site can ask in their name. */
+async function anOwner({ headers }: Request) {
+  const [, token = ''] = /^Bearer ([\w-]{1,200})$/.exec(headers.get('authorization') ?? '') ?? [];
+  const owner = await ownerOfHome(db(), token);
+  if (!owner) throw new Refusal('no-such-home');
+  return { told: { owner }, studio: owner.studioId };
+}
+
 type Handler = (request: Request, context: Context) => Promise<Response>;
 
 function handling<Told, Asks extends z.ZodType, Answers extends z.ZodType>(
@@ -93,7 +114,7 @@ function handling<Told, Asks extends z.ZodType, Answers extends z.ZodType>(
     let studio: string | undefined;
     const ended = watch(call);
     try {
-      const asker = await who();
+      const asker = await who(request);
       studio = asker.studio;
       if (isCrossSite(request)) throw new Refusal('cross-site');
       const body = call.asks.safeParse(

@@ -15,7 +15,7 @@ function routes(): [served: string, call: string][] {
     .flatMap((file) => {
       const text = readFileSync(path.join(API, file), 'utf8');
       const found = text.matchAll(
-        /^export const (\w+) = answering(?:Follower)?\(\s*CALLS\.(\w+)/gm,
+        /^export const (\w+) = answering(?:Follower|Owner)?\(\s*CALLS\.(\w+)/gm,
       );
       return [...found].map(([, method, call = '']): [string, string] => [
         `${method} /api/${path.dirname(file)}`,

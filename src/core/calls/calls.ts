@@ -4,6 +4,7 @@ import { dateSchema } from '../calendar';
 import { planSchema, rulesSchema } from '../class';
 import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
+import { MOST_PRACTISED_S } from '../people';
 import { newRunEventSchema } from '../run';
 import { speechChoiceSchema } from '../speech';
 import {
@@ -296,6 +297,17 @@ export const CALLS = {
     method: 'POST',
     path: '/api/follow/questions',
     asks: z.object({ question: z.string().trim().min(1).max(240), withName: z.boolean() }),
+    answers: nothing,
+  }),
+  /** Practice that somebody did alone on their device, who shows the token of their own page; stored once by its id. */
+  logAlone: call({
+    method: 'POST',
+    path: '/api/home/practice',
+    asks: z.object({
+      id,
+      at: z.number().int().nonnegative(),
+      seconds: z.number().int().min(1).max(MOST_PRACTISED_S),
+    }),
     answers: nothing,
   }),
   /** A cue of the class that is followed, as a WAV file. Nothing else is said for a follower. */

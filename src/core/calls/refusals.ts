@@ -87,6 +87,10 @@ export const REFUSALS = {
   'too-many-pauses': [409, 'One person has {} pauses at most. Take an old one out first.'],
   'practice-then': [409, 'Practice is logged for today or the last {} days. Choose another day.'],
   'practice-enough': [409, 'Practice is logged {} times a day at most.'],
+  'no-such-home': [
+    401,
+    'The address of your own page no longer works. Ask your teacher for a new one.',
+  ],
   'demo-full': [503, 'The demo has as many visitors as it can bear. Try again in an hour.'],
   'log-full': [
     409,

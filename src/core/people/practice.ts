@@ -3,6 +3,9 @@ import { dateSchema, instantsOf } from '../calendar';
 import { dateOn } from '../formats';
 
 /** What is typed to log practice at home. */
+/** Longest that practice may be said to have been, in seconds: what three digits of minutes hold. */
+export const MOST_PRACTISED_S = 999 * 60;
+
 export const practiceSchema = z.object({
   day: dateSchema,
   /** Whole minutes, or null where nothing was said. */

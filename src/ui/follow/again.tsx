@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import { sendPractised } from '@/browser/follow/practised';
 import { dropClass, type KeptClass, keptClasses } from '@/browser/follow/store';
 import { keepStage } from '@/browser/kept-stage';
 import { clock, dayLabel } from '@/core/formats';
@@ -15,6 +16,17 @@ type Kept = KeptClass & { code: string };
 export default function Again() {
   const [classes, setClasses] = useState<Kept[] | null>(null);
   const [chosen, setChosen] = useState<Kept | null>(null);
+  const [refused, setRefused] = useState<string[]>([]);
+  useEffect(() => {
+    // What was done without a connection counts now.
+    const send = async () => {
+      const { refused } = await sendPractised();
+      setRefused((before) => [...before, ...Object.values(refused)]);
+    };
+    void send();
+    window.addEventListener('online', send);
+    return () => window.removeEventListener('online', send);
+  }, []);
   useEffect(() => {
     const look = async () => setClasses((await keptClasses()).filter((c) => c.takeHome));
     look().catch(() => setClasses([]));
@@ -24,6 +36,11 @@ export default function Again() {
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <Door title="Classes on this device">
+      {refused.length > 0 && (
+        <p role="alert" className="mb-3">
+          {refused.length} of what you did alone was not counted as practice. {refused.at(-1)}
+        </p>
+      )}
       {classes?.length === 0 && (
         <p>
           Nothing yet. A class that you followed stands here if its teacher lets it be taken home.

@@ -3,13 +3,13 @@
 import { ArrowLeft, Pause, Play, RotateCcw, SlidersHorizontal, Turtle } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { AloneClock } from '@/browser/follow/alone-clock';
-import { homeOf } from '@/browser/follow/settings';
 import type { KeptClass } from '@/browser/follow/store';
 import { newId } from '@/browser/new-id';
 import { keepAwake } from '@/browser/wake-lock';
 import type { NewRunEvent } from '@/core/run';
 import { usePlayback } from '../kit/playing/use-playback';
 import { useChoosing, useMine } from './choosing';
+import { Counted } from './counted';
 import { Playing } from './follow-stage';
 import { Over } from './over';
 import { Sheets } from './sheets';
@@ -65,18 +65,6 @@ export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void })
   );
 }
 
-/** For whoever has a page of their own: it counts as practice once they have logged it there. */
-function LogIt({ totalMs, says }: { totalMs: number; says: string }) {
-  const page = homeOf();
-  if (!page) return null;
-  const minutes = Math.max(1, Math.round(totalMs / 60_000));
-  return (
-    <a href={`${page}?minutes=${minutes}`} className="btn btn-primary upbeat-on-accent h-14">
-      {says}
-    </a>
-  );
-}
-
 type Chosen = ReturnType<typeof useMine>;
 
 interface RunProps {
@@ -120,7 +108,7 @@ function Run(props: RunProps) {
   if (state.status === 'over') {
     return (
       <Over says={words.thanks(document.score.name)} then={words.over}>
-        <LogIt totalMs={document.score.totalMs} says={home.log} />
+        <Counted totalMs={document.score.totalMs} says={words.practice} />
         <button type="button" className="btn h-14" onClick={props.onBack}>
           {home.back}
         </button>

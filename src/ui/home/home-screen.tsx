@@ -14,8 +14,6 @@ export interface HomeScreenProps {
   studioName: string;
   /** ISO 8601 date. */
   today: string;
-  /** How long they have just practised, where they come from there. */
-  minutes: string | null;
   streaks: StreakTold[];
   homeClasses: {
     classId: string;
@@ -50,7 +48,7 @@ export function HomeScreen(props: HomeScreenProps) {
             {props.open.className} is open
           </h2>
           <p className="quiet mb-3">See and hear it here. Your teacher sees that you are there.</p>
-          {/* This device is theirs: what they do again alone on it can be logged here. */}
+          {/* This device is theirs: what they do again alone on it counts as practice. */}
           <div onSubmitCapture={() => keepHome(location.pathname)}>
             <ActionForm act={props.open.follow} submit="Follow it here" label="Follow the class" />
           </div>
@@ -77,12 +75,7 @@ export function HomeScreen(props: HomeScreenProps) {
         >
           <div className="grid grid-cols-2 gap-4">
             <Field name="day" label="Day" type="date" initial={today} />
-            <Field
-              name="minutes"
-              label="Minutes, if you know"
-              inputMode="numeric"
-              initial={props.minutes ?? undefined}
-            />
+            <Field name="minutes" label="Minutes, if you know" inputMode="numeric" />
           </div>
         </ActionForm>
       </section>

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { z } from 'zod';
 import { clock, dateOn, dayLabel } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -19,19 +18,9 @@ export const metadata: Metadata = { title: 'Practice at home', robots: { index: 
 /** Entries that are shown. */
 const SHOWN = 20;
 
-/** How long somebody has just practised. */
-const minutesSchema = z.coerce.number().int().min(1).max(600);
-
 /** The page of one person, behind an address of their own. It says nothing of anybody else. */
-export default async function HomePage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ token: string }>;
-  searchParams?: Promise<Record<string, string | string[] | undefined>>;
-}) {
+export default async function HomePage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const minutes = minutesSchema.safeParse((await searchParams)?.minutes).data;
   const owner = await ownerOfHome(db(), token);
   if (!owner) notFound();
   const { participantId, timeZone: zone } = owner;
@@ -51,7 +40,6 @@ export default async function HomePage({
       name={owner.name}
       studioName={owner.studioName}
       today={today}
-      minutes={minutes === undefined ? null : String(minutes)}
       streaks={[
         ...programmes.map((p) => programmeTold(p, of)),
         ...(streaks.get(participantId) ?? []).map((s) => streakTold(s, of)),

@@ -113,6 +113,11 @@ export const german: FollowWords = {
     again: 'Noch einmal',
     slow: 'Langsamer',
     back: 'Zurück',
-    log: 'Als Übung eintragen',
+  },
+  practice: {
+    counted: (minutes) => `Als Übung gezählt: ${minutes} min.`,
+    waits: (minutes) => `${minutes} min Übung. Sie zählen, sobald es wieder Verbindung gibt.`,
+    refused: (why) => `Das wurde nicht als Übung gezählt. ${why}`,
+    page: 'Deine Seite',
   },
 };

@@ -102,6 +102,11 @@ export const english: FollowWords = {
     again: 'Again',
     slow: 'Slower',
     back: 'Back',
-    log: 'Log it as practice',
+  },
+  practice: {
+    counted: (minutes) => `Counted as practice: ${minutes} min.`,
+    waits: (minutes) => `${minutes} min of practice. They count as soon as there is a connection.`,
+    refused: (why) => `This was not counted as practice. ${why}`,
+    page: 'Your own page',
   },
 };

@@ -65,5 +65,11 @@ export interface FollowWords {
   silent: string;
   sleeps: string;
   takeHome: string;
-  home: { play: string; pause: string; again: string; slow: string; back: string; log: string };
+  home: { play: string; pause: string; again: string; slow: string; back: string };
+  practice: {
+    counted: (minutes: number) => string;
+    waits: (minutes: number) => string;
+    refused: (why: string) => string;
+    page: string;
+  };
 }

@@ -78,6 +78,8 @@ export function MovingFace({ poseNow, running, still, ...dial }: MovingFaceProps
 
   return (
     <FaceDial
+      // Its lines were changed past React: where no movement is wanted any more, it is drawn anew.
+      key={reduced ? 'stands' : 'moves'}
       {...dial}
       pose={still}
       ref={ref}
