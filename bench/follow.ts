@@ -9,9 +9,8 @@ import { comeIn } from '@/server/follow/followers';
 import { planSession } from '@/server/sessions/sessions';
 import { App, METRICS_TOKEN, NOON } from '../e2e/app';
 import { freePort, until } from '../scripts/lib/ports.mjs';
-import { slowNetwork } from '../scripts/lib/slow-network.mjs';
-import { launch } from './browser';
 import { quantile } from './hour-long';
+import { inStep } from './in-step';
 
 /**
  * Following in numbers. One event to 500 followers of one process, from the press of the teacher to the last of them,
@@ -21,8 +20,16 @@ import { quantile } from './hour-long';
 
 const FOLLOWERS = 500;
 const EVENTS = 40;
-const DEVICES = 10;
-const WATCH_MS = 25_000;
+/** How long nothing happens but beats, to see what an hour costs. */
+const QUIET_MS = 60_000;
+const BEATS_A_MINUTE = 4;
+/** What a class of an hour is bent, and how often each device asks for the time. */
+const BENDS_AN_HOUR = 60;
+const TIMES_AN_HOUR = 120;
+const ASKED = 3000;
+/** How many strangers want in at once, again and again. */
+const STRANGERS = 12;
+const PRESSES = 60;
 
 const app = await App.start();
 const { db } = app;
@@ -96,9 +103,10 @@ try {
   await post(`/api/sessions/${sessionId}/prepare`, {});
   const run = await db('runs').where({ session_id: sessionId }).first('id');
   const device = randomUUID();
-  const bend = (type: string) => ({ id: randomUUID(), at: NOON, type });
-  const press = (type: string) =>
-    post(CALLS.sendEvents.path.replace('[id]', run.id), { device, events: [bend(type)], after: 0 });
+  const press = (type: string, at = NOON) => {
+    const events = [{ id: randomUUID(), at, type }];
+    return post(CALLS.sendEvents.path.replace('[id]', run.id), { device, events, after: 0 });
+  };
   const { code } = await openDoor(db, scope, sessionId, NOON);
   const door = await behind(db, code, NOON);
   if (!door) throw new Error('the door leads nowhere');
@@ -117,6 +125,27 @@ try {
     ours.push(await lines.all(() => press(n % 2 ? 'resumed' : 'paused')));
   const after = await used();
   const alone: number[] = [];
+  const quiet = async (beat: () => Promise<unknown>, cpu: () => Promise<number>) => {
+    const from = await cpu();
+    for (let n = 0; n < BEATS_A_MINUTE; n++) {
+      await new Promise((resolve) => setTimeout(resolve, QUIET_MS / BEATS_A_MINUTE));
+      await beat();
+    }
+    return (await cpu()) - from;
+  };
+  /** Processor seconds of so many small questions, 50 at once. */
+  const asking = async (url: string, cookie: string, cpu: () => Promise<number>) => {
+    const from = await cpu();
+    let left = ASKED;
+    const one = async () => {
+      while (left-- > 0) await (await fetch(url, { headers: { cookie } })).text();
+    };
+    await Promise.all(Array.from({ length: 50 }, one));
+    return (await cpu()) - from;
+  };
+  const ourCpu = async () => (await used()).cpu;
+  const ourQuiet = await quiet(async () => {}, ourCpu);
+  const ourAsked = await asking(`${app.url}/api/follow/time`, `upbeat_follow=${tokens[0]}`, ourCpu);
   lines.close();
   for (let n = 0; n < EVENTS; n++) {
     const since = performance.now();
@@ -148,6 +177,13 @@ try {
     theirs.push(await bareLines.all(() => fetch(at, { method: 'POST', body: bytes })));
   }
   const bareAfter = await bareUsed();
+  const bareCpu = async () => {
+    const { user, system } = (await bareUsed()).cpu;
+    return (user + system) / 1e6;
+  };
+  const beat = 'event: beat\ndata: {}\n\n';
+  const bareQuiet = await quiet(() => fetch(at, { method: 'POST', body: beat }), bareCpu);
+  const bareAsked = await asking(`${at}/used`, 'x=y', bareCpu);
   bareLines.close();
   bare.kill();
   const kB = (bytes: number) => `${(bytes / 1000).toFixed(0)} kB`;
@@ -160,6 +196,14 @@ try {
   );
   console.log(
     `processor of one event to ${FOLLOWERS} followers / bare: ${((after.cpu - open.cpu) / (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))).toFixed(1)} (${((1000 * (after.cpu - open.cpu)) / EVENTS).toFixed(1)} ms against ${((1000 * (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))) / EVENTS).toFixed(1)})`,
+  );
+
+  const hour = (event: number, minute: number, asked: number) =>
+    BENDS_AN_HOUR * event + 60 * minute + (FOLLOWERS * TIMES_AN_HOUR * asked) / ASKED;
+  const ourHour = hour((after.cpu - open.cpu) / EVENTS, ourQuiet, ourAsked);
+  const bareHour = hour((cpu(bareAfter.cpu) - cpu(bareOpen.cpu)) / EVENTS, bareQuiet, bareAsked);
+  console.log(
+    `processor of an hour of ${FOLLOWERS} followers / bare, worked out from a minute of beats, ${EVENTS} events and ${ASKED} questions for the time: ${(ourHour / bareHour).toFixed(1)} (${ourHour.toFixed(0)} s against ${bareHour.toFixed(0)} s)`,
   );
 
   const page = await (await fetch(`${app.url}/follow/${code}`)).text();
@@ -183,67 +227,54 @@ try {
   }
   console.log(`script of the door of a class, compressed: ${kB(weight)} (aim 150 kB)`);
 
-  await inStep(code);
+  await inStep(app, code, (type, at) => press(type, at));
+  await flood(page);
+
+  /** What the teacher's stage notices of strangers who want in, guess codes and show made-up cookies. */
+  async function flood(door: string) {
+    const form = new FormData();
+    for (const [, name = '', value = ''] of door.matchAll(
+      /<input type="hidden" name="([^"]+)"(?: value="([^"]*)")?/g,
+    )) {
+      form.append(name, value.replaceAll('&quot;', '"').replaceAll('&amp;', '&'));
+    }
+    form.append('name', '');
+    const rest: number[] = [];
+    const flooded: number[] = [];
+    const pressed = async (into: number[]) => {
+      for (let n = 0; n < PRESSES; n++) {
+        const since = performance.now();
+        await press(n % 2 ? 'resumed' : 'paused');
+        into.push(performance.now() - since);
+      }
+    };
+    await pressed(rest);
+    let over = false;
+    let sent = 0;
+    const answered = new Map<number, number>();
+    const stranger = async (nth: number) => {
+      const headers = { cookie: 'upbeat_follow=made-up' };
+      while (!over) {
+        const way = (nth + sent++) % 3;
+        const response =
+          way === 0
+            ? await fetch(`${app.url}/follow/${code}`, { method: 'POST', body: form })
+            : way === 1
+              ? await fetch(`${app.url}/api/follow/score`, { headers })
+              : await fetch(`${app.url}/follow/ABC${String(sent).padStart(3, '2')}`);
+        await response.arrayBuffer();
+        answered.set(response.status, (answered.get(response.status) ?? 0) + 1);
+      }
+    };
+    const all = Array.from({ length: STRANGERS }, (_, n) => stranger(n));
+    await pressed(flooded);
+    over = true;
+    await Promise.all(all);
+    const inside = await db('followers').where({ session_id: sessionId }).count();
+    console.log(
+      `the teacher's press while ${STRANGERS} strangers ask for all they can / at rest, p95: ${(p95(flooded) / p95(rest)).toFixed(1)} (${p95(flooded).toFixed(0)} ms against ${p95(rest).toFixed(0)}; ${sent} requests, answered ${[...answered].map(([status, n]) => `${n} times ${status}`).join(', ')}; ${Number(inside[0]?.count) - FOLLOWERS} came in)`,
+    );
+  }
 } finally {
   await app.stop();
-}
-
-/** How far apart devices show the same countdown that follow over networks of 20 to 300 ms. */
-async function inStep(code: string): Promise<void> {
-  const to = Number(new URL(app.url).port);
-  const browser = await launch();
-  try {
-    const devices = await Promise.all(
-      Array.from({ length: DEVICES }, async (_, n) => {
-        const delayMs = 10 + (140 * n) / (DEVICES - 1);
-        const network = await slowNetwork({ to, delayMs, jitterMs: delayMs / 2, loss: 0.02 });
-        const context = await browser.newContext({
-          viewport: { width: 360, height: 740 },
-          reducedMotion: 'reduce',
-        });
-        await context.addInitScript(() => {
-          const seen: [number, string][] = [];
-          Object.assign(window, { seen });
-          // No function here may have a name: what brings it into the page would have to know it.
-          new MutationObserver(() => {
-            const [move, doing, countdown] = ['move', 'doing', 'countdown'].map(
-              (id) => document.querySelector(`[data-testid="${id}"]`)?.textContent ?? '',
-            );
-            const now = `${move} ${doing} ${countdown}`;
-            if (countdown && seen.at(-1)?.[1] !== now) seen.push([Date.now(), now]);
-          }).observe(document, { subtree: true, childList: true, characterData: true });
-        });
-        const page = await context.newPage();
-        return { page, network };
-      }),
-    );
-    for (const { page, network } of devices) {
-      await page.goto(`http://127.0.0.1:${network.port}/follow/${code}`);
-      await page.locator('html[data-ready]').waitFor({ state: 'attached' });
-      await page.getByRole('button', { name: 'Come in' }).click();
-      await page.getByTestId('countdown').waitFor({ timeout: 60_000 });
-    }
-    await new Promise((resolve) => setTimeout(resolve, WATCH_MS));
-    const all = await Promise.all(
-      devices.map(({ page }) =>
-        page.evaluate(() => (window as unknown as { seen: [number, string][] }).seen),
-      ),
-    );
-    const times = new Map<string, number[]>();
-    for (const seen of all) {
-      for (const [at, what] of seen) times.set(what, [...(times.get(what) ?? []), at]);
-    }
-    const spreads = [...times.values()]
-      .filter((t) => t.length === DEVICES)
-      .map((t) => Math.max(...t) - Math.min(...t));
-    console.log(
-      `${DEVICES} devices over networks of 20 to 300 ms there and back, with jitter and loss: the same countdown is shown within ${p95(spreads).toFixed(0)} ms of one another, p95 of ${spreads.length} moments (median ${quantile(
-        spreads.toSorted((a, b) => a - b),
-        0.5,
-      ).toFixed(0)} ms; aim 100)`,
-    );
-    for (const { network } of devices) network.close();
-  } finally {
-    await browser.close();
-  }
 }

@@ -1,28 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
 import next from 'next';
-import { Gate } from './lib/gate.mjs';
+import { allThere, lines } from './lib/lines.mjs';
 
 /**
  * Serves the built application on HOST and PORT. Before the application sees a request of somebody who is signed in, it
  * passes a gate: of one sign-in one thing is at work at a time, so that whoever sends as much as they can makes
  * themselves wait and hardly anybody else. What a class is led with waits for nothing, and what may take long has
- * lines of its own.
+ * lines of its own. Pages of people who are not signed in wait in one line for all of them: however many want in to
+ * follow a class, whoever leads it does not notice.
  */
 
-const MOST_WAITING = 100;
 /** What takes longer is not waited for any more: somebody may have asked for much, or something hangs. */
 const LONGEST_MS = 10_000;
-const WAITS_FOR_NOTHING = [
-  /^\/_next\//,
-  /^\/api\/runs\//,
-  /^\/api\/sessions\/[^/]+\/(?!prepare$)/,
-  /^\/api\/time$/,
-  /^\/api\/speech$/,
-];
-const TAKES_LONG = [/^\/api\/speech\/lengths$/, /^\/api\/archive/, /\/prepare$/];
 const TOO_MUCH = 'You have asked for much at once. Wait a moment, then try again.';
-const SIGN_IN = /(?:^|;\s*)(?:__Host-)?upbeat_sign_in=([^;]+)/;
 const HOST = process.env.HOST ?? '127.0.0.1';
 const PORT = Number(process.env.PORT);
 
@@ -33,20 +24,10 @@ const PORT = Number(process.env.PORT);
 const INNER = 'x-up-beat-inner';
 const WORD = randomUUID();
 
-const gate = new Gate({ atOnce: 1, mostWaiting: MOST_WAITING });
-
-/** In whose line a request waits; null where it waits in none. */
-function ownerOf({ url = '/', headers }) {
-  const [, signIn] = SIGN_IN.exec(headers.cookie ?? '') ?? [];
-  const [pathname] = url.split('?');
-  if (headers[INNER] === WORD) return null;
-  if (!signIn || WAITS_FOR_NOTHING.some((path) => path.test(pathname))) return null;
-  return `${TAKES_LONG.findIndex((path) => path.test(pathname))} ${signIn}`;
-}
-
 // As `next start` sets it: what the application asks itself for goes there, whatever name it was asked under.
 process.env.__NEXT_PRIVATE_ORIGIN = `http://${HOST === '0.0.0.0' ? '127.0.0.1' : HOST}:${PORT}`;
 
+const lineOf = lines();
 const server = createServer();
 const app = next({ dev: false, hostname: HOST, port: PORT, httpServer: server });
 await app.prepare();
@@ -54,9 +35,10 @@ const handle = app.getRequestHandler();
 
 /** Passes the gate, where a request has to. @returns false where too much waits there already */
 async function passGate(request, response) {
-  const owner = ownerOf(request);
-  if (!owner) return true;
-  const leave = await gate.enter(owner);
+  const line = request.headers[INNER] === WORD ? null : lineOf(request);
+  if (!line) return true;
+  if (line.sends && !(await allThere(request))) return false;
+  const leave = await line.gate.enter(line.owner);
   if (!leave) return false;
   const patience = setTimeout(leave, LONGEST_MS);
   const over = () => {
@@ -77,7 +59,12 @@ server.on('request', async (request, response) => {
     if (response.destroyed) return;
     if (passed) return await handle(request, response);
     // As the application's own refusals are told, so that a page can tell it where it was asked.
-    response.writeHead(429, { 'Content-Type': 'application/json', 'Retry-After': '1' });
+    response.writeHead(429, {
+      'Content-Type': 'application/json',
+      'Retry-After': '1',
+      // What is still being sent is not read.
+      Connection: 'close',
+    });
     response.end(JSON.stringify({ code: 'still-busy', message: TOO_MUCH }));
   } catch (error) {
     console.error(error);

@@ -1,0 +1,173 @@
+import type { Page } from '@playwright/test';
+import type { App } from '../e2e/app';
+import { slowNetwork } from '../scripts/lib/slow-network.mjs';
+import { launch } from './browser';
+import { quantile } from './hour-long';
+
+/**
+ * How far apart devices are that follow over networks of 20 to 300 ms: what they show, what they are about to say,
+ * and how soon they show what the teacher does. Two more follow over a quiet network.
+ */
+
+const DEVICES = 10;
+const QUIET = 2;
+const SETTLED_MS = 20_000;
+const WATCH_MS = 25_000;
+const BENDS = 12;
+const BETWEEN_MS = 1500;
+/** Sounds that are so near to one another in time, and as long as one another, are the same cue. */
+const SAME_CUE_MS = 700;
+
+/** What a page has noted of itself, at its machine's time of day. */
+interface Noted {
+  /** What was shown, when. */
+  seen: [number, string][];
+  /** When a sound is to be heard, and how long it is in seconds. */
+  sounds: { at: number; seconds: number; stopped: boolean }[];
+}
+
+const of = (times: number[], share: number) =>
+  quantile(
+    times.toSorted((a, b) => a - b),
+    share,
+  );
+const ms = (times: number[]) =>
+  times.length === 0
+    ? 'none seen'
+    : `${of(times, 0.95).toFixed(0)} ms, p95 of ${times.length} (median ${of(times, 0.5).toFixed(0)} ms)`;
+
+async function watched(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const noted: Noted = { seen: [], sounds: [] };
+    Object.assign(window, { noted });
+    localStorage.setItem('upbeat-follow', JSON.stringify({ voice: 'class' }));
+    // No function here may have a name: what brings it into the page would have to know it.
+    new MutationObserver(() => {
+      const [move, doing, countdown] = ['move', 'doing', 'countdown'].map(
+        (id) => document.querySelector(`[data-testid="${id}"]`)?.textContent ?? '',
+      );
+      const now = `${move} ${doing} ${countdown}`;
+      if (countdown && noted.seen.at(-1)?.[1] !== now) noted.seen.push([Date.now(), now]);
+    }).observe(document, { subtree: true, childList: true, characterData: true });
+    const { start, stop } = AudioBufferSourceNode.prototype;
+    const made = new WeakMap<AudioBufferSourceNode, Noted['sounds'][number]>();
+    AudioBufferSourceNode.prototype.start = function (when = 0, ...more) {
+      const inMs = 1000 * Math.max(0, when - this.context.currentTime);
+      const sound = { at: Date.now() + inMs, seconds: this.buffer?.duration ?? 0, stopped: false };
+      made.set(this, sound);
+      noted.sounds.push(sound);
+      start.call(this, when, ...more);
+    };
+    AudioBufferSourceNode.prototype.stop = function (when) {
+      const sound = made.get(this);
+      if (sound && sound.at > Date.now()) sound.stopped = true;
+      stop.call(this, when);
+    };
+  });
+}
+
+const notedBy = (page: Page): Promise<Noted> =>
+  page.evaluate(() => (window as unknown as { noted: Noted }).noted);
+
+/** How far apart the same thing was on all devices. */
+function spreads(all: Map<string, number[]>): number[] {
+  return [...all.values()]
+    .filter((times) => times.length === DEVICES)
+    .map((times) => Math.max(...times) - Math.min(...times));
+}
+
+/**
+ * @param press what the teacher does to the class, and when by the server's clock
+ */
+export async function inStep(
+  app: App,
+  code: string,
+  press: (type: 'paused' | 'resumed', at: number) => Promise<unknown>,
+): Promise<void> {
+  const to = Number(new URL(app.url).port);
+  const browser = await launch('--autoplay-policy=no-user-gesture-required');
+  const networks: { close: () => void }[] = [];
+  try {
+    const device = async (port: number) => {
+      const context = await browser.newContext({
+        baseURL: `http://127.0.0.1:${port}`,
+        viewport: { width: 360, height: 740 },
+        reducedMotion: 'reduce',
+      });
+      const page = await context.newPage();
+      await watched(page);
+      await page.goto(`/follow/${code}`);
+      await page.locator('html[data-ready]').waitFor({ state: 'attached' });
+      await page.getByRole('button', { name: 'Come in' }).click();
+      await page.getByTestId('countdown').waitFor({ timeout: 60_000 });
+      return page;
+    };
+    const slow: Page[] = [];
+    for (let n = 0; n < DEVICES; n++) {
+      const delayMs = 10 + (140 * n) / (DEVICES - 1);
+      const network = await slowNetwork({ to, delayMs, jitterMs: delayMs / 2, loss: 0.02 });
+      networks.push(network);
+      slow.push(await device(network.port));
+    }
+    const quiet: Page[] = [];
+    for (let n = 0; n < QUIET; n++) quiet.push(await device(to));
+    // The audio of the class is fetched first: on a phone nobody else has the processor.
+    await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+    const from = Date.now();
+    await new Promise((resolve) => setTimeout(resolve, WATCH_MS));
+    const before = await Promise.all(slow.map(notedBy));
+    const shown = new Map<string, number[]>();
+    for (const { seen } of before) {
+      for (const [at, what] of seen.filter(([at]) => at >= from))
+        shown.set(what, [...(shown.get(what) ?? []), at]);
+    }
+    const heard: { at: number; seconds: number; times: number[] }[] = [];
+    for (const { sounds } of before) {
+      for (const { at, seconds, stopped } of sounds) {
+        if (stopped || at < from) continue;
+        const same = heard.find(
+          (h) => Math.abs(h.at - at) < SAME_CUE_MS && Math.abs(h.seconds - seconds) < 0.001,
+        );
+        if (same) same.times.push(at);
+        else heard.push({ at, seconds, times: [at] });
+      }
+    }
+    console.log(
+      `${DEVICES} devices over networks of 20 to 300 ms there and back, with jitter and loss: the same countdown is shown within ${ms(spreads(shown))} (aim 100)`,
+    );
+    console.log(
+      `the same cue is set to be heard within ${ms(spreads(new Map(heard.map((h, n) => [String(n), h.times]))))} (aim 100; ${heard.length} cues)`,
+    );
+
+    const serverNow = async () =>
+      (
+        (await (await fetch(`${app.url}/api/follow/time`)).json()) as {
+          now: number;
+        }
+      ).now;
+    const presses: number[] = [];
+    for (let n = 0; n < BENDS; n++) {
+      const at = await serverNow();
+      presses.push(Date.now());
+      await press(n % 2 ? 'resumed' : 'paused', at);
+      await new Promise((resolve) => setTimeout(resolve, BETWEEN_MS));
+    }
+    const taken = async (pages: readonly Page[]) => {
+      const all: number[] = [];
+      for (const { seen } of await Promise.all(pages.map(notedBy))) {
+        presses.forEach((pressed, n) => {
+          const paused = n % 2 === 0;
+          const first = seen.find(([at, what]) => at >= pressed && /pause/.test(what) === paused);
+          if (first && first[0] < pressed + BETWEEN_MS) all.push(first[0] - pressed);
+        });
+      }
+      return all;
+    };
+    console.log(
+      `what the teacher does is shown on a quiet network within ${ms(await taken(quiet))} of ${QUIET * BENDS} (aim 250); over the slow networks within ${ms(await taken(slow))} of ${DEVICES * BENDS}`,
+    );
+  } finally {
+    for (const network of networks) network.close();
+    await browser.close();
+  }
+}
