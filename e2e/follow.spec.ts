@@ -27,6 +27,10 @@ test('the teacher opens the door, somebody comes in by the code, and both see th
   const theirs = new Clock(app, there);
   await theirs.standAt(clock.now);
   await there.goto('/follow');
+  await there.getByLabel('Code').fill('x0x xxx');
+  await there.keyboard.press('Enter');
+  await expect(there.getByText('A code has 6 signs out of')).toBeVisible();
+  await expect(there.getByLabel('Code')).toHaveValue('x0x xxx');
   await there.getByLabel('Code').fill('xxx xxx');
   await there.keyboard.press('Enter');
   await expect(there.getByText('No class has this code now.')).toBeVisible();

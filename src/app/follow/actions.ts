@@ -3,8 +3,7 @@
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { isNoText } from '@/core/bounded';
-import { Refusal } from '@/core/calls';
-import { readCode } from '@/core/follow';
+import { CODE_LENGTH, CODE_SIGNS, readCode } from '@/core/follow';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { behindTyped } from '@/server/follow/doors';
@@ -14,8 +13,14 @@ import type { FormState } from '@/ui/kit/form';
 import { clientAddress, followToken, keepFollowToken } from '../auth';
 import { answerForm, given } from '../forms';
 
+const NO_CODE = `A code has ${CODE_LENGTH} signs out of ${[...CODE_SIGNS].join(' ')}. Look at it again.`;
 const codeSchema = z.object({
-  code: z.string().trim().min(1, 'Type the code that you were shown.').max(40),
+  code: z
+    .string()
+    .trim()
+    .min(1, 'Type the code that you were shown.')
+    .max(40)
+    .refine((typed) => readCode(typed) !== null, NO_CODE),
 });
 
 /** Leads on to the class behind a code. */
@@ -23,7 +28,6 @@ export async function findAction(_: FormState, form: FormData): Promise<FormStat
   const from = { address: await clientAddress(), now: now() };
   let code: string | null = null;
   const state = await answerForm(form, codeSchema, async (typed) => {
-    if (readCode(typed.code) === null) throw new Refusal('no-such-code');
     code = (await behindTyped(db(), typed.code, from)).code;
     return 'Found.';
   });
