@@ -25,6 +25,7 @@ const NEEDS = {
   postgresql: () => postgresBin() !== undefined,
   'espeak-ng': () => onPath('espeak-ng'),
   chromium: () => existsSync('/usr/bin/chromium'),
+  ffmpeg: () => onPath('ffmpeg'),
   openssl: () => onPath('openssl'),
   'poppler-utils': () => onPath('pdftotext'),
 };

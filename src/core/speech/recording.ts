@@ -1,8 +1,7 @@
+import { levelled, type Sound } from '../sound';
+
 /** A take in a teacher's own voice, cut and levelled, one channel. */
-export interface Take {
-  samples: Float32Array;
-  /** Samples a second. */
-  rate: number;
+export interface Take extends Sound {
   /** It was too loud for the microphone in places. */
   clipped: boolean;
 }
@@ -25,10 +24,8 @@ const FLOOR = 0.0025;
 const ABOVE_NOISE = 3;
 /** The quietest part of a voice, as a share of its loudest: 30 dB below. */
 const BELOW_LOUDEST = 0.03;
-/** As loud as the machine's voice: -18 dB below full scale while it speaks (measured). */
-const LEVEL = 0.126;
-const LOUDEST = 0.89;
-const MOST_GAIN = 30;
+/** A whisper is made louder by that much and no more, in dB: the room comes up with it. */
+const MOST_LOUDER_DB = 30;
 const FULL_SCALE = 0.99;
 const CLIPPED_SHARE = 0.0005;
 
@@ -74,15 +71,12 @@ export function cutAndLevel(samples: Float32Array, rate: number): Take | TakePro
   const to = Math.min(samples.length, last * size + Math.round(TAIL_S * rate));
   if (to - from > LONGEST_SECONDS * rate) return 'too long';
 
-  const spoken = frames.filter((_, i) => loud[i]);
-  const level = Math.sqrt(spoken.reduce((sum, l) => sum + l * l, 0) / spoken.length);
   const cut = samples.slice(from, to);
-  const peak = cut.reduce((most, s) => Math.max(most, Math.abs(s)), 0);
-  const gain = Math.min(LEVEL / level, LOUDEST / peak, MOST_GAIN);
   const fade = Math.round(FADE_S * rate);
-  const levelled = cut.map(
-    (s, i) => s * gain * Math.min(1, (i + 1) / fade, (cut.length - i) / fade),
-  );
+  const faded = cut.map((s, i) => s * Math.min(1, (i + 1) / fade, (cut.length - i) / fade));
   const atTheLimit = cut.reduce((n, s) => n + (Math.abs(s) >= FULL_SCALE ? 1 : 0), 0);
-  return { samples: levelled, rate, clipped: atTheLimit > CLIPPED_SHARE * cut.length };
+  return {
+    ...levelled({ samples: faded, rate }, MOST_LOUDER_DB),
+    clipped: atTheLimit > CLIPPED_SHARE * cut.length,
+  };
 }

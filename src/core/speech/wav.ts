@@ -1,3 +1,5 @@
+import type { Sound } from '../sound';
+
 /** WAV files of one channel with 16 bits and a plain header: the one kind that is written, kept and spoken. */
 
 const HEADER_BYTES = 44;
@@ -7,14 +9,8 @@ const RATES = [8000, 48_000] as const;
 /** How many bytes of a file `wavMs` needs to see. */
 export const WAV_HEADER_BYTES = HEADER_BYTES;
 
-/** Samples from -1 to 1 as a WAV file. @param rate samples a second */
-export function wavOf({
-  samples,
-  rate,
-}: {
-  samples: Float32Array;
-  rate: number;
-}): Uint8Array<ArrayBuffer> {
+/** A sound as a WAV file. */
+export function wavOf({ samples, rate }: Sound): Uint8Array<ArrayBuffer> {
   const bytes = new Uint8Array(HEADER_BYTES + 2 * samples.length);
   const view = new DataView(bytes.buffer);
   const write = (at: number, name: string) =>
@@ -36,6 +32,17 @@ export function wavOf({
     view.setInt16(HEADER_BYTES + 2 * i, Math.round(clamped * 32_767), true);
   });
   return withTrueLength(bytes);
+}
+
+/** The samples of such a file, from -1 to 1. @throws Error where it is of another kind */
+export function soundOf(bytes: Uint8Array): Sound {
+  if (wavMs(bytes) === null) throw new Error('this is no WAV file of one channel with 16 bits');
+  const view = viewOf(bytes);
+  const samples = new Float32Array((bytes.length - HEADER_BYTES) >> 1);
+  for (let i = 0; i < samples.length; i++) {
+    samples[i] = view.getInt16(HEADER_BYTES + 2 * i, true) / 32_768;
+  }
+  return { samples, rate: view.getUint32(24, true) };
 }
 
 const viewOf = (bytes: Uint8Array) =>

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import path from 'node:path';
 import { LRUCache } from 'lru-cache';
 import PQueue from 'p-queue';
-import { type Utterance, utteranceKey, type VoiceName, wavMs } from '@/core/speech';
+import { levelled, SPOKEN_LUFS } from '@/core/sound';
+import { soundOf, type Utterance, utteranceKey, type VoiceName, wavMs, wavOf } from '@/core/speech';
 import { type FairOptions, FairQueue } from '../queue/fair-queue';
 import { log } from '../watch/log';
 import { AudioCache } from './cache';
@@ -12,6 +13,13 @@ const MOST_LENGTHS = 100_000;
 const MOST_UNSPEAKABLE = 5000;
 /** Most of the disk that spoken audio may take, in bytes, unless UPBEAT_SPEECH_MEGABYTES says otherwise. */
 const MOST_BYTES = 2_000_000_000;
+
+/** How loud everything is made; part of every cache key, so that another level renders afresh. */
+const LEVEL = `${SPOKEN_LUFS} LUFS`;
+
+const levelledWav = (wav: Buffer): Buffer =>
+  // What is too short to have a length has nothing to be heard either.
+  wavMs(wav) === null ? wav : Buffer.from(wavOf(levelled(soundOf(wav))));
 
 /** Who wants something said. */
 export interface Asker {
@@ -72,7 +80,8 @@ export class Voice {
 
   /** What tells one rendering from any other. */
   mark(utterance: Utterance, voice: VoiceName = 'plain'): string {
-    const key = [this.engine.id, utteranceKey(utterance), ...(voice === 'plain' ? [] : [voice])];
+    const as = `${this.engine.id} ${LEVEL}`;
+    const key = [as, utteranceKey(utterance), ...(voice === 'plain' ? [] : [voice])];
     return createHash('sha256').update(key.join('\u0001')).digest('hex');
   }
 
@@ -179,7 +188,7 @@ export class Voice {
     const known = await this.cache.read(name);
     if (known) return known;
     try {
-      const wav = await this.engine.render(utterance, voice, how);
+      const wav = levelledWav(await this.engine.render(utterance, voice, how));
       await this.cache.write(name, wav);
       this.renderedSoFar++;
       return wav;

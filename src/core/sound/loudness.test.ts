@@ -1,0 +1,183 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { RUNS } from '@testing/arbitrary';
+import fc from 'fast-check';
+import { afterAll, describe, expect, it } from 'vitest';
+import { wavOf } from '../speech';
+import {
+  HIGHEST_DBTP,
+  hearing,
+  levelled,
+  louder,
+  loudnessOf,
+  peaksOf,
+  type Sound,
+  SPOKEN_LUFS,
+  truePeakOf,
+} from '.';
+
+const sine = (hz: number, seconds: number, { rate = 48_000, level = 1 } = {}): Sound => ({
+  samples: Float32Array.from(
+    { length: Math.round(seconds * rate) },
+    (_, i) => level * Math.sin((2 * Math.PI * hz * i) / rate),
+  ),
+  rate,
+});
+const silence = (seconds: number, rate = 48_000): Sound => ({
+  samples: new Float32Array(Math.round(seconds * rate)),
+  rate,
+});
+const joined = (...parts: Sound[]): Sound => ({
+  samples: Float32Array.from(parts.flatMap(({ samples }) => [...samples])),
+  rate: parts[0]?.rate ?? 48_000,
+});
+/** Chance that is the same each time. */
+function chance(seed: number) {
+  let state = seed;
+  return () => {
+    state = (state * 1_664_525 + 1_013_904_223) % 2 ** 32;
+    return state / 2 ** 31 - 1;
+  };
+}
+/** Something like speech: buzzing that swells and stops, of a pitch and loudness of its own. */
+function babble(seed: number, rate: number, seconds: number): Sound {
+  const random = chance(seed);
+  const samples = new Float32Array(Math.round(rate * seconds));
+  let [pitch, level] = [120, 0.2];
+  for (let i = 0; i < samples.length; i++) {
+    if (i % Math.round(rate / 5) === 0) {
+      pitch = 90 + 120 * Math.abs(random());
+      level = random() > -0.4 ? 0.05 + 0.3 * Math.abs(random()) : 0;
+    }
+    const buzz = ((pitch * i) / rate) % 1;
+    samples[i] = level * (1.4 * buzz - 0.7 + 0.15 * random());
+  }
+  return { samples, rate };
+}
+
+describe('the filters', () => {
+  it('are those of ITU-R BS.1770-4, tables 1 and 2, at 48 kHz', () => {
+    const [shelf, deep] = hearing(48_000);
+    const near = (is: readonly number[], ought: number[]) =>
+      is.forEach((v, i) => {
+        expect(v).toBeCloseTo(ought[i] ?? 0, 9);
+      });
+    near(shelf.b, [1.53512485958697, -2.69169618940638, 1.19839281085285]);
+    near(shelf.a, [-1.69065929318241, 0.73248077421585]);
+    near(deep.b, [1, -2, 1]);
+    near(deep.a, [-1.99004745483398, 0.99007225036621]);
+  });
+});
+
+describe('loudness', () => {
+  it('of a sine of 997 Hz at full scale is -3.01 LUFS in one channel (ITU-R BS.1770-4)', () => {
+    expect(loudnessOf(sine(997, 5))).toBeCloseTo(-3.01, 1);
+  });
+
+  it('of a sine of 1 kHz at -23 dB is -26 LUFS in one channel (from EBU Tech 3341, case 1, of two channels)', () => {
+    expect(loudnessOf(sine(1000, 20, { level: 10 ** (-23 / 20) }))).toBeCloseTo(-26, 0);
+  });
+
+  it('is not changed by silence before, between and after, nor by what is far softer (EBU Tech 3341, case 3)', () => {
+    const tone = sine(1000, 12, { level: 0.1 });
+    const soft = sine(1000, 2, { level: 0.1 * 10 ** (-13 / 20) });
+    const alone = loudnessOf(tone) ?? 0;
+    // Blocks that lie half in the silence are a little softer.
+    const within = Math.abs((loudnessOf(joined(silence(4), tone, silence(6))) ?? 0) - alone);
+    expect(within).toBeLessThan(0.2);
+    expect(loudnessOf(joined(soft, tone, soft))).toBeCloseTo(alone, 0);
+    expect(loudnessOf(tone, silence(9), tone)).toBeCloseTo(alone, 1);
+  });
+
+  it('is nothing where nothing is to be heard', () => {
+    expect(loudnessOf()).toBeNull();
+    expect(loudnessOf(silence(3), { samples: new Float32Array(0), rate: 8000 })).toBeNull();
+  });
+});
+
+/** A second of sound is much to look at. */
+const LOUD_RUNS = RUNS / 2;
+
+const folder = mkdtempSync(path.join(tmpdir(), 'loudness-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+/** What the `ebur128` filter of ffmpeg, a program of its own, says of a sound. */
+function judged(sound: Sound): { lufs: number; peak: number } {
+  const file = path.join(folder, 'sound.wav');
+  writeFileSync(file, wavOf(sound));
+  const args = ['-nostats', '-i', file, '-filter_complex', 'ebur128=peak=true', '-f', 'null', '-'];
+  const { stderr, error } = spawnSync('ffmpeg', args);
+  if (error) throw error;
+  const summary = stderr.toString().split('Summary').at(-1) ?? '';
+  const number = (name: string) => Number(new RegExp(`${name}:\\s+(-?[\\d.]+)`).exec(summary)?.[1]);
+  return { lufs: number('I'), peak: number('Peak') };
+}
+
+describe('against the ebur128 filter of ffmpeg', () => {
+  it.each([
+    ['a low tone', sine(80, 3, { level: 0.3 })],
+    ['a high tone', sine(3200, 3, { level: 0.3, rate: 44_100 })],
+    ['a soft tone', sine(440, 4, { level: 0.02, rate: 22_050 })],
+    ['a tone between silence', joined(silence(2), sine(300, 2, { level: 0.5 }), silence(3))],
+    ['a tone that falls between its samples', sine(12_000 - 0.1, 2, { level: 0.7 })],
+    ['babble', babble(1, 22_050, 6)],
+    ['babble at another rate', babble(2, 44_100, 6)],
+    ['babble of a telephone', babble(3, 16_000, 8)],
+    ['babble, long', babble(4, 24_000, 20)],
+    ['babble, levelled', levelled(babble(5, 22_050, 6))],
+  ])('%s is as loud, within 0.3 LU, and as high, within 0.3 dB', (_, sound) => {
+    const { lufs, peak } = judged(sound);
+    expect(Math.abs((loudnessOf(sound) ?? 0) - lufs)).toBeLessThanOrEqual(0.3);
+    expect(Math.abs(truePeakOf(sound.samples) - peak)).toBeLessThanOrEqual(0.3);
+  });
+});
+
+describe('what is said', () => {
+  const sounds = fc.record({
+    seed: fc.integer({ min: 1, max: 1_000_000 }),
+    rate: fc.constantFrom(16_000, 22_050),
+    db: fc.integer({ min: -11, max: 6 }),
+  });
+
+  it('is brought to one loudness, and its true peak stays below the highest that may be', () => {
+    fc.assert(
+      fc.property(sounds, ({ seed, rate, db }) => {
+        const made = babble(seed, rate, 1);
+        const before = loudnessOf(made);
+        if (before === null) return;
+        const sound = louder(made, SPOKEN_LUFS + db - before);
+        const after = levelled(sound);
+        expect(truePeakOf(after.samples)).toBeLessThanOrEqual(HIGHEST_DBTP + 0.1);
+        // Holding peaks takes a little away.
+        expect(loudnessOf(after)).toBeLessThan(SPOKEN_LUFS + 0.05);
+        expect(loudnessOf(after)).toBeGreaterThan(SPOKEN_LUFS - 1.2);
+        expect(after.samples).toHaveLength(sound.samples.length);
+      }),
+      { numRuns: LOUD_RUNS },
+    );
+  });
+
+  it('is left as it is where it is silent, and a whisper is not made a shout', () => {
+    expect(levelled(silence(1)).samples.every((s) => s === 0)).toBe(true);
+    const whisper = louder(babble(7, 16_000, 2), -35);
+    const risen = (loudnessOf(levelled(whisper)) ?? 0) - (loudnessOf(whisper) ?? 0);
+    expect(risen).toBeCloseTo(12, 1);
+  });
+
+  it('keeps its form but for its peaks', () => {
+    const sound = babble(9, 22_050, 1);
+    const up = louder(sound, 6);
+    const held = up.samples.filter((s, i) => Math.abs(s - 2 * (sound.samples[i] ?? 0)) > 0.02);
+    expect(held.length).toBeLessThan(0.05 * up.samples.length);
+  });
+});
+
+it('peaks that nobody asks about need not be exact, all others are', () => {
+  const { samples } = babble(11, 22_050, 1);
+  const [all, high] = [peaksOf(samples), peaksOf(samples, 0.3)];
+  all.forEach((peak, i) => {
+    if (peak > 0.3) expect(high[i]).toBe(peak);
+  });
+  expect(Math.max(...all)).toBeGreaterThan(Math.max(...samples.map(Math.abs)));
+});

@@ -1,0 +1,189 @@
+/**
+ * How loud a sound is to people, after ITU-R BS.1770-4, "Algorithms to measure audio programme loudness and true-peak
+ * audio level": a filter that hears as the head and the ear do, the power of what is left in blocks of 400 ms, and two
+ * gates that leave silence and what is far softer than the rest out.
+ */
+
+/** A sound of one channel. */
+export interface Sound {
+  /** From -1 to 1. */
+  samples: Float32Array;
+  /** Samples a second. */
+  rate: number;
+}
+
+/** What counts as no sound at all, in LUFS, and how far below the rest a block is left out, in LU (BS.1770-4). */
+const SILENT_LUFS = -70;
+const FAR_BELOW_LU = 10;
+const BLOCK_S = 0.4;
+const STEP_S = 0.1;
+/** So that a sine of 997 Hz at full scale reads -3.01 LUFS (BS.1770-4). */
+const OFFSET_DB = -0.691;
+
+/** A filter of the second order; `a0` is 1. */
+interface Biquad {
+  b: readonly [number, number, number];
+  a: readonly [number, number];
+}
+
+/**
+ * The two filters of BS.1770-4 at any rate, whose tables give them at 48 kHz alone. The frequencies, slopes and gain
+ * behind those tables are those in common use (from memory; a test compares with the tables).
+ */
+export function hearing(rate: number): [Biquad, Biquad] {
+  const shelf = () => {
+    const k = Math.tan((Math.PI * 1681.974450955533) / rate);
+    const q = 0.7071752369554196;
+    const high = 10 ** (3.999843853973347 / 20);
+    const middle = high ** 0.4996667741545416;
+    const a0 = 1 + k / q + k * k;
+    return {
+      b: [
+        (high + (middle * k) / q + k * k) / a0,
+        (2 * (k * k - high)) / a0,
+        (high - (middle * k) / q + k * k) / a0,
+      ],
+      a: [(2 * (k * k - 1)) / a0, (1 - k / q + k * k) / a0],
+    } satisfies Biquad;
+  };
+  const deep = () => {
+    const k = Math.tan((Math.PI * 38.13547087602444) / rate);
+    const q = 0.5003270373238773;
+    const a0 = 1 + k / q + k * k;
+    return {
+      b: [1, -2, 1],
+      a: [(2 * (k * k - 1)) / a0, (1 - k / q + k * k) / a0],
+    } satisfies Biquad;
+  };
+  return [shelf(), deep()];
+}
+
+function filtered(samples: ArrayLike<number>, { b, a }: Biquad): Float64Array {
+  const out = new Float64Array(samples.length);
+  let [x1, x2, y1, y2] = [0, 0, 0, 0];
+  for (let i = 0; i < samples.length; i++) {
+    const x = samples[i] ?? 0;
+    const y = b[0] * x + b[1] * x1 + b[2] * x2 - a[0] * y1 - a[1] * y2;
+    [x2, x1, y2, y1] = [x1, x, y1, y];
+    out[i] = y;
+  }
+  return out;
+}
+
+const lufs = (power: number): number => OFFSET_DB + 10 * Math.log10(power);
+const mean = (all: readonly number[]): number => all.reduce((sum, p) => sum + p, 0) / all.length;
+
+/** The power of each block, 400 ms long and every 100 ms; one block of all where it is shorter. */
+function blocks({ samples, rate }: Sound): number[] {
+  const [shelf, deep] = hearing(rate);
+  const heard = filtered(filtered(samples, shelf), deep);
+  const upTo = new Float64Array(heard.length + 1);
+  for (let i = 0; i < heard.length; i++) upTo[i + 1] = (upTo[i] ?? 0) + (heard[i] ?? 0) ** 2;
+  const size = Math.min(heard.length, Math.round(BLOCK_S * rate));
+  const step = Math.round(STEP_S * rate);
+  const powers: number[] = [];
+  for (let from = 0; size > 0 && from + size <= heard.length; from += step) {
+    powers.push(((upTo[from + size] ?? 0) - (upTo[from] ?? 0)) / size);
+  }
+  return powers;
+}
+
+/**
+ * The loudness of several sounds as one programme, without the silence between them.
+ * @returns LUFS; null where there is nothing to be heard
+ */
+export function loudnessOf(...sounds: readonly Sound[]): number | null {
+  const heard = sounds.flatMap(blocks).filter((power) => lufs(power) > SILENT_LUFS);
+  if (heard.length === 0) return null;
+  const least = lufs(mean(heard)) - FAR_BELOW_LU;
+  return lufs(mean(heard.filter((power) => lufs(power) > least)));
+}
+
+/** How many points are looked at for each sample, and how many samples on each side a point is made of. */
+const BETWEEN = 4;
+const REACH = 12;
+
+/** What a point between samples is made of: a sinc under a Hann window, by which of the points it is. */
+const POINTS = Array.from({ length: BETWEEN }, (_, phase) =>
+  Float64Array.from({ length: 2 * REACH }, (_, i) => {
+    const t = i - REACH + 1 - phase / BETWEEN;
+    const window = 0.5 + 0.5 * Math.cos((Math.PI * t) / REACH);
+    return t === 0 ? 1 : (window * Math.sin(Math.PI * t)) / (Math.PI * t);
+  }),
+);
+
+/** A point between samples goes hardly higher than so many times the higher of the two beside it. */
+const MOST_BETWEEN = 3;
+
+/**
+ * The highest that a sound goes at each sample and on the way to the next, four points each (BS.1770-4, annex 2): what
+ * a loudspeaker makes of the samples goes higher than they do.
+ * @param from what is below need not be exact
+ */
+export function peaksOf(samples: Float32Array, from = 0): Float32Array {
+  const peaks = new Float32Array(samples.length);
+  for (let at = 0; at < samples.length; at++) {
+    let most = Math.abs(samples[at] ?? 0);
+    const beside = Math.max(most, Math.abs(samples[at + 1] ?? 0));
+    for (let phase = 1; beside * MOST_BETWEEN > from && phase < BETWEEN; phase++) {
+      const weights = POINTS[phase] as Float64Array;
+      let sum = 0;
+      for (let i = 0; i < 2 * REACH; i++) {
+        sum += (weights[i] ?? 0) * (samples[at + i - REACH + 1] ?? 0);
+      }
+      most = Math.max(most, Math.abs(sum));
+    }
+    peaks[at] = most;
+  }
+  return peaks;
+}
+
+const inDb = (amplitude: number): number => 20 * Math.log10(amplitude);
+
+/** The true peak of a sound, in dB below full scale; minus infinity for silence. */
+export const truePeakOf = (samples: Float32Array): number =>
+  inDb(peaksOf(samples).reduce((most, p) => Math.max(most, p), 0));
+
+/** How loud all that is said is by default, in LUFS, and how high its true peak may go, in dBTP. */
+export const SPOKEN_LUFS = -18;
+export const HIGHEST_DBTP = -1.5;
+/** How long before and after a peak it is made softer, in seconds: shorter would be heard as a crackle. */
+const SOFTENED_S = 0.004;
+
+/** Nothing is made louder by more: noise would come up with it. */
+const MOST_LOUDER_DB = 12;
+
+/** A sound as loud as everything that is said is to be; itself where there is nothing to be heard. */
+export function levelled(sound: Sound, mostDb = MOST_LOUDER_DB): Sound {
+  const is = loudnessOf(sound);
+  return is === null ? sound : louder(sound, Math.min(mostDb, SPOKEN_LUFS - is));
+}
+
+/**
+ * A sound made louder or softer, with its peaks held below the highest that may be.
+ * @param db how much louder
+ */
+export function louder({ samples, rate }: Sound, db: number): Sound {
+  const gain = 10 ** (db / 20);
+  const raised = samples.map((s) => s * gain);
+  const ceiling = 10 ** (HIGHEST_DBTP / 20);
+  const peaks = peaksOf(raised, ceiling);
+  const reach = Math.max(1, Math.round(SOFTENED_S * rate));
+  const held = new Float32Array(samples.length).fill(1);
+  let any = false;
+  peaks.forEach((peak, at) => {
+    // The way up to a peak and down from it is held with it.
+    if (peak <= ceiling || peak < (peaks[at - 1] ?? 0) || peak < (peaks[at + 1] ?? 0)) return;
+    any = true;
+    const down = 1 - ceiling / peak;
+    for (let i = -2 * reach; i <= 2 * reach; i++) {
+      const j = at + i;
+      if (j < 0 || j >= held.length) continue;
+      // Down by all of it near the peak, and gently there and back.
+      const away = Math.max(0, (Math.abs(i) - reach) / reach);
+      const share = 0.5 + 0.5 * Math.cos(Math.PI * away);
+      held[j] = Math.min(held[j] ?? 1, 1 - down * share);
+    }
+  });
+  return { samples: any ? raised.map((s, i) => s * (held[i] ?? 1)) : raised, rate };
+}
