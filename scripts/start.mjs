@@ -76,7 +76,10 @@ await main(async () => {
     throw new Trouble(`Port ${PORT} is in use. Free it, or choose another: PORT=3001 npm start`);
   }
   await ensurePackages();
-  if (!resetOnly) await ensureDebian(['espeak-ng'], { optional: true });
+  if (!resetOnly) {
+    await ensureDebian(['espeak-ng'], { optional: true });
+    await ensureDebian(['ffmpeg'], { optional: true });
+  }
   const { url, stop } = await database();
   const env = {
     DATABASE_URL: url,

@@ -64,5 +64,7 @@ export const phrases: Phrases = {
   lastBreath: 'Letzter Atemzug',
   go: 'los',
   leaveOut: 'Lass diese aus. Sitz aufrecht, die Hände im Schoß, und atme ruhig.',
+  caution:
+    'Sanfte Bewegung und Selbstmassage, keine Heilbehandlung. Hör auf, wenn etwas wehtut. Frag vorher eine Fachperson, wenn du eine Erkrankung hast oder einen Eingriff hattest. Örtliche Regeln gelten.',
   number: german.numberWords,
 };

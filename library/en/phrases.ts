@@ -54,5 +54,7 @@ export const phrases: Phrases = {
   lastBreath: 'Last breath, in',
   go: 'go',
   leaveOut: 'Leave this one out. Sit tall, hands in your lap, and breathe slowly.',
+  caution:
+    'Gentle movement and self-massage, not medical care. Stop if anything hurts. Ask a licensed clinician first if you have a condition or had a procedure. Local rules apply.',
   number: english.numberWords,
 };

@@ -11,7 +11,12 @@ const WAITS_FOR_NOTHING = [
   /^\/api\/time$/,
   /^\/api\/speech$/,
 ];
-const TAKES_LONG = [/^\/api\/speech\/lengths$/, /^\/api\/archive/, /\/prepare$/];
+const TAKES_LONG = [
+  /^\/api\/speech\/lengths$/,
+  /^\/api\/archive/,
+  /\/prepare$/,
+  /^\/api\/classes\/[^/]+\/audio$/,
+];
 /** Pages that strangers look at, and whoever comes in to follow. */
 const STRANGERS_ALSO = /^\/follow(\/|$)/;
 /** Not in the line of strangers: what the server is watched with, and what is no page. */

@@ -48,20 +48,25 @@ export async function ask<Asks extends z.ZodType, Answers extends z.ZodType>(
   } catch (error) {
     throw new Unreachable(error instanceof Error ? error.message : String(error));
   }
-  if (AWAY.includes(response.status)) throw new Unreachable(text.slice(0, 200));
-  let json: unknown = null;
+  if (AWAY.includes(response.status) || !response.ok) throw refusedBy(response.status, text);
+  return call.answers.parse(jsonIn(text));
+}
+
+function jsonIn(text: string): unknown {
   try {
-    json = JSON.parse(text);
+    return JSON.parse(text);
   } catch {
     // Whoever stands before the server may answer with a page of its own.
-    json = null;
+    return null;
   }
-  if (!response.ok) {
-    const said = refusalSchema.safeParse(json).data;
-    const message = said?.message ?? `The server answered ${response.status}.`;
-    throw new Refused(said?.code, message, json);
-  }
-  return call.answers.parse(json);
+}
+
+/** What an answer that is no success means. A server that explains itself is there, whatever it is busy with. */
+export function refusedBy(status: number, text: string): Refused | Unreachable {
+  const json = jsonIn(text);
+  const said = refusalSchema.safeParse(json).data;
+  if (AWAY.includes(status) && !said?.code) return new Unreachable(text.slice(0, 200));
+  return new Refused(said?.code, said?.message ?? `The server answered ${status}.`, json);
 }
 
 /** Whether a call failed for a reason that a person can be told. */

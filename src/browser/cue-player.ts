@@ -1,4 +1,4 @@
-import type { DueBeat, DueCue } from '@/core/run';
+import { type DueBeat, type DueCue, TONE_HZ } from '@/core/run';
 import { type Cue, isCount } from '@/core/score';
 import type { Utterance } from '@/core/speech';
 import { AudioClock } from './audio-clock';
@@ -12,8 +12,6 @@ export type Sound = 'rendered' | 'browser' | 'tone';
 
 const SAME_TIME_MS = 20;
 const FORGET_AFTER_MS = 60_000;
-/** Frequencies of the tones: a breath out is lower than one in. */
-const TONE_HZ: Record<DueBeat['of'], number> = { beat: 660, in: 528, out: 396 };
 /** How far the audio clock may slide before what is scheduled is scheduled anew, in ms. */
 const SLID_MS = 8;
 /** What starts within that many ms stays where it is. */

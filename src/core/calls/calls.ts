@@ -7,6 +7,7 @@ import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move
 import { MOST_PRACTISED_S } from '../people';
 import { newRunEventSchema } from '../run';
 import { speechChoiceSchema } from '../speech';
+import { AUDIO_FORMATS, WORD_FORMATS } from '../take-away';
 import {
   classVersionSchema,
   doorSchema,
@@ -34,6 +35,7 @@ const MOST_WAV = 1_950_000;
 const id = z.uuid();
 const nothing = z.object({});
 const rate = z.coerce.number().int().min(80).max(260);
+const yesOrNo = z.enum(['yes', 'no']);
 const made = z.object({ id: z.string() });
 /** An answer that is a file; it is not read as JSON. */
 const file = z.never();
@@ -220,6 +222,22 @@ export const CALLS = {
     path: '/api/classes/[id]/register',
     id,
     asks: z.object({ from: dateSchema }),
+    answers: file,
+  }),
+  /** The sound of a class as a file, as it is made. */
+  takeSound: call({
+    method: 'GET',
+    path: '/api/classes/[id]/audio',
+    id,
+    asks: z.object({ as: z.enum(AUDIO_FORMATS), counts: yesOrNo }),
+    answers: file,
+  }),
+  /** All that is said in a class, in one of its languages, as a file. */
+  takeWords: call({
+    method: 'GET',
+    path: '/api/classes/[id]/words',
+    id,
+    asks: z.object({ as: z.enum(WORD_FORMATS), counts: yesOrNo, language: languageSchema }),
     answers: file,
   }),
   /** Who comes to a session, as the register has it now. */

@@ -129,6 +129,15 @@ export const REFUSALS = {
   'not-following': [401, 'You follow no class here. Type its code to come in.'],
   'not-open': [409, 'Nobody can follow this class yet. Open it to followers first.'],
   'class-not-ready': [409, 'This class is not ready yet. It begins when the teacher starts it.'],
+  'sound-busy': [
+    429,
+    'Sound of a class is being made already. Wait until it is done, or stop it, then try again.',
+  ],
+  'too-long-to-hear': [409, 'A class is taken away as sound up to {} hours.'],
+  'no-encoder': [
+    503,
+    'This machine has no ffmpeg to pack sound with. Take it as WAV, or install ffmpeg.',
+  ],
   'no-voice': [503, 'This machine has no speech program.'],
   unspeakable: [
     422,

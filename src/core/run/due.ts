@@ -86,6 +86,9 @@ export interface DueBeat {
   of: 'beat' | 'in' | 'out';
 }
 
+/** Frequencies of the tones: a breath out is lower than one in. */
+export const TONE_HZ: Record<DueBeat['of'], number> = { beat: 660, in: 528, out: 396 };
+
 /** When a step has tones, in ms from its start. */
 export function* tonesOf({ beatMs, breath, breathTones }: Step, lengthMs: number) {
   if (beatMs) for (let at = 0; at < lengthMs; at += beatMs) yield { at, of: 'beat' as const };

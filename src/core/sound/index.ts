@@ -1,1 +1,2 @@
 export * from './loudness';
+export * from './mix';

@@ -13,6 +13,7 @@ import {
   louder,
   loudnessOf,
   peaksOf,
+  prompt,
   type Sound,
   SPOKEN_LUFS,
   truePeakOf,
@@ -171,6 +172,22 @@ describe('what is said', () => {
     const held = up.samples.filter((s, i) => Math.abs(s - 2 * (sound.samples[i] ?? 0)) > 0.02);
     expect(held.length).toBeLessThan(0.05 * up.samples.length);
   });
+});
+
+it('what is said begins at once and stays as long as it was, with all that was heard', () => {
+  const rate = 22_050;
+  const said = babble(12, rate, 1);
+  const late = joined(silence(0.08, rate), said);
+  const { samples } = prompt(late);
+  expect(samples).toHaveLength(late.samples.length);
+  const onset = samples.findIndex((s) => Math.abs(s) > 0.004) / rate;
+  expect(onset).toBeLessThanOrEqual(0.006);
+  const at = Math.round(0.08 * rate) + said.samples.findIndex((s) => Math.abs(s) > 0.004);
+  const moved = at - Math.round(onset * rate);
+  for (let i = 0; i + moved < samples.length; i++) {
+    expect(samples[i]).toBe(late.samples[i + moved]);
+  }
+  expect(prompt(silence(1)).samples.every((s) => s === 0)).toBe(true);
 });
 
 it('peaks that nobody asks about need not be exact, all others are', () => {

@@ -159,6 +159,21 @@ export function levelled(sound: Sound, mostDb = MOST_LOUDER_DB): Sound {
   return is === null ? sound : louder(sound, Math.min(mostDb, SPOKEN_LUFS - is));
 }
 
+/** Softer than that is silence, as a share of full scale: 48 dB below. */
+const AUDIBLE = 0.004;
+/** Kept before the first sound, in seconds, so that no consonant is cut into. */
+const LEAD_S = 0.005;
+
+/** A sound that begins at once: the silence before it is put behind it, so that it stays as long as it was. */
+export function prompt({ samples, rate }: Sound): Sound {
+  const onset = samples.findIndex((s) => Math.abs(s) > AUDIBLE);
+  const from = Math.max(0, onset - Math.round(LEAD_S * rate));
+  if (onset < 0 || from === 0) return { samples, rate };
+  const moved = new Float32Array(samples.length);
+  moved.set(samples.subarray(from));
+  return { samples: moved, rate };
+}
+
 /**
  * A sound made louder or softer, with its peaks held below the highest that may be.
  * @param db how much louder

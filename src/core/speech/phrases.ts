@@ -30,6 +30,8 @@ export interface Phrases {
   go: string;
   /** Said to whoever leaves a move out: what to do meanwhile. */
   leaveOut: string;
+  /** The usual caution, which goes with all that is taken away. */
+  caution: string;
   /** A whole number in words. */
   number: (n: number) => string;
 }

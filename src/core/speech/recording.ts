@@ -13,7 +13,7 @@ export type TakeProblem = 'silent' | 'too long';
 export const LONGEST_SECONDS = 20;
 const FRAME_S = 0.01;
 /** Kept before the first and after the last sound, so that no consonant is cut off. */
-const LEAD_S = 0.04;
+const LEAD_S = 0.02;
 const TAIL_S = 0.12;
 const FADE_S = 0.005;
 /** A sound shorter than that at the ends is a click of a key. */

@@ -1,4 +1,4 @@
-import type { Sound } from '../sound';
+import { bytesOf, type Sound } from '../sound';
 
 /** WAV files of one channel with 16 bits and a plain header: the one kind that is written, kept and spoken. */
 
@@ -9,15 +9,16 @@ const RATES = [8000, 48_000] as const;
 /** How many bytes of a file `wavMs` needs to see. */
 export const WAV_HEADER_BYTES = HEADER_BYTES;
 
-/** A sound as a WAV file. */
-export function wavOf({ samples, rate }: Sound): Uint8Array<ArrayBuffer> {
-  const bytes = new Uint8Array(HEADER_BYTES + 2 * samples.length);
+/** The beginning of a WAV file whose samples follow. */
+export function wavHeader(rate: number, samples: number): Uint8Array<ArrayBuffer> {
+  const bytes = new Uint8Array(HEADER_BYTES);
   const view = new DataView(bytes.buffer);
   const write = (at: number, name: string) =>
     [...name].forEach((c, i) => {
       view.setUint8(at + i, c.charCodeAt(0));
     });
   write(0, 'RIFF');
+  view.setUint32(4, HEADER_BYTES - 8 + 2 * samples, true);
   write(8, 'WAVEfmt ');
   view.setUint32(16, 16, true);
   view.setUint16(20, 1, true);
@@ -27,11 +28,16 @@ export function wavOf({ samples, rate }: Sound): Uint8Array<ArrayBuffer> {
   view.setUint16(32, 2, true);
   view.setUint16(34, 16, true);
   write(36, 'data');
-  samples.forEach((s, i) => {
-    const clamped = Math.max(-1, Math.min(1, s));
-    view.setInt16(HEADER_BYTES + 2 * i, Math.round(clamped * 32_767), true);
-  });
-  return withTrueLength(bytes);
+  view.setUint32(40, 2 * samples, true);
+  return bytes;
+}
+
+/** A sound as a WAV file. */
+export function wavOf({ samples, rate }: Sound): Uint8Array<ArrayBuffer> {
+  const bytes = new Uint8Array(HEADER_BYTES + 2 * samples.length);
+  bytes.set(wavHeader(rate, samples.length));
+  bytes.set(bytesOf(samples), HEADER_BYTES);
+  return bytes;
 }
 
 /** The samples of such a file, from -1 to 1. @throws Error where it is of another kind */

@@ -41,5 +41,5 @@ export async function followedSpeech(
   if (!rates.includes(wordsPerMinute) || !texts.get(text)?.has(language)) {
     throw new Refusal('not-found', 'cue');
   }
-  return spoken(db, { id: row.led_by, studioId }, utterance, signal);
+  return spoken(db, { id: row.led_by, studioId }, utterance, { signal });
 }

@@ -90,14 +90,14 @@ export async function spoken(
   db: Db,
   teacher: Speaking,
   utterance: Utterance,
-  signal?: AbortSignal,
+  asking: Omit<Asker, 'owner'> = {},
 ): Promise<SpokenAudio> {
   const choice = await speechChoice(db, teacher);
   const recorded = choice.ownVoice && (await recordedAudio(db, teacher, utterance));
   if (recorded) return { wav: recorded.wav, mark: recorded.id };
   const machine = await voice();
   if (!machine) throw new Refusal('no-voice');
-  const asker: Asker = { owner: teacher.id, urgency: 'heard', signal };
+  const asker: Asker = { urgency: 'heard', ...asking, owner: teacher.id };
   const wav = await machine.audio(utterance, choice.voice, asker);
   if (!wav) throw new Refusal('unspeakable');
   return { wav, mark: machine.mark(utterance, choice.voice) };

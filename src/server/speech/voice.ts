@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import path from 'node:path';
 import { LRUCache } from 'lru-cache';
 import PQueue from 'p-queue';
-import { levelled, SPOKEN_LUFS } from '@/core/sound';
+import { levelled, prompt, SPOKEN_LUFS } from '@/core/sound';
 import { soundOf, type Utterance, utteranceKey, type VoiceName, wavMs, wavOf } from '@/core/speech';
 import { type FairOptions, FairQueue } from '../queue/fair-queue';
 import { log } from '../watch/log';
@@ -14,12 +14,12 @@ const MOST_UNSPEAKABLE = 5000;
 /** Most of the disk that spoken audio may take, in bytes, unless UPBEAT_SPEECH_MEGABYTES says otherwise. */
 const MOST_BYTES = 2_000_000_000;
 
-/** How loud everything is made; part of every cache key, so that another level renders afresh. */
-const LEVEL = `${SPOKEN_LUFS} LUFS`;
+/** How everything is made to sound; part of every cache key, so that what is made otherwise renders afresh. */
+const LEVEL = `${SPOKEN_LUFS} LUFS, prompt`;
 
 const levelledWav = (wav: Buffer): Buffer =>
   // What is too short to have a length has nothing to be heard either.
-  wavMs(wav) === null ? wav : Buffer.from(wavOf(levelled(soundOf(wav))));
+  wavMs(wav) === null ? wav : Buffer.from(wavOf(prompt(levelled(soundOf(wav)))));
 
 /** Who wants something said. */
 export interface Asker {

@@ -9,10 +9,11 @@ import { DraftDialog } from './draft-dialog';
 import { FitDialog } from './fit-dialog';
 import { HistoryDialog } from './history-dialog';
 import type { Room } from './room';
+import { TakeAwayDialog } from './take-away-dialog';
 import type { Judged } from './use-judged';
 
 /** Which dialog is open; the recorder is opened for one segment, or for the whole class. */
-export type Opened = 'fit' | 'draft' | 'history' | { record: string | null } | null;
+export type Opened = 'fit' | 'draft' | 'history' | 'takeAway' | { record: string | null } | null;
 
 export interface ComposeDialogsProps {
   opened: Opened;
@@ -51,6 +52,10 @@ export function ComposeDialogs(props: ComposeDialogsProps) {
     const { timeZone } = room;
     const history = { classId, timeZone, nameOf, onRestore: accept, onClose };
     return <HistoryDialog {...history} />;
+  }
+  if (opened === 'takeAway') {
+    const { name, language } = plan;
+    return <TakeAwayDialog {...{ classId, name, language, onClose }} totalMs={score.totalMs} />;
   }
   const speech: KnownSpeech = {
     lengths,

@@ -4,6 +4,7 @@ import {
   CalendarPlus,
   ChevronDown,
   Download,
+  FileHeadphone,
   History,
   ImageDown,
   Mic,
@@ -42,6 +43,7 @@ export interface ComposeHeaderProps {
   onDraft: () => void;
   onRehearse: () => void;
   onHistory: () => void;
+  onTakeAway: () => void;
   onRecord: () => void;
   onLead: () => Promise<void>;
 }
@@ -218,6 +220,9 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
       </MenuLink>
       <MenuEntry act={() => download(plan)}>
         <Download size={16} aria-hidden /> Save as a file
+      </MenuEntry>
+      <MenuEntry act={props.onTakeAway}>
+        <FileHeadphone size={16} aria-hidden /> Sound and captions
       </MenuEntry>
       <MenuEntry act={() => savePictures(plan.name, picturesOfClass(plan, moves))}>
         <ImageDown size={16} aria-hidden /> Save pictures of the moves

@@ -147,6 +147,13 @@ function Composing(props: ComposeScreenProps) {
     }
   };
 
+  const takeAway = async () => {
+    if (!hasSegments(plan)) {
+      toast.error('This class is still empty. Add a move from the shelf first.');
+    } else if (await autosave.flush()) setOpened('takeAway');
+    else toast.error('The class could not be saved yet. Try again in a moment.');
+  };
+
   const empty = !hasSegments(plan);
   const begun = hasBegun(seen.plan);
   const [first = ''] = selection.ids;
@@ -167,6 +174,7 @@ function Composing(props: ComposeScreenProps) {
             onFit={openFit}
             onDraft={openDraft}
             onHistory={() => setOpened('history')}
+            onTakeAway={() => void takeAway()}
             onRecord={() => setOpened({ record: null })}
             onRehearse={rehearse}
             onLead={onLead}

@@ -7,5 +7,5 @@ import { wavAnswer } from '../wav';
 export const GET = answering(CALLS.hear, async ({ teacher, body, request }) => {
   const { text, language, rate } = body;
   const utterance = { text, language, wordsPerMinute: rate };
-  return wavAnswer(request, await spoken(db(), teacher, utterance, request.signal));
+  return wavAnswer(request, await spoken(db(), teacher, utterance, { signal: request.signal }));
 });

@@ -1,0 +1,96 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { wavMs } from '@/core/speech';
+import { addMove, axe, expect, openNewClass, test } from './harness';
+
+async function openTakeAway(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Sound and captions' }).click();
+  await expect(page.getByRole('dialog', { name: 'Sound and captions' })).toBeVisible();
+}
+
+/** What saving gives, and what it is called. */
+async function savedBy(page: Page, button: string): Promise<{ name: string; bytes: Buffer }> {
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  const file = await coming;
+  return { name: file.suggestedFilename(), bytes: readFileSync(await file.path()) };
+}
+
+test('a class is taken away as sound and as captions, which a browser reads as they were written', async ({
+  app,
+  studio: page,
+}) => {
+  await openNewClass(app, page, 'Long O, twice & slowly', 10);
+  await addMove(page, 'long o cheek');
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  await openTakeAway(page);
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole('combobox', { name: 'Sound' }).selectOption('WAV, to work on');
+  const sound = await savedBy(page, 'Save the sound');
+  expect(sound.name).toBe('long-o-twice-slowly.wav');
+  const heardMs = wavMs(sound.bytes) ?? 0;
+  expect(heardMs).toBeGreaterThan(60_000);
+
+  await page.getByLabel('Language').selectOption('German');
+  const words = await savedBy(page, 'Save the words');
+  expect(words.name).toBe('long-o-twice-slowly.de.vtt');
+  const text = words.bytes.toString();
+  expect(text).toContain('Langes O, Wangen heben.');
+  const classId = page.url().split('/').at(-1);
+  const read = await page.evaluate(async (src) => {
+    const video = document.createElement('video');
+    const track = document.createElement('track');
+    Object.assign(track, { kind: 'captions', srclang: 'de', src });
+    video.append(track);
+    document.body.append(video);
+    track.track.mode = 'hidden';
+    await new Promise((loaded, failed) => {
+      track.onload = loaded;
+      track.onerror = failed;
+    });
+    return [...(track.track.cues ?? [])].map((cue) => {
+      const { startTime, endTime, text, line } = cue as VTTCue;
+      return [Math.round(startTime * 1000), Math.round(endTime * 1000), text, line];
+    });
+  }, `/api/classes/${classId}/words?as=vtt&counts=yes&language=de`);
+  const written = [...text.matchAll(/^(\d\d):(\d\d):(\d\d)\.(\d{3}) --> \S+ (\S+)\n(.+)$/gm)].map(
+    ([, h, m, s, ms, place, said]) => [
+      Number(h) * 3_600_000 + Number(m) * 60_000 + Number(s) * 1000 + Number(ms),
+      said,
+      // Counts stand at the head, so that they hide no words.
+      place === 'line:5%' ? 5 : 'auto',
+    ],
+  );
+  expect(written.length).toBeGreaterThan(20);
+  expect(read.map(([start, , said, line]) => [start, said, line])).toEqual(written);
+  expect(Math.max(...read.map(([, end]) => Number(end)))).toBeLessThanOrEqual(heardMs);
+});
+
+test('what stands in the way of taking a class away is told, and a sound that is made can be stopped', async ({
+  app,
+  studio: page,
+}) => {
+  await openNewClass(app, page, 'Not yet', 10);
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Sound and captions' }).click();
+  await expect(page.getByText('This class is still empty.')).toBeVisible();
+  await addMove(page, 'long o cheek');
+  await openTakeAway(page);
+  const path = '**/api/classes/*/audio*';
+  // Nothing comes of what is asked for.
+  await page.route(path, () => {});
+  await page.getByRole('button', { name: 'Save the sound' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Sound that is made' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Save the sound' })).toBeVisible();
+  await expect(page.getByRole('dialog').getByRole('alert')).toBeHidden();
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Save the words' }).click();
+  await expect(page.getByRole('dialog').getByRole('alert')).toHaveText(
+    'Nothing was saved. The server does not answer. Try again in a moment.',
+  );
+  await page.context().setOffline(false);
+  await savedBy(page, 'Save the words');
+});

@@ -1,0 +1,21 @@
+import { Readable } from 'node:stream';
+import { CALLS } from '@/core/calls';
+import { db } from '@/server/db';
+import { AUDIO_TYPES, classAudio } from '@/server/take-away/audio';
+import { wordedClass } from '@/server/take-away/worded';
+import { answering } from '../../../handle';
+
+export const GET = answering(CALLS.takeSound, async ({ teacher, id, body, request }) => {
+  const { as, counts } = body;
+  const worded = await wordedClass(db(), teacher, id);
+  const asked = { as, counts: counts === 'yes', signal: request.signal };
+  const { stream, bytes } = await classAudio(db(), teacher, worded, asked);
+  return new Response(Readable.toWeb(stream) as ReadableStream, {
+    headers: {
+      'Content-Type': AUDIO_TYPES[as],
+      ...(bytes !== null && { 'Content-Length': String(bytes) }),
+      'Content-Disposition': `attachment; filename="class.${as}"`,
+      'Cache-Control': 'private, no-store',
+    },
+  });
+});

@@ -1,0 +1,99 @@
+import type { Sound } from './loudness';
+
+/** Sounds put on one line of time, window by window, so that an hour of them never stands in memory at once. */
+
+/** A sound and where it begins. */
+export interface Placed {
+  /** From the start, in ms. */
+  startMs: number;
+  sound: () => Promise<Sound | null>;
+}
+
+/** Seconds that are mixed at once. */
+const WINDOW_S = 1;
+/** How many samples on each side a sample at another rate is made of. */
+const REACH = 16;
+
+/** A sound at another rate: each sample a sum of those around it, under a window. */
+export function atRate({ samples, rate }: Sound, wanted: number): Sound {
+  if (rate === wanted) return { samples, rate };
+  const step = rate / wanted;
+  // What the new rate cannot hold is left out.
+  const cut = Math.min(1, wanted / rate);
+  const reach = Math.ceil(REACH / cut);
+  const made = new Float32Array(Math.floor(samples.length / step));
+  for (let i = 0; i < made.length; i++) {
+    const at = i * step;
+    const middle = Math.floor(at);
+    let sum = 0;
+    for (let j = middle - reach + 1; j <= middle + reach; j++) {
+      const t = (at - j) * cut;
+      const window = 0.5 + 0.5 * Math.cos((Math.PI * (at - j)) / reach);
+      const sinc = t === 0 ? 1 : Math.sin(Math.PI * t) / (Math.PI * t);
+      sum += (samples[j] ?? 0) * cut * sinc * window;
+    }
+    made[i] = sum;
+  }
+  return { samples: made, rate: wanted };
+}
+
+/**
+ * Mixes sounds, one window of a second after the other.
+ * @param placed in the order of their beginnings
+ * @returns windows whose samples together last as long as asked for, to a sample
+ */
+export async function* mixed(
+  placed: readonly Placed[],
+  { rate, totalMs }: { rate: number; totalMs: number },
+): AsyncGenerator<Float32Array> {
+  const whole = Math.round((totalMs * rate) / 1000);
+  const size = Math.round(WINDOW_S * rate);
+  let next = 0;
+  let sounding: { from: number; samples: Float32Array }[] = [];
+  for (let at = 0; at < whole; at += size) {
+    const window = new Float32Array(Math.min(size, whole - at));
+    const end = at + window.length;
+    for (let p = placed[next]; p && (p.startMs * rate) / 1000 < end; p = placed[++next]) {
+      const sound = await p.sound();
+      if (!sound) continue;
+      const from = Math.round((p.startMs * rate) / 1000);
+      sounding.push({ from, samples: atRate(sound, rate).samples });
+    }
+    for (const { from, samples } of sounding) {
+      const first = Math.max(at, from);
+      const last = Math.min(end, from + samples.length);
+      for (let i = first; i < last; i++) {
+        window[i - at] = (window[i - at] ?? 0) + (samples[i - from] ?? 0);
+      }
+    }
+    sounding = sounding.filter(({ from, samples }) => from + samples.length > end);
+    yield window;
+  }
+}
+
+/** How loud a tone of a beat is, and how it rises and falls, in seconds: as it is heard in class. */
+const TONE = { level: 0.12, rises: 0.02, falls: 0.35, least: 0.001 } as const;
+
+/** A soft tone that marks a beat or a breath. */
+export function softTone(hz: number, rate: number): Sound {
+  const samples = Float32Array.from({ length: Math.round(TONE.falls * rate) }, (_, i) => {
+    const s = i / rate;
+    const share = (s - TONE.rises) / (TONE.falls - TONE.rises);
+    const level =
+      s < TONE.rises
+        ? (TONE.level * s) / TONE.rises
+        : TONE.level * (TONE.least / TONE.level) ** share;
+    return level * Math.sin(2 * Math.PI * hz * s);
+  });
+  return { samples, rate };
+}
+
+/** Samples as 16 bits each, the low byte first, as WAV files and the programs that read them have it. */
+export function bytesOf(samples: Float32Array): Uint8Array<ArrayBuffer> {
+  const bytes = new Uint8Array(2 * samples.length);
+  const view = new DataView(bytes.buffer);
+  samples.forEach((s, i) => {
+    view.setInt16(2 * i, Math.round(Math.max(-1, Math.min(1, s)) * 32_767), true);
+  });
+  return bytes;
+}

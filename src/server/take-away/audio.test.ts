@@ -1,0 +1,204 @@
+import { spawnSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Readable } from 'node:stream';
+import { planOf } from '@testing/plans';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Plan } from '@/core/class';
+import { HIGHEST_DBTP, loudnessOf, type Sound, SPOKEN_LUFS, truePeakOf } from '@/core/sound';
+import { soundOf } from '@/core/speech';
+import { type AudioFormat, chaptersOf, type Worded } from '@/core/take-away';
+import { createClass } from '../classes/classes';
+import { makeStudio, NOON, testDatabase } from '../testing/studio';
+import { classAudio } from './audio';
+import { wordedClass } from './worded';
+
+const db = testDatabase();
+const folder = mkdtempSync(path.join(tmpdir(), 'sounds-'));
+let teacher: { id: string; studioId: string };
+beforeAll(async () => {
+  process.env.UPBEAT_DATA_DIR = folder;
+  const { teacherId, studioId } = await makeStudio(db());
+  teacher = { id: teacherId, studioId };
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const PLANS: Record<string, Plan> = {
+  'an English class': planOf(
+    [
+      { move: 'chin-over-shoulder', rounds: 1 },
+      { move: 'tall-o-cheek-lift', rounds: 2 },
+    ],
+    {},
+    300,
+  ),
+  'a German class': {
+    ...planOf([
+      { move: 'soft-jaw-drop', rounds: 1 },
+      { move: 'slow-belly-breaths', rounds: 1 },
+    ]),
+    language: 'de',
+  },
+};
+const made = new Map<string, Promise<Worded>>();
+const worded = (name: string): Promise<Worded> => {
+  const plan = PLANS[name];
+  if (!plan) throw new Error(name);
+  const before = made.get(name);
+  if (before) return before;
+  const now = createClass(db(), teacher, plan, NOON).then((id) => wordedClass(db(), teacher, id));
+  made.set(name, now);
+  return now;
+};
+const take = async (of: Worded, as: AudioFormat, { counts = true, by = teacher } = {}) => {
+  const signal = new AbortController().signal;
+  return classAudio(db(), by, of, { as, counts, signal });
+};
+const whole = async (stream: Readable): Promise<Buffer> => {
+  const parts: Buffer[] = [];
+  for await (const part of stream) parts.push(part as Buffer);
+  return Buffer.concat(parts);
+};
+const halfCut = () =>
+  readdirSync(tmpdir()).filter((name) => name.startsWith('up-beat-sound-')).length;
+
+/** Something sounds where it is louder than that. */
+const AUDIBLE = 0.004;
+/** The first instant within a stretch at which something sounds, in ms; null where all is silent. */
+function soundsFrom({ samples, rate }: Sound, fromMs: number, toMs: number): number | null {
+  const last = Math.min(samples.length, Math.floor((toMs * rate) / 1000));
+  for (let i = Math.ceil((fromMs * rate) / 1000); i < last; i++) {
+    if (Math.abs(samples[i] ?? 0) > AUDIBLE) return (i * 1000) / rate;
+  }
+  return null;
+}
+
+describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
+  let of: Worded;
+  let sound: Sound;
+  beforeAll(async () => {
+    of = await worded(name);
+    sound = soundOf(await whole((await take(of, 'wav')).stream));
+  });
+
+  it('is as long as its score, to a sample', () => {
+    expect(sound.samples).toHaveLength(Math.round((of.score.totalMs * sound.rate) / 1000));
+    expect(of.score.speech).toBe('measured');
+  });
+
+  it('has every cue within 30 ms of its time, and none over another', () => {
+    const { cues } = of.score;
+    expect(cues.length).toBeGreaterThan(20);
+    cues.forEach(({ startMs, durationMs }, i) => {
+      const onset = soundsFrom(sound, startMs, startMs + durationMs);
+      expect(onset).not.toBeNull();
+      expect((onset ?? 0) - startMs).toBeLessThanOrEqual(30);
+      const next = cues[i + 1];
+      if (next) expect(startMs + durationMs).toBeLessThanOrEqual(next.startMs);
+    });
+  });
+
+  it('is silent wherever silence is planned', () => {
+    let free = 0;
+    for (const { startMs, durationMs } of of.score.cues) {
+      if (!of.score.steps.some((s) => s.beatMs || s.breathTones)) {
+        expect(soundsFrom(sound, free + 1, startMs - 1)).toBeNull();
+      }
+      free = startMs + durationMs;
+    }
+    expect(soundsFrom(sound, free + 500, of.score.totalMs)).toBeNull();
+  });
+
+  it('is as loud as all that is said is to be, and nowhere too high', () => {
+    expect(Math.abs((loudnessOf(sound) ?? 0) - SPOKEN_LUFS)).toBeLessThan(1.2);
+    expect(truePeakOf(sound.samples)).toBeLessThanOrEqual(HIGHEST_DBTP + 0.1);
+  });
+});
+
+it('without counts there is less to be heard, and nothing moves', async () => {
+  const of = await worded('an English class');
+  const sound = soundOf(await whole((await take(of, 'wav', { counts: false })).stream));
+  const counted = of.score.cues.filter((c) => c.kind === 'countIn' || c.kind === 'count');
+  expect(counted.length).toBeGreaterThan(2);
+  for (const { startMs, durationMs } of counted) {
+    expect(soundsFrom(sound, startMs + 1, startMs + durationMs - 1)).toBeNull();
+  }
+  expect(sound.samples).toHaveLength(Math.round((of.score.totalMs * sound.rate) / 1000));
+});
+
+describe.each(['mp3', 'opus'] as const)('as %s', (as) => {
+  it('it is as long, has a title, and a chapter for each move, read by another program', async () => {
+    const of = await worded('an English class');
+    const before = halfCut();
+    const file = path.join(folder, `class.${as}`);
+    writeFileSync(file, await whole((await take(of, as)).stream));
+    const { stdout } = spawnSync('ffprobe', [
+      ...['-v', 'error', '-show_chapters', '-show_format', '-show_streams'],
+      ...['-of', 'json', file],
+    ]);
+    const probed = JSON.parse(stdout.toString());
+    expect(Math.abs(Number(probed.format.duration) * 1000 - of.score.totalMs)).toBeLessThan(100);
+    const tags = { ...probed.format.tags, ...probed.streams[0].tags };
+    expect(tags.title).toBe(of.score.name);
+    const chapters = probed.chapters.map(
+      (c: { start_time: string; tags: { title: string } }) =>
+        `${Math.round(Number(c.start_time) * 1000)} ${c.tags.title}`,
+    );
+    expect(chapters).toEqual(chaptersOf(of, 'en').map((c) => `${c.startMs} ${c.name}`));
+    await expect.poll(halfCut).toBe(before);
+  });
+});
+
+describe('what stands in the way', () => {
+  it('is told: one at a time of a teacher', async () => {
+    const of = await worded('an English class');
+    const first = await take(of, 'wav');
+    await expect(take(of, 'wav')).rejects.toMatchObject({ code: 'sound-busy' });
+    first.stream.destroy();
+    await new Promise((closed) => first.stream.once('close', closed));
+    await whole((await take(of, 'wav')).stream);
+  });
+
+  it('whoever goes away ends it, and nothing is left of it', async () => {
+    const of = await worded('an English class');
+    const before = halfCut();
+    const controller = new AbortController();
+    const asked = { as: 'mp3', counts: true, signal: controller.signal } as const;
+    const { stream } = await classAudio(db(), teacher, of, asked);
+    const closed = new Promise((resolve) => stream.once('close', resolve));
+    controller.abort();
+    await closed;
+    await expect.poll(halfCut).toBe(before);
+    await whole((await take(of, 'wav')).stream);
+  });
+
+  it('a machine without the program says so, and packs nothing', async () => {
+    const of = await worded('an English class');
+    const had = process.env.PATH;
+    const before = halfCut();
+    process.env.PATH = folder;
+    try {
+      await expect(take(of, 'opus')).rejects.toMatchObject({ code: 'no-encoder' });
+    } finally {
+      process.env.PATH = had;
+    }
+    await expect.poll(halfCut).toBe(before);
+  });
+
+  it('a class that is longer than an audio file may be is refused', async () => {
+    const { score, document } = await worded('an English class');
+    const long = { document, score: { ...score, totalMs: 5 * 3_600_000 } };
+    await expect(take(long, 'wav')).rejects.toMatchObject({ code: 'too-long-to-hear' });
+  });
+
+  it('another studio’s class is not there', async () => {
+    const other = await makeStudio(db());
+    const id = await createClass(db(), other, planOf([{ move: 'soft-jaw-drop' }]), NOON);
+    await expect(wordedClass(db(), teacher, id)).rejects.toMatchObject({ code: 'not-found' });
+    await expect(wordedClass(db(), teacher, randomUUID())).rejects.toMatchObject({
+      code: 'not-found',
+    });
+  });
+});

@@ -1,0 +1,164 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Refusal } from '@/core/calls';
+import { bytesOf, mixed, type Placed, softTone } from '@/core/sound';
+import { soundOf, wavHeader } from '@/core/speech';
+import {
+  type AudioFormat,
+  chapterMetadata,
+  chaptersOf,
+  heardOf,
+  type Worded,
+} from '@/core/take-away';
+import type { Db } from '../db';
+import type { Speaking } from '../speech/recordings';
+import { spoken } from '../speech/teacher-speech';
+import { errorFields, log } from '../watch/log';
+
+/** Samples a second: as the machine's voice speaks. */
+const RATE = 22_050;
+/** Longest class that is taken away as sound, in hours. */
+const MOST_HOURS = 4;
+/** So many are made at once at a process, one of each teacher. */
+const MOST_AT_ONCE = 2;
+/** Kilobits a second: speech needs no more. */
+const KILOBITS = { mp3: 64, opus: 32 } as const;
+const ENCODED = {
+  mp3: [
+    ...['-c:a', 'libmp3lame', '-b:a', `${KILOBITS.mp3}k`, '-compression_level', '7'],
+    ...['-write_xing', '0', '-f', 'mp3'],
+  ],
+  opus: [
+    ...['-c:a', 'libopus', '-b:a', `${KILOBITS.opus}k`, '-compression_level', '2'],
+    ...['-f', 'ogg'],
+  ],
+} as const;
+export const AUDIO_TYPES: Record<AudioFormat, string> = {
+  mp3: 'audio/mpeg',
+  opus: 'audio/ogg',
+  wav: 'audio/wav',
+};
+
+export interface AskedAudio {
+  as: AudioFormat;
+  /** Whether counts and tones are heard. */
+  counts: boolean;
+  signal: AbortSignal;
+}
+
+const making = new Set<string>();
+
+/**
+ * The sound of a class as it is made, faster than it is heard. Nothing of it is kept: where whoever asked goes away, it
+ * ends.
+ * @throws Refusal `too-long-to-hear`, `sound-busy`, `no-voice`, `no-encoder`
+ */
+export async function classAudio(
+  db: Db,
+  teacher: Speaking,
+  worded: Worded,
+  { as, counts, signal }: AskedAudio,
+): Promise<{ stream: Readable; bytes: number | null }> {
+  const { score } = worded;
+  if (score.totalMs > MOST_HOURS * 3_600_000) {
+    throw new Refusal('too-long-to-hear', String(MOST_HOURS));
+  }
+  if (making.has(teacher.id) || making.size >= MOST_AT_ONCE) throw new Refusal('sound-busy');
+  making.add(teacher.id);
+  try {
+    const tones = new Map<number, ReturnType<typeof softTone>>();
+    const said = async (utterance: Parameters<typeof spoken>[2]) => {
+      try {
+        const { wav } = await spoken(db, teacher, utterance, { urgency: 'prepared', signal });
+        return soundOf(wav);
+      } catch (problem) {
+        // Compose tells which cue cannot be said; the class goes on without it, here as on the stage.
+        if (problem instanceof Refusal && problem.code === 'unspeakable') return null;
+        throw problem;
+      }
+    };
+    const placed = heardOf(score, { counts }).map((heard): Placed => {
+      const { startMs } = heard;
+      if ('says' in heard) return { startMs, sound: () => said(heard.says) };
+      const tone = tones.get(heard.toneHz) ?? softTone(heard.toneHz, RATE);
+      tones.set(heard.toneHz, tone);
+      return { startMs, sound: async () => tone };
+    });
+    // Where nothing can be said at all, it is told before anything is sent.
+    const first = heardOf(score, { counts: false }).find((h) => 'says' in h);
+    if (first && 'says' in first) await said(first.says);
+    const windows = mixed(placed, { rate: RATE, totalMs: score.totalMs });
+    const samples = Math.round((score.totalMs * RATE) / 1000);
+    const stream =
+      as === 'wav' ? Readable.from(wavParts(windows, samples)) : await encoded(as, windows, worded);
+    const over = () => void making.delete(teacher.id);
+    stream.once('end', over);
+    stream.once('close', over);
+    signal.addEventListener('abort', () => stream.destroy(), { once: true });
+    return { stream, bytes: as === 'wav' ? 44 + 2 * samples : null };
+  } catch (problem) {
+    making.delete(teacher.id);
+    throw problem;
+  }
+}
+
+async function* pcm(windows: AsyncIterable<Float32Array>) {
+  for await (const window of windows) yield bytesOf(window);
+}
+
+async function* wavParts(windows: AsyncIterable<Float32Array>, samples: number) {
+  yield wavHeader(RATE, samples);
+  yield* pcm(windows);
+}
+
+/** What a program ends the system call with that is not there. */
+const isMissing = (problem: unknown) => (problem as NodeJS.ErrnoException).code === 'ENOENT';
+
+/** The sound as the program packs it that is commonly used for it, with a title and a chapter for each move. */
+async function encoded(
+  as: 'mp3' | 'opus',
+  windows: AsyncIterable<Float32Array>,
+  worded: Worded,
+): Promise<Readable> {
+  const { name, language } = worded.score;
+  const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-sound-'));
+  const done = () => void rm(folder, { recursive: true, force: true });
+  const chapters = path.join(folder, 'chapters');
+  await writeFile(
+    chapters,
+    chapterMetadata(chaptersOf(worded, language), { name, language, notes: [] }),
+  );
+  const raw = ['-f', 's16le', '-ar', String(RATE), '-ac', '1', '-i', 'pipe:0'];
+  const told = ['-f', 'ffmetadata', '-i', chapters, '-map', '0:a', '-map_metadata', '1'];
+  const child = spawn(
+    'nice',
+    ['-n', '5', 'ffmpeg', '-v', 'error', ...raw, ...told, ...ENCODED[as], 'pipe:1'],
+    { stdio: ['pipe', 'pipe', 'pipe'] },
+  );
+  let complaint = '';
+  child.stderr.on('data', (part: Buffer) => {
+    complaint = (complaint + part.toString()).slice(0, 500);
+  });
+  child.once('close', done);
+  try {
+    await once(child, 'spawn');
+  } catch (problem) {
+    done();
+    throw isMissing(problem) ? new Refusal('no-encoder') : problem;
+  }
+  const feed = pipeline(Readable.from(pcm(windows)), child.stdin);
+  // Whoever reads is told that it broke off, by a stream that breaks off.
+  feed.catch((problem: unknown) => child.stdout.destroy(problem as Error));
+  child.once('close', (code) => {
+    if (code === 0 || child.killed) return;
+    log().error(errorFields(new Error(complaint)), 'sound could not be packed');
+    child.stdout.destroy(new Error('sound could not be packed'));
+  });
+  child.stdout.once('close', () => child.kill('SIGKILL'));
+  return child.stdout;
+}

@@ -1,0 +1,27 @@
+import { Refusal } from '@/core/calls';
+import { shownIn } from '@/core/follow';
+import { factorOf } from '@/core/run';
+import type { Worded } from '@/core/take-away';
+import { getClass } from '../classes/classes';
+import { compileMeasured, followable } from '../compiling/measured';
+import type { Db } from '../db';
+import { studioBook } from '../moves/moves';
+import type { Speaking } from '../speech/recordings';
+import { speakerOf, talkOfTeacher } from '../speech/teacher-speech';
+
+/**
+ * A class as it is taken away: for newcomers, as it is saved now, with measured speech and its cues in two languages.
+ * @throws Refusal `not-found`, `empty-class`, and as `compileMeasured` does
+ */
+export async function wordedClass(db: Db, teacher: Speaking, classId: string): Promise<Worded> {
+  const { plan } = await getClass(db, teacher, classId);
+  const [book, talk, speaker] = await Promise.all([
+    studioBook(db, teacher),
+    talkOfTeacher(db, teacher),
+    speakerOf(db, teacher, undefined, { urgency: 'prepared' }),
+  ]);
+  const talkingFactor = factorOf(talk, plan.rules.say);
+  const score = await compileMeasured(shownIn(plan), book, speaker, { talkingFactor });
+  if (score.steps.length === 0) throw new Refusal('empty-class');
+  return { score, document: await followable({ plan, score, easier: null }, book) };
+}

@@ -1,0 +1,185 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { saveBlob } from '@/browser/save-file';
+import { takeFile } from '@/browser/take-file';
+import { CALLS } from '@/core/calls';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
+import { AUDIO_FORMATS, type AudioFormat, WORD_FORMATS, type WordFormat } from '@/core/take-away';
+import { GeneralCaution } from '../kit/caution';
+import { Choice } from '../kit/choice';
+import { Dialog } from '../kit/dialog';
+import { useAttempt } from '../kit/use-attempt';
+
+export interface TakeAwayDialogProps {
+  classId: string;
+  name: string;
+  language: Language;
+  /** About how long it is. */
+  totalMs: number;
+  onClose: () => void;
+}
+
+const SOUND: Record<AudioFormat, string> = {
+  mp3: 'MP3, for any player',
+  opus: 'Opus, the smallest',
+  wav: 'WAV, to work on',
+};
+const WORDS: Record<WordFormat, string> = {
+  vtt: 'Captions, WebVTT',
+  srt: 'Captions, SRT',
+  chapters: 'Chapters, WebVTT',
+  text: 'Text with times',
+};
+const ENDINGS: Record<WordFormat, string> = {
+  vtt: '.vtt',
+  srt: '.srt',
+  chapters: '.chapters.vtt',
+  text: '.txt',
+};
+/** About how many bytes a ms of sound has, where the server cannot say how long the file will be. */
+const BYTES_A_MS: Record<AudioFormat, number> = { mp3: 8, opus: 4, wav: 44.1 };
+
+/** The class as sound and as words, in files to take away. */
+export function TakeAwayDialog(props: TakeAwayDialogProps) {
+  const { onClose } = props;
+  const [counts, setCounts] = useState(true);
+  return (
+    <Dialog title="Sound and captions" onClose={onClose}>
+      <p className="quiet mb-3">
+        The class as it is saved now and led as planned, with every move explained as for newcomers.
+      </p>
+      <label className="mb-4 flex min-h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox border-base-content/70"
+          checked={counts}
+          onChange={({ target }) => setCounts(target.checked)}
+        />
+        With counts and tones
+      </label>
+      <div className="grid gap-5">
+        <SoundFile {...props} counts={counts} />
+        <WordsFile {...props} counts={counts} />
+      </div>
+      <GeneralCaution className="mt-5" />
+    </Dialog>
+  );
+}
+
+type FileProps = TakeAwayDialogProps & { counts: boolean };
+
+function SoundFile({ classId, name, totalMs, counts }: FileProps) {
+  const [as, setAs] = useState<AudioFormat>('mp3');
+  const [share, setShare] = useState<number | null>(null);
+  const { error, busy, attempt } = useAttempt('Nothing was saved.');
+  const stop = useRef<AbortController | null>(null);
+  // Whoever closes the dialog stops it.
+  useEffect(() => () => stop.current?.abort(), []);
+  const take = () =>
+    attempt(async () => {
+      const controller = new AbortController();
+      stop.current = controller;
+      setShare(0);
+      try {
+        const asked = { id: classId, body: { as, counts: counts ? 'yes' : 'no' } };
+        const blob = await takeFile(CALLS.takeSound, asked, {
+          signal: controller.signal,
+          onBytes: (bytes, of) =>
+            setShare(Math.min(0.99, bytes / (of ?? totalMs * BYTES_A_MS[as]))),
+        });
+        saveBlob(name, `.${as}`, blob);
+      } catch (problem) {
+        if (!controller.signal.aborted) throw problem;
+      } finally {
+        setShare(null);
+      }
+    });
+  return (
+    <section aria-label="Sound">
+      <div className="flex flex-wrap items-end gap-3">
+        <Choice
+          label="Sound"
+          value={as}
+          options={AUDIO_FORMATS}
+          names={SOUND}
+          onChange={setAs}
+          width="w-56"
+        />
+        {busy ? (
+          <button type="button" className="btn" onClick={() => stop.current?.abort()}>
+            Stop
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-primary upbeat-on-accent"
+            onClick={() => void take()}
+          >
+            Save the sound
+          </button>
+        )}
+      </div>
+      {share !== null && (
+        <progress
+          className="progress progress-secondary mt-2 block w-full"
+          aria-label="Sound that is made"
+          max={1}
+          value={share}
+        />
+      )}
+      {error && (
+        <p role="alert" className="text-error mt-2">
+          {error}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function WordsFile({ classId, name, language: own, counts }: FileProps) {
+  const [as, setAs] = useState<WordFormat>('vtt');
+  const [language, setLanguage] = useState(own);
+  const { error, busy, attempt } = useAttempt('Nothing was saved.');
+  const take = () =>
+    attempt(async () => {
+      const body = { as, language, counts: counts ? 'yes' : 'no' };
+      const { signal } = new AbortController();
+      const blob = await takeFile(
+        CALLS.takeWords,
+        { id: classId, body },
+        { signal, onBytes: () => {} },
+      );
+      saveBlob(name, `.${language}${ENDINGS[as]}`, blob);
+    });
+  return (
+    <section aria-label="Words">
+      <div className="flex flex-wrap items-end gap-3">
+        <Choice
+          label="Words"
+          value={as}
+          options={WORD_FORMATS}
+          names={WORDS}
+          onChange={setAs}
+          width="w-56"
+        />
+        <Choice
+          label="Language"
+          value={language}
+          options={LANGUAGES}
+          names={LANGUAGE_NAMES}
+          onChange={setLanguage}
+          width="w-36"
+        />
+        <button type="button" className="btn" disabled={busy} onClick={() => void take()}>
+          Save the words
+        </button>
+      </div>
+      {error && (
+        <p role="alert" className="text-error mt-2">
+          {error}
+        </p>
+      )}
+    </section>
+  );
+}
