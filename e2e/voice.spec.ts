@@ -145,7 +145,7 @@ test('voice and rate are chosen before the start, and changed while the class ru
   await page.getByLabel('Words a minute').selectOption('180');
   await answered;
   answered = prepared();
-  await page.getByLabel('Voice of the machine').selectOption('Deep');
+  await page.getByLabel('Voice in English').selectOption('Deep');
   await answered;
   await expect(ready).toBeVisible();
   const score = await scoreOf();
@@ -159,11 +159,13 @@ test('voice and rate are chosen before the start, and changed while the class ru
     await slow;
     await route.continue();
   });
-  answered = page.waitForResponse((r) => r.url().endsWith('/api/voice') && r.ok());
+  answered = page.waitForResponse(
+    (r) => r.url().endsWith('/api/voice') && r.request().method() === 'PUT' && r.ok(),
+  );
   await page.getByLabel('Words a minute').selectOption('170');
-  await page.getByLabel('Voice of the machine').selectOption('Soft');
+  await page.getByLabel('Voice in English').selectOption('Soft');
   await answered;
-  await expect(page.getByLabel('Voice of the machine')).toHaveValue('soft');
+  await expect(page.getByLabel('Voice in English')).toHaveValue('soft');
   measure();
   await expect(ready).toBeVisible();
   await expect(page.getByLabel('Words a minute')).toHaveValue('170');
@@ -183,12 +185,13 @@ test('voice and rate are chosen before the start, and changed while the class ru
   await page.getByLabel('Words a minute').selectOption('200');
   await clock.passInSteps(500);
   await asked;
-  const chosen = page.waitForResponse((r) => r.url().endsWith('/api/voice') && r.ok());
-  await page.getByLabel('Voice of the machine').selectOption('Plain');
-  await chosen;
-  expect((await app.db('teachers').where({ studio_id: studioId }).first('voice')).voice).toBe(
-    'plain',
+  const chosen = page.waitForResponse(
+    (r) => r.url().endsWith('/api/voice') && r.request().method() === 'PUT' && r.ok(),
   );
+  await page.getByLabel('Voice in English').selectOption('Plain');
+  await chosen;
+  const teacher = await app.db('teachers').where({ studio_id: studioId }).first('voices');
+  expect(teacher.voices).toEqual({ en: 'plain' });
 });
 
 test('how much the teacher talks is learned, shown, used and forgotten', async ({
@@ -266,7 +269,9 @@ test('who leaves much out says less first, and with their own words plans shorte
   await learn(said);
   await page.goto('/voice');
   await expect(page.getByText(/It is never below 1 while the voice says the words/)).toBeVisible();
-  const kept = page.waitForResponse((r) => r.url().endsWith('/api/voice') && r.ok());
+  const kept = page.waitForResponse(
+    (r) => r.url().endsWith('/api/voice') && r.request().method() === 'PUT' && r.ok(),
+  );
   await page.getByLabel('Who says the words').selectOption('I do, the voice counts');
   await kept;
   await expect(page.getByText('× 0.75')).toBeVisible();

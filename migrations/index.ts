@@ -13,6 +13,7 @@ import * as references from './011-references';
 import * as signIns from './012-sign-ins';
 import * as outlines from './013-outlines';
 import * as follow from './014-follow';
+import * as voices from './015-voices';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -29,6 +30,7 @@ const MIGRATIONS = [
   { name: '012-sign-ins', ...signIns },
   { name: '013-outlines', ...outlines },
   { name: '014-follow', ...follow },
+  { name: '015-voices', ...voices },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -78,7 +78,7 @@ await main(async () => {
   await ensurePackages();
   if (!resetOnly) {
     await ensureDebian(['espeak-ng'], { optional: true });
-    await ensureDebian(['ffmpeg'], { optional: true });
+    await ensureDebian(['flite', 'ffmpeg'], { optional: true });
   }
   const { url, stop } = await database();
   const env = {

@@ -64,7 +64,15 @@ await main(async () => {
   requireNode();
   mkdirSync(TEST_DIR, { recursive: true });
   await ensurePackages();
-  await ensureDebian(['postgresql', 'espeak-ng', 'chromium', 'openssl', 'poppler-utils', 'ffmpeg']);
+  await ensureDebian([
+    'postgresql',
+    'espeak-ng',
+    'chromium',
+    'openssl',
+    'poppler-utils',
+    'ffmpeg',
+    'flite',
+  ]);
   const wanted = (name) => ONLY.length === 0 || ONLY.includes(name);
   const tally = new Tally();
   const suite = (name, work) => (wanted(name) ? tally.suite(name, work) : undefined);

@@ -26,6 +26,7 @@ const NEEDS = {
   'espeak-ng': () => onPath('espeak-ng'),
   chromium: () => existsSync('/usr/bin/chromium'),
   ffmpeg: () => onPath('ffmpeg'),
+  flite: () => onPath('flite'),
   openssl: () => onPath('openssl'),
   'poppler-utils': () => onPath('pdftotext'),
 };

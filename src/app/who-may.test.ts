@@ -199,7 +199,10 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   'GET api/speech': { query: 'text=Hi&language=en&rate=150' },
   'POST api/speech/lengths': { body: () => ({ utterances: [] }) },
   'GET api/time': {},
-  'PUT api/voice': { body: () => ({ voice: 'plain', ownVoice: true, speaksSelf: false }) },
+  'GET api/voice': {},
+  'PUT api/voice': {
+    body: () => ({ voice: 'plain', voices: {}, ownVoice: true, speaksSelf: false }),
+  },
   'GET api/follow/speech': 'open',
   'POST api/follow/questions': 'open',
   'POST api/home/practice': 'open',

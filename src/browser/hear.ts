@@ -1,9 +1,42 @@
 import { addressOf, CALLS } from '@/core/calls';
-import type { Utterance } from '@/core/speech';
+import type { Utterance, VoiceId } from '@/core/speech';
 import { speakInBrowser } from './browser-voice';
 
-export function speechUrl({ text, language, wordsPerMinute }: Utterance): string {
-  return addressOf(CALLS.hear, undefined, { text, language, rate: wordsPerMinute });
+/** @param voice of the machine; the teacher's own choice where none is named */
+export function speechUrl({ text, language, wordsPerMinute }: Utterance, voice?: VoiceId): string {
+  const asked = { text, language, rate: wordsPerMinute, ...(voice && { voice }) };
+  return addressOf(CALLS.hear, undefined, asked);
+}
+
+/**
+ * Speaks texts one after the other, in one voice of the machine.
+ * @returns whether all of them were heard; false where something else was heard instead, or the signal ended it
+ */
+export async function hearInTurn(
+  utterances: readonly Utterance[],
+  voice: VoiceId,
+  signal: AbortSignal,
+): Promise<boolean> {
+  for (const utterance of utterances) {
+    if (signal.aborted) return false;
+    const audio = new Audio(speechUrl(utterance, voice));
+    const over = new Promise<boolean>((resolve) => {
+      audio.onended = () => resolve(true);
+      audio.onerror = () => resolve(false);
+      signal.addEventListener('abort', () => {
+        audio.pause();
+        resolve(false);
+      });
+    });
+    try {
+      await audio.play();
+    } catch {
+      // It was refused, or there is nothing to play: `over` says so where it was asked to stop.
+      return false;
+    }
+    if (!(await over)) return false;
+  }
+  return true;
 }
 
 /**

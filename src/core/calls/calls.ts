@@ -6,7 +6,7 @@ import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
 import { MOST_PRACTISED_S } from '../people';
 import { newRunEventSchema } from '../run';
-import { speechChoiceSchema } from '../speech';
+import { speechChoiceSchema, voiceIdSchema, voiceOfferSchema } from '../speech';
 import { AUDIO_FORMATS, WORD_FORMATS } from '../take-away';
 import {
   classVersionSchema,
@@ -149,8 +149,21 @@ export const CALLS = {
   hear: call({
     method: 'GET',
     path: '/api/speech',
-    asks: z.object({ text: cueTextSchema, language: languageSchema, rate }),
+    asks: z.object({
+      text: cueTextSchema,
+      language: languageSchema,
+      rate,
+      /** In this voice of the machine, to choose by, whatever was chosen or recorded. */
+      voice: voiceIdSchema.optional(),
+    }),
     answers: file,
+  }),
+  /** The voices that the machine has, and those for which another one had to speak. */
+  listVoices: call({
+    method: 'GET',
+    path: '/api/voice',
+    asks: nothing,
+    answers: z.object({ offers: z.array(voiceOfferSchema), troubled: z.array(voiceIdSchema) }),
   }),
   /** Measured lengths in ms, in the order asked; null where a text cannot be said here. */
   speechLengths: call({

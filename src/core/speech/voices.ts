@@ -1,16 +1,37 @@
 import { z } from 'zod';
+import { LANGUAGES, type Language } from '../language';
 
-/** The machine's voices a teacher can choose from, in any language. */
+/** The voices of the program that is always there; they speak any language. */
 export const VOICES = ['plain', 'bright', 'deep', 'soft'] as const;
-export type VoiceName = (typeof VOICES)[number];
+/** Who speaks where nothing else was chosen, or what was chosen cannot. */
+export const USUAL_VOICE = 'plain';
+
+/** What a voice is known by: one of `VOICES`, or one that a machine has besides. */
+export const voiceIdSchema = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'This is no voice.');
+export type VoiceId = z.infer<typeof voiceIdSchema>;
+
+/** A voice that a machine has. */
+export const voiceOfferSchema = z.object({
+  id: voiceIdSchema,
+  /** What it is called on screens. */
+  name: z.string(),
+  languages: z.array(z.enum(LANGUAGES)),
+});
+export type VoiceOffer = z.infer<typeof voiceOfferSchema>;
 
 /** How a teacher wants to be heard. */
 export const speechChoiceSchema = z.object({
-  /** The machine's voice for what is not recorded. */
+  /** The machine's voice for what is not recorded, where a language has none of its own. */
   voice: z.enum(VOICES),
+  /** The machine's voice in a language. */
+  voices: z.partialRecord(z.enum(LANGUAGES), voiceIdSchema),
   /** Whether recordings come before the machine's voice. */
   ownVoice: z.boolean(),
   /** Whether the teacher says the words in class, and the voice only counts. */
   speaksSelf: z.boolean(),
 });
 export type SpeechChoice = z.infer<typeof speechChoiceSchema>;
+
+/** Whose voice is heard in a language. */
+export const voiceIn = ({ voice, voices }: SpeechChoice, language: Language): VoiceId =>
+  voices[language] ?? voice;

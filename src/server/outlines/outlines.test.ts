@@ -50,7 +50,7 @@ it('keeps outlines as long as they are true, whatever they are made from changes
   const acts: (() => Promise<unknown>)[] = [
     async () => {},
     () => savePlan(db(), me, { id, plan: withOwn, basedOn: 1, now: NOON }),
-    () => chooseSpeech(db(), me, { voice: 'deep', ownVoice: true, speaksSelf: false }),
+    () => chooseSpeech(db(), me, { voice: 'deep', voices: {}, ownVoice: true, speaksSelf: false }),
     () => saveRecording(db(), me, { language: 'en', text, wav: hummedWav() }, NOON),
     () => noteTalk(db(), me, { sessionId: c.sessionId, ledAt: NOON, ...talked(2) }),
     () => saveOwnMove(db(), me, { ...own, kind: 'massage' }, NOON),

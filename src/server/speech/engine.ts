@@ -1,7 +1,14 @@
 import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { LANGUAGE_DATA, LANGUAGES } from '@/core/language';
-import { asSpoken, type Utterance, type VoiceName, withTrueLength } from '@/core/speech';
+import {
+  asSpoken,
+  type Utterance,
+  VOICES,
+  type VoiceId,
+  type VoiceOffer,
+  withTrueLength,
+} from '@/core/speech';
 
 export interface HowToRender {
   /** Gives it up. */
@@ -14,17 +21,21 @@ export interface HowToRender {
 export interface SpeechEngine {
   /** Name and version; part of every cache key, so that a new version renders afresh. */
   id: string;
+  /** The voices that it speaks with. */
+  voices: readonly VoiceOffer[];
   /** @throws Unspeakable where it cannot say it; the signal's reason where it was given up */
-  render: (utterance: Utterance, voice: VoiceName, how?: HowToRender) => Promise<Buffer>;
+  render: (utterance: Utterance, voice: VoiceId, how?: HowToRender) => Promise<Buffer>;
 }
 
-/** Which of the program's own voices is meant. */
-const VARIANT: Record<VoiceName, string> = {
-  plain: '',
-  bright: '+f2',
-  deep: '+m3',
-  soft: '+klatt2',
+/** Which of the program's own voices is meant, and what it is called on screens. */
+const VARIANT: Record<(typeof VOICES)[number], { option: string; name: string }> = {
+  plain: { option: '', name: 'Plain' },
+  bright: { option: '+f2', name: 'Bright' },
+  deep: { option: '+m3', name: 'Deep' },
+  soft: { option: '+klatt2', name: 'Soft' },
 };
+const variantOf = (voice: VoiceId): string =>
+  voice in VARIANT ? VARIANT[voice as (typeof VOICES)[number]].option : '';
 /** The program counts long words: at its 150 it reads cues at about 172 words a minute (measured). */
 const RATE_PER_WORD = 150 / 172;
 /** What the program may take of the machine for one text: time on the clock and of the processor, memory, output. */
@@ -38,20 +49,26 @@ const MOST_OUTPUT_BYTES = 6_000_000;
 export class Unspeakable extends Error {}
 
 /** The shell sets the limits and then becomes the program; arguments are never read as commands. */
-const LIMITS = `ulimit -t ${CPU_SECONDS}; ulimit -v ${MEMORY_KILOBYTES}; ulimit -c 0;`;
-const SPEAK = `${LIMITS} exec nice -n "$0" espeak-ng "$@"`;
+const limited = (kilobytes: number) =>
+  `ulimit -t ${CPU_SECONDS}; ulimit -v ${kilobytes}; ulimit -c 0; exec nice -n "$0" "$@"`;
 
 /** What a shell ends with that does not find a program. */
 const NOT_FOUND = 127;
 
-/** @throws Unspeakable; the signal's reason; an error with the code ENOENT where there is no such program */
-function call(
-  args: string[],
+/**
+ * Lets a program speak.
+ * @param command the program and what it is given
+ * @param kilobytes of memory that it may take
+ * @throws Unspeakable; the signal's reason; an error with the code ENOENT where there is no such program
+ */
+export function speaking(
+  command: readonly string[],
   input: string,
   { signal, nice = 0 }: HowToRender = {},
+  kilobytes = MEMORY_KILOBYTES,
 ): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const child = spawn('/bin/sh', ['-c', SPEAK, String(nice), ...args], {
+    const child = spawn('/bin/sh', ['-c', limited(kilobytes), String(nice), ...command], {
       stdio: ['pipe', 'pipe', 'pipe'],
       timeout: TIME_LIMIT_MS,
       killSignal: 'SIGKILL',
@@ -72,7 +89,10 @@ function call(
     child.on('close', (code, killedBy) => {
       if (code === 0) resolve(Buffer.concat(out));
       else if (code === NOT_FOUND) reject(Object.assign(new Error(complaint), { code: 'ENOENT' }));
-      else reject(new Unspeakable(`espeak-ng ended with ${killedBy ?? code}: ${complaint.trim()}`));
+      else
+        reject(
+          new Unspeakable(`${command[0]} ended with ${killedBy ?? code}: ${complaint.trim()}`),
+        );
     });
     // A program that needs no input may end before it was given; whether it did its work its exit code says.
     child.stdin.on('error', (error: NodeJS.ErrnoException) => {
@@ -96,34 +116,42 @@ const LONG_WORD = /\S{60}(?=\S)/gu;
  * A text as the program may be given it: without its notation of sounds in square brackets, which a cue never means,
  * without control characters and halves of a pair, and without what it cannot bear.
  */
-const plainText = (text: string) =>
+export const plainText = (text: string) =>
   text
     .replace(/\[\[|\]\]|[\p{Cc}\p{Cs}]/gu, ' ')
     .replace(DOTTED, (letters) => letters.replaceAll('.', '. '))
     .replace(LONG_WORD, '$& ');
 
+/** What a program gave, as a file that knows how long it is: a program that streams did not know it yet. */
+export function wavFrom(given: Buffer): Buffer {
+  try {
+    return withTrueLength(given);
+  } catch {
+    throw new Unspeakable('the program gave no WAV file');
+  }
+}
+
 /** The espeak-ng program, or null where the machine has none. */
 export async function espeak(): Promise<SpeechEngine | null> {
   let version: string;
   try {
-    version = (await call(['--version'], '')).toString();
+    version = (await speaking(['espeak-ng', '--version'], '')).toString();
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
     throw error;
   }
   return {
+    voices: VOICES.map((voice) => ({
+      id: voice,
+      name: VARIANT[voice].name,
+      languages: [...LANGUAGES],
+    })),
     id: `${/\d+(\.\d+)+/.exec(version)?.[0] ?? 'unknown'}-${respelling()}`,
     render: async ({ text, language, wordsPerMinute }, voice, how) => {
       const rate = String(Math.round(wordsPerMinute * RATE_PER_WORD));
-      const args = ['-v', language + VARIANT[voice], '-s', rate, '-z', '-b', '1'];
+      const args = ['-v', language + variantOf(voice), '-s', rate, '-z', '-b', '1'];
       const spoken = plainText(asSpoken(text, language));
-      const wav = await call([...args, '--stdin', '--stdout'], spoken, how);
-      try {
-        // The program streams, so its header does not know the length yet.
-        return withTrueLength(wav);
-      } catch {
-        throw new Unspeakable('espeak-ng gave no WAV file');
-      }
+      return wavFrom(await speaking(['espeak-ng', ...args, '--stdin', '--stdout'], spoken, how));
     },
   };
 }

@@ -119,12 +119,23 @@ describe('who speaks', () => {
     expect(await spoken(db(), teacher, utterance)).toEqual({ mark: id, wav: Buffer.from(wav(3)) });
     expect(await (await speakerOf(db(), teacher)).length(utterance)).toBe(3000);
 
-    await chooseSpeech(db(), teacher, { voice: 'plain', ownVoice: false, speaksSelf: false });
+    await chooseSpeech(db(), teacher, {
+      voice: 'plain',
+      voices: {},
+      ownVoice: false,
+      speaksSelf: false,
+    });
     expect((await spoken(db(), teacher, utterance))?.mark).toBe(machine);
     expect(await (await speakerOf(db(), teacher)).length(utterance)).not.toBe(3000);
-    await chooseSpeech(db(), teacher, { voice: 'deep', ownVoice: false, speaksSelf: false });
+    await chooseSpeech(db(), teacher, {
+      voice: 'deep',
+      voices: {},
+      ownVoice: false,
+      speaksSelf: false,
+    });
     expect(await speechChoice(db(), teacher)).toEqual({
       voice: 'deep',
+      voices: {},
       ownVoice: false,
       speaksSelf: false,
     });
@@ -212,7 +223,12 @@ describe('the talking factor', () => {
     const { plan } = await getClass(db(), c, c.classId);
     const short = changeRules(plan, { say: 'short' });
     await savePlan(db(), c, { id: c.classId, plan: short, basedOn: 1, now: NOON });
-    await chooseSpeech(db(), teacher, { voice: 'plain', ownVoice: true, speaksSelf: true });
+    await chooseSpeech(db(), teacher, {
+      voice: 'plain',
+      voices: {},
+      ownVoice: true,
+      speaksSelf: true,
+    });
     const prepared = async (sessionId: string, now: number) =>
       prepareRun(db(), c, { sessionId, now, talk: await talkOfTeacher(db(), teacher) });
     const run = await prepared(c.sessionId, NOON);

@@ -2,7 +2,13 @@ import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { SAY } from '@/core/class';
 import { TALK_KEPT, type Talk, type TalkSample } from '@/core/run';
-import { type SpeechChoice, speechChoiceSchema, type Utterance } from '@/core/speech';
+import {
+  type SpeechChoice,
+  speechChoiceSchema,
+  type Utterance,
+  type VoiceId,
+  voiceIn,
+} from '@/core/speech';
 import type { Db } from '../db';
 import { found } from '../scope';
 import { recordedAudio, recordingsOf, type Speaking } from './recordings';
@@ -12,12 +18,14 @@ import { type Asker, type Voice, voice } from './voice';
 const choiceSchema = z
   .object({
     voice: speechChoiceSchema.shape.voice,
+    voices: speechChoiceSchema.shape.voices,
     own_voice: z.boolean(),
     speaks_self: z.boolean(),
   })
   .transform(
     (row): SpeechChoice => ({
       voice: row.voice,
+      voices: row.voices,
       ownVoice: row.own_voice,
       speaksSelf: row.speaks_self,
     }),
@@ -26,16 +34,21 @@ const choiceSchema = z
 const self = ({ id, studioId }: Speaking) => ({ id, studio_id: studioId });
 
 export async function speechChoice(db: Db, teacher: Speaking): Promise<SpeechChoice> {
-  const row = await db('teachers').where(self(teacher)).first('voice', 'own_voice', 'speaks_self');
+  const row = await db('teachers')
+    .where(self(teacher))
+    .first('voice', 'voices', 'own_voice', 'speaks_self');
   return choiceSchema.parse(found(row, 'teacher'));
 }
 
 export async function chooseSpeech(db: Db, teacher: Speaking, choice: SpeechChoice): Promise<void> {
-  await db('teachers').where(self(teacher)).update({
-    voice: choice.voice,
-    own_voice: choice.ownVoice,
-    speaks_self: choice.speaksSelf,
-  });
+  await db('teachers')
+    .where(self(teacher))
+    .update({
+      voice: choice.voice,
+      voices: JSON.stringify(choice.voices),
+      own_voice: choice.ownVoice,
+      speaks_self: choice.speaksSelf,
+    });
 }
 
 /** Who speaks a teacher's cues, and what tells that from any other time. */
@@ -66,13 +79,18 @@ export async function speakerOf(
   const recorded = new Map(recordings.map((r) => [`${r.language} ${r.text}`, r.ms]));
   const sound = recordings.reduce((sum, r) => sum + r.ms + r.recordedAt, 0);
   const ofRecording = ({ language, text }: Utterance) => recorded.get(`${language} ${text}`);
+  const voiceOf = ({ language }: Utterance) => voiceIn(choice, language);
   return {
-    stamp: `${choice.voice} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null}`,
+    stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null}`,
     spoken: () => speaking?.rendered ?? 0,
     length: async (utterance) =>
-      ofRecording(utterance) ?? (await speaking?.length(utterance, choice.voice, asker)) ?? null,
+      ofRecording(utterance) ??
+      (await speaking?.length(utterance, voiceOf(utterance), asker)) ??
+      null,
     knownLength: async (utterance) =>
-      ofRecording(utterance) ?? (await speaking?.knownLength(utterance, choice.voice)) ?? null,
+      ofRecording(utterance) ??
+      (await speaking?.knownLength(utterance, voiceOf(utterance))) ??
+      null,
   };
 }
 
@@ -98,9 +116,27 @@ export async function spoken(
   const machine = await voice();
   if (!machine) throw new Refusal('no-voice');
   const asker: Asker = { urgency: 'heard', ...asking, owner: teacher.id };
-  const wav = await machine.audio(utterance, choice.voice, asker);
+  const as = voiceIn(choice, utterance.language);
+  const wav = await machine.audio(utterance, as, asker);
   if (!wav) throw new Refusal('unspeakable');
-  return { wav, mark: machine.mark(utterance, choice.voice) };
+  return { wav, mark: machine.mark(utterance, as) };
+}
+
+/**
+ * A text in one voice of the machine, to choose by.
+ * @throws Refusal `no-voice`, `unspeakable`
+ */
+export async function sampled(
+  { id }: Speaking,
+  utterance: Utterance,
+  voiceId: VoiceId,
+  signal: AbortSignal,
+): Promise<SpokenAudio> {
+  const machine = await voice();
+  if (!machine) throw new Refusal('no-voice');
+  const wav = await machine.audio(utterance, voiceId, { owner: id, urgency: 'heard', signal });
+  if (!wav) throw new Refusal('unspeakable');
+  return { wav, mark: machine.mark(utterance, voiceId) };
 }
 
 const sampleSchema = z

@@ -44,6 +44,7 @@ function slowEngine() {
   const gaveUp: string[] = [];
   const engine: SpeechEngine = {
     id: 'slow',
+    voices: [],
     render: ({ text }, _, { signal } = {}) =>
       new Promise((resolve, reject) => {
         begun.push(text);
@@ -152,6 +153,7 @@ describe('what the program cannot say', () => {
     const real = await engine();
     const broken: SpeechEngine = {
       id: 'broken',
+      voices: [],
       render: (utterance, voice, how) => {
         if (!utterance.text.includes('pulses')) return real.render(utterance, voice, how);
         tried++;
@@ -170,6 +172,7 @@ describe('what the program cannot say', () => {
   it('is told apart from what is wrong with the machine', async () => {
     const full: SpeechEngine = {
       id: 'full',
+      voices: [],
       render: async () => Promise.reject(Object.assign(new Error('no space'), { code: 'ENOSPC' })),
     };
     const voice = new Voice(full, freshFolder());

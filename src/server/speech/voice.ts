@@ -3,11 +3,22 @@ import path from 'node:path';
 import { LRUCache } from 'lru-cache';
 import PQueue from 'p-queue';
 import { levelled, prompt, SPOKEN_LUFS } from '@/core/sound';
-import { soundOf, type Utterance, utteranceKey, type VoiceName, wavMs, wavOf } from '@/core/speech';
+import {
+  soundOf,
+  USUAL_VOICE,
+  type Utterance,
+  utteranceKey,
+  type VoiceId,
+  type VoiceOffer,
+  wavMs,
+  wavOf,
+} from '@/core/speech';
 import { type FairOptions, FairQueue } from '../queue/fair-queue';
-import { log } from '../watch/log';
+import { errorFields, log } from '../watch/log';
 import { AudioCache } from './cache';
 import { espeak, type HowToRender, type SpeechEngine, Unspeakable } from './engine';
+import { flite } from './flite';
+import { programs } from './programs';
 
 const MOST_LENGTHS = 100_000;
 const MOST_UNSPEAKABLE = 5000;
@@ -69,19 +80,44 @@ export class Voice {
   };
   private readonly cache: AudioCache;
   private renderedSoFar = 0;
+  /** Voices for which another one had to speak since the start. */
+  private readonly failed = new Set<VoiceId>();
+  private readonly engines: readonly [SpeechEngine, ...SpeechEngine[]];
 
+  /**
+   * @param engines the one that speaks every language, and what the machine has besides
+   */
   constructor(
-    private readonly engine: SpeechEngine,
+    engines: SpeechEngine | readonly [SpeechEngine, ...SpeechEngine[]],
     folder: string,
     mostBytes = MOST_BYTES,
   ) {
+    this.engines = 'render' in engines ? [engines] : engines;
     this.cache = new AudioCache(folder, mostBytes);
   }
 
+  /** The voices that can be chosen. */
+  get offers(): VoiceOffer[] {
+    return this.engines.flatMap(({ voices }) => voices);
+  }
+
+  /** Voices that could not say something, so that the usual one said it. */
+  get troubled(): VoiceId[] {
+    return [...this.failed];
+  }
+
+  /** Who says a text: the program that has the voice in its language, else the usual one. */
+  private by({ language }: Utterance, voice: VoiceId): { engine: SpeechEngine; as: VoiceId } {
+    const speaks = ({ id, languages }: VoiceOffer) => id === voice && languages.includes(language);
+    const engine = this.engines.find(({ voices }) => voices.some(speaks));
+    return engine ? { engine, as: voice } : { engine: this.engines[0], as: USUAL_VOICE };
+  }
+
   /** What tells one rendering from any other. */
-  mark(utterance: Utterance, voice: VoiceName = 'plain'): string {
-    const as = `${this.engine.id} ${LEVEL}`;
-    const key = [as, utteranceKey(utterance), ...(voice === 'plain' ? [] : [voice])];
+  mark(utterance: Utterance, voice: VoiceId = USUAL_VOICE): string {
+    const { engine, as } = this.by(utterance, voice);
+    const how = `${engine.id} ${LEVEL}`;
+    const key = [how, utteranceKey(utterance), ...(as === USUAL_VOICE ? [] : [as])];
     return createHash('sha256').update(key.join('\u0001')).digest('hex');
   }
 
@@ -95,7 +131,7 @@ export class Voice {
     return URGENCIES.reduce((sum, urgency) => sum + this.queues[urgency].size, 0);
   }
 
-  private name(utterance: Utterance, voice: VoiceName): string {
+  private name(utterance: Utterance, voice: VoiceId): string {
     return `${this.mark(utterance, voice)}.wav`;
   }
 
@@ -105,7 +141,7 @@ export class Voice {
    */
   async audio(
     utterance: Utterance,
-    voice: VoiceName = 'plain',
+    voice: VoiceId = USUAL_VOICE,
     asker = NOBODY,
   ): Promise<Buffer | null> {
     const name = this.name(utterance, voice);
@@ -126,7 +162,7 @@ export class Voice {
   /** The text's measured length in whole ms; null where the program cannot say it. */
   async length(
     utterance: Utterance,
-    voice: VoiceName = 'plain',
+    voice: VoiceId = USUAL_VOICE,
     asker = NOBODY,
   ): Promise<number | null> {
     const known = await this.knownLength(utterance, voice);
@@ -138,7 +174,7 @@ export class Voice {
   }
 
   /** The text's length in whole ms where it was rendered before; it is not rendered for this. */
-  async knownLength(utterance: Utterance, voice: VoiceName = 'plain'): Promise<number | null> {
+  async knownLength(utterance: Utterance, voice: VoiceId = USUAL_VOICE): Promise<number | null> {
     const name = this.name(utterance, voice);
     const ms = this.lengths.get(name) ?? (await this.cache.ms(name));
     if (ms !== null) this.lengths.set(name, ms);
@@ -147,7 +183,7 @@ export class Voice {
 
   private begin(
     utterance: Utterance,
-    voice: VoiceName,
+    voice: VoiceId,
     { owner, urgency }: Asker & { urgency: Urgency },
   ): Job {
     const name = this.name(utterance, voice);
@@ -178,9 +214,26 @@ export class Voice {
     if (this.underway.get(name) === job) this.underway.delete(name);
   }
 
+  /** What a program says; where it fails, the usual voice says it, so that nothing is missing in class. */
+  private async said(utterance: Utterance, voice: VoiceId, how: HowToRender): Promise<Buffer> {
+    const { engine, as } = this.by(utterance, voice);
+    const [usual] = this.engines;
+    if (engine === usual) return engine.render(utterance, as, how);
+    try {
+      const wav = await engine.render(utterance, as, how);
+      if (wavMs(wav) === null) throw new Unspeakable('its WAV file is of another kind');
+      return wav;
+    } catch (problem) {
+      how.signal?.throwIfAborted();
+      if (!this.failed.has(as)) log().warn({ voice: as, ...errorFields(problem) }, 'voice failed');
+      this.failed.add(as);
+      return usual.render(utterance, USUAL_VOICE, how);
+    }
+  }
+
   private async render(
     utterance: Utterance,
-    voice: VoiceName,
+    voice: VoiceId,
     how: HowToRender,
   ): Promise<Buffer | null> {
     const name = this.name(utterance, voice);
@@ -188,7 +241,7 @@ export class Voice {
     const known = await this.cache.read(name);
     if (known) return known;
     try {
-      const wav = levelledWav(await this.engine.render(utterance, voice, how));
+      const wav = levelledWav(await this.said(utterance, voice, how));
       await this.cache.write(name, wav);
       this.renderedSoFar++;
       return wav;
@@ -224,10 +277,15 @@ let shared: Promise<Voice | null> | undefined;
 export function voice(): Promise<Voice | null> {
   shared ??= (async () => {
     if (process.env.UPBEAT_SPEECH === 'off') return null;
-    const engine = await espeak();
-    const folder = path.join(process.env.UPBEAT_DATA_DIR ?? '.data', 'speech');
+    const usual = await espeak();
+    const data = process.env.UPBEAT_DATA_DIR ?? '.data';
+    const folder = path.join(data, 'speech');
     const megabytes = Number(process.env.UPBEAT_SPEECH_MEGABYTES);
-    return engine && new Voice(engine, folder, megabytes > 0 ? megabytes * 1e6 : undefined);
+    if (!usual) return null;
+    const more = await flite();
+    const own = await programs(process.env.UPBEAT_VOICES ?? path.join(data, 'voices'));
+    const engines = [usual, ...(more ? [more] : []), ...own] as const;
+    return new Voice(engines, folder, megabytes > 0 ? megabytes * 1e6 : undefined);
   })();
   return shared;
 }

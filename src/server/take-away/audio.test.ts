@@ -19,7 +19,6 @@ const db = testDatabase();
 const folder = mkdtempSync(path.join(tmpdir(), 'sounds-'));
 let teacher: { id: string; studioId: string };
 beforeAll(async () => {
-  process.env.UPBEAT_DATA_DIR = folder;
   const { teacherId, studioId } = await makeStudio(db());
   teacher = { id: teacherId, studioId };
 });

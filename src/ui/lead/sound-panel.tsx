@@ -62,7 +62,7 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
           onChange={(rate) => desk.setRate(Number(rate))}
           width="w-28"
         />
-        <VoiceChoice choice={desk.choice} onChange={desk.setChoice} />
+        <VoiceChoice choice={desk.choice} onChange={desk.setChoice} languages={desk.spokenIn} />
       </div>
       <p role="status" className="text-sm empty:hidden">
         {checked && CHECKED[checked]}

@@ -1,8 +1,9 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
 import { speechUrl } from '@/browser/hear';
 import type { CheckedSound } from '@/browser/mixer';
 import type { ServerClock } from '@/browser/server-clock';
+import type { Language } from '@/core/language';
 import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
 import type { SpeechChoice } from '@/core/speech';
@@ -32,6 +33,8 @@ export interface SoundDesk {
   setMusicVolume: (volume: number) => void;
   choice: SpeechChoice;
   setChoice: (choice: SpeechChoice) => void;
+  /** The languages that are said in the class. */
+  spokenIn: readonly Language[];
   /** Words a minute. */
   rate: number;
   /** Where no slower rate will do: what was measured must fit its time. */
@@ -140,6 +143,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     setMusic(file?.name ?? null);
   }, []);
   const begun = state.status !== 'ready';
+  const spokenIn = useMemo(() => [...new Set(score.cues.map((cue) => cue.language))], [score]);
   const setChoice = useCallback(
     (next: SpeechChoice) => {
       if (next.speaksSelf !== choice.speaksSelf) setMuted(next.speaksSelf);
@@ -173,6 +177,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     setMusicVolume,
     choice,
     setChoice,
+    spokenIn,
     rate,
     leastRate: begun ? score.wordsPerMinute : SLOWEST_RATE,
     setRate,

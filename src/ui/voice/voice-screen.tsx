@@ -6,7 +6,6 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { ask, toldOf } from '@/browser/api';
-import { hear } from '@/browser/hear';
 import { recordingUrl, type Words } from '@/browser/recordings';
 import { CALLS, type Recording } from '@/core/calls';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
@@ -26,11 +25,6 @@ export interface VoiceScreenProps {
 
 /** As far as counts usually go. */
 const HIGHEST_COUNT = 30;
-const SAMPLE: Record<Language, string> = {
-  en: 'Let the jaw hang and breathe out.',
-  de: 'Den Kiefer hängen lassen und ausatmen.',
-};
-
 /** What is said in any class: counts and the words between moves. */
 function commonWords(language: Language): Words[] {
   const p = PHRASES[language];
@@ -80,20 +74,7 @@ export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScree
           Who speaks your cues
         </h2>
         <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
-          <VoiceChoice choice={chosen} onChange={setChosen} />
-          {LANGUAGES.map((language) => (
-            <button
-              key={language}
-              type="button"
-              className="btn btn-outline"
-              onClick={async () => {
-                const said = { text: SAMPLE[language], language, wordsPerMinute: 150 };
-                if (!(await hear(said))) toast.error('Nothing on this machine can speak.');
-              }}
-            >
-              <Volume2 size={18} aria-hidden /> Hear it in {LANGUAGE_NAMES[language]}
-            </button>
-          ))}
+          <VoiceChoice choice={chosen} onChange={setChosen} languages={LANGUAGES} aloud />
         </div>
       </section>
 

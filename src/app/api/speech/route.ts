@@ -1,11 +1,15 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { spoken } from '@/server/speech/teacher-speech';
+import { sampled, spoken } from '@/server/speech/teacher-speech';
 import { answering } from '../handle';
 import { wavAnswer } from '../wav';
 
 export const GET = answering(CALLS.hear, async ({ teacher, body, request }) => {
-  const { text, language, rate } = body;
+  const { text, language, rate, voice } = body;
+  const { signal } = request;
   const utterance = { text, language, wordsPerMinute: rate };
-  return wavAnswer(request, await spoken(db(), teacher, utterance, { signal: request.signal }));
+  const said = voice
+    ? await sampled(teacher, utterance, voice, signal)
+    : await spoken(db(), teacher, utterance, { signal });
+  return wavAnswer(request, said);
 });
