@@ -35,7 +35,7 @@ await main(async () => {
     const made = run('e2e/make-demo.ts', env);
     return (
       made ||
-      ['pages', 'compose', 'lead', 'year', 'register', 'neighbour', 'follow'].reduce(
+      ['pages', 'compose', 'lead', 'year', 'register', 'neighbour', 'follow', 'sound'].reduce(
         (bad, b) => bad || run(`bench/${b}.ts`, env),
         0,
       )

@@ -92,8 +92,10 @@ export function softTone(hz: number, rate: number): Sound {
 export function bytesOf(samples: Float32Array): Uint8Array<ArrayBuffer> {
   const bytes = new Uint8Array(2 * samples.length);
   const view = new DataView(bytes.buffer);
-  samples.forEach((s, i) => {
-    view.setInt16(2 * i, Math.round(Math.max(-1, Math.min(1, s)) * 32_767), true);
-  });
+  for (let i = 0; i < samples.length; i++) {
+    const s = samples[i] ?? 0;
+    // Most of a class is silence, which is there already.
+    if (s !== 0) view.setInt16(2 * i, Math.round(Math.max(-1, Math.min(1, s)) * 32_767), true);
+  }
   return bytes;
 }

@@ -113,28 +113,38 @@ export async function spoken(
   const choice = await speechChoice(db, teacher);
   const recorded = choice.ownVoice && (await recordedAudio(db, teacher, utterance));
   if (recorded) return { wav: recorded.wav, mark: recorded.id };
-  const machine = await voice();
-  if (!machine) throw new Refusal('no-voice');
-  const asker: Asker = { urgency: 'heard', ...asking, owner: teacher.id };
-  const as = voiceIn(choice, utterance.language);
-  const wav = await machine.audio(utterance, as, asker);
-  if (!wav) throw new Refusal('unspeakable');
-  return { wav, mark: machine.mark(utterance, as) };
+  return byMachine(teacher, utterance, voiceIn(choice, utterance.language), asking);
+}
+
+/** As `spoken`, for many cues of one teacher: what they chose and recorded is looked up once. */
+export async function speaks(
+  db: Db,
+  teacher: Speaking,
+  asking: Omit<Asker, 'owner'>,
+): Promise<(utterance: Utterance) => Promise<SpokenAudio>> {
+  const choice = await speechChoice(db, teacher);
+  const recordings = choice.ownVoice ? await recordingsOf(db, teacher) : [];
+  const recorded = new Set(recordings.map((r) => `${r.language} ${r.text}`));
+  return (utterance) =>
+    recorded.has(`${utterance.language} ${utterance.text}`)
+      ? spoken(db, teacher, utterance, asking)
+      : byMachine(teacher, utterance, voiceIn(choice, utterance.language), asking);
 }
 
 /**
- * A text in one voice of the machine, to choose by.
+ * A text in one voice of the machine.
  * @throws Refusal `no-voice`, `unspeakable`
  */
-export async function sampled(
+export async function byMachine(
   { id }: Speaking,
   utterance: Utterance,
   voiceId: VoiceId,
-  signal: AbortSignal,
+  asking: Omit<Asker, 'owner'> = {},
 ): Promise<SpokenAudio> {
   const machine = await voice();
   if (!machine) throw new Refusal('no-voice');
-  const wav = await machine.audio(utterance, voiceId, { owner: id, urgency: 'heard', signal });
+  const asker: Asker = { urgency: 'heard', ...asking, owner: id };
+  const wav = await machine.audio(utterance, voiceId, asker);
   if (!wav) throw new Refusal('unspeakable');
   return { wav, mark: machine.mark(utterance, voiceId) };
 }

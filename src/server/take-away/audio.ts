@@ -7,7 +7,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
 import { bytesOf, mixed, type Placed, softTone } from '@/core/sound';
-import { soundOf, wavHeader } from '@/core/speech';
+import { soundOf, type Utterance, wavHeader } from '@/core/speech';
 import {
   type AudioFormat,
   chapterMetadata,
@@ -17,7 +17,7 @@ import {
 } from '@/core/take-away';
 import type { Db } from '../db';
 import type { Speaking } from '../speech/recordings';
-import { spoken } from '../speech/teacher-speech';
+import { speaks } from '../speech/teacher-speech';
 import { errorFields, log } from '../watch/log';
 
 /** Samples a second: as the machine's voice speaks. */
@@ -72,9 +72,10 @@ export async function classAudio(
   making.add(teacher.id);
   try {
     const tones = new Map<number, ReturnType<typeof softTone>>();
-    const said = async (utterance: Parameters<typeof spoken>[2]) => {
+    const speak = await speaks(db, teacher, { urgency: 'prepared', signal });
+    const said = async (utterance: Utterance) => {
       try {
-        const { wav } = await spoken(db, teacher, utterance, { urgency: 'prepared', signal });
+        const { wav } = await speak(utterance);
         return soundOf(wav);
       } catch (problem) {
         // Compose tells which cue cannot be said; the class goes on without it, here as on the stage.

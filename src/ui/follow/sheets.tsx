@@ -91,7 +91,7 @@ function More(props: SheetsProps) {
             <input
               type="radio"
               name="voice"
-              className="h-5 w-5"
+              className="accent-primary size-5"
               checked={settings.voice === voice}
               onChange={() => change({ voice })}
             />

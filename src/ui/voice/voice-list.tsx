@@ -56,7 +56,7 @@ export function VoiceList({ label, language, value, offers, onChange }: PickerPr
             <label className="flex min-h-11 flex-1 items-center gap-2">
               <input
                 type="radio"
-                className="radio radio-sm border-base-content/70"
+                className="accent-primary size-5"
                 name={name}
                 checked={offer.id === value}
                 onChange={() => onChange(offer.id)}

@@ -73,7 +73,7 @@ export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScree
         <h2 id="machine" className="text-xl font-semibold">
           Who speaks your cues
         </h2>
-        <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-3">
+        <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-3">
           <VoiceChoice choice={chosen} onChange={setChosen} languages={LANGUAGES} aloud />
         </div>
       </section>

@@ -1,6 +1,6 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { sampled, spoken } from '@/server/speech/teacher-speech';
+import { byMachine, spoken } from '@/server/speech/teacher-speech';
 import { answering } from '../handle';
 import { wavAnswer } from '../wav';
 
@@ -9,7 +9,7 @@ export const GET = answering(CALLS.hear, async ({ teacher, body, request }) => {
   const { signal } = request;
   const utterance = { text, language, wordsPerMinute: rate };
   const said = voice
-    ? await sampled(teacher, utterance, voice, signal)
+    ? await byMachine(teacher, utterance, voice, { signal })
     : await spoken(db(), teacher, utterance, { signal });
   return wavAnswer(request, said);
 });
