@@ -1,5 +1,5 @@
 import type { Language } from '../language';
-import type { CaptionLine, Chapter } from './lines';
+import type { Caption, Chapter } from './captions';
 
 /** Lines and chapters as files that players read. */
 
@@ -39,7 +39,7 @@ const head = ({ name, notes }: Head): string[] => [
 ];
 
 /** Captions as WebVTT (W3C, "WebVTT: The Web Video Text Tracks Format"). */
-export function webVtt(lines: readonly CaptionLine[], of: Head): string {
+export function webVtt(lines: readonly Caption[], of: Head): string {
   return blocks([
     ...head(of),
     REGION,
@@ -60,12 +60,12 @@ export const chapterVtt = (chapters: readonly Chapter[], of: Head): string =>
   ]);
 
 /** Captions as SRT, which has no standard; as players commonly read it. */
-export const srt = (lines: readonly CaptionLine[]): string =>
+export const srt = (lines: readonly Caption[]): string =>
   blocks(lines.map((line, i) => `${i + 1}\n${from(line, ',')}\n${inHead(line.text)}`));
 
 /** All that is said, with times, to be read by people. */
 export function plainText(
-  lines: readonly CaptionLine[],
+  lines: readonly Caption[],
   chapters: readonly Chapter[],
   { name, notes }: Head,
 ): string {

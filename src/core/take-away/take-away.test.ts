@@ -10,13 +10,13 @@ import { followDocument, shownIn } from '../follow';
 import { LANGUAGES, type Language } from '../language';
 import { compile, isCount } from '../score';
 import {
-  type CaptionLine,
+  type Caption,
+  captionsOf,
   chapterMetadata,
   chaptersOf,
   chapterVtt,
   type Head,
   heardOf,
-  linesOf,
   plainText,
   srt,
   type Worded,
@@ -39,7 +39,7 @@ describe('lines', () => {
       fc.property(smallPlan(6), fc.boolean(), (plan, counts) => {
         const of = worded(plan);
         const own = of.score.cues.filter((c) => c.language === plan.language);
-        const all = linesOf(of, plan.language, { counts });
+        const all = captionsOf(of, plan.language, { counts });
         for (const { startMs, durationMs, text, ...cue } of own) {
           const times = { startMs: Math.round(startMs), endMs: Math.round(startMs + durationMs) };
           const is = all.some(
@@ -57,7 +57,7 @@ describe('lines', () => {
       fc.property(smallPlan(6), (plan) => {
         const of = worded(plan);
         for (const language of LANGUAGES) {
-          const all = linesOf(of, language, { counts: true });
+          const all = captionsOf(of, language, { counts: true });
           let free = 0;
           for (const { startMs, endMs } of all) {
             expect(startMs).toBeGreaterThanOrEqual(free);
@@ -74,7 +74,7 @@ describe('lines', () => {
 
   it('are translated where the library has both, counts among them', () => {
     const of = worded(planOf([{ move: 'tall-o-cheek-lift', rounds: 1 }]));
-    const german = linesOf(of, 'de', { counts: true });
+    const german = captionsOf(of, 'de', { counts: true });
     expect(german.every((l) => l.language === 'de')).toBe(true);
     expect(german.filter((l) => l.count).map((l) => l.text)).toContain('drei');
     expect(german[0]?.text).toBe('Langes O, Wangen heben.');
@@ -83,7 +83,7 @@ describe('lines', () => {
   it('of a teacher’s own words stay as they were written, and say which language that is', () => {
     const cues = { short: 'Lift like the tide.' };
     const of = worded(planOf([{ move: 'tall-o-cheek-lift', rounds: 2, cues }]));
-    const own = linesOf(of, 'de', { counts: false }).filter((l) => /tide/.test(l.text));
+    const own = captionsOf(of, 'de', { counts: false }).filter((l) => /tide/.test(l.text));
     expect(own.map((l) => l.language)).toEqual(['en']);
     const file = webVtt(own, head({ language: 'de' }));
     expect(file).toContain('<lang en>Lift like the tide.</lang>');
@@ -94,7 +94,7 @@ describe('lines', () => {
     const said: Plan = { ...plan, second: { language: 'de', how: 'speak' } };
     const of = worded(said);
     const spoken = of.score.cues.filter((c) => c.language === 'de');
-    const lines = linesOf(of, 'de', { counts: false });
+    const lines = captionsOf(of, 'de', { counts: false });
     expect(spoken.length).toBeGreaterThan(3);
     for (const cue of spoken) {
       const same = lines.filter((l) => l.text === one(cue.text));
@@ -141,9 +141,9 @@ function readVtt(text: string) {
     })),
   };
 }
-const timed = ({ startMs, endMs, text }: CaptionLine) => ({ startMs, endMs, text });
+const timed = ({ startMs, endMs, text }: Caption) => ({ startMs, endMs, text });
 
-const anyLines: fc.Arbitrary<CaptionLine[]> = fc
+const anyCaptions: fc.Arbitrary<Caption[]> = fc
   .array(
     fc.record({
       gap: fc.nat(5_000_000),
@@ -172,7 +172,7 @@ const anyLines: fc.Arbitrary<CaptionLine[]> = fc
 describe('files', () => {
   it('of WebVTT are read back by another parser as they were, whatever is said', () => {
     fc.assert(
-      fc.property(anyLines, fc.string(), (lines, name) => {
+      fc.property(anyCaptions, fc.string(), (lines, name) => {
         const { cues, errors } = readVtt(webVtt(lines, head({ name, notes: ['a --> b', name] })));
         expect(cues).toEqual(lines.map(timed));
         expect(errors).toEqual([]);
@@ -183,7 +183,7 @@ describe('files', () => {
 
   it('of SRT are read back by another parser, but for arrows, which they cannot hold', () => {
     fc.assert(
-      fc.property(anyLines, (lines) => {
+      fc.property(anyCaptions, (lines) => {
         const parser = new SrtParser();
         const read = parser.fromSrt(srt(lines)).map((l) => ({
           startMs: Math.round(l.startSeconds * 1000),
@@ -202,7 +202,7 @@ describe('files', () => {
     const plan = planOf([{ move: 'chin-over-shoulder' }, { move: 'tall-o-cheek-lift' }]);
     const of = worded(plan);
     for (const language of LANGUAGES) {
-      const lines = linesOf(of, language, { counts: true });
+      const lines = captionsOf(of, language, { counts: true });
       expect(readVtt(webVtt(lines, head({ language }))).cues).toEqual(lines.map(timed));
       const chapters = chaptersOf(of, language);
       const read = readVtt(chapterVtt(chapters, head({ language }))).cues;

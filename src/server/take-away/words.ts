@@ -1,10 +1,10 @@
 import { phrasesOf } from '@library';
 import type { Language } from '@/core/language';
 import {
+  captionsOf,
   chaptersOf,
   chapterVtt,
   type Head,
-  linesOf,
   plainText,
   srt,
   type Worded,
@@ -21,7 +21,7 @@ export interface AskedWords {
 /** The words of a class as the text of a file. */
 export function wordsFile(worded: Worded, { as, counts, language }: AskedWords): string {
   const head: Head = { name: worded.score.name, language, notes: [phrasesOf(language).caution] };
-  const lines = () => linesOf(worded, language, { counts });
+  const lines = () => captionsOf(worded, language, { counts });
   const chapters = () => chaptersOf(worded, language);
   if (as === 'vtt') return webVtt(lines(), head);
   if (as === 'srt') return srt(lines());

@@ -4,7 +4,7 @@ import { type Cue, isCount, onlySaidName, type Score } from '../score';
 
 /** What is said in a class, line by line, to be read beside its sound. */
 
-export interface CaptionLine {
+export interface Caption {
   /** From the start of the class, in whole ms. */
   startMs: number;
   endMs: number;
@@ -39,13 +39,13 @@ const place = ({ step, kind, ref }: Pick<Cue, 'step' | 'kind' | 'ref'>) => `${st
  * language stands where it is said; of all else its translation, where there is one, and else what is said.
  * @param counts whether what keeps the beat is among them
  */
-export function linesOf(
+export function captionsOf(
   { score, document }: Worded,
   language: Language,
   { counts }: { counts: boolean },
-): CaptionLine[] {
+): Caption[] {
   const said = score.cues.filter((cue) => cue.language === language);
-  const line = (cue: Cue | FollowCue, text: string, of: Language): CaptionLine => ({
+  const line = (cue: Cue | FollowCue, text: string, of: Language): Caption => ({
     ...at(cue),
     text: text.replace(/\s+/g, ' ').trim(),
     language: of,
