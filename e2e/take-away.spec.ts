@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
 import { wavMs } from '@/core/speech';
-import { addMove, axe, expect, openNewClass, test } from './harness';
+import { addMove, axe, expect, openNewClass, storedPlan, test } from './harness';
 
 async function openTakeAway(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More', exact: true }).click();
@@ -65,6 +66,37 @@ test('a class is taken away as sound and as captions, which a browser reads as t
   expect(written.length).toBeGreaterThan(20);
   expect(read.map(([start, , said, line]) => [start, said, line])).toEqual(written);
   expect(Math.max(...read.map(([, end]) => Number(end)))).toBeLessThanOrEqual(heardMs);
+
+  // All of it in one file; the class in it comes back as it was.
+  const pack = await savedBy(page, 'Save all of it');
+  const files = unzipSync(pack.bytes);
+  expect(Object.keys(files).sort()).toEqual([
+    'README.txt',
+    'captions.de.srt',
+    'captions.de.vtt',
+    'captions.en.srt',
+    'captions.en.vtt',
+    'chapters.de.vtt',
+    'chapters.en.vtt',
+    'class.mp3',
+    'class.upbeat.json',
+    'words.de.txt',
+    'words.en.txt',
+  ]);
+  expect(Buffer.from(files['captions.de.vtt'] ?? []).toString()).toBe(text);
+  expect(Buffer.from(files['README.txt'] ?? []).toString()).toContain('Stop if anything hurts.');
+  const plan = await storedPlan(app, page);
+  await page.goto('/classes');
+  await page.getByText('Bring a class from a file').click();
+  await page.getByLabel('Class file (.upbeat.json)').setInputFiles({
+    name: 'class.upbeat.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(files['class.upbeat.json'] ?? []),
+  });
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.waitForURL(/\/classes\/[0-9a-f-]{36}$/);
+  expect(page.url()).not.toContain(classId);
+  expect(await storedPlan(app, page)).toEqual(plan);
 });
 
 test('what stands in the way of taking a class away is told, and a sound that is made can be stopped', async ({
@@ -81,7 +113,7 @@ test('what stands in the way of taking a class away is told, and a sound that is
   // Nothing comes of what is asked for.
   await page.route(path, () => {});
   await page.getByRole('button', { name: 'Save the sound' }).click();
-  await expect(page.getByRole('progressbar', { name: 'Sound that is made' })).toBeVisible();
+  await expect(page.getByRole('progressbar', { name: 'How much of it is made' })).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByRole('button', { name: 'Save the sound' })).toBeVisible();
   await expect(page.getByRole('dialog').getByRole('alert')).toBeHidden();

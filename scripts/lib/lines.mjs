@@ -15,7 +15,7 @@ const TAKES_LONG = [
   /^\/api\/speech\/lengths$/,
   /^\/api\/archive/,
   /\/prepare$/,
-  /^\/api\/classes\/[^/]+\/audio$/,
+  /^\/api\/classes\/[^/]+\/(audio|pack)$/,
 ];
 /** Pages that strangers look at, and whoever comes in to follow. */
 const STRANGERS_ALSO = /^\/follow(\/|$)/;

@@ -245,6 +245,14 @@ export const CALLS = {
     asks: z.object({ as: z.enum(AUDIO_FORMATS), counts: yesOrNo }),
     answers: file,
   }),
+  /** Both, in all languages, with the plan, as a ZIP file. */
+  takePack: call({
+    method: 'GET',
+    path: '/api/classes/[id]/pack',
+    id,
+    asks: z.object({ counts: yesOrNo }),
+    answers: file,
+  }),
   /** All that is said in a class, in one of its languages, as a file. */
   takeWords: call({
     method: 'GET',

@@ -1,21 +1,12 @@
-import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { csvOf } from '../csv';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
+import { bytesOfText, type ZippedFile, zipped } from '../zip';
 import { readme } from './readme';
 import { FORMATS, STUDIO_COLUMNS, STUDIO_FILE } from './studio';
 import { TABLES, type Table, TEACHERS } from './tables';
 
 const PAGE = 500;
-const bytesOf = (written: string): Uint8Array => new TextEncoder().encode(written);
-
-/** One file of an archive, in parts. */
-interface ArchiveFile {
-  name: string;
-  parts: AsyncIterable<Uint8Array> | Iterable<Uint8Array>;
-  /** It does not get smaller. */
-  dense?: boolean;
-}
 
 /**
  * A studio as a ZIP file of open formats, in pieces, all of one moment. Letters, passwords, sign-ins and the
@@ -29,43 +20,26 @@ export async function* archiveOf(
 ): AsyncGenerator<Uint8Array> {
   const trx = await db.transaction({ isolationLevel: 'repeatable read', readOnly: true });
   try {
-    const done: Uint8Array[] = [];
-    const zip = new Zip((error, piece) => {
-      if (error) throw error;
-      done.push(piece);
-    });
-    for await (const { name, parts, dense } of filesOf(trx, scope, now)) {
-      const file = dense ? new ZipPassThrough(name) : new ZipDeflate(name, { level: 6 });
-      file.mtime = new Date(now);
-      zip.add(file);
-      for await (const part of parts) {
-        file.push(part);
-        yield* done.splice(0);
-      }
-      file.push(new Uint8Array(), true);
-      yield* done.splice(0);
-    }
-    zip.end();
-    yield* done.splice(0);
+    yield* zipped(filesOf(trx, scope, now), now);
   } finally {
     // Nothing was written; this only ends it.
     await trx.rollback();
   }
 }
 
-async function* filesOf(db: Db, scope: Scope, now: number): AsyncGenerator<ArchiveFile> {
+async function* filesOf(db: Db, scope: Scope, now: number): AsyncGenerator<ZippedFile> {
   const studio = found(await db('studios').where({ id: scope.studioId }).first(), 'studio');
-  yield { name: 'README.txt', parts: [bytesOf(readme({ name: studio.name, now }))] };
+  yield { name: 'README.txt', parts: [bytesOfText(readme({ name: studio.name, now }))] };
   const settings = Object.fromEntries(STUDIO_COLUMNS.map((column) => [column, studio[column]]));
   const json = JSON.stringify({ format: FORMATS[0], ...settings }, null, 2);
-  yield { name: STUDIO_FILE, parts: [bytesOf(json)] };
+  yield { name: STUDIO_FILE, parts: [bytesOfText(json)] };
   for (const table of [TEACHERS, ...TABLES]) {
     yield { name: table.file, parts: csvParts(db, scope, table) };
     for (const [column, file] of Object.entries(table.files ?? {})) {
       for await (const row of rowsOf(db, scope, { table, also: [column] })) {
         const value = row[column];
         if (value === null) continue;
-        const bytes = file.as === 'bytes' ? (value as Buffer) : bytesOf(JSON.stringify(value));
+        const bytes = file.as === 'bytes' ? (value as Buffer) : bytesOfText(JSON.stringify(value));
         yield { name: file.path(row), parts: [bytes], dense: file.as === 'bytes' };
       }
     }
@@ -75,15 +49,15 @@ async function* filesOf(db: Db, scope: Scope, now: number): AsyncGenerator<Archi
 async function* csvParts(db: Db, scope: Scope, table: Table): AsyncGenerator<Uint8Array> {
   const columns = Object.entries(table.columns);
   const names = columns.map(([name]) => name);
-  yield bytesOf(csvOf(names, [], { named: true }));
+  yield bytesOfText(csvOf(names, [], { named: true }));
   let page: string[][] = [];
   for await (const row of rowsOf(db, scope, { table })) {
     page.push(columns.map(([name, column]) => column.write(row[name])));
     if (page.length < PAGE) continue;
-    yield bytesOf(csvOf(names, page, { named: false }));
+    yield bytesOfText(csvOf(names, page, { named: false }));
     page = [];
   }
-  yield bytesOf(csvOf(names, page, { named: false }));
+  yield bytesOfText(csvOf(names, page, { named: false }));
 }
 
 const DAYS = new Set([

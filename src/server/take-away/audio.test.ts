@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
 import { planOf } from '@testing/plans';
+import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Plan } from '@/core/class';
 import { HIGHEST_DBTP, loudnessOf, type Sound, SPOKEN_LUFS, truePeakOf } from '@/core/sound';
@@ -13,7 +14,9 @@ import { type AudioFormat, chaptersOf, type Worded } from '@/core/take-away';
 import { createClass } from '../classes/classes';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
 import { classAudio } from './audio';
+import { classPack } from './pack';
 import { wordedClass } from './worded';
+import { wordsFile } from './words';
 
 const db = testDatabase();
 const folder = mkdtempSync(path.join(tmpdir(), 'sounds-'));
@@ -42,7 +45,7 @@ const PLANS: Record<string, Plan> = {
   },
 };
 const made = new Map<string, Promise<Worded>>();
-const worded = (name: string): Promise<Worded> => {
+const wordedOf = (name: string): Promise<Worded> => {
   const plan = PLANS[name];
   if (!plan) throw new Error(name);
   const before = made.get(name);
@@ -78,7 +81,7 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
   let of: Worded;
   let sound: Sound;
   beforeAll(async () => {
-    of = await worded(name);
+    of = await wordedOf(name);
     sound = soundOf(await whole((await take(of, 'wav')).stream));
   });
 
@@ -117,7 +120,7 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
 });
 
 it('without counts there is less to be heard, and nothing moves', async () => {
-  const of = await worded('an English class');
+  const of = await wordedOf('an English class');
   const sound = soundOf(await whole((await take(of, 'wav', { counts: false })).stream));
   const counted = of.score.cues.filter((c) => c.kind === 'countIn' || c.kind === 'count');
   expect(counted.length).toBeGreaterThan(2);
@@ -129,7 +132,7 @@ it('without counts there is less to be heard, and nothing moves', async () => {
 
 describe.each(['mp3', 'opus'] as const)('as %s', (as) => {
   it('it is as long, has a title, and a chapter for each move, read by another program', async () => {
-    const of = await worded('an English class');
+    const of = await wordedOf('an English class');
     const before = halfCut();
     const file = path.join(folder, `class.${as}`);
     writeFileSync(file, await whole((await take(of, as)).stream));
@@ -150,9 +153,48 @@ describe.each(['mp3', 'opus'] as const)('as %s', (as) => {
   });
 });
 
+describe('all of it in one file', () => {
+  const packed = async (signal = new AbortController().signal) => {
+    const worded = await wordedOf('a German class');
+    const plan = PLANS['a German class'] as Plan;
+    const asked = { plan, worded, counts: true, signal, now: NOON, timeZone: 'Europe/Dublin' };
+    const parts: Uint8Array[] = [];
+    for await (const part of await classPack(db(), teacher, asked)) parts.push(part);
+    return unzipSync(Buffer.concat(parts));
+  };
+  const textOf = (file: Uint8Array | undefined) => Buffer.from(file ?? []).toString();
+
+  it('is what each file alone would be, with the usual cautions in every language', async () => {
+    const files = await packed();
+    const of = await wordedOf('a German class');
+    const asked = { as: 'srt', counts: true, language: 'de' } as const;
+    expect(textOf(files['captions.de.srt'])).toBe(wordsFile(of, asked));
+    expect(JSON.parse(textOf(files['class.upbeat.json']))).toEqual(PLANS['a German class']);
+    expect(textOf(files['README.txt'])).toMatch(
+      /Stop if anything hurts[\s\S]*wehtut|wehtut[\s\S]*Stop/,
+    );
+    expect(files['class.mp3']?.length).toBeGreaterThan(10_000);
+  });
+
+  it('has its sound as WAV where the machine cannot pack it', async () => {
+    // Its cues have been said before, so that nothing else is missed.
+    await packed();
+    const had = process.env.PATH;
+    process.env.PATH = folder;
+    try {
+      const files = await packed();
+      expect(Object.keys(files)).toContain('class.wav');
+      expect(Object.keys(files)).not.toContain('class.mp3');
+      expect(textOf(files['README.txt'])).toContain('class.wav');
+    } finally {
+      process.env.PATH = had;
+    }
+  });
+});
+
 describe('what stands in the way', () => {
   it('is told: one at a time of a teacher', async () => {
-    const of = await worded('an English class');
+    const of = await wordedOf('an English class');
     const first = await take(of, 'wav');
     await expect(take(of, 'wav')).rejects.toMatchObject({ code: 'sound-busy' });
     first.stream.destroy();
@@ -161,7 +203,7 @@ describe('what stands in the way', () => {
   });
 
   it('whoever goes away ends it, and nothing is left of it', async () => {
-    const of = await worded('an English class');
+    const of = await wordedOf('an English class');
     const before = halfCut();
     const controller = new AbortController();
     const asked = { as: 'mp3', counts: true, signal: controller.signal } as const;
@@ -174,7 +216,7 @@ describe('what stands in the way', () => {
   });
 
   it('a machine without the program says so, and packs nothing', async () => {
-    const of = await worded('an English class');
+    const of = await wordedOf('an English class');
     const had = process.env.PATH;
     const before = halfCut();
     process.env.PATH = folder;
@@ -187,7 +229,7 @@ describe('what stands in the way', () => {
   });
 
   it('a class that is longer than an audio file may be is refused', async () => {
-    const { score, document } = await worded('an English class');
+    const { score, document } = await wordedOf('an English class');
     const long = { document, score: { ...score, totalMs: 5 * 3_600_000 } };
     await expect(take(long, 'wav')).rejects.toMatchObject({ code: 'too-long-to-hear' });
   });

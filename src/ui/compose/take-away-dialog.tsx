@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { saveBlob } from '@/browser/save-file';
 import { takeFile } from '@/browser/take-file';
-import { CALLS } from '@/core/calls';
+import { CALLS, type Call } from '@/core/calls';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { AUDIO_FORMATS, type AudioFormat, WORD_FORMATS, type WordFormat } from '@/core/take-away';
 import { GeneralCaution } from '../kit/caution';
@@ -61,6 +61,7 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
       <div className="grid gap-5">
         <SoundFile {...props} counts={counts} />
         <WordsFile {...props} counts={counts} />
+        <PackFile {...props} counts={counts} />
       </div>
       <GeneralCaution className="mt-5" />
     </Dialog>
@@ -71,6 +72,59 @@ type FileProps = TakeAwayDialogProps & { counts: boolean };
 
 function SoundFile({ classId, name, totalMs, counts }: FileProps) {
   const [as, setAs] = useState<AudioFormat>('mp3');
+  const body = { as, counts: counts ? 'yes' : 'no' };
+  return (
+    <section aria-label="Sound" className="flex flex-wrap items-end gap-3">
+      <Choice
+        label="Sound"
+        value={as}
+        options={AUDIO_FORMATS}
+        names={SOUND}
+        onChange={setAs}
+        width="w-56"
+      />
+      <TakeButton
+        call={CALLS.takeSound}
+        asked={{ id: classId, body }}
+        says="Save the sound"
+        strong
+        bytes={totalMs * BYTES_A_MS[as]}
+        save={(blob) => saveBlob(name, `.${as}`, blob)}
+      />
+    </section>
+  );
+}
+
+function PackFile({ classId, name, totalMs, counts }: FileProps) {
+  return (
+    <section aria-label="All of it">
+      <p className="mb-2">
+        All of it in one ZIP file: sound, words in every language, and the class itself, which Up
+        Beat opens again.
+      </p>
+      <TakeButton
+        call={CALLS.takePack}
+        asked={{ id: classId, body: { counts: counts ? 'yes' : 'no' } }}
+        says="Save all of it"
+        bytes={totalMs * BYTES_A_MS.mp3}
+        save={(blob) => saveBlob(name, '.zip', blob)}
+      />
+    </section>
+  );
+}
+
+interface TakeButtonProps {
+  call: Call;
+  asked: { id: string; body: Record<string, string> };
+  says: string;
+  strong?: boolean;
+  /** About how many bytes it will have, where the server does not know. */
+  bytes: number;
+  save: (blob: Blob) => void;
+}
+
+/** Takes a file that takes a while to make, and tells how far it is; it can be stopped. */
+function TakeButton({ call, asked, says, strong, bytes: about, save }: TakeButtonProps) {
   const [share, setShare] = useState<number | null>(null);
   const { error, busy, attempt } = useAttempt('Nothing was saved.');
   const stop = useRef<AbortController | null>(null);
@@ -82,13 +136,10 @@ function SoundFile({ classId, name, totalMs, counts }: FileProps) {
       stop.current = controller;
       setShare(0);
       try {
-        const asked = { id: classId, body: { as, counts: counts ? 'yes' : 'no' } };
-        const blob = await takeFile(CALLS.takeSound, asked, {
-          signal: controller.signal,
-          onBytes: (bytes, of) =>
-            setShare(Math.min(0.99, bytes / (of ?? totalMs * BYTES_A_MS[as]))),
-        });
-        saveBlob(name, `.${as}`, blob);
+        const { signal } = controller;
+        const onBytes = (bytes: number, of: number | null) =>
+          setShare(Math.min(0.99, bytes / (of ?? about)));
+        save(await takeFile(call, asked, { signal, onBytes }));
       } catch (problem) {
         if (!controller.signal.aborted) throw problem;
       } finally {
@@ -96,44 +147,28 @@ function SoundFile({ classId, name, totalMs, counts }: FileProps) {
       }
     });
   return (
-    <section aria-label="Sound">
-      <div className="flex flex-wrap items-end gap-3">
-        <Choice
-          label="Sound"
-          value={as}
-          options={AUDIO_FORMATS}
-          names={SOUND}
-          onChange={setAs}
-          width="w-56"
-        />
-        {busy ? (
-          <button type="button" className="btn" onClick={() => stop.current?.abort()}>
-            Stop
-          </button>
-        ) : (
-          <button
-            type="button"
-            className="btn btn-primary upbeat-on-accent"
-            onClick={() => void take()}
-          >
-            Save the sound
-          </button>
-        )}
-      </div>
+    <>
+      <button
+        type="button"
+        className={`btn ${strong && !busy ? 'btn-primary upbeat-on-accent' : ''}`}
+        onClick={() => (busy ? stop.current?.abort() : void take())}
+      >
+        {busy ? 'Stop' : says}
+      </button>
       {share !== null && (
         <progress
           className="progress progress-secondary mt-2 block w-full"
-          aria-label="Sound that is made"
+          aria-label="How much of it is made"
           max={1}
           value={share}
         />
       )}
       {error && (
-        <p role="alert" className="text-error mt-2">
+        <p role="alert" className="text-error mt-2 w-full">
           {error}
         </p>
       )}
-    </section>
+    </>
   );
 }
 

@@ -1,0 +1,80 @@
+import type { Readable } from 'node:stream';
+import { phrasesOf } from '@library';
+import { Refusal } from '@/core/calls';
+import type { Plan } from '@/core/class';
+import { clock, dayLabel } from '@/core/formats';
+import { LANGUAGES } from '@/core/language';
+import type { AudioFormat, Worded } from '@/core/take-away';
+import type { Db } from '../db';
+import type { Speaking } from '../speech/recordings';
+import { bytesOfText, type ZippedFile, zipped } from '../zip';
+import { classAudio } from './audio';
+import { wordsFile } from './words';
+
+export interface AskedPack {
+  plan: Plan;
+  worded: Worded;
+  counts: boolean;
+  signal: AbortSignal;
+  now: number;
+  timeZone: string;
+}
+
+const readme = ({ plan, worded, now, timeZone }: AskedPack, sound: string): string =>
+  [
+    `${plan.name}, ${clock(worded.score.totalMs)}, as it was on ${dayLabel(now, timeZone)}.`,
+    'Everything here opens without Up Beat.',
+    [
+      `${sound}   the class as it is heard, with a chapter for each move`,
+      'captions.*.vtt, captions.*.srt   what is said and when, for players of sound and film',
+      'chapters.*.vtt   its moves and when they begin',
+      'words.*.txt   all that is said, to be read',
+      'class.upbeat.json   the class itself; Up Beat opens it under Classes, "Bring a class from a file"',
+    ].join('\n'),
+    ...[...new Set([plan.language, ...LANGUAGES])].map((language) => phrasesOf(language).caution),
+    'Sound and words are made from the class and belong to whoever wrote it.',
+    '',
+  ].join('\n\n');
+
+/**
+ * All of a class in one ZIP file of open formats, as it is made.
+ * @throws Refusal as `classAudio` does, but for `no-encoder`: then its sound is a WAV file
+ */
+export async function classPack(
+  db: Db,
+  teacher: Speaking,
+  asked: AskedPack,
+): Promise<AsyncGenerator<Uint8Array>> {
+  const { worded, counts, signal } = asked;
+  const heard = (as: AudioFormat) => classAudio(db, teacher, worded, { as, counts, signal });
+  let as: AudioFormat = 'mp3';
+  let sound: Readable;
+  try {
+    sound = (await heard(as)).stream;
+  } catch (problem) {
+    if (!(problem instanceof Refusal && problem.code === 'no-encoder')) throw problem;
+    as = 'wav';
+    sound = (await heard(as)).stream;
+  }
+  return zipped(filesOf(asked, `class.${as}`, sound), asked.now);
+}
+
+async function* filesOf(
+  asked: AskedPack,
+  soundName: string,
+  sound: Readable,
+): AsyncGenerator<ZippedFile> {
+  const { plan, worded, counts } = asked;
+  const file = (name: string, text: string): ZippedFile => ({ name, parts: [bytesOfText(text)] });
+  yield file('README.txt', readme(asked, soundName));
+  yield file('class.upbeat.json', JSON.stringify(plan, null, 2));
+  for (const language of LANGUAGES) {
+    const words = (as: 'vtt' | 'srt' | 'chapters' | 'text') =>
+      wordsFile(worded, { as, counts, language });
+    yield file(`captions.${language}.vtt`, words('vtt'));
+    yield file(`captions.${language}.srt`, words('srt'));
+    yield file(`chapters.${language}.vtt`, words('chapters'));
+    yield file(`words.${language}.txt`, words('text'));
+  }
+  yield { name: soundName, parts: sound, dense: true };
+}
