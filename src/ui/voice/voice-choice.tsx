@@ -7,7 +7,7 @@ import { LANGUAGE_NAMES, type Language } from '@/core/language';
 import { type SpeechChoice, VOICES, type VoiceId, type VoiceOffer, voiceIn } from '@/core/speech';
 import { Choice } from '../kit/choice';
 import { useAttempt } from '../kit/use-attempt';
-import { VoiceList } from './voice-list';
+import { type PickerProps, VoiceList } from './voice-list';
 
 const SPEAKERS = ['voice', 'self'] as const;
 const SPEAKER_NAMES: Record<(typeof SPEAKERS)[number], string> = {
@@ -98,14 +98,6 @@ export function VoiceChoice({ choice, onChange, languages, aloud }: VoiceChoiceP
       )}
     </>
   );
-}
-
-export interface PickerProps {
-  label: string;
-  language: Language;
-  value: VoiceId;
-  offers: readonly VoiceOffer[];
-  onChange: (id: VoiceId) => void;
 }
 
 const usual = VOICES as readonly VoiceId[];

@@ -5,8 +5,15 @@ import { useEffect, useId, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { hearInTurn } from '@/browser/hear';
 import type { Language } from '@/core/language';
-import type { VoiceId } from '@/core/speech';
-import type { PickerProps } from './voice-choice';
+import type { VoiceId, VoiceOffer } from '@/core/speech';
+
+export interface PickerProps {
+  label: string;
+  language: Language;
+  value: VoiceId;
+  offers: readonly VoiceOffer[];
+  onChange: (id: VoiceId) => void;
+}
 
 /** The same three cues for every voice: what a move is, how it is done, and a count. */
 const SAMPLES: Record<Language, string[]> = {
