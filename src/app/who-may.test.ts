@@ -412,6 +412,14 @@ const ACTIONS: Record<string, ((ids: Ids) => unknown[]) | 'open'> = {
   restoreAction: (i) => [form({ id: i.sessions })],
   createClassAction: () => [null, form({ name: 'Mine', minutes: '20' })],
   importClassAction: () => [null, form()],
+  readWrittenAction: () => ['Smile pulses, 30'],
+  makeWrittenAction: () => [
+    {
+      name: 'Mine',
+      minutes: '20',
+      lines: [{ move: 'smile-pulses', seconds: null, rounds: null }],
+    },
+  ],
   planAction: (i) => [
     null,
     form({

@@ -125,6 +125,7 @@ it.each(NAMES)('keeps all that was stored at %s', async (name) => {
   const { id } = await db('teachers').first('id');
   expect(await speechChoice(db, { id, studioId })).toEqual({
     voice: 'plain',
+    voices: {},
     ownVoice: true,
     speaksSelf: false,
   });

@@ -123,6 +123,13 @@ function ImportForm({ bring }: Pick<ClassesScreenProps, 'bring'>) {
         <button type="submit" className="btn btn-outline" disabled={pending}>
           Bring it in
         </button>
+        <p className="quiet w-full text-sm">
+          A list of moves, or captions?{' '}
+          <Link href="/classes/written" className="link">
+            Read a class that is written down
+          </Link>
+          .
+        </p>
         {state.problems.length > 0 && (
           <ul role="alert" className="text-error w-full">
             {state.problems.slice(0, TOLD).map((problem) => (

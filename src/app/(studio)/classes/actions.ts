@@ -1,17 +1,41 @@
 'use server';
 
 import { redirect } from 'next/navigation';
+import Papa from 'papaparse';
+import { z } from 'zod';
 import { Refusal } from '@/core/calls';
-import { emptyPlan, MAX_PLAN_BYTES, type Plan, parsePlanText, planSchema } from '@/core/class';
+import {
+  emptyPlan,
+  MAX_PLAN_BYTES,
+  type Plan,
+  parsePlanText,
+  planSchema,
+  segmentSchema,
+} from '@/core/class';
 import { parseSeconds } from '@/core/formats';
+import { moveIdSchema } from '@/core/move';
+import {
+  guesses,
+  isTimedText,
+  MOST_WRITTEN,
+  MOST_WRITTEN_CHARACTERS,
+  planOfWritten,
+  readList,
+  readTimed,
+} from '@/core/written';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { createClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { studioBook } from '@/server/moves/moves';
+import { allMoves, studioBook } from '@/server/moves/moves';
 import { studioSettings } from '@/server/studio/studios';
 import type { ImportState, NewClassState } from '@/ui/classes/classes-screen';
+import type { ReadWritten } from '@/ui/classes/written-screen';
 import { requireTeacher } from '../../auth';
+import { given } from '../../forms';
+
+/** Longest that one line may be said to last, in seconds. */
+const MOST_SLOT_S = 14_400;
 
 export async function createClassAction(_: NewClassState, form: FormData): Promise<NewClassState> {
   const teacher = await requireTeacher();
@@ -59,4 +83,58 @@ export async function importClassAction(_: ImportState, form: FormData): Promise
   const made = await create(teacher, parsed.value);
   if ('refused' in made) return { problems: [made.refused] };
   redirect(`/classes/${made.id}`);
+}
+
+/** The lines of a class that is written down, each with the moves that it may mean. */
+export async function readWrittenAction(text: string): Promise<ReadWritten> {
+  const teacher = await requireTeacher();
+  const written = given(z.string().max(MOST_WRITTEN_CHARACTERS), text);
+  const lines = isTimedText(written)
+    ? readTimed(written)
+    : readList(Papa.parse<string[]>(written, { skipEmptyLines: 'greedy' }).data);
+  if (lines.length === 0) return { problem: 'Nothing that could be a move stands in this text.' };
+  if (lines.length > MOST_WRITTEN) {
+    return {
+      problem: `This has ${lines.length} lines. A class is read from ${MOST_WRITTEN} at most.`,
+    };
+  }
+  const moves = await allMoves(db(), teacher);
+  return { lines: lines.map((line) => ({ ...line, guesses: guesses(line.text, moves) })) };
+}
+
+const writtenSchema = z.object({
+  name: planSchema.shape.name,
+  minutes: z.string().max(20),
+  lines: z
+    .array(
+      z.object({
+        move: moveIdSchema,
+        seconds: z.number().int().min(1).max(MOST_SLOT_S).nullable(),
+        rounds: segmentSchema.shape.rounds.nullable(),
+      }),
+    )
+    .min(1)
+    .max(MOST_WRITTEN),
+});
+
+/** Makes the class of lines whose moves were chosen. @returns its id, or why it is not made */
+export async function makeWrittenAction(
+  asked: z.input<typeof writtenSchema>,
+): Promise<{ id: string } | { problem: string }> {
+  const teacher = await requireTeacher();
+  const read = writtenSchema.safeParse(asked);
+  if (!read.success) return { problem: 'Give the class a name of at most 80 characters.' };
+  const { name, minutes, lines } = read.data;
+  const seconds = parseSeconds(minutes, 'min');
+  if (seconds === null || !planSchema.shape.slotSeconds.safeParse(seconds).success) {
+    return { problem: 'Write the slot in minutes, from 1 to 240, such as 20.' };
+  }
+  const book = await studioBook(db(), teacher);
+  if (lines.some(({ move }) => !book.move(move))) {
+    return { problem: 'One of the moves is not there any more. Read the text once more.' };
+  }
+  const { newClass } = await studioSettings(db(), teacher);
+  const plan = planOfWritten({ ...emptyPlan(name, seconds), ...newClass }, lines, book);
+  const made = await create(teacher, plan);
+  return 'refused' in made ? { problem: made.refused } : made;
 }

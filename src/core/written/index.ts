@@ -1,0 +1,3 @@
+export * from './guess';
+export * from './plan';
+export * from './read';
