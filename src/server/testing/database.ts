@@ -65,6 +65,12 @@ export async function bringBack(db: Db, round: number): Promise<void> {
   await db('classes').increment('version', 1000 * round);
 }
 
+/**
+ * How long this waits before it looks whether it and another wait for one another. Whoever looks first gives way: that
+ * is to be what a server still does for a test that is over.
+ */
+const LOOKS_LAST = '1min';
+
 /** Done in one go and without regard to which row points at which: all of them are there at the end. */
 async function forEveryTable(db: Db, act: string): Promise<void> {
   await db.raw(`
@@ -72,6 +78,7 @@ async function forEveryTable(db: Db, act: string): Promise<void> {
     declare t text;
     begin
       set local session_replication_role = replica;
+      set local deadlock_timeout = '${LOOKS_LAST}';
       for t in select tablename from pg_tables
         where schemaname = 'public' and tablename not like 'knex_%' loop
         ${act};
