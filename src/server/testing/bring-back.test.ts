@@ -14,7 +14,7 @@ it('what a server still does for a test that is over gives way to the beginning 
     .pluck('tablename');
   // It holds one table and comes to want all the others, while those are being brought back.
   const late = await db().transaction();
-  await late.raw('lock table studios in row exclusive mode');
+  await late.raw('lock table studios in share row exclusive mode');
   await late('studios').update({ name: 'Too late' });
   const back = bringBack(db(), 1);
   await expect
