@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
@@ -20,6 +20,10 @@ import { wordsFile } from './words';
 
 const db = testDatabase();
 const folder = mkdtempSync(path.join(tmpdir(), 'sounds-'));
+/** Programs of a machine that has all but the one that packs. */
+const withoutEncoder = path.join(folder, 'bin');
+mkdirSync(withoutEncoder);
+for (const name of ['sh', 'nice']) symlinkSync(`/usr/bin/${name}`, path.join(withoutEncoder, name));
 let teacher: { id: string; studioId: string };
 beforeAll(async () => {
   const { teacherId, studioId } = await makeStudio(db());
@@ -180,7 +184,7 @@ describe('all of it in one file', () => {
     // Its cues have been said before, so that nothing else is missed.
     await packed();
     const had = process.env.PATH;
-    process.env.PATH = folder;
+    process.env.PATH = withoutEncoder;
     try {
       const files = await packed();
       expect(Object.keys(files)).toContain('class.wav');
@@ -219,13 +223,33 @@ describe('what stands in the way', () => {
     const of = await wordedOf('an English class');
     const had = process.env.PATH;
     const before = halfCut();
-    process.env.PATH = folder;
+    process.env.PATH = withoutEncoder;
     try {
       await expect(take(of, 'opus')).rejects.toMatchObject({ code: 'no-encoder' });
     } finally {
       process.env.PATH = had;
     }
     await expect.poll(halfCut).toBe(before);
+  });
+
+  it('a program that fails half way leaves nothing that passes for a whole file', async () => {
+    const of = await wordedOf('an English class');
+    const had = process.env.PATH;
+    const before = halfCut();
+    const broken = path.join(folder, 'broken');
+    mkdirSync(broken);
+    writeFileSync(path.join(broken, 'ffmpeg'), '#!/bin/sh\nhead -c 5000 /dev/zero\nexit 1\n', {
+      mode: 0o755,
+    });
+    process.env.PATH = `${broken}:${had}`;
+    try {
+      const { stream } = await take(of, 'mp3');
+      await expect(whole(stream)).rejects.toThrow();
+    } finally {
+      process.env.PATH = had;
+    }
+    await expect.poll(halfCut).toBe(before);
+    await whole((await take(of, 'mp3')).stream);
   });
 
   it('a class that is longer than an audio file may be is refused', async () => {

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { setPriority, tmpdir } from 'node:os';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -26,6 +26,8 @@ const RATE = 22_050;
 const MOST_HOURS = 4;
 /** So many are made at once at a process, one of each teacher. */
 const MOST_AT_ONCE = 2;
+/** How much packing gives way to all else, as `nice` counts. */
+const GIVES_WAY = 5;
 /** Kilobits a second: speech needs no more. */
 const KILOBITS = { mp3: 64, opus: 32 } as const;
 const ENCODED = {
@@ -96,7 +98,9 @@ export async function classAudio(
     const windows = mixed(placed, { rate: RATE, totalMs: score.totalMs });
     const samples = Math.round((score.totalMs * RATE) / 1000);
     const stream =
-      as === 'wav' ? Readable.from(wavParts(windows, samples)) : await encoded(as, windows, worded);
+      as === 'wav'
+        ? Readable.from(wavParts(windows, samples))
+        : await encoded(as, windows, worded, signal);
     const over = () => void making.delete(teacher.id);
     stream.once('end', over);
     stream.once('close', over);
@@ -125,6 +129,7 @@ async function encoded(
   as: 'mp3' | 'opus',
   windows: AsyncIterable<Float32Array>,
   worded: Worded,
+  signal: AbortSignal,
 ): Promise<Readable> {
   const { name, language } = worded.score;
   const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-sound-'));
@@ -136,15 +141,14 @@ async function encoded(
   );
   const raw = ['-f', 's16le', '-ar', String(RATE), '-ac', '1', '-i', 'pipe:0'];
   const told = ['-f', 'ffmetadata', '-i', chapters, '-map', '0:a', '-map_metadata', '1'];
-  const child = spawn(
-    'nice',
-    ['-n', '5', 'ffmpeg', '-v', 'error', ...raw, ...told, ...ENCODED[as], 'pipe:1'],
-    { stdio: ['pipe', 'pipe', 'pipe'] },
-  );
+  const child = spawn('ffmpeg', ['-v', 'error', ...raw, ...told, ...ENCODED[as], 'pipe:1'], {
+    stdio: ['pipe', 'pipe', 'pipe'],
+  });
   let complaint = '';
   child.stderr.on('data', (part: Buffer) => {
     complaint = (complaint + part.toString()).slice(0, 500);
   });
+  const closed = new Promise<number | null>((resolve) => child.once('close', resolve));
   child.once('close', done);
   try {
     await once(child, 'spawn');
@@ -152,14 +156,28 @@ async function encoded(
     done();
     throw isMissing(problem) ? new Refusal('no-encoder') : problem;
   }
+  // It gives way a little to what a class is led with.
+  if (child.pid) setPriority(child.pid, GIVES_WAY);
   const feed = pipeline(Readable.from(pcm(windows)), child.stdin);
   // Whoever reads is told that it broke off, by a stream that breaks off.
   feed.catch((problem: unknown) => child.stdout.destroy(problem as Error));
-  child.once('close', (code) => {
-    if (code === 0 || child.killed) return;
-    log().error(errorFields(new Error(complaint)), 'sound could not be packed');
-    child.stdout.destroy(new Error('sound could not be packed'));
-  });
-  child.stdout.once('close', () => child.kill('SIGKILL'));
-  return child.stdout;
+  signal.addEventListener('abort', () => child.kill('SIGKILL'), { once: true });
+  return Readable.from(packed(child.stdout, closed, () => child.kill('SIGKILL')));
+
+  /** What it gives, which is whole only once it has ended well. */
+  async function* packed(
+    out: Readable,
+    ended: Promise<number | null>,
+    kill: () => void,
+  ): AsyncGenerator<Buffer> {
+    try {
+      yield* out;
+      if ((await ended) !== 0) {
+        log().error(errorFields(new Error(complaint)), 'sound could not be packed');
+        throw new Error('sound could not be packed');
+      }
+    } finally {
+      kill();
+    }
+  }
 }
