@@ -179,6 +179,49 @@ test('teacher and four followers agree through every bend: two languages, one of
   for (const { close } of phones) await close();
 });
 
+test('followers catch up with the teacher, and go back with them when that is taken back', async ({
+  app,
+  browser,
+  clock,
+  led: { sessionId, score },
+  studio: page,
+}) => {
+  const code = await openToFollowers(page, sessionId);
+  const there = await phone(app, browser, { code, now: clock.now });
+  const both = [clock, there.clock];
+  const step = async () => {
+    await together(both, 500);
+    await inStep(app, sessionId, clock.now, [page, there.page]);
+  };
+  await together(both, 2000);
+  await stored(page, () => page.keyboard.press('Space'));
+  await step();
+  // A pause that is longer than what the slot has to spare.
+  const strideMs = 10_000;
+  for (let left = score.slotMs - score.totalMs + 20_000; left > 0; left -= strideMs) {
+    await together(both, strideMs);
+    // Whoever hears nothing for long asks anew, and is told how things stand.
+    await expect
+      .poll(async () => {
+        await together(both, 100);
+        return there.page.getByText('No connection.').isHidden();
+      })
+      .toBe(true);
+  }
+  await stored(page, () => page.keyboard.press('Space'));
+  await step();
+  await page.keyboard.press('t');
+  const trims = page.getByRole('dialog', { name: 'Catch up' }).getByRole('list');
+  await expect(trims).toContainText(/pauses|rounds|instead of/);
+  await stored(page, () => page.keyboard.press('Enter'));
+  await step();
+  await stored(page, () => page.keyboard.press('ArrowRight'));
+  await step();
+  await stored(page, () => page.keyboard.press('u'));
+  await step();
+  await there.close();
+});
+
 test('when the server dies, followers go on by themselves, and come back to another one', async ({
   app,
   browser,
