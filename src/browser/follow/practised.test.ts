@@ -5,7 +5,10 @@ import { MOST_WAITING, PRACTISED_PATH, practised, sendPractised } from './practi
 import { keepHome } from './settings';
 
 /** A server that counts by id, and may be away, in trouble or refuse. */
-const server = { answers: 'well' as 'well' | 'away' | 'trouble' | 'no', stored: new Map() };
+const server = {
+  answers: 'well' as 'well' | 'away' | 'trouble' | 'busy' | 'page' | 'no',
+  stored: new Map(),
+};
 beforeEach(() => {
   localStorage.clear();
   server.answers = 'well';
@@ -13,6 +16,9 @@ beforeEach(() => {
   vi.stubGlobal('fetch', async (path: string, { headers, body }: RequestInit) => {
     if (server.answers === 'away') throw new TypeError('no connection');
     if (server.answers === 'trouble') return new Response('', { status: 503 });
+    if (server.answers === 'busy') return Response.json({ message: 'Wait.' }, { status: 429 });
+    // Some networks answer everything with a page of their own.
+    if (server.answers === 'page') return new Response('<html>', { status: 200 });
     if (server.answers === 'no') return Response.json({ message: 'Too often.' }, { status: 409 });
     expect(path).toBe(CALLS.logAlone.path);
     const asked = CALLS.logAlone.asks.parse(JSON.parse(String(body)));
@@ -24,11 +30,11 @@ afterEach(() => vi.unstubAllGlobals());
 
 it('goes where the contract says', () => expect(PRACTISED_PATH).toBe(CALLS.logAlone.path));
 
-it('waits without a connection or with a server in trouble, and is counted once later', async () => {
+it('waits without a connection or with a server in trouble or busy, and is counted once later', async () => {
   keepHome('/home/abc_1');
   const first = practised(360, 5000);
   const second = practised(90, 9000);
-  for (const answers of ['away', 'trouble'] as const) {
+  for (const answers of ['away', 'trouble', 'busy', 'page'] as const) {
     server.answers = answers;
     expect(await sendPractised()).toEqual({ waits: [first, second], refused: {} });
   }

@@ -42,6 +42,9 @@ export function practised(seconds: number, at = Date.now()): string | null {
   return id;
 }
 
+/** What a server says that has too much to do just now. */
+const BUSY = 429;
+
 /** What became of practice that was sent. */
 export interface Sent {
   /** Ids that still wait. */
@@ -55,7 +58,9 @@ let sending: Promise<Sent> | undefined;
 /** Sends what waits, the oldest first; sending twice counts once. */
 export function sendPractised(): Promise<Sent> {
   // What is noted while it is being sent is sent after it.
-  sending = (sending ?? Promise.resolve()).then(send);
+  const before = sending ?? Promise.resolve();
+  // One that failed is over, and does not fail those after it.
+  sending = before.catch(() => {}).then(send);
   return sending;
 }
 
@@ -67,12 +72,10 @@ async function send(): Promise<Sent> {
       headers: { 'Content-Type': 'application/json', Authorization: `Bearer ${home}` },
       body: JSON.stringify(one),
     }).catch(() => null);
-    // Without an answer, or from a server in trouble, it waits.
-    if (!response || response.status >= 500) break;
-    if (!response.ok) {
-      const answer = (await response.json().catch(() => ({}))) as { message?: string };
-      refused[one.id] = answer.message ?? '';
-    }
+    const answer = (await response?.json().catch(() => null)) as { message?: string } | null;
+    // Without an answer of the server itself, or while it is busy or in trouble, it waits.
+    if (!response || !answer || response.status >= 500 || response.status === BUSY) break;
+    if (!response.ok) refused[one.id] = answer.message ?? '';
     keep(waiting().filter((w) => w.id !== one.id));
   }
   return { waits: waiting().map((w) => w.id), refused };
