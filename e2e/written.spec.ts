@@ -10,7 +10,7 @@ test('a class that is written down is read, what is unsure is looked at, and not
   await page.getByRole('button', { name: 'Read it' }).click();
   await expect(page.getByText('Paste some lines first, or choose a file.')).toBeVisible();
   await page
-    .getByLabel('Lines to paste')
+    .getByLabel('Or lines to paste')
     .fill(
       'Move, time, rounds\nsmile pulses, 0:40, 2\nlong O cheek lft, a while, 3\nTea and cake,,\n',
     );

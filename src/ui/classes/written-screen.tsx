@@ -10,6 +10,7 @@ import {
   SURE,
   type WrittenLine,
 } from '@/core/written';
+import { ChooseText } from '../kit/choose-text';
 import { Page } from '../kit/page';
 
 export type ReadWritten = { lines: (WrittenLine & { guesses: Guess[] })[] } | { problem: string };
@@ -32,7 +33,6 @@ type Line = WrittenLine & { guesses: Guess[]; moveId: string };
 /** A class out of a list or of captions: read first, looked at, and made when it is asked for. */
 export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
   const router = useRouter();
-  const [text, setText] = useState('');
   const [lines, setLines] = useState<Line[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -67,43 +67,15 @@ export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
         A list with a name, a length and rounds on each line, or timed text (WebVTT, SRT). Up Beat
         guesses which moves are meant; look at them before the class is made.
       </p>
-      <div className="mt-4 grid gap-6 md:grid-cols-2">
-        <form
-          className="grid content-start gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void look(text);
-          }}
-        >
-          <label className="grid gap-1">
-            <span className="font-medium">Lines to paste</span>
-            <textarea
-              className="textarea w-full"
-              rows={6}
-              placeholder={'Smile pulses, 30 s, 3\nSoft jaw drop, 0:45'}
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
-          </label>
-          <button type="submit" className="btn btn-outline justify-self-start" disabled={busy}>
-            Read it
-          </button>
-        </form>
-        <label className="grid content-start gap-1">
-          <span className="font-medium">Or a file (.csv, .txt, .vtt, .srt)</span>
-          <input
-            type="file"
-            accept=".csv,.txt,.vtt,.srt,text/*"
-            className="file-input w-full"
-            onChange={async ({ target }) => {
-              const file = target.files?.[0];
-              if (!file) return;
-              const written = await file.text();
-              setText(written.slice(0, MOST_WRITTEN_CHARACTERS));
-              await look(written);
-            }}
-          />
-        </label>
+      <div className="mt-4">
+        <ChooseText
+          file="A file (.csv, .txt, .vtt, .srt)"
+          accept=".csv,.txt,.vtt,.srt,text/*"
+          placeholder={'Smile pulses, 30 s, 3\nSoft jaw drop, 0:45'}
+          submit="Read it"
+          busy={busy}
+          read={(written) => void look(written)}
+        />
       </div>
       <div aria-live="polite">
         {problem && (

@@ -10,8 +10,8 @@ import {
   type ReadTable,
   readPeople,
 } from '@/core/people';
+import { ChooseText } from '../kit/choose-text';
 import { Page } from '../kit/page';
-import { Choose } from './take-in-choose';
 import { Columns, type Known, type Line, Preview } from './take-in-preview';
 
 export interface TakeInScreenProps {
@@ -116,7 +116,13 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
         </div>
       ) : (
         <>
-          <Choose read={read} />
+          <ChooseText
+            file="A CSV file, as any spreadsheet writes it"
+            accept=".csv,text/csv,text/plain"
+            placeholder={'Name, contact\nMarit, marit@example.org'}
+            submit="Look at it"
+            read={read}
+          />
           {rows !== null && lines.length > 0 && (
             <>
               <Columns

@@ -1,19 +1,32 @@
+'use client';
+
 import { useState } from 'react';
 
-/** Where the list comes from: a file, or lines that are pasted. */
-export function Choose({ read }: { read: (text: string) => void }) {
+export interface ChooseTextProps {
+  /** What the file is called, and what kinds of it are taken. */
+  file: string;
+  accept: string;
+  placeholder: string;
+  /** What the button says. */
+  submit: string;
+  busy?: boolean;
+  read: (text: string) => void;
+}
+
+/** Where a text comes from: a file, or lines that are pasted. */
+export function ChooseText({ file, accept, placeholder, submit, busy, read }: ChooseTextProps) {
   const [text, setText] = useState('');
   return (
     <div className="grid gap-6 md:grid-cols-2">
       <label className="grid content-start gap-1">
-        <span className="font-medium">A CSV file, as any spreadsheet writes it</span>
+        <span className="font-medium">{file}</span>
         <input
           type="file"
-          accept=".csv,text/csv,text/plain"
+          accept={accept}
           className="file-input w-full"
           onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (file) read(await file.text());
+            const chosen = e.target.files?.[0];
+            if (chosen) read(await chosen.text());
           }}
         />
       </label>
@@ -29,13 +42,13 @@ export function Choose({ read }: { read: (text: string) => void }) {
           <textarea
             className="textarea w-full"
             rows={4}
-            placeholder={'Name, contact\nMarit, marit@example.org'}
+            placeholder={placeholder}
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
         </label>
-        <button type="submit" className="btn btn-outline justify-self-start">
-          Look at it
+        <button type="submit" className="btn btn-outline justify-self-start" disabled={busy}>
+          {submit}
         </button>
       </form>
     </div>
