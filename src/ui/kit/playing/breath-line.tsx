@@ -109,8 +109,11 @@ function BreathDot({ pattern, elapsedMs, running }: BreathLineProps) {
   }, [inS, hold, out, pause]);
   useEffect(() => {
     for (const move of moves.current) {
-      if (Math.abs(Number(move.currentTime) - elapsedMs) > OFF_MS) move.currentTime = elapsedMs;
-      if (running !== (move.playState === 'running')) running ? move.play() : move.pause();
+      // What pauses goes on until the next frame, unless it is told where to stand after it was paused.
+      if (!running && move.playState === 'running') move.pause();
+      const off = Math.abs(Number(move.currentTime) - elapsedMs);
+      if (running ? off > OFF_MS : off > 0 || move.pending) move.currentTime = elapsedMs;
+      if (running && move.playState !== 'running') move.play();
     }
   }, [elapsedMs, running]);
   return (
