@@ -1,6 +1,6 @@
 'use client';
 
-import { useLoaded } from './use-loaded';
+import { useLoaded } from '../kit/use-loaded';
 
 /** All of it is on the device, so nothing of it is made by the server. */
 const load = () => import('./again');

@@ -1,8 +1,8 @@
 'use client';
 
+import { useLoaded } from '../kit/use-loaded';
 import { ComeIn } from './come-in';
 import type { FollowScreenProps } from './types';
-import { useLoaded } from './use-loaded';
 
 /** The class itself is fetched while somebody types their name, so that the door is there at once. */
 const loadInside = () => import('./inside');

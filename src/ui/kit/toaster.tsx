@@ -1,10 +1,11 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { useLoaded } from './use-loaded';
+
+const load = () => import('sonner').then(({ Toaster: T }) => ({ default: T }));
 
 /** It comes after the page, since nothing is told before somebody does something. */
-const Sonner = dynamic(() => import('sonner').then(({ Toaster: T }) => T), { ssr: false });
-
 export function Toaster() {
-  return <Sonner position="bottom-center" toastOptions={{ className: 'font-sans' }} />;
+  const Sonner = useLoaded(load);
+  return Sonner && <Sonner position="bottom-center" toastOptions={{ className: 'font-sans' }} />;
 }
