@@ -20,13 +20,12 @@ import { inStep } from './in-step';
 
 const FOLLOWERS = 500;
 const EVENTS = 40;
-/** How long nothing happens but beats, to see what an hour costs. */
-const QUIET_MS = 60_000;
-const BEATS_A_MINUTE = 4;
-/** What a class of an hour is bent, and how often each device asks for the time. */
-const BENDS_AN_HOUR = 60;
-const TIMES_AN_HOUR = 120;
-const ASKED = 3000;
+/** How long a class is led as classes are, to see what an hour costs: UPBEAT_BENCH_MINUTES=60 leads a whole one. */
+const MINUTES = Number(process.env.UPBEAT_BENCH_MINUTES ?? 1);
+const BEAT_S = 15;
+/** How often a class is bent, and how often each device asks for the time. */
+const BEND_S = 60;
+const ASKS_S = 30;
 /** How many strangers want in at once, again and again. */
 const STRANGERS = 12;
 const PRESSES = 60;
@@ -125,27 +124,36 @@ try {
     ours.push(await lines.all(() => press(n % 2 ? 'resumed' : 'paused')));
   const after = await used();
   const alone: number[] = [];
-  const quiet = async (beat: () => Promise<unknown>, cpu: () => Promise<number>) => {
+  /** Processor seconds of so many minutes in which a class is led and followed. */
+  const led = async (
+    does: {
+      bend: () => Promise<unknown>;
+      beat?: () => Promise<unknown>;
+      ask: () => Promise<unknown>;
+    },
+    cpu: () => Promise<number>,
+  ) => {
     const from = await cpu();
-    for (let n = 0; n < BEATS_A_MINUTE; n++) {
-      await new Promise((resolve) => setTimeout(resolve, QUIET_MS / BEATS_A_MINUTE));
-      await beat();
+    let asked = 0;
+    for (let second = 1; second <= MINUTES * 60; second++) {
+      const over = new Promise((resolve) => setTimeout(resolve, 1000));
+      const now: Promise<unknown>[] = [];
+      for (; asked < (second * FOLLOWERS) / ASKS_S; asked++) now.push(does.ask());
+      if (second % BEND_S === 0) now.push(does.bend());
+      if (second % BEAT_S === 0 && does.beat) now.push(does.beat());
+      await Promise.all([over, ...now]);
     }
     return (await cpu()) - from;
   };
-  /** Processor seconds of so many small questions, 50 at once. */
-  const asking = async (url: string, cookie: string, cpu: () => Promise<number>) => {
-    const from = await cpu();
-    let left = ASKED;
-    const one = async () => {
-      while (left-- > 0) await (await fetch(url, { headers: { cookie } })).text();
-    };
-    await Promise.all(Array.from({ length: 50 }, one));
-    return (await cpu()) - from;
-  };
+  const asked = async (url: string, cookie: string) =>
+    (await fetch(url, { headers: { cookie } })).text();
   const ourCpu = async () => (await used()).cpu;
-  const ourQuiet = await quiet(async () => {}, ourCpu);
-  const ourAsked = await asking(`${app.url}/api/follow/time`, `upbeat_follow=${tokens[0]}`, ourCpu);
+  let bends = 0;
+  const ourStretch = {
+    bend: () => press(bends++ % 2 ? 'resumed' : 'paused'),
+    ask: () => asked(`${app.url}/api/follow/time`, `upbeat_follow=${tokens[0]}`),
+  };
+  const ourHour = ((await led(ourStretch, ourCpu)) * 60) / MINUTES;
   lines.close();
   for (let n = 0; n < EVENTS; n++) {
     const since = performance.now();
@@ -182,8 +190,12 @@ try {
     return (user + system) / 1e6;
   };
   const beat = 'event: beat\ndata: {}\n\n';
-  const bareQuiet = await quiet(() => fetch(at, { method: 'POST', body: beat }), bareCpu);
-  const bareAsked = await asking(`${at}/used`, 'x=y', bareCpu);
+  const bareStretch = {
+    bend: () => fetch(at, { method: 'POST', body: bytes }),
+    beat: () => fetch(at, { method: 'POST', body: beat }),
+    ask: () => asked(`${at}/used`, 'x=y'),
+  };
+  const bareHour = ((await led(bareStretch, bareCpu)) * 60) / MINUTES;
   bareLines.close();
   bare.kill();
   const kB = (bytes: number) => `${(bytes / 1000).toFixed(0)} kB`;
@@ -198,12 +210,8 @@ try {
     `processor of one event to ${FOLLOWERS} followers / bare: ${((after.cpu - open.cpu) / (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))).toFixed(1)} (${((1000 * (after.cpu - open.cpu)) / EVENTS).toFixed(1)} ms against ${((1000 * (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))) / EVENTS).toFixed(1)})`,
   );
 
-  const hour = (event: number, minute: number, asked: number) =>
-    BENDS_AN_HOUR * event + 60 * minute + (FOLLOWERS * TIMES_AN_HOUR * asked) / ASKED;
-  const ourHour = hour((after.cpu - open.cpu) / EVENTS, ourQuiet, ourAsked);
-  const bareHour = hour((cpu(bareAfter.cpu) - cpu(bareOpen.cpu)) / EVENTS, bareQuiet, bareAsked);
   console.log(
-    `processor of an hour of ${FOLLOWERS} followers / bare, worked out from a minute of beats, ${EVENTS} events and ${ASKED} questions for the time: ${(ourHour / bareHour).toFixed(1)} (${ourHour.toFixed(0)} s against ${bareHour.toFixed(0)} s)`,
+    `processor of an hour of ${FOLLOWERS} followers / bare, from ${MINUTES} min of it: ${(ourHour / bareHour).toFixed(1)} (${ourHour.toFixed(0)} s against ${bareHour.toFixed(0)} s)`,
   );
 
   const page = await (await fetch(`${app.url}/follow/${code}`)).text();
