@@ -34,23 +34,26 @@ export interface LanguageClaims {
   denied: RegExp;
 }
 
-/** How what is not a word is heard. */
+/** A pattern of what is written, and what is said for it; the text itself comes first, then what is in brackets. */
+export type Said = readonly [written: RegExp, said: string | ((...parts: string[]) => string)];
+
+/** How what is not a word is said. */
 export interface LanguageSpelling {
-  /** Said between hours and minutes. */
-  clock: string;
-  /** The sign between thousands. */
+  /** The sign between thousands, and that before what is less than one. */
   thousands: '.' | ',';
-  /** How the signs between digits are said. */
-  signs: Readonly<Record<string, string>>;
-  /** What follows a decimal sign is one number instead of digits. */
-  wholeDecimals?: true;
+  decimal: '.' | ',';
+  /** What the sign before less than one is called. */
+  point: string;
+  /** What the sign of a number below zero is called. */
+  minus: string;
+  /** Times, ranges, fractions, ordinals, units, signs and abbreviations, in this order; numbers come after them. */
+  said: readonly Said[];
   /** A letter of an abbreviation, as long as most. */
   letter: string;
-  symbols: readonly (readonly [written: RegExp, said: string])[];
 }
 
 /** What the length of a spoken text is estimated from. */
-export const FEATURES = ['base', 'syllable', 'letter', 'comma', 'sentence', 'number'] as const;
+export const FEATURES = ['base', 'syllable', 'letter', 'comma', 'sentence'] as const;
 
 export interface LanguageSpeech {
   /** Ms for each feature, fitted to lengths measured from the speech program by scripts/calibrate.ts. */

@@ -1,6 +1,6 @@
 import { FEATURES, LANGUAGE_DATA, type Language } from '../language';
 import { SLOWEST_VOICE, type SpeechMeter, withoutEmoji } from './speech';
-import { numbersIn, spelledOut } from './spelled';
+import { spelledOut } from './spelled';
 
 /** Speaking rate the coefficients were fitted at, in words a minute. */
 const REFERENCE_RATE = 150;
@@ -15,8 +15,7 @@ export function syllables(written: string, language: Language): number {
 
 /** How much of each feature a text has, in the order of FEATURES; all zero for a text without words. */
 export function featuresOf(text: string, language: Language): number[] {
-  const plain = withoutEmoji(text);
-  const heard = spelledOut(plain, language);
+  const heard = spelledOut(withoutEmoji(text), language);
   let spoken = 0;
   let letters = 0;
   for (const word of heard.match(/\p{L}+/gu) ?? []) {
@@ -27,11 +26,11 @@ export function featuresOf(text: string, language: Language): number[] {
   // A dash between words and a word in brackets or quotes is a short halt, as a comma is.
   const commas = heard.match(/[,;:](?=\s)|\s[-–—](?=\s)|\s[("“„]/g)?.length ?? 0;
   const sentences = heard.match(/[.!?…](?=\s)/g)?.length ?? 0;
-  return [1, spoken, letters, commas, sentences, numbersIn(plain)];
+  return [1, spoken, letters, commas, sentences];
 }
 
 /**
- * Estimates the spoken length of a text from its syllables, letters, numbers and punctuation.
+ * Estimates the spoken length of a text from its syllables, letters and punctuation.
  * Used while typing, before a measured length is there. Returns whole ms, 0 for a text without words.
  */
 export const estimateSpeech: SpeechMeter = (text, language, wordsPerMinute) => {

@@ -1,4 +1,5 @@
 import { LANGUAGE_DATA, type Language } from '../language';
+import { inWords } from './spelled';
 
 /** Length of a text spoken in a language at a rate in words a minute, in whole ms. */
 export type SpeechMeter = (text: string, language: Language, wordsPerMinute: number) => number;
@@ -29,7 +30,7 @@ export const withoutEmoji = (text: string): string =>
 export const asSpoken = (text: string, language: Language): string =>
   LANGUAGE_DATA[language].speech.respelt.reduce(
     (spoken, [written, respelt]) => spoken.replace(written, respelt),
-    withoutEmoji(text),
+    inWords(withoutEmoji(text), language),
   );
 
 /** A meter that notes every text it is asked for, so that all of them can be measured at once. */

@@ -1,7 +1,7 @@
 import type { LanguageSpeech } from '../language';
 
 export const speech: LanguageSpeech = {
-  ms: { base: 119, syllable: 45, letter: 62, comma: 361, sentence: 686, number: 71 },
+  ms: { base: 125, syllable: 47, letter: 61, comma: 363, sentence: 704 },
   respelt: [
     [/\b(ein|aus|ver)?(a)tm(e|en|et|est|end)\b/gi, '$1$2htm$3'],
     [/\b(A)tem(z[uü]ge?n?)\b/g, '$1htem$2'],

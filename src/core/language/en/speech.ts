@@ -4,7 +4,7 @@ import type { LanguageSpeech } from '../language';
 const COMPOUND = /^(for|sid|som|lin|cheekbon|fac)e(?=[a-z]{3})/;
 
 export const speech: LanguageSpeech = {
-  ms: { base: 180, syllable: 50, letter: 62, comma: 396, sentence: 656, number: 89 },
+  ms: { base: 186, syllable: 45, letter: 63, comma: 396, sentence: 655 },
   respelt: [
     // The verb; "close to" and "close together" are near.
     [/\b(c)lose\b(?! (to|by|together)\b)/gi, '$1loze'],

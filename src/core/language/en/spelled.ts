@@ -1,24 +1,142 @@
-import type { LanguageSpelling } from '../language';
+import type { LanguageSpelling, Said } from '../language';
+import { numberWords } from './numbers';
+
+const words = (digits: string) => numberWords(Number(digits));
+
+const IRREGULAR: Record<string, string> = {
+  one: 'first',
+  two: 'second',
+  three: 'third',
+  five: 'fifth',
+  eight: 'eighth',
+  nine: 'ninth',
+  twelve: 'twelfth',
+};
+/** "21" as "twenty-first". */
+function ordinal(digits: string): string {
+  const said = words(digits);
+  const [, before = '', last = ''] = /^(.*?)([a-z]+)$/.exec(said) ?? [];
+  return before + (IRREGULAR[last] ?? `${last.replace(/y$/, 'ie')}th`);
+}
+
+/** A time of day: "19:05" as "nineteen oh five". */
+function clock(hours: string, minutes: string): string {
+  if (Number(minutes) === 0) return `${words(hours)} o'clock`;
+  return `${words(hours)} ${minutes.startsWith('0') ? 'oh ' : ''}${words(minutes)}`;
+}
+
+/** Parts of one by their two numbers; what is not said like that is said as it is written. */
+const PARTS: Record<string, string> = {
+  '1/2': 'a half',
+  '1/3': 'a third',
+  '2/3': 'two thirds',
+  '1/4': 'a quarter',
+  '3/4': 'three quarters',
+};
+const SIGNS: Record<string, string> = {
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+};
+
+/** The full stop of an abbreviation; at the end of a sentence it ends that as well. */
+const STOP = '(?:\\.(?!\\s*$|\\s+\\p{Lu}))?';
+/** What is measured, by how it is written after a number: one of it, and several. */
+const UNITS: readonly (readonly [written: string, one: string, several: string])[] = [
+  [`s|secs?${STOP}`, 'second', 'seconds'],
+  [`mins?${STOP}`, 'minute', 'minutes'],
+  [`h|hrs?${STOP}`, 'hour', 'hours'],
+  ['ms', 'millisecond', 'milliseconds'],
+  ['mm', 'millimetre', 'millimetres'],
+  ['cm', 'centimetre', 'centimetres'],
+  ['m', 'metre', 'metres'],
+  ['km', 'kilometre', 'kilometres'],
+  ['g', 'gram', 'grams'],
+  ['kg', 'kilo', 'kilos'],
+  ['ml', 'millilitre', 'millilitres'],
+  ['l', 'litre', 'litres'],
+  [`reps?${STOP}`, 'rep', 'reps'],
+  ['bpm', 'beat a minute', 'beats a minute'],
+];
+const units: Said[] = UNITS.map(([written, one, several]) => [
+  // A range or a decimal is several, whatever its last figure; "one to one" is not measured.
+  new RegExp(
+    `((?:\\d[.,]|(?:to|point|or) )?)(?<![\\d.,])(\\d+(?:[.,]\\d+)*)[  -]?(?:${written})(?![\\p{L}\\d])`,
+    'gu',
+  ),
+  (_, before = '', n = '') => `${before}${n} ${n === '1' && before === '' ? one : several}`,
+]);
 
 export const spelled: LanguageSpelling = {
-  clock: '',
   thousands: ',',
-  signs: { '.': 'point', ',': '' },
+  decimal: '.',
+  point: 'point',
+  minus: 'minus',
   letter: 'dee',
-  symbols: [
+  said: [
+    [
+      new RegExp(`(?<=\\d) ?([aApP])\\.?[mM]${STOP}(?!\\p{L})`, 'gu'),
+      (_, half = '') => ` ${half.toUpperCase()} M`,
+    ],
+    // A length in minutes and seconds, then a time of day.
+    [
+      new RegExp(`\\b(\\d{1,2}):([0-5]\\d) ?min(?:utes?|s)?${STOP}(?!\\p{L})`, 'gu'),
+      (_, m = '', s = '') =>
+        `${m} ${m === '1' ? 'minute' : 'minutes'}${Number(s) ? ` ${Number(s)} ${Number(s) === 1 ? 'second' : 'seconds'}` : ''}`,
+    ],
+    [/\b([01]?\d|2[0-3]):([0-5]\d)\b/g, (_, h = '', m = '') => clock(h, m)],
+    // Parts of one.
+    [/[½⅓⅔¼¾]/g, (sign) => ` ${SIGNS[sign]}`],
+    [
+      /\b(\d+) +(1\/2|[12]\/3|[13]\/4)(?![\d/])/g,
+      (_, n = '', part = '') => `${n} and ${PARTS[part]}`,
+    ],
+    [/(?<![\d/])(1\/2|[12]\/3|[13]\/4)(?![\d/])/g, (part) => PARTS[part] ?? part],
+    // Ranges, times over, ordinals.
+    [/(?<=\d(?: ?(?:s|sec|min|cm|mm|kg|g|%))?) ?[–—] ?(?=\d)|(?<=\d)-(?=\d)/g, ' to '],
+    [/(?<=\d) ?[×*] ?(?=\d)|(?<=\d) ?x ?(?=\d)/g, ' times '],
+    [/\b1 ?[x×](?!\p{L})/gu, 'once'],
+    [/\b2 ?[x×](?!\p{L})/gu, 'twice'],
+    [/(?<=\d) ?[x×](?!\p{L})/gu, ' times'],
+    [/\b(\d+)(?:st|nd|rd|th)\b/g, (_, n = '') => ordinal(n)],
+    // What is measured.
+    ...units,
+    [/(?<=\d) ?°C\b/g, ' degrees'],
+    [/(?<=\d) ?°/g, ' degrees'],
     [/(?<=\d) ?%/g, ' percent'],
-    [/(?<=\d) ?°C?/g, ' degrees'],
-    [/€ ?(?=\d)|(?<=\d) ?€/g, ' euros '],
-    [/(?<=\d) ?[×x*] ?(?=\d)/g, ' times '],
-    [/(?<=\d) ?kg\b/g, ' kay gee'],
-    [/(?<=\d)-(?=\d)/g, ' dash '],
-    [/(?<=\w)\/(?=\w)/g, ' slash '],
-    [/ ?& ?/g, ' and '],
+    [/€ ?(\d+(?:[.,]\d+)*)/g, '$1 euros'],
+    [/(?<=\d) ?€/g, ' euros'],
+    [/£ ?(\d+(?:[.,]\d+)*)/g, '$1 pounds'],
+    // Signs.
+    [/\bw\/o\b/gi, 'without'],
+    [/\bw\/(?=\s|\p{L})/giu, 'with '],
+    [/\band\/or\b/gi, 'or'],
+    [/(?<=\p{L})\/(?=\p{L})/gu, ' or '],
+    [/(?<=\d)\/(?=\d)/g, ' of '],
+    [/[~≈] ?(?=\d)/g, 'about '],
+    [/< ?(?=\d)/g, 'less than '],
+    [/> ?(?=\d)/g, 'more than '],
+    [/(?<=\S) ?& ?(?=\S)/g, ' and '],
     [/ ?\+ ?/g, ' plus '],
     [/ ?= ?/g, ' equals '],
     [/@/g, ' at '],
-    [/#/g, ' hash '],
-    [/½/g, ' a half '],
-    [/\be\.g\./gi, 'ee gee'],
+    [/# ?(?=\d)|\b[Nn]os?\. ?(?=\d)|\b[Nn]r\. ?(?=\d)/g, 'number '],
+    [/#/g, ' '],
+    // Abbreviations.
+    [/\be\. ?g\.,?/gi, 'for example'],
+    [/\bi\. ?e\.,?/gi, 'that is'],
+    [/\betc\.(?=\s+\p{Lu}|$)/gu, 'and so on.'],
+    [/\betc\./g, 'and so on'],
+    [/\bapprox\./gi, 'about'],
+    [/\bca\. ?(?=\d)/gi, 'about '],
+    [/\bvs\b\.?/gi, 'versus'],
+    [/\bincl\./gi, 'including'],
+    [/\bmax\. ?(?=\d)/gi, 'at most '],
+    [/\bmin\. ?(?=\d)/gi, 'at least '],
+    [/\bmax\./gi, 'at most'],
+    [/\bDr\.? (?=\p{Lu})/gu, 'Doctor '],
+    [/\b(\d+) ?pts?\b/g, '$1 points'],
   ],
 };
