@@ -14,6 +14,7 @@ import * as signIns from './012-sign-ins';
 import * as outlines from './013-outlines';
 import * as follow from './014-follow';
 import * as voices from './015-voices';
+import * as sounds from './016-sounds';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -31,6 +32,7 @@ const MIGRATIONS = [
   { name: '013-outlines', ...outlines },
   { name: '014-follow', ...follow },
   { name: '015-voices', ...voices },
+  { name: '016-sounds', ...sounds },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -166,6 +166,8 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   'POST api/recordings': { body: () => ({ ...cue, wav: 'AAAA' }) },
   'GET api/recordings/[id]': { id: 'recordings' },
   'DELETE api/recordings/[id]': { id: 'recordings' },
+  'POST api/voice/words': { body: () => ({ language: 'en', written: 'tern', said: 'turn' }) },
+  'DELETE api/voice/words/[id]': { id: 'words' },
   'GET api/runs/[id]/events': { id: 'runs' },
   'POST api/runs/[id]/events': {
     id: 'runs',

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
+import { USUAL_SOUNDS } from '@/core/speech';
 import { CuePlayer, type Sound } from './cue-player';
 import { speechUrl } from './hear';
 
@@ -19,9 +20,20 @@ class FakeOutput {
     return new FakeGain();
   }
   async decodeAudioData(data: ArrayBuffer) {
-    return { name: new TextDecoder().decode(data), duration: 0.4 };
+    const name = new TextDecoder().decode(data);
+    return { name, duration: 0.4, sampleRate: 1000, getChannelData: () => samplesOf(name) };
+  }
+  sampleRate = 8000;
+  createBuffer(_: number, length: number) {
+    return { name: `mark of ${length}`, copyToChannel: () => {} };
   }
 }
+
+/** Words are silent; a number has its vowel in its last tenth of a second. */
+const samplesOf = (name: string) =>
+  Float32Array.from({ length: 400 }, (_, i) =>
+    name === 'five' && i >= 300 ? Math.sin(2 * Math.PI * 0.4 * i) : 0,
+  );
 
 class FakeSource {
   private readonly source: string;
@@ -33,13 +45,13 @@ class FakeSource {
     this.to = to;
     return to;
   }
+  private noted: (typeof FakeOutput.started)[number] | undefined;
   start(when: number) {
-    FakeOutput.started.push({ when, source: this.source, stopped: false, to: this.to });
+    this.noted = { when, source: this.source, stopped: false, to: this.to };
+    FakeOutput.started.push(this.noted);
   }
   stop(when?: number) {
-    if (when !== undefined) return;
-    const last = FakeOutput.started.findLast((s) => s.source === this.source);
-    if (last) last.stopped = true;
+    if (when === undefined && this.noted) this.noted.stopped = true;
   }
 }
 
@@ -94,7 +106,12 @@ const cue = (text: string): Cue => ({
   durationMs: 500,
   fromEnd: false,
 });
-const due = (text: string, at: number): DueCue => ({ key: text, cue: cue(text), at });
+const due = (text: string, at: number): DueCue => ({
+  key: text,
+  cue: cue(text),
+  at,
+  phase: 'work',
+});
 /** Lets answers that are there be read and decoded: so many turns of the event loop, and no time. */
 const settled = async () => {
   for (let turn = 0; turn < 20; turn++) await new Promise((resolve) => setImmediate(resolve));
@@ -226,6 +243,53 @@ describe('the cue player', () => {
     expect([voice?.gain.value, counts?.gain.value]).toEqual([0, 1]);
     player.mixer.muted = false;
     expect(voice?.gain.value).toBe(1);
+  });
+
+  const counted = (text: string, at: number, kind: Cue['kind'] = 'count'): DueCue => ({
+    ...due(text, at),
+    key: `${text} ${at}`,
+    cue: { ...cue(text), kind },
+  });
+
+  it('begins a count so early that its vowel is on the beat, and never over what is said before it', async () => {
+    const player = await ready(['five', 'a']);
+    player.follow([counted('five', 2000), due('a', 2900), counted('five', 3350)], [], () => 0);
+    const starts = FakeOutput.started.map((s) => s.when);
+    expect(starts[0]).toBeLessThan(11.75);
+    expect(starts[0]).toBeGreaterThan(11.6);
+    // "a" is said from 12.9 to 13.3; the second "five" would have begun at about 13.05.
+    expect(starts.slice(1)).toEqual([expect.closeTo(12.9), expect.closeTo(13.3)]);
+    // Looked at again, nothing is moved.
+    player.follow([counted('five', 2000), due('a', 2900), counted('five', 3350)], [], () => 0);
+    expect(heard()).toHaveLength(3);
+  });
+
+  it('counts by wood, or not at all, and rings a bell by its own volume', async () => {
+    const player = await ready(['five', 'a']);
+    const all = [counted('five', 1000), counted('three', 2000, 'countIn'), due('a', 3000)];
+    player.besides = { ...USUAL_SOUNDS, countedBy: 'wood', bellVolume: 0.25 };
+    player.follow(all, [{ key: 'b', at: 500, of: 'bell' }], () => 0);
+    expect(heard().map(([source, when]) => [String(source).split(' ')[0], when])).toEqual([
+      ['mark', 11],
+      ['mark', 12],
+      ['a', 13],
+      ['mark', 10.5],
+    ]);
+    const bell = FakeOutput.started.at(-1)?.to as FakeGain;
+    expect(bell.gain.value).toBe(0.25);
+    // What has not begun yet is heard as it is wanted now.
+    player.besides = { ...USUAL_SOUNDS, countedBy: 'none' };
+    player.follow(all, [], () => 0);
+    expect(heard().filter(([, when]) => when !== undefined)).toEqual([['a', 13]]);
+  });
+
+  it('says the close softer where that is wanted', async () => {
+    const player = await ready(['a', 'b']);
+    player.besides = { ...USUAL_SOUNDS, softClose: true };
+    player.follow([due('a', 1000), { ...due('b', 3000), phase: 'close' }], [], () => 0);
+    const [a, b] = FakeOutput.started.map((s) => (s.to as FakeGain).gain.value);
+    expect(a).toBe(1);
+    expect(b).toBeCloseTo(0.56, 2);
   });
 
   it('makes the music step back from before a cue until after it, and come back when silenced', async () => {

@@ -1,6 +1,14 @@
-import { type DueBeat, type DueCue, TONE_HZ } from '@/core/run';
+import type { DueBeat, DueCue } from '@/core/run';
 import { type Cue, isCount } from '@/core/score';
-import type { Utterance } from '@/core/speech';
+import { type Mark, markSound, TONE_HZ } from '@/core/sound';
+import {
+  heardAs,
+  leadMs,
+  type Sounds,
+  softness,
+  USUAL_SOUNDS,
+  type Utterance,
+} from '@/core/speech';
 import { AudioClock } from './audio-clock';
 import { speakInBrowser } from './browser-voice';
 import { CueAudio } from './cue-audio';
@@ -21,6 +29,8 @@ interface Scheduled {
   at: number;
   /** On the audio clock, in seconds; undefined where the browser's own voice speaks. */
   when?: number;
+  /** How long before its time it begins, in ms. */
+  leadMs?: number;
   /** When it will have been said, on the audio clock. */
   until?: number;
   stop: () => void;
@@ -44,6 +54,10 @@ export class CuePlayer {
   ownWords = false;
   /** The voice of this device speaks, whatever the server has. */
   deviceVoice = false;
+  private wanted: Sounds = USUAL_SOUNDS;
+  private readonly marks = new Map<Mark, AudioBuffer>();
+  /** How early each spoken count begins. */
+  private readonly leads = new WeakMap<AudioBuffer, number>();
 
   constructor(
     wordsPerMinute: number,
@@ -72,6 +86,13 @@ export class CuePlayer {
   set wordsPerMinute(rate: number) {
     if (rate === this.audio.wordsPerMinute) return;
     this.audio.wordsPerMinute = rate;
+    this.respeak();
+  }
+
+  /** What is heard besides words, from now on. */
+  set besides(sounds: Sounds) {
+    this.wanted = sounds;
+    this.mixer.besides = sounds;
     this.respeak();
   }
 
@@ -136,23 +157,26 @@ export class CuePlayer {
     for (const { key, at, of } of beats) {
       if (this.scheduled.has(key)) continue;
       const when = this.clock.secondsAt(at);
-      this.scheduled.set(key, { at, when, stop: tone(context, ways.counts, when, TONE_HZ[of]) });
+      this.scheduled.set(key, { at, when, stop: this.mark(ways, of, when) });
     }
   }
 
   /** Whether the audio clock has slid since a sound was scheduled, and there is time to do it anew. */
-  private slid(clock: AudioClock, { at, when }: Scheduled, now: number): boolean {
+  private slid(clock: AudioClock, { at, when, leadMs: lead = 0 }: Scheduled, now: number): boolean {
     if (when === undefined || at < now + SETTLED_MS) return false;
-    return Math.abs(this.placeOf(clock, at) - when) * 1000 > SLID_MS;
+    return Math.abs(this.placeOf(clock, at, lead) - when) * 1000 > SLID_MS;
   }
 
-  /** Where a cue goes on the audio clock: at its time, but never over one that is still being said. */
-  private placeOf(clock: AudioClock, at: number): number {
+  /**
+   * Where a cue goes on the audio clock: at its time or so much before it, but never over one that is still being
+   * said.
+   */
+  private placeOf(clock: AudioClock, at: number, lead = 0): number {
     let free = 0;
     for (const before of this.scheduled.values()) {
       if (before.at < at && before.until !== undefined) free = Math.max(free, before.until);
     }
-    return Math.max(clock.secondsAt(at), free);
+    return Math.max(clock.secondsAt(at - lead), free);
   }
 
   /** Falls silent at once and forgets what was scheduled. */
@@ -171,8 +195,39 @@ export class CuePlayer {
     this.clock = null;
   }
 
-  private schedule(ways: Ways, clock: AudioClock, { key, cue, at }: DueCue, now: number): void {
+  /** Lets a mark be heard; returns how to take it back. */
+  private mark({ context, counts, bells }: Ways, of: Mark, when: number): () => void {
+    if (of === 'beat' || of === 'in' || of === 'out') {
+      return tone(context, counts, when, TONE_HZ[of]);
+    }
+    const buffer = this.marks.get(of) ?? bufferOf(context, of);
+    this.marks.set(of, buffer);
+    const source = new AudioBufferSourceNode(context, { buffer });
+    source.connect(of === 'bell' ? bells : counts);
+    source.start(when);
+    return () => source.stop();
+  }
+
+  /** How long before its beat a spoken count begins. */
+  private leadOf(cue: Cue, buffer: AudioBuffer): number {
+    if (!isCount(cue)) return 0;
+    const known = this.leads.get(buffer);
+    if (known !== undefined) return known;
+    const lead = leadMs({ samples: buffer.getChannelData(0), rate: buffer.sampleRate }, cue);
+    this.leads.set(buffer, lead);
+    return lead;
+  }
+
+  private schedule(ways: Ways, clock: AudioClock, due: DueCue, now: number): void {
+    const { key, cue, at, phase } = due;
     const { context } = ways;
+    const as = heardAs(cue.kind, this.wanted);
+    if (as === 'nothing') return;
+    if (as !== 'words') {
+      const when = clock.secondsAt(at);
+      this.scheduled.set(key, { at, when, stop: this.mark(ways, as, when) });
+      return;
+    }
     const out = isCount(cue) ? ways.counts : ways.voice;
     const buffer = this.audio.of(cue);
     const unspoken = !buffer && this.audio.isUnspeakable(cue);
@@ -186,7 +241,8 @@ export class CuePlayer {
       this.scheduled.set(key, { at, stop: () => clearTimeout(timer) });
       return;
     }
-    const when = this.placeOf(clock, at);
+    const lead = buffer ? this.leadOf(cue, buffer) / this.speed : 0;
+    const when = this.placeOf(clock, at, lead);
     if (unspoken && this.sounds === 'tone') {
       this.scheduled.set(key, { at, when, stop: tone(context, out, when) });
       return;
@@ -195,11 +251,14 @@ export class CuePlayer {
     const over = this.ownWords ? (1000 * buffer.duration) / cue.durationMs : 1;
     const playbackRate = this.speed * Math.max(1, over);
     const source = new AudioBufferSourceNode(context, { buffer, playbackRate });
-    source.connect(out);
+    const gain = softness(this.wanted, phase);
+    if (gain === 1) source.connect(out);
+    else source.connect(new GainNode(context, { gain })).connect(out);
     source.start(when);
     const seconds = buffer.duration / playbackRate;
     this.mixer.duckFor(when, seconds);
-    this.scheduled.set(key, { at, when, until: when + seconds, stop: () => source.stop() });
+    const until = when + seconds;
+    this.scheduled.set(key, { at, when, until, leadMs: lead, stop: () => source.stop() });
   }
 
   private fallenBack(to: Sound): void {
@@ -207,4 +266,11 @@ export class CuePlayer {
     this.sounds = to;
     this.onSound(to);
   }
+}
+
+function bufferOf(context: AudioContext, of: Mark): AudioBuffer {
+  const { samples } = markSound(of, context.sampleRate);
+  const buffer = context.createBuffer(1, samples.length, context.sampleRate);
+  buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0);
+  return buffer;
 }

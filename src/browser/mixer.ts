@@ -1,3 +1,5 @@
+import { type Sounds, USUAL_SOUNDS } from '@/core/speech';
+
 /** What a check of the output found. */
 export type CheckedSound = 'works' | 'blocked' | 'silent';
 
@@ -12,6 +14,7 @@ export interface Ways {
   all: GainNode;
   voice: GainNode;
   counts: GainNode;
+  bells: GainNode;
 }
 
 interface Music {
@@ -27,6 +30,7 @@ export class Mixer {
   private loudness = 1;
   private musicLoudness = 0.4;
   private voiceMuted = false;
+  private sounds: Pick<Sounds, 'countVolume' | 'bellVolume'> = USUAL_SOUNDS;
 
   /** The ways of the sound, where they are open. */
   get ways(): Ways | null {
@@ -38,11 +42,13 @@ export class Mixer {
     const context = new AudioContext({ latencyHint: 'interactive' });
     const all = new GainNode(context, { gain: this.loudness });
     const voice = new GainNode(context, { gain: this.voiceMuted ? 0 : 1 });
-    const counts = new GainNode(context);
+    const counts = new GainNode(context, { gain: this.sounds.countVolume });
+    const bells = new GainNode(context, { gain: this.sounds.bellVolume });
     all.connect(context.destination);
     voice.connect(all);
     counts.connect(all);
-    this.opened = { context, all, voice, counts };
+    bells.connect(all);
+    this.opened = { context, all, voice, counts, bells };
     return this.opened;
   }
 
@@ -75,6 +81,14 @@ export class Mixer {
   set muted(muted: boolean) {
     this.voiceMuted = muted;
     if (this.opened) this.opened.voice.gain.value = muted ? 0 : 1;
+  }
+
+  /** How loud counts and bells are beside the voice. */
+  set besides(sounds: Pick<Sounds, 'countVolume' | 'bellVolume'>) {
+    this.sounds = sounds;
+    if (!this.opened) return;
+    this.opened.counts.gain.value = sounds.countVolume;
+    this.opened.bells.gain.value = sounds.bellVolume;
   }
 
   set musicVolume(value: number) {

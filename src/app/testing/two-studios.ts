@@ -13,6 +13,7 @@ import { makeHome } from '@/server/people/practice';
 import { prepareRun } from '@/server/runs';
 import { putAttendance } from '@/server/sessions/register';
 import { saveRecording } from '@/server/speech/recordings';
+import { keepSaidWord } from '@/server/speech/said-words';
 import { NOON } from '@/server/testing/studio';
 
 /** Studios with something of everything, to be tried from outside. */
@@ -33,6 +34,7 @@ export interface Ids {
   sessions: string;
   runs: string;
   recordings: string;
+  words: string;
   moves: string;
   changes: string;
   programmes: string;
@@ -89,6 +91,8 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
     .first('id');
   const run = await prepareRun(db, scope, { sessionId: session.id, now: NOON, speaker: null });
   const cue = { language: 'en', text: `Soft jaw ${mark}.`, wav: WAV } as const;
+  const said = { language: 'en' as const, written: `Hall ${mark}`, said: mark };
+  const word = await keepSaidWord(db, scope, said, NOON);
   const recording = await saveRecording(db, { id: owner, studioId }, cue, NOON);
   const move = `own-${mark.toLowerCase()}`;
   await saveOwnMove(db, scope, { ...smile, id: move }, NOON);
@@ -119,6 +123,7 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
       sessions: session.id,
       runs: run.id,
       recordings: recording.id,
+      words: word.id,
       moves: move,
       changes: change ?? '',
       programmes: await first('programmes'),

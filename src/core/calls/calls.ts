@@ -6,7 +6,7 @@ import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
 import { MOST_PRACTISED_S } from '../people';
 import { newRunEventSchema } from '../run';
-import { speechChoiceSchema, voiceIdSchema, voiceOfferSchema } from '../speech';
+import { saidWordSchema, speechChoiceSchema, voiceIdSchema, voiceOfferSchema } from '../speech';
 import { AUDIO_FORMATS, WORD_FORMATS } from '../take-away';
 import {
   classVersionSchema,
@@ -164,6 +164,20 @@ export const CALLS = {
     path: '/api/voice',
     asks: nothing,
     answers: z.object({ offers: z.array(voiceOfferSchema), troubled: z.array(voiceIdSchema) }),
+  }),
+  /** How the studio's words are said. */
+  keepSaidWord: call({
+    method: 'POST',
+    path: '/api/voice/words',
+    asks: saidWordSchema,
+    answers: saidWordSchema.extend({ id: z.uuid() }),
+  }),
+  removeSaidWord: call({
+    method: 'DELETE',
+    path: '/api/voice/words/[id]',
+    id,
+    asks: nothing,
+    answers: made,
   }),
   /** Measured lengths in ms, in the order asked; null where a text cannot be said here. */
   speechLengths: call({

@@ -63,6 +63,8 @@ export interface LanguageSpeech {
    * list that grows by what is heard.
    */
   respelt: readonly (readonly [written: RegExp, spoken: string])[];
+  /** Numbers whose second syllable carries the stress; all others are counted by their first. */
+  secondSyllable: readonly string[];
   /** A written word in small letters as it is heard, and how many of its vowel groups are silent. */
   heard: (word: string) => { word: string; silent: 0 | 1 };
 }

@@ -1,5 +1,8 @@
+import type { PhaseName } from '../class';
 import { breathMs } from '../move';
 import type { Cue, Score, Step } from '../score';
+import type { Mark } from '../sound';
+import type { Sounds } from '../speech';
 import { type Playback, type PlayStep, playLengthMs } from './playback';
 
 export interface DueCue {
@@ -8,6 +11,8 @@ export interface DueCue {
   cue: Cue;
   /** Epoch ms at which it starts, if the class runs on undisturbed. */
   at: number;
+  /** Of the class, which it is said in. */
+  phase: PhaseName;
 }
 
 /** Groups the cues of a run's scores by the step they stand in, as play steps name it. */
@@ -58,7 +63,7 @@ export function* cuesToCome(
     if (!p) return;
     for (const { cue, offsetMs } of placed(p, groups[p.planned])) {
       const at = stepAt + offsetMs;
-      if (at >= state.at) yield { key: `${p.key}#${cue.id}`, cue, at };
+      if (at >= state.at) yield { key: `${p.key}#${cue.id}`, cue, at, phase: p.step.phase };
     }
     stepAt += playLengthMs(p);
   }
@@ -82,12 +87,30 @@ export interface DueBeat {
   key: string;
   /** Epoch ms. */
   at: number;
-  /** What it marks: a beat, or the beginning of a breath in or out. */
-  of: 'beat' | 'in' | 'out';
+  /** What it is heard as: a beat, the beginning of a breath in or out, or a bell. */
+  of: Mark;
 }
 
-/** Frequencies of the tones: a breath out is lower than one in. */
-export const TONE_HZ: Record<DueBeat['of'], number> = { beat: 660, in: 528, out: 396 };
+/** The bell at the end of a class begins so long before it, so that the class is over when it has rung out. */
+const LAST_BELL_MS = 3500;
+
+/** When a bell is heard in a step, in ms from its start. */
+export function* bellsOf(
+  {
+    kind,
+    lengthMs,
+    first,
+    last,
+  }: Pick<Step, 'kind'> & { lengthMs: number; first: boolean; last: boolean },
+  bells: Sounds['bells'],
+) {
+  if (bells === 'none') return;
+  const end = Math.max(0, lengthMs - LAST_BELL_MS);
+  const work = bells === 'moves' && kind === 'work';
+  if (first || work) yield 0;
+  if (last && end > 0) yield end;
+  else if (work) yield lengthMs;
+}
 
 /** When a step has tones, in ms from its start. */
 export function* tonesOf({ beatMs, breath, breathTones }: Step, lengthMs: number) {
@@ -100,8 +123,14 @@ export function* tonesOf({ beatMs, breath, breathTones }: Step, lengthMs: number
   }
 }
 
-/** The beats and breaths that are marked by a tone, from the state's instant on, within a horizon in ms. */
-export function beatsAhead(state: Playback, horizonMs: number): DueBeat[] {
+/**
+ * The beats and breaths that are marked by a tone, and the bells, from the state's instant on, within a horizon in ms.
+ */
+export function beatsAhead(
+  state: Playback,
+  horizonMs: number,
+  bells: Sounds['bells'] = 'none',
+): DueBeat[] {
   const due: DueBeat[] = [];
   let stepAt = state.at - state.elapsedMs;
   for (let i = state.index; i < state.queue.length; i++) {
@@ -113,7 +142,15 @@ export function beatsAhead(state: Playback, horizonMs: number): DueBeat[] {
       if (at >= state.at && at <= state.at + horizonMs) due.push({ key: `${p.key}~${n}`, at, of });
       n++;
     }
-    stepAt += playLengthMs(p);
+    const lengthMs = playLengthMs(p);
+    const ends = { first: i === 0, last: i === state.queue.length - 1 };
+    for (const offset of bellsOf({ kind: p.step.kind, lengthMs, ...ends }, bells)) {
+      const at = Math.round(stepAt + offset);
+      if (at >= state.at && at <= state.at + horizonMs) {
+        due.push({ key: `${p.key}~bell${offset}`, at, of: 'bell' });
+      }
+    }
+    stepAt += lengthMs;
   }
   return due;
 }

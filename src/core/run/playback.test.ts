@@ -350,6 +350,23 @@ describe('cues of the moment', () => {
     expect(beatsAhead(where(score, log(), 10).state, 1000)).toEqual([]);
   });
 
+  it('a bell is heard as the class begins, early enough before its end to ring out, and around each work', () => {
+    const score = twoSided;
+    const state = position(score, log(), T0);
+    const rings = (bells: 'none' | 'class' | 'moves', of = state, horizon = score.totalMs) =>
+      beatsAhead(of, horizon, bells).flatMap((b) => (b.of === 'bell' ? b.at - of.at : []));
+    expect(rings('none')).toEqual([]);
+    expect(rings('class')).toEqual([0, score.totalMs - 3500]);
+    const works = score.steps.filter((s) => s.kind === 'work');
+    const around = works.flatMap((s) => [s.startMs, s.startMs + s.durationMs]);
+    expect(rings('moves')).toEqual(
+      [...new Set([...rings('class'), ...around])].toSorted((a, b) => a - b),
+    );
+    // A bell that has rung is not heard again, and one that is far off not yet.
+    const later = where(score, log(), 1000).state;
+    expect(rings('class', later, 1000)).toEqual([]);
+  });
+
   it('change at the moments that are foretold, and so does the countdown', () => {
     const groups = cuesByStep(twoSided);
     const shownAt = (state: Playback) => {

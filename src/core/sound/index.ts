@@ -1,2 +1,4 @@
 export * from './loudness';
+export * from './marks';
 export * from './mix';
+export * from './onset';

@@ -21,7 +21,7 @@ const STEP_S = 0.1;
 const OFFSET_DB = -0.691;
 
 /** A filter of the second order; `a0` is 1. */
-interface Biquad {
+export interface Biquad {
   b: readonly [number, number, number];
   a: readonly [number, number];
 }
@@ -58,7 +58,7 @@ export function hearing(rate: number): [Biquad, Biquad] {
   return [shelf(), deep()];
 }
 
-function filtered(samples: ArrayLike<number>, { b, a }: Biquad): Float64Array {
+export function filtered(samples: ArrayLike<number>, { b, a }: Biquad): Float64Array {
   const out = new Float64Array(samples.length);
   let [x1, x2, y1, y2] = [0, 0, 0, 0];
   for (let i = 0; i < samples.length; i++) {

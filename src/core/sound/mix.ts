@@ -7,7 +7,14 @@ export interface Placed {
   /** From the start, in ms. */
   startMs: number;
   sound: () => Promise<Sound | null>;
+  /** How long before its time it begins, in ms, `MOST_LEAD_MS` at most: what of it is heard then tells. */
+  leadMs?: (sound: Sound) => number;
+  /** A factor; 1 where it is missing. */
+  volume?: number;
 }
+
+/** Most that a sound may begin before its time, in ms. */
+export const MOST_LEAD_MS = 400;
 
 /** Seconds that are mixed at once. */
 const WINDOW_S = 1;
@@ -49,21 +56,24 @@ export async function* mixed(
   const whole = Math.round((totalMs * rate) / 1000);
   const size = Math.round(WINDOW_S * rate);
   let next = 0;
-  let sounding: { from: number; samples: Float32Array }[] = [];
+  let sounding: { from: number; samples: Float32Array; volume: number }[] = [];
   for (let at = 0; at < whole; at += size) {
     const window = new Float32Array(Math.min(size, whole - at));
     const end = at + window.length;
-    for (let p = placed[next]; p && (p.startMs * rate) / 1000 < end; p = placed[++next]) {
+    // Those that may begin in this window, early as they may be.
+    const until = (end * 1000) / rate + MOST_LEAD_MS;
+    for (let p = placed[next]; p && p.startMs < until; p = placed[++next]) {
       const sound = await p.sound();
       if (!sound) continue;
-      const from = Math.round((p.startMs * rate) / 1000);
-      sounding.push({ from, samples: atRate(sound, rate).samples });
+      const startMs = Math.max(0, p.startMs - Math.min(MOST_LEAD_MS, p.leadMs?.(sound) ?? 0));
+      const from = Math.round((startMs * rate) / 1000);
+      sounding.push({ from, samples: atRate(sound, rate).samples, volume: p.volume ?? 1 });
     }
-    for (const { from, samples } of sounding) {
+    for (const { from, samples, volume } of sounding) {
       const first = Math.max(at, from);
       const last = Math.min(end, from + samples.length);
       for (let i = first; i < last; i++) {
-        window[i - at] = (window[i - at] ?? 0) + (samples[i - from] ?? 0);
+        window[i - at] = (window[i - at] ?? 0) + volume * (samples[i - from] ?? 0);
       }
     }
     sounding = sounding.filter(({ from, samples }) => from + samples.length > end);

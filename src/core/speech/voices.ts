@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LANGUAGES, type Language } from '../language';
+import { soundsSchema } from './sounds';
 
 /** The voices of the program that is always there; they speak any language. */
 export const VOICES = ['plain', 'bright', 'deep', 'soft'] as const;
@@ -29,6 +30,7 @@ export const speechChoiceSchema = z.object({
   ownVoice: z.boolean(),
   /** Whether the teacher says the words in class, and the voice only counts. */
   speaksSelf: z.boolean(),
+  sounds: soundsSchema.prefault({}),
 });
 export type SpeechChoice = z.infer<typeof speechChoiceSchema>;
 

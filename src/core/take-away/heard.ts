@@ -1,25 +1,55 @@
-import { TONE_HZ, tonesOf } from '../run';
-import { isCount, type Score } from '../score';
-import type { Utterance } from '../speech';
+import { bellsOf, tonesOf } from '../run';
+import { type Cue, isCount, type Score } from '../score';
+import type { Mark } from '../sound';
+import { heardAs, type Sounds, softness, type Utterance } from '../speech';
 
-/** Something that is heard at a time of a class, in ms from its start: said, or a tone. */
-export type Heard = { startMs: number } & ({ says: Utterance } | { toneHz: number });
+/** Something that is heard at a time of a class, in ms from its start: said, or a mark. */
+export type Heard = { startMs: number; volume: number } & (
+  | { says: Utterance; count: boolean; freeMs: number }
+  | { mark: Mark }
+);
 
 /**
  * All that is heard of a class that is done as it was planned, in order.
  * @param counts whether what keeps the beat is heard: counts and tones
+ * @param sounds what counts are heard as, bells, and how loud they and the close are
  */
-export function heardOf(score: Score, { counts }: { counts: boolean }): Heard[] {
-  const said = score.cues
-    .filter((cue) => counts || !isCount(cue))
-    .map(({ startMs, text, language }): Heard => {
-      const { wordsPerMinute } = score;
-      return { startMs, says: { text, language, wordsPerMinute } };
-    });
-  const tones = (counts ? score.steps : []).flatMap((step) =>
-    [...tonesOf(step, step.durationMs)].map(
-      ({ at, of }): Heard => ({ startMs: step.startMs + at, toneHz: TONE_HZ[of] }),
-    ),
-  );
-  return [...said, ...tones].sort((a, b) => a.startMs - b.startMs);
+export function heardOf(
+  score: Score,
+  { counts, sounds }: { counts: boolean; sounds: Sounds },
+): Heard[] {
+  const { wordsPerMinute } = score;
+  let saidUntil = 0;
+  const said = (cue: Cue): Heard[] => {
+    const { startMs, durationMs, text, language, step } = cue;
+    const count = isCount(cue);
+    if (count && !counts) return [];
+    const as = heardAs(cue.kind, sounds);
+    if (as === 'nothing') return [];
+    if (as !== 'words') return [{ startMs, mark: as, volume: sounds.countVolume }];
+    const freeMs = Math.max(0, startMs - saidUntil);
+    saidUntil = startMs + durationMs;
+    const phase = score.steps[step]?.phase ?? 'work';
+    const volume = softness(sounds, phase) * (count ? sounds.countVolume : 1);
+    return [{ startMs, says: { text, language, wordsPerMinute }, count, freeMs, volume }];
+  };
+  const words = score.cues.toSorted((a, b) => a.startMs - b.startMs).flatMap(said);
+  const marks = score.steps.flatMap((step, i) => {
+    const lengthMs = step.durationMs;
+    const tones = counts ? [...tonesOf(step, lengthMs)] : [];
+    const ends = { first: i === 0, last: i === score.steps.length - 1 };
+    return [
+      ...tones.map(
+        ({ at, of }): Heard => ({
+          startMs: step.startMs + at,
+          mark: of,
+          volume: sounds.countVolume,
+        }),
+      ),
+      ...[...bellsOf({ kind: step.kind, lengthMs, ...ends }, sounds.bells)].map(
+        (at): Heard => ({ startMs: step.startMs + at, mark: 'bell', volume: sounds.bellVolume }),
+      ),
+    ];
+  });
+  return [...words, ...marks].sort((a, b) => a.startMs - b.startMs);
 }

@@ -6,6 +6,7 @@ import { zipSync } from 'fflate';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '@/core/class';
+import { USUAL_SOUNDS } from '@/core/speech';
 import { STREAK_RULES } from '@/core/streak';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { closeFor } from '../calendar/closures';
@@ -25,6 +26,8 @@ import { correct } from '../register/correct';
 import { answerQuestion, appendEvents, closeSession, prepareRun } from '../runs';
 import { setComing } from '../sessions/bookings';
 import { saveRecording } from '../speech/recordings';
+import { keepSaidWord } from '../speech/said-words';
+import { chooseSpeech } from '../speech/teacher-speech';
 import { changeStudio, deleteStudio } from '../studio/studios';
 import {
   DAY,
@@ -71,7 +74,7 @@ function told(files: ReadonlyMap<string, Uint8Array>): Map<string, string> {
   text.set(
     'teachers.csv',
     teachers
-      .map((t) => `${t.email} ${t.name} ${t.voice}`)
+      .map((t) => `${t.email} ${t.name} ${t.voice} ${JSON.stringify([t.voices, t.sounds])}`)
       .sort()
       .join('\n'),
   );
@@ -168,6 +171,15 @@ async function madeFrom({ plans, people, words, weeks, roomFor }: AnyStudio) {
   if (first) await careFor(me, { participantId: first, classId, sessionId, word: words.parked });
   const said = { language: 'en' as const, text: words.closure, wav: hummedWav() };
   await saveRecording(db(), me, said, NOON);
+  await keepSaidWord(db(), me, { language: 'de', written: 'Tern', said: 'Törn' }, NOON);
+  await chooseSpeech(db(), me, {
+    voice: 'soft',
+    voices: { en: 'warm' },
+    ownVoice: true,
+    speaksSelf: false,
+    sounds: { ...USUAL_SOUNDS, countedBy: 'wood', bells: 'class' },
+  });
+  await db()('classes').where({ id: classId }).update({ take_home: true });
   return { me, ids, email };
 }
 
@@ -288,7 +300,7 @@ describe('an archive', () => {
     for (const table of [...TABLES, TEACHERS]) {
       if (table.added) files.delete(table.file);
       const lines = rowsIn(text(table.file)) ?? [];
-      const kept = Object.keys(table.columns).filter((name) => !table.columns[name]?.before);
+      const kept = Object.keys(table.columns).filter((name) => !table.columns[name]?.added);
       const less = lines.map((line) => Object.fromEntries(kept.map((name) => [name, line[name]])));
       if (!table.added) write(table.file, Papa.unparse({ fields: kept, data: less }));
     }

@@ -5,14 +5,18 @@ export interface Column {
   write: (value: unknown) => string;
   /** @throws ZodError where it is not as it should be */
   read: (text: string) => unknown;
-  /** What stands for it in archives of before there was such a column. */
-  before?: (line: Readonly<Record<string, string>>) => string;
+  /** The number of the format that has it first, and what stands for it in archives of before. */
+  added?: { in: number; before: (line: Readonly<Record<string, string>>) => string };
 }
 
-/** One that archives have only since `FORMATS[1]`. */
-export const since2 = (column: Column, before: string | NonNullable<Column['before']>): Column => ({
+/** One that archives have only since a format. */
+export const since = (
+  format: number,
+  column: Column,
+  before: string | NonNullable<Column['added']>['before'],
+): Column => ({
   ...column,
-  before: typeof before === 'string' ? () => before : before,
+  added: { in: format, before: typeof before === 'string' ? () => before : before },
 });
 
 const column = <T>(schema: z.ZodType<T, string>, write: (value: T) => string): Column => ({

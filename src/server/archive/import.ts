@@ -9,7 +9,7 @@ import type { Db } from '../db';
 import { changeStudio } from '../studio/studios';
 import { MOST_TEACHERS } from '../studio/teachers';
 import { jsonOf } from './columns';
-import { FORMATS, STUDIO_FILE, studioFileSchema } from './studio';
+import { formatNumber, STUDIO_FILE, studioFileSchema } from './studio';
 import { TABLES, type Table, TEACHERS } from './tables';
 
 /** Takes an archive of a studio into an empty one. */
@@ -49,12 +49,12 @@ export async function takeIn(
     return await db.transaction(async (trx) => {
       await trx('studios').where({ id: owner.studioId }).forUpdate().first('id');
       if (!(await isEmptyStudio(trx, owner.studioId))) throw new Refusal('studio-not-empty');
-      const { old, settings } = studioIn(files);
-      const lines = tableIn(files, TEACHERS, old);
+      const { format, settings } = studioIn(files);
+      const lines = tableIn(files, TEACHERS, format);
       const teachers = await bringTeachers(trx, owner, { rows: lines, now });
       const counts = new Map<string, number>();
       for (const table of TABLES) {
-        const from = { files, old, ids: teachers.ids, studioId: owner.studioId };
+        const from = { files, format, ids: teachers.ids, studioId: owner.studioId };
         const rows = rowsFor(table, from);
         counts.set(table.name, rows.length);
         for (let at = 0; at < rows.length; at += BATCH) {
@@ -121,7 +121,7 @@ function studioIn(files: Files) {
     retention,
     ...(new_class && { newClass: new_class }),
   };
-  return { old: format !== FORMATS[0], settings };
+  return { format: formatNumber(format), settings };
 }
 
 function jsonIn(written: string): unknown {
@@ -133,8 +133,8 @@ function jsonIn(written: string): unknown {
 }
 
 /** The lines of a table as its columns have them. */
-function tableIn(files: Files, table: Table, old: boolean): Row[] {
-  if (old && table.added && !files.has(table.file)) return [];
+function tableIn(files: Files, table: Table, format: number): Row[] {
+  if (format < (table.added ?? 0) && !files.has(table.file)) return [];
   const lines = rowsIn(textIn(files, table.file));
   if (!lines) throw bad(`${table.file} is no table`);
   if (lines.length > MOST_ROWS) throw bad(`${table.file} has more than ${MOST_ROWS} lines`);
@@ -142,7 +142,8 @@ function tableIn(files: Files, table: Table, old: boolean): Row[] {
     Object.fromEntries(
       Object.entries(table.columns).map(([name, column]) => {
         try {
-          const given = line[name] ?? (old ? column.before?.(line) : undefined);
+          const { added } = column;
+          const given = line[name] ?? (added && format < added.in ? added.before(line) : undefined);
           return [name, column.read(given ?? '')];
         } catch (error) {
           throw wrong(error, `${table.file}, line ${i + 2}, ${name}`);
@@ -160,9 +161,9 @@ function wrong(error: unknown, where: string): unknown {
 /** The rows of a table with their files, as the database takes them. */
 function rowsFor(
   table: Table,
-  { files, old, ids, studioId }: { files: Files; old: boolean; ids: Ids; studioId: string },
+  { files, format, ids, studioId }: { files: Files; format: number; ids: Ids; studioId: string },
 ): Row[] {
-  const rows = tableIn(files, table, old).map((row): Row => {
+  const rows = tableIn(files, table, format).map((row): Row => {
     const withFiles: Row = { ...row, studio_id: studioId };
     for (const [column, { path, as, check, optional }] of Object.entries(table.files ?? {})) {
       const name = path(row);
@@ -205,8 +206,8 @@ async function bringTeachers(
   const me = await db('teachers').where({ id: owner.id }).first('email');
   const ids = new Map<string, string | null>();
   const without: string[] = [];
-  for (const { id, email, name, role, voice, own_voice, speaks_self } of rows) {
-    const speech = { voice, own_voice, speaks_self };
+  for (const { id, email, name, role, voice, voices, own_voice, speaks_self, sounds } of rows) {
+    const speech = { voice, voices, own_voice, speaks_self, sounds };
     if (email === me?.email) {
       ids.set(String(id), owner.id);
       await db('teachers').where({ id: owner.id }).update(speech);

@@ -3,7 +3,7 @@ import { attendanceSchema, MARKS } from '@/core/attendance';
 import { planSchema, SAY } from '@/core/class';
 import { carriedCautionSchema, languageSchema, moveIdSchema, moveSchema } from '@/core/move';
 import { scoreSchema } from '@/core/score';
-import { VOICES, wavMs } from '@/core/speech';
+import { saidWordSchema, soundsSchema, speechChoiceSchema, VOICES, wavMs } from '@/core/speech';
 import { streakRuleSchema } from '@/core/streak';
 import { emailSchema, ROLES } from '@/core/studio';
 import {
@@ -16,7 +16,7 @@ import {
   jsonOf,
   maybe,
   oneOf,
-  since2,
+  since,
   text,
   whole,
 } from './columns';
@@ -36,8 +36,8 @@ export interface Table {
   /** Of the database. */
   name: string;
   file: string;
-  /** Archives of before have no such file. */
-  added?: true;
+  /** The number of the format that has it first. */
+  added?: number;
   columns: Readonly<Record<string, Column>>;
   files?: Readonly<Record<string, FileColumn>>;
   /** Which columns tell rows apart and order them. */
@@ -81,7 +81,13 @@ export const TABLES: readonly Table[] = [
   {
     name: 'classes',
     file: 'classes.csv',
-    columns: { id, version: whole, created_at: instant, updated_at: instant },
+    columns: {
+      id,
+      version: whole,
+      created_at: instant,
+      updated_at: instant,
+      take_home: since(3, flag, 'no'),
+    },
     files: { plan: planIn((row) => `classes/${row.id}.upbeat.json`) },
     key: ['id'],
   },
@@ -99,11 +105,11 @@ export const TABLES: readonly Table[] = [
       id,
       name: text(80),
       contact: maybe(text(200)),
-      language: since2(maybe(language), ''),
+      language: since(2, maybe(language), ''),
       joined_on: day,
-      left_on: since2(maybe(day), ''),
-      check_ins_consent_on: since2(maybe(day), ''),
-      greet: since2(flag, 'yes'),
+      left_on: since(2, maybe(day), ''),
+      check_ins_consent_on: since(2, maybe(day), ''),
+      greet: since(2, flag, 'yes'),
       cautions: json(z.array(carriedCautionSchema).max(100)),
       cautions_consent_on: maybe(day),
       created_at: instant,
@@ -117,35 +123,35 @@ export const TABLES: readonly Table[] = [
       class_id: id,
       participant_id: id,
       since: instant,
-      until: since2(maybe(instant), ''),
+      until: since(2, maybe(instant), ''),
     },
     key: ['class_id', 'participant_id'],
   },
   {
     name: 'pauses',
     file: 'pauses.csv',
-    added: true,
+    added: 2,
     columns: { id, participant_id: id, from_date: day, to_date: day, created_at: instant },
     key: ['id'],
   },
   {
     name: 'days_off',
     file: 'days-off.csv',
-    added: true,
+    added: 2,
     columns: { participant_id: id, day },
     key: ['participant_id', 'day'],
   },
   {
     name: 'practice',
     file: 'practice.csv',
-    added: true,
+    added: 2,
     columns: { id, participant_id: id, at: instant, seconds: maybe(whole), by_teacher: flag },
     key: ['id'],
   },
   {
     name: 'streak_rules',
     file: 'streak-rules.csv',
-    added: true,
+    added: 2,
     columns: {
       id,
       class_id: maybe(id),
@@ -158,14 +164,14 @@ export const TABLES: readonly Table[] = [
   {
     name: 'home_classes',
     file: 'home-classes.csv',
-    added: true,
+    added: 2,
     columns: { class_id: id, participant_id: id, given_at: instant },
     key: ['participant_id', 'class_id'],
   },
   {
     name: 'programmes',
     file: 'programmes.csv',
-    added: true,
+    added: 2,
     columns: {
       id,
       name: text(80),
@@ -181,14 +187,14 @@ export const TABLES: readonly Table[] = [
   {
     name: 'enrolments',
     file: 'enrolments.csv',
-    added: true,
+    added: 2,
     columns: { programme_id: id, participant_id: id, from_date: day, until_date: maybe(day) },
     key: ['participant_id', 'programme_id'],
   },
   {
     name: 'check_ins',
     file: 'check-ins.csv',
-    added: true,
+    added: 2,
     columns: {
       id,
       participant_id: id,
@@ -204,7 +210,7 @@ export const TABLES: readonly Table[] = [
   {
     name: 'former_people',
     file: 'former-people.csv',
-    added: true,
+    added: 2,
     columns: { id, now_id: maybe(id), at: instant },
     key: ['id'],
   },
@@ -261,7 +267,7 @@ export const TABLES: readonly Table[] = [
   {
     name: 'attendance_changes',
     file: 'register-changes.csv',
-    added: true,
+    added: 2,
     columns: {
       id,
       session_id: id,
@@ -276,7 +282,7 @@ export const TABLES: readonly Table[] = [
   {
     name: 'nameless_marks',
     file: 'nameless-marks.csv',
-    added: true,
+    added: 2,
     columns: { session_id: id, mark: oneOf(MARKS), people: whole },
     key: ['session_id', 'mark'],
   },
@@ -327,7 +333,7 @@ export const TABLES: readonly Table[] = [
       note: text(),
       noted_at: instant,
       seen_at: maybe(instant),
-      settled_at: since2(maybe(instant), ''),
+      settled_at: since(2, maybe(instant), ''),
     },
     key: ['id'],
   },
@@ -339,6 +345,19 @@ export const TABLES: readonly Table[] = [
     key: ['id'],
   },
   {
+    name: 'said_words',
+    file: 'said-words.csv',
+    added: 3,
+    columns: {
+      id,
+      language,
+      written: { write: String, read: (given) => saidWordSchema.shape.written.parse(given) },
+      said: { write: String, read: (given) => saidWordSchema.shape.said.parse(given) },
+      created_at: instant,
+    },
+    key: ['id'],
+  },
+  {
     name: 'talk_samples',
     file: 'talk.csv',
     columns: {
@@ -346,10 +365,10 @@ export const TABLES: readonly Table[] = [
       teacher_id: id,
       cues_ms: whole,
       taken_ms: whole,
-      offered_ms: since2(whole, (line) => line.cues_ms ?? ''),
-      left_out_ms: since2(whole, '0'),
-      say: since2(oneOf(SAY), 'all'),
-      self: since2(flag, 'no'),
+      offered_ms: since(2, whole, (line) => line.cues_ms ?? ''),
+      left_out_ms: since(2, whole, '0'),
+      say: since(2, oneOf(SAY), 'all'),
+      self: since(2, flag, 'no'),
       led_at: instant,
     },
     key: ['session_id'],
@@ -367,7 +386,9 @@ export const TEACHERS: Table = {
     role: oneOf(ROLES),
     voice: oneOf(VOICES),
     own_voice: flag,
-    speaks_self: since2(flag, 'no'),
+    speaks_self: since(2, flag, 'no'),
+    voices: since(3, json(speechChoiceSchema.shape.voices), '{}'),
+    sounds: since(3, json(soundsSchema), '{}'),
     created_at: instant,
   },
   key: ['id'],

@@ -1,3 +1,4 @@
+import { MOST_SAID_WORDS } from '@/core/speech';
 import { MOST_CLOSURES } from '../calendar/closures';
 import { MOST_CLASSES, ownClasses } from '../classes/classes';
 import type { Db } from '../db';
@@ -20,13 +21,14 @@ export async function holdingsOf(
   teacherId: string,
 ): Promise<Holding[]> {
   const of = { studio_id: studioId };
-  const [people, classes, moves, closures, recordings] = await Promise.all(
+  const [people, classes, moves, closures, recordings, words] = await Promise.all(
     [
       db('participants').where(of),
       ownClasses(db, { studioId }),
       db('moves').where(of),
       db('closures').where(of),
       db('recordings').where({ ...of, teacher_id: teacherId }),
+      db('said_words').where(of),
     ].map(async (rows) => (await rows.first(db.raw('count(*)::int as n'))).n as number),
   );
   return [
@@ -35,5 +37,6 @@ export async function holdingsOf(
     { what: 'Moves of your own', count: moves ?? 0, most: MOST_MOVES },
     { what: 'Closed days', count: closures ?? 0, most: MOST_CLOSURES },
     { what: 'Your recordings', count: recordings ?? 0, most: MOST_RECORDINGS },
+    { what: 'Words said your way', count: words ?? 0, most: MOST_SAID_WORDS },
   ];
 }

@@ -8,6 +8,7 @@ import type { Move } from '@/core/move';
 import { bandsOf } from '@/core/outline';
 import { factorOf } from '@/core/run';
 import { compile } from '@/core/score';
+import { USUAL_SOUNDS } from '@/core/speech';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { createClass, getClass, savePlan } from '../classes/classes';
 import { compileMeasured, outlineOf } from '../compiling/measured';
@@ -50,7 +51,14 @@ it('keeps outlines as long as they are true, whatever they are made from changes
   const acts: (() => Promise<unknown>)[] = [
     async () => {},
     () => savePlan(db(), me, { id, plan: withOwn, basedOn: 1, now: NOON }),
-    () => chooseSpeech(db(), me, { voice: 'deep', voices: {}, ownVoice: true, speaksSelf: false }),
+    () =>
+      chooseSpeech(db(), me, {
+        voice: 'deep',
+        voices: {},
+        ownVoice: true,
+        speaksSelf: false,
+        sounds: USUAL_SOUNDS,
+      }),
     () => saveRecording(db(), me, { language: 'en', text, wav: hummedWav() }, NOON),
     () => noteTalk(db(), me, { sessionId: c.sessionId, ledAt: NOON, ...talked(2) }),
     () => saveOwnMove(db(), me, { ...own, kind: 'massage' }, NOON),

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { changeRules } from '@/core/class';
 import { factorOf, type NewRunEvent } from '@/core/run';
 import { CUE_GAP_MS } from '@/core/score';
-import { estimateSpeech, wavOf } from '@/core/speech';
+import { estimateSpeech, USUAL_SOUNDS, wavOf } from '@/core/speech';
 import { getClass, savePlan } from '../classes/classes';
 import { bookOf } from '../compiling/book';
 import { compileMeasured } from '../compiling/measured';
@@ -124,6 +124,7 @@ describe('who speaks', () => {
       voices: {},
       ownVoice: false,
       speaksSelf: false,
+      sounds: USUAL_SOUNDS,
     });
     expect((await spoken(db(), teacher, utterance))?.mark).toBe(machine);
     expect(await (await speakerOf(db(), teacher)).length(utterance)).not.toBe(3000);
@@ -132,12 +133,14 @@ describe('who speaks', () => {
       voices: {},
       ownVoice: false,
       speaksSelf: false,
+      sounds: USUAL_SOUNDS,
     });
     expect(await speechChoice(db(), teacher)).toEqual({
       voice: 'deep',
       voices: {},
       ownVoice: false,
       speaksSelf: false,
+      sounds: USUAL_SOUNDS,
     });
     expect((await spoken(db(), teacher, utterance))?.mark).not.toBe(machine);
   });
@@ -228,6 +231,7 @@ describe('the talking factor', () => {
       voices: {},
       ownVoice: true,
       speaksSelf: true,
+      sounds: USUAL_SOUNDS,
     });
     const prepared = async (sessionId: string, now: number) =>
       prepareRun(db(), c, { sessionId, now, talk: await talkOfTeacher(db(), teacher) });

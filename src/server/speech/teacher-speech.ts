@@ -1,9 +1,12 @@
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { SAY } from '@/core/class';
+import { LANGUAGES, type Language } from '@/core/language';
 import { TALK_KEPT, type Talk, type TalkSample } from '@/core/run';
 import {
+  type SaidWord,
   type SpeechChoice,
+  sayingAs,
   speechChoiceSchema,
   type Utterance,
   type VoiceId,
@@ -12,6 +15,7 @@ import {
 import type { Db } from '../db';
 import { found } from '../scope';
 import { recordedAudio, recordingsOf, type Speaking } from './recordings';
+import { saidWords } from './said-words';
 import type { Speaker } from './speaker';
 import { type Asker, type Voice, voice } from './voice';
 
@@ -21,6 +25,7 @@ const choiceSchema = z
     voices: speechChoiceSchema.shape.voices,
     own_voice: z.boolean(),
     speaks_self: z.boolean(),
+    sounds: speechChoiceSchema.shape.sounds,
   })
   .transform(
     (row): SpeechChoice => ({
@@ -28,6 +33,7 @@ const choiceSchema = z
       voices: row.voices,
       ownVoice: row.own_voice,
       speaksSelf: row.speaks_self,
+      sounds: row.sounds,
     }),
   );
 
@@ -36,7 +42,7 @@ const self = ({ id, studioId }: Speaking) => ({ id, studio_id: studioId });
 export async function speechChoice(db: Db, teacher: Speaking): Promise<SpeechChoice> {
   const row = await db('teachers')
     .where(self(teacher))
-    .first('voice', 'voices', 'own_voice', 'speaks_self');
+    .first('voice', 'voices', 'own_voice', 'speaks_self', 'sounds');
   return choiceSchema.parse(found(row, 'teacher'));
 }
 
@@ -48,12 +54,21 @@ export async function chooseSpeech(db: Db, teacher: Speaking, choice: SpeechChoi
       voices: JSON.stringify(choice.voices),
       own_voice: choice.ownVoice,
       speaks_self: choice.speaksSelf,
+      sounds: JSON.stringify(choice.sounds),
     });
+}
+
+/** What is to be said in place of an utterance, as the studio wants its words said. */
+function saying(words: readonly SaidWord[]): (utterance: Utterance) => Utterance {
+  const as = Object.fromEntries(
+    LANGUAGES.map((language) => [language, sayingAs(words, { language })]),
+  ) as Record<Language, (text: string) => string>;
+  return (utterance) => ({ ...utterance, text: as[utterance.language](utterance.text) });
 }
 
 /** Who speaks a teacher's cues, and what tells that from any other time. */
 export interface TeacherSpeaker extends Speaker {
-  /** The voice that was chosen, and the recordings. */
+  /** The voice that was chosen, the recordings, and how words are said. */
   stamp: string;
   /** How much this process has spoken so far; more may be known after more was. */
   spoken: () => number;
@@ -71,25 +86,27 @@ export async function speakerOf(
   asking: Omit<Asker, 'owner'> = {},
 ): Promise<TeacherSpeaker> {
   const asker = { ...asking, owner: teacher.id };
-  const [choice, speaking] = await Promise.all([
+  const [choice, words, speaking] = await Promise.all([
     speechChoice(db, teacher),
+    saidWords(db, teacher),
     machine === undefined ? voice() : machine,
   ]);
+  const said = saying(words);
   const recordings = choice.ownVoice ? await recordingsOf(db, teacher) : [];
   const recorded = new Map(recordings.map((r) => [`${r.language} ${r.text}`, r.ms]));
   const sound = recordings.reduce((sum, r) => sum + r.ms + r.recordedAt, 0);
   const ofRecording = ({ language, text }: Utterance) => recorded.get(`${language} ${text}`);
   const voiceOf = ({ language }: Utterance) => voiceIn(choice, language);
   return {
-    stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null}`,
+    stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null} ${JSON.stringify(words)}`,
     spoken: () => speaking?.rendered ?? 0,
     length: async (utterance) =>
       ofRecording(utterance) ??
-      (await speaking?.length(utterance, voiceOf(utterance), asker)) ??
+      (await speaking?.length(said(utterance), voiceOf(utterance), asker)) ??
       null,
     knownLength: async (utterance) =>
       ofRecording(utterance) ??
-      (await speaking?.knownLength(utterance, voiceOf(utterance))) ??
+      (await speaking?.knownLength(said(utterance), voiceOf(utterance))) ??
       null,
   };
 }
@@ -113,7 +130,8 @@ export async function spoken(
   const choice = await speechChoice(db, teacher);
   const recorded = choice.ownVoice && (await recordedAudio(db, teacher, utterance));
   if (recorded) return { wav: recorded.wav, mark: recorded.id };
-  return byMachine(teacher, utterance, voiceIn(choice, utterance.language), asking);
+  const words = await saidWords(db, teacher);
+  return byMachine(teacher, saying(words)(utterance), voiceIn(choice, utterance.language), asking);
 }
 
 /** As `spoken`, for many cues of one teacher: what they chose and recorded is looked up once. */
@@ -125,10 +143,11 @@ export async function speaks(
   const choice = await speechChoice(db, teacher);
   const recordings = choice.ownVoice ? await recordingsOf(db, teacher) : [];
   const recorded = new Set(recordings.map((r) => `${r.language} ${r.text}`));
+  const said = saying(await saidWords(db, teacher));
   return (utterance) =>
     recorded.has(`${utterance.language} ${utterance.text}`)
       ? spoken(db, teacher, utterance, asking)
-      : byMachine(teacher, utterance, voiceIn(choice, utterance.language), asking);
+      : byMachine(teacher, said(utterance), voiceIn(choice, utterance.language), asking);
 }
 
 /**

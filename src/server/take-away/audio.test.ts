@@ -8,10 +8,19 @@ import { planOf } from '@testing/plans';
 import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Plan } from '@/core/class';
-import { HIGHEST_DBTP, loudnessOf, type Sound, SPOKEN_LUFS, truePeakOf } from '@/core/sound';
-import { soundOf } from '@/core/speech';
+import { isCount } from '@/core/score';
+import {
+  HIGHEST_DBTP,
+  loudnessOf,
+  MOST_LEAD_MS,
+  type Sound,
+  SPOKEN_LUFS,
+  truePeakOf,
+} from '@/core/sound';
+import { leadMs, soundOf } from '@/core/speech';
 import { type AudioFormat, chaptersOf, type Worded } from '@/core/take-away';
 import { createClass } from '../classes/classes';
+import { speaks } from '../speech/teacher-speech';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
 import { classAudio } from './audio';
 import { classPack } from './pack';
@@ -97,7 +106,8 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
   it('has every cue within 30 ms of its time, and none over another', () => {
     const { cues } = of.score;
     expect(cues.length).toBeGreaterThan(20);
-    cues.forEach(({ startMs, durationMs }, i) => {
+    cues.forEach((cue, i) => {
+      const { startMs, durationMs } = cue;
       const onset = soundsFrom(sound, startMs, startMs + durationMs);
       expect(onset).not.toBeNull();
       expect((onset ?? 0) - startMs).toBeLessThanOrEqual(30);
@@ -106,11 +116,29 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
     });
   });
 
+  it('has the stressed vowel of every count on its beat, as far as there is room before it', async () => {
+    const speak = await speaks(db(), teacher, {});
+    let free = 0;
+    let early = 0;
+    for (const { startMs, durationMs, text, language, kind } of of.score.cues) {
+      if (isCount({ kind })) {
+        const { wav } = await speak({ text, language, wordsPerMinute: of.score.wordsPerMinute });
+        const lead = Math.min(startMs - free, leadMs(soundOf(wav), { text, language }));
+        const onset = soundsFrom(sound, startMs - lead - 5, startMs + 30);
+        expect(Math.abs((onset ?? 0) - (startMs - lead)), text).toBeLessThanOrEqual(10);
+        if (lead > 50) early++;
+      }
+      free = startMs + durationMs;
+    }
+    expect(early).toBeGreaterThan(3);
+  });
+
   it('is silent wherever silence is planned', () => {
     let free = 0;
-    for (const { startMs, durationMs } of of.score.cues) {
+    for (const { startMs, durationMs, kind } of of.score.cues) {
+      const begins = startMs - (isCount({ kind }) ? MOST_LEAD_MS : 0);
       if (!of.score.steps.some((s) => s.beatMs || s.breathTones)) {
-        expect(soundsFrom(sound, free + 1, startMs - 1)).toBeNull();
+        expect(soundsFrom(sound, free + 1, begins - 1)).toBeNull();
       }
       free = startMs + durationMs;
     }

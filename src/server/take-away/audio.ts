@@ -6,8 +6,8 @@ import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
-import { bytesOf, mixed, type Placed, softTone } from '@/core/sound';
-import { soundOf, type Utterance, wavHeader } from '@/core/speech';
+import { bytesOf, type Mark, markSound, mixed, type Placed, type Sound } from '@/core/sound';
+import { leadMs, soundOf, type Utterance, wavHeader } from '@/core/speech';
 import {
   type AudioFormat,
   chapterMetadata,
@@ -17,7 +17,7 @@ import {
 } from '@/core/take-away';
 import type { Db } from '../db';
 import type { Speaking } from '../speech/recordings';
-import { speaks } from '../speech/teacher-speech';
+import { speaks, speechChoice } from '../speech/teacher-speech';
 import { errorFields, log } from '../watch/log';
 
 /** Samples a second: as the machine's voice speaks. */
@@ -73,7 +73,13 @@ export async function classAudio(
   if (making.has(teacher.id) || making.size >= MOST_AT_ONCE) throw new Refusal('sound-busy');
   making.add(teacher.id);
   try {
-    const tones = new Map<number, ReturnType<typeof softTone>>();
+    const { sounds } = await speechChoice(db, teacher);
+    const marks = new Map<Mark, Sound>();
+    const markOf = (mark: Mark) => {
+      const made = marks.get(mark) ?? markSound(mark, RATE);
+      marks.set(mark, made);
+      return made;
+    };
     const speak = await speaks(db, teacher, { urgency: 'prepared', signal });
     const said = async (utterance: Utterance) => {
       try {
@@ -85,15 +91,18 @@ export async function classAudio(
         throw problem;
       }
     };
-    const placed = heardOf(score, { counts }).map((heard): Placed => {
-      const { startMs } = heard;
-      if ('says' in heard) return { startMs, sound: () => said(heard.says) };
-      const tone = tones.get(heard.toneHz) ?? softTone(heard.toneHz, RATE);
-      tones.set(heard.toneHz, tone);
-      return { startMs, sound: async () => tone };
+    const heard = heardOf(score, { counts, sounds });
+    const placed = heard.map((one): Placed => {
+      const { startMs, volume } = one;
+      if ('mark' in one) return { startMs, volume, sound: async () => markOf(one.mark) };
+      const { says, count, freeMs } = one;
+      const early = count && {
+        leadMs: (sound: Sound) => Math.min(freeMs, leadMs(sound, says)),
+      };
+      return { startMs, volume, sound: () => said(says), ...early };
     });
     // Where nothing can be said at all, it is told before anything is sent.
-    const first = heardOf(score, { counts: false }).find((h) => 'says' in h);
+    const first = heard.find((h) => 'says' in h);
     if (first && 'says' in first) await said(first.says);
     const windows = mixed(placed, { rate: RATE, totalMs: score.totalMs });
     const samples = Math.round((score.totalMs * RATE) / 1000);

@@ -5,6 +5,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { scoresSchema } from '@/core/calls';
 import { position } from '@/core/run';
 import { compile } from '@/core/score';
+import { USUAL_SOUNDS } from '@/core/speech';
 import { getClass, savePlan, versionsOf } from '../classes/classes';
 import { connect, type Db } from '../db';
 import { runOfSession } from '../runs';
@@ -128,5 +129,6 @@ it.each(NAMES)('keeps all that was stored at %s', async (name) => {
     voices: {},
     ownVoice: true,
     speaksSelf: false,
+    sounds: USUAL_SOUNDS,
   });
 });

@@ -40,7 +40,12 @@ function due(
   const cues: DueCue[] = voice
     ? score.cues
         .filter((c) => c.startMs >= atMs && c.startMs < until)
-        .map((cue) => ({ key: cue.id, cue, at: when(cue.startMs) }))
+        .map((cue) => ({
+          key: cue.id,
+          cue,
+          at: when(cue.startMs),
+          phase: score.steps[cue.step]?.phase ?? 'work',
+        }))
     : [];
   const marks: DueBeat[] = voice
     ? score.steps.flatMap((s) =>

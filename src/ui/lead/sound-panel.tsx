@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { CheckedSound } from '@/browser/mixer';
 import { Choice } from '../kit/choice';
+import { SoundsChoice } from '../voice/sounds-choice';
 import { VoiceChoice } from '../voice/voice-choice';
 import type { SoundDesk } from './use-cues';
 
@@ -63,6 +64,7 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
           width="w-28"
         />
         <VoiceChoice choice={desk.choice} onChange={desk.setChoice} languages={desk.spokenIn} />
+        <SoundsChoice choice={desk.choice} onChange={desk.setChoice} />
       </div>
       <p role="status" className="text-sm empty:hidden">
         {checked && CHECKED[checked]}

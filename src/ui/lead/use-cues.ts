@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
 import { speechUrl } from '@/browser/hear';
@@ -92,6 +93,10 @@ export function useCues(of: CuesToHear): SoundDesk {
   }, []);
 
   useEffect(() => {
+    if (player.current) player.current.besides = choice.sounds;
+  }, [choice.sounds]);
+
+  useEffect(() => {
     if (!player.current) return;
     player.current.wordsPerMinute = score.wordsPerMinute;
     player.current.ownWords = score.talkingFactor < 1;
@@ -111,11 +116,11 @@ export function useCues(of: CuesToHear): SoundDesk {
     if (running) {
       speaking.follow(
         cuesAhead(state, groups, SCHEDULE_AHEAD_MS),
-        beatsAhead(state, SCHEDULE_AHEAD_MS),
+        beatsAhead(state, SCHEDULE_AHEAD_MS, choice.sounds.bells),
         () => clock.now(),
       );
     }
-  }, [state, groups, bends, clock, audible]);
+  }, [state, groups, bends, clock, audible, choice.sounds.bells]);
 
   useNextPress(blocked, () => void player.current?.mixer.unlock().then(() => setBlocked(false)));
 
@@ -148,10 +153,12 @@ export function useCues(of: CuesToHear): SoundDesk {
     (next: SpeechChoice) => {
       if (next.speaksSelf !== choice.speaksSelf) setMuted(next.speaksSelf);
       setChoiceOnly(next);
+      // Who speaks is as it was; only what is heard besides words is another.
+      if (dequal({ ...next, sounds: null }, { ...choice, sounds: null })) return;
       player.current?.changeVoice();
       if (!begun) prepare(rate);
     },
-    [begun, choice.speaksSelf, setMuted, prepare, rate],
+    [begun, choice, setMuted, prepare, rate],
   );
   const setRate = useCallback(
     (wordsPerMinute: number) => {

@@ -14,9 +14,11 @@ import type { SpeechChoice } from '@/core/speech';
 import { Empty } from '../kit/empty';
 import { Page } from '../kit/page';
 import { RecordDialog } from './record-dialog';
+import { SaidWords, type SaidWordsProps } from './said-words';
+import { SoundsChoice } from './sounds-choice';
 import { VoiceChoice } from './voice-choice';
 
-export interface VoiceScreenProps {
+export interface VoiceScreenProps extends SaidWordsProps {
   choice: SpeechChoice;
   talk: Talk;
   recordings: Recording[];
@@ -48,7 +50,7 @@ function commonWords(language: Language): Words[] {
 }
 
 /** How the teacher is heard: their recordings, the machine's voice, and how much they talk. */
-export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScreenProps) {
+export function VoiceScreen({ choice, talk, recordings, words, forgetTalk }: VoiceScreenProps) {
   const router = useRouter();
   const [chosen, setChosen] = useState(choice);
   const talkNow = { ...talk, self: chosen.speaksSelf };
@@ -76,6 +78,22 @@ export function VoiceScreen({ choice, talk, recordings, forgetTalk }: VoiceScree
         <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-3">
           <VoiceChoice choice={chosen} onChange={setChosen} languages={LANGUAGES} aloud />
         </div>
+      </section>
+
+      <section aria-labelledby="besides" className="mt-8">
+        <h2 id="besides" className="text-xl font-semibold">
+          Besides the words
+        </h2>
+        <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-3">
+          <SoundsChoice choice={chosen} onChange={setChosen} />
+        </div>
+      </section>
+
+      <section aria-labelledby="said" className="mt-8">
+        <h2 id="said" className="text-xl font-semibold">
+          Words said your way
+        </h2>
+        <SaidWords words={words} />
       </section>
 
       <section aria-labelledby="talk" className="mt-8">

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { db } from '@/server/db';
 import { recordingsOf } from '@/server/speech/recordings';
+import { saidWords } from '@/server/speech/said-words';
 import { speechChoice, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { VoiceScreen } from '@/ui/voice/voice-screen';
 import { requireTeacher } from '../../auth';
@@ -10,16 +11,18 @@ export const metadata: Metadata = { title: 'Your voice' };
 
 export default async function VoicePage() {
   const teacher = await requireTeacher();
-  const [choice, talk, recordings] = await Promise.all([
+  const [choice, talk, recordings, words] = await Promise.all([
     speechChoice(db(), teacher),
     talkOfTeacher(db(), teacher),
     recordingsOf(db(), teacher),
+    saidWords(db(), teacher),
   ]);
   return (
     <VoiceScreen
       choice={choice}
       talk={talk}
       recordings={recordings}
+      words={words}
       forgetTalk={forgetTalkAction}
     />
   );

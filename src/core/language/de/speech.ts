@@ -12,6 +12,15 @@ export const speech: LanguageSpeech = {
     [/\b(g)ut(tut|tun)\b/gi, '$1ut $2'],
     [/\b(S)chulter(?=[a-zäöü]{4})/gi, '$1chulter-'],
     [/\b(w)aagerecht/gi, '$1aagrecht'],
+    // Muscles by their Latin names.
+    [/\b(M)asseter\b/g, '$1assehter'],
+    [/\b(P)rocerus\b/g, '$1rozerus'],
+    [/\b(B)uccinator\b/g, '$1ukzinator'],
+    // Sounds that are made, which would be read letter by letter.
+    [/\bss+\b/gi, 'Ess'],
+    [/\b(h?m)m+\b/gi, 'humm'],
+    [/\bsch+\b/gi, 'husch'],
   ],
+  secondSyllable: [],
   heard: (word) => ({ word, silent: 0 }),
 };

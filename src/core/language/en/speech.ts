@@ -8,7 +8,18 @@ export const speech: LanguageSpeech = {
   respelt: [
     // The verb; "close to" and "close together" are near.
     [/\b(c)lose\b(?! (to|by|together)\b)/gi, '$1loze'],
+    // Muscles by their Latin names.
+    [/\b(m)asseter(s?)\b/gi, '$1ass-seeter$2'],
+    [/\b(f)rontalis\b/gi, '$1ron-tail iss'],
+    [/\b(tempor|ment)alis\b/gi, '$1ayl-iss'],
+    [/\b(p)rocerus\b/gi, '$1ro-seerus'],
+    [/\b(b)uccinator(s?)\b/gi, '$1uxinayter$2'],
+    // Sounds that are made, which would be read letter by letter.
+    [/\bss+\b/gi, 'ess'],
+    [/\bsh+\b/gi, 'shush'],
+    [/\bmm+\b/gi, 'hmm'],
   ],
+  secondSyllable: ['eleven'],
   heard: (word) => {
     const joined = word.replace(COMPOUND, '$1');
     const silent =
