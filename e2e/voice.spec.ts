@@ -300,3 +300,37 @@ test('who leaves much out says less first, and with their own words plans shorte
   await stored(page, () => button(page, 'Start the class').click());
   await expect(button(page, 'Counts only')).toHaveAttribute('aria-pressed', 'true');
 });
+
+test('a word that comes out wrong is said another way, counts are wood, and a bell ends the class', async ({
+  app,
+  studio: page,
+}) => {
+  await page.goto('/voice');
+  await button(page, 'Say it so').press('Enter');
+  await expect(page.getByText('Write the word as it stands in your cues.')).toBeVisible();
+  await expect(page.getByLabel('As it is written')).toHaveAttribute('aria-invalid', 'true');
+  const asked = (text: string) =>
+    page.request.get(`/api/speech?${new URLSearchParams({ text, language: 'en', rate: '150' })}`);
+  const before = (await asked('Come to Tern Quay.')).headers().etag;
+  await page.getByLabel('As it is written').fill('Tern Quay');
+  await page.getByLabel('As it sounds').fill('turn key');
+  await page.getByLabel('As it sounds').press('Enter');
+  await expect(page.getByText('turn key')).toBeVisible();
+  const after = (await asked('Come to Tern Quay.')).headers().etag;
+  expect(after).not.toBe(before);
+  expect(after).toBe((await asked('Come to turn key.')).headers().etag);
+
+  await page.getByLabel('Counts are heard as').selectOption('A block of wood');
+  await page.getByLabel('A bell').selectOption('As the class begins and ends');
+  const kept = async () => (await app.db('teachers').first('sounds')).sounds;
+  await expect.poll(kept).toMatchObject({ countedBy: 'wood', bells: 'class', bellVolume: 1 });
+  const volume = page.getByLabel('Volume of the bell');
+  await volume.focus();
+  for (let n = 0; n < 4; n++) await volume.press('ArrowLeft');
+  await expect.poll(kept).toMatchObject({ countedBy: 'wood', bells: 'class', bellVolume: 0.8 });
+  expect(await axe(page)).toEqual([]);
+
+  await button(page, 'Remove: Tern Quay').press('Enter');
+  await expect(page.getByText('No words of your own yet')).toBeVisible();
+  expect((await asked('Come to Tern Quay.')).headers().etag).toBe(before);
+});
