@@ -13,6 +13,7 @@ const config: NextConfig = {
     'pg',
     '@node-rs/argon2',
     'fflate',
+    'pdfkit',
     'pino',
     'piscina',
     'prom-client',

@@ -6,8 +6,8 @@ import { addMove, axe, expect, openNewClass, storedPlan, test } from './harness'
 
 async function openTakeAway(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Sound and captions' }).click();
-  await expect(page.getByRole('dialog', { name: 'Sound and captions' })).toBeVisible();
+  await page.getByRole('menuitem', { name: 'Sound, captions, sheet' }).click();
+  await expect(page.getByRole('dialog', { name: 'Sound, captions, sheet' })).toBeVisible();
 }
 
 /** What saving gives, and what it is called. */
@@ -105,7 +105,7 @@ test('what stands in the way of taking a class away is told, and a sound that is
 }) => {
   await openNewClass(app, page, 'Not yet', 10);
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Sound and captions' }).click();
+  await page.getByRole('menuitem', { name: 'Sound, captions, sheet' }).click();
   await expect(page.getByText('This class is still empty.')).toBeVisible();
   await addMove(page, 'long o cheek');
   await openTakeAway(page);

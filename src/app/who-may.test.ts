@@ -150,6 +150,7 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   },
   'GET api/classes/[id]/audio': { id: 'classes', query: 'as=wav&counts=yes' },
   'GET api/classes/[id]/pack': { id: 'classes', query: 'counts=yes' },
+  'GET api/classes/[id]/sheet': { id: 'classes' },
   'GET api/classes/[id]/words': { id: 'classes', query: 'as=vtt&counts=yes&language=en' },
   'GET api/classes/[id]/register': { id: 'classes', query: 'from=2026-09-07' },
   'GET api/classes/[id]/versions': { id: 'classes' },

@@ -267,6 +267,14 @@ export const CALLS = {
     asks: z.object({ counts: yesOrNo }),
     answers: file,
   }),
+  /** The run sheet of a class, as a PDF file. */
+  takeSheet: call({
+    method: 'GET',
+    path: '/api/classes/[id]/sheet',
+    id,
+    asks: nothing,
+    answers: file,
+  }),
   /** All that is said in a class, in one of its languages, as a file. */
   takeWords: call({
     method: 'GET',

@@ -13,7 +13,8 @@ export interface SheetFigure {
   poses: readonly Pose[];
 }
 
-const INK = '#231a35';
+/** What is drawn with on paper. */
+export const INK = '#231a35';
 const HAND = '#f4e5d4';
 /** Colours on paper. */
 const PAPER: Record<FaceColour, string> = {
@@ -56,42 +57,57 @@ const attributes = (of: Record<string, string | number | undefined>): string =>
     .flatMap(([name, value]) => (value === undefined ? [] : [` ${name}="${value}"`]))
     .join('');
 
-const path = (d: string, of: Record<string, string | number | undefined>): string =>
-  d ? `<path d="${d}"${attributes(of)}/>` : '';
-
-function handSvg({ arm, palm, fingers, nails }: HandDrawing): string {
-  return [
-    path(arm.d, { 'stroke-width': arm.width + 2 * LINE }),
-    path(palm, { 'stroke-width': 2 * LINE }),
-    path(arm.d, { stroke: HAND, 'stroke-width': arm.width }),
-    ...fingers.map(
-      ({ d, width }) =>
-        path(d, { 'stroke-width': width + 1.7 * LINE }) +
-        path(d, { stroke: HAND, 'stroke-width': width }),
-    ),
-    path(palm, { fill: HAND, stroke: 'none' }),
-    path(arm.d, { stroke: HAND, 'stroke-width': arm.width }),
-    path(nails, { 'stroke-width': 0.5 * LINE }),
-  ].join('');
+/** One line of a picture on paper, in the dial's box of 400 by 500: what it is filled and drawn with, and how wide. */
+export interface PaperLine {
+  d: string;
+  fill?: string | undefined;
+  /** The ink, where it is nothing else; `none` where it is not drawn. */
+  stroke?: string | undefined;
+  width?: number | undefined;
+  /** Of the stroke, 0 to 1. */
+  opacity?: number | undefined;
 }
 
-/** The lines of a pose, in the dial's box. */
-function poseSvg(pose: Pose): string {
+const handLines = ({ arm, palm, fingers, nails }: HandDrawing): PaperLine[] => [
+  { d: arm.d, width: arm.width + 2 * LINE },
+  { d: palm, width: 2 * LINE },
+  { d: arm.d, stroke: HAND, width: arm.width },
+  ...fingers.flatMap(({ d, width }) => [
+    { d, width: width + 1.7 * LINE },
+    { d, stroke: HAND, width },
+  ]),
+  { d: palm, fill: HAND, stroke: 'none' },
+  { d: arm.d, stroke: HAND, width: arm.width },
+  { d: nails, width: 0.5 * LINE },
+];
+
+/** The lines of a pose as they are drawn on paper, the hindmost first. */
+export function paperLines(pose: Pose): PaperLine[] {
   const drawing = geometry(pose);
   const hands = handsIn(pose);
-  const parts = DRAWN.map((name) => {
+  const parts = DRAWN.map((name): PaperLine => {
     const { width, opacity = 1, fill, stroke } = STYLES[name];
     const { d, o = 1 } = drawing[name];
-    return path(d, {
+    const thinned = opacity * o;
+    return {
+      d,
       fill: fill && PAPER[fill],
       stroke,
-      'stroke-width': LINE * width,
-      'stroke-opacity': opacity * o === 1 ? undefined : opacity * o,
-    });
+      width: LINE * width,
+      opacity: thinned === 1 ? undefined : thinned,
+    };
   });
-  const some = (behind: boolean) => hands.filter((h) => h.behind === behind).map(handSvg);
-  return [...some(true), ...parts, ...some(false)].join('');
+  const some = (behind: boolean) => hands.filter((h) => h.behind === behind).flatMap(handLines);
+  return [...some(true), ...parts, ...some(false)].filter(({ d }) => d !== '');
 }
+
+const poseSvg = (pose: Pose): string =>
+  paperLines(pose)
+    .map(
+      ({ d, fill, stroke, width, opacity }) =>
+        `<path d="${d}"${attributes({ fill, stroke, 'stroke-width': width, 'stroke-opacity': opacity })}/>`,
+    )
+    .join('');
 
 /** Words in lines that fit below a picture; what does not fit in two is cut with an ellipsis. */
 function linesOf(text: string): string[] {

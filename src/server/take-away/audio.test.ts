@@ -206,6 +206,7 @@ describe('all of it in one file', () => {
       /Stop if anything hurts[\s\S]*wehtut|wehtut[\s\S]*Stop/,
     );
     expect(files['class.mp3']?.length).toBeGreaterThan(10_000);
+    expect(textOf(files['sheet.pdf']?.subarray(0, 5))).toBe('%PDF-');
   });
 
   it('has its sound as WAV where the machine cannot pack it', async () => {

@@ -9,6 +9,7 @@ import type { Db } from '../db';
 import type { Speaking } from '../speech/recordings';
 import { bytesOfText, type ZippedFile, zipped } from '../zip';
 import { classAudio } from './audio';
+import { classSheet } from './sheet';
 import { wordsFile } from './words';
 
 export interface AskedPack {
@@ -26,6 +27,7 @@ const readme = ({ plan, worded, now, timeZone }: AskedPack, sound: string): stri
     'Everything here opens without Up Beat.',
     [
       `${sound}   the class as it is heard, with a chapter for each move`,
+      'sheet.pdf   the run sheet: what comes when, what is said, and how it looks',
       'captions.*.vtt, captions.*.srt   what is said and when, for players of sound and film',
       'chapters.*.vtt   its moves and when they begin',
       'words.*.txt   all that is said, to be read',
@@ -45,7 +47,8 @@ export async function classPack(
   teacher: Speaking,
   asked: AskedPack,
 ): Promise<AsyncGenerator<Uint8Array>> {
-  const { worded, counts, signal } = asked;
+  const { plan, worded, counts, signal } = asked;
+  const sheet = await classSheet(db, teacher, { plan, score: worded.score });
   const heard = (as: AudioFormat) => classAudio(db, teacher, worded, { as, counts, signal });
   let as: AudioFormat = 'mp3';
   let sound: Readable;
@@ -56,18 +59,19 @@ export async function classPack(
     as = 'wav';
     sound = (await heard(as)).stream;
   }
-  return zipped(filesOf(asked, `class.${as}`, sound), asked.now);
+  return zipped(filesOf({ ...asked, sheet }, `class.${as}`, sound), asked.now);
 }
 
 async function* filesOf(
-  asked: AskedPack,
+  asked: AskedPack & { sheet: Uint8Array },
   soundName: string,
   sound: Readable,
 ): AsyncGenerator<ZippedFile> {
-  const { plan, worded, counts } = asked;
+  const { plan, worded, counts, sheet } = asked;
   const file = (name: string, text: string): ZippedFile => ({ name, parts: [bytesOfText(text)] });
   yield file('README.txt', readme(asked, soundName));
   yield file('class.upbeat.json', JSON.stringify(plan, null, 2));
+  yield { name: 'sheet.pdf', parts: [sheet], dense: true };
   for (const language of LANGUAGES) {
     const words = (as: 'vtt' | 'srt' | 'chapters' | 'text') =>
       wordsFile(worded, { as, counts, language });

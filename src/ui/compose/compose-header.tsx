@@ -222,7 +222,7 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
         <Download size={16} aria-hidden /> Save as a file
       </MenuEntry>
       <MenuEntry act={props.onTakeAway}>
-        <FileHeadphone size={16} aria-hidden /> Sound and captions
+        <FileHeadphone size={16} aria-hidden /> Sound, captions, sheet
       </MenuEntry>
       <MenuEntry act={() => savePictures(plan.name, picturesOfClass(plan, moves))}>
         <ImageDown size={16} aria-hidden /> Save pictures of the moves

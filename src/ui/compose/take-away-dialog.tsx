@@ -45,7 +45,7 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
   const { onClose } = props;
   const [counts, setCounts] = useState(true);
   return (
-    <Dialog title="Sound and captions" onClose={onClose}>
+    <Dialog title="Sound, captions, sheet" onClose={onClose}>
       <p className="quiet mb-3">
         The class as it is saved now and led as planned, with every move explained as for newcomers.
       </p>
@@ -61,6 +61,7 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
       <div className="grid gap-5">
         <SoundFile {...props} counts={counts} />
         <WordsFile {...props} counts={counts} />
+        <SheetFile {...props} />
         <PackFile {...props} counts={counts} />
       </div>
       <GeneralCaution className="mt-5" />
@@ -95,12 +96,30 @@ function SoundFile({ classId, name, totalMs, counts }: FileProps) {
   );
 }
 
+/** About how many bytes a sheet has. */
+const SHEET_BYTES = 120_000;
+
+function SheetFile({ classId, name }: TakeAwayDialogProps) {
+  return (
+    <section aria-label="Sheet">
+      <p className="mb-2">The run sheet on paper: what comes when, what is said, how it looks.</p>
+      <TakeButton
+        call={CALLS.takeSheet}
+        asked={{ id: classId, body: {} }}
+        says="Save the sheet, PDF"
+        bytes={SHEET_BYTES}
+        save={(blob) => saveBlob(name, '.pdf', blob)}
+      />
+    </section>
+  );
+}
+
 function PackFile({ classId, name, totalMs, counts }: FileProps) {
   return (
     <section aria-label="All of it">
       <p className="mb-2">
-        All of it in one ZIP file: sound, words in every language, and the class itself, which Up
-        Beat opens again.
+        All of it in one ZIP file: sound, words in every language, the sheet, and the class itself,
+        which Up Beat opens again.
       </p>
       <TakeButton
         call={CALLS.takePack}

@@ -1,0 +1,20 @@
+import { CALLS } from '@/core/calls';
+import { getClass } from '@/server/classes/classes';
+import { db } from '@/server/db';
+import { classSheet } from '@/server/take-away/sheet';
+import { wordedClass } from '@/server/take-away/worded';
+import { answering } from '../../../handle';
+
+export const GET = answering(CALLS.takeSheet, async ({ teacher, id }) => {
+  const { plan } = await getClass(db(), teacher, id);
+  const { score } = await wordedClass(db(), teacher, id);
+  const pdf = await classSheet(db(), teacher, { plan, score });
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      'Content-Type': 'application/pdf',
+      'Content-Length': String(pdf.length),
+      'Content-Disposition': 'attachment; filename="class.pdf"',
+      'Cache-Control': 'private, no-store',
+    },
+  });
+});
