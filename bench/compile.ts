@@ -3,10 +3,11 @@ import path from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { LIBRARY_BOOK } from '@library';
 import { updateSegment } from '@/core/class';
-import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
+import { LANGUAGE_NAMES, type Language } from '@/core/language';
 import { compile } from '@/core/score';
-import { estimateSpeech, rememberingMeter } from '@/core/speech';
+import { estimateIn, estimateSpeech, rememberingMeter, type VoiceOffer } from '@/core/speech';
 import { espeak } from '@/server/speech/engine';
+import { flite } from '@/server/speech/flite';
 import { Voice } from '@/server/speech/voice';
 import { sampleOf } from '../scripts/speech-sample';
 import { hourLong, quantile } from './hour-long';
@@ -64,24 +65,33 @@ function compiling(): void {
   console.log(`heap after 1000 compiles / before: ${(heap() / before).toFixed(3)}`);
 }
 
-/** How far the estimate is off on cues it was not fitted to. */
-async function estimating(language: Language, voice: Voice): Promise<void> {
+/** How far the estimate of a voice is off on cues it was not fitted to. */
+async function estimating(
+  language: Language,
+  voice: Voice,
+  { id, name }: VoiceOffer,
+): Promise<void> {
+  const estimate = estimateIn({ [language]: id });
   const errors = await Promise.all(
     sampleOf(language).heldOut.map(async (text) => {
-      const measured = (await voice.length({ text, language, wordsPerMinute: 150 })) ?? 0;
-      return Math.abs(estimateSpeech(text, language, 150) / measured - 1);
+      const measured = (await voice.length({ text, language, wordsPerMinute: 150 }, id)) ?? 0;
+      return Math.abs(estimate(text, language, 150) / measured - 1);
     }),
   );
   errors.sort((a, b) => a - b);
   const percent = (q: number) => `${(100 * quantile(errors, q)).toFixed(1)} %`;
   console.log(
-    `speech estimate, ${LANGUAGE_NAMES[language]}, ${errors.length} cues held out: median error ${percent(0.5)}, 95th percentile ${percent(0.95)}`,
+    `speech estimate, ${LANGUAGE_NAMES[language]}, ${name}, ${errors.length} cues held out: median error ${percent(0.5)}, 95th percentile ${percent(0.95)} (aim 8 and 22 %)`,
   );
 }
 
 compiling();
 const engine = await espeak();
 if (engine) {
-  const voice = new Voice(engine, path.join(tmpdir(), 'upbeat-bench-speech'));
-  for (const language of LANGUAGES) await estimating(language, voice);
+  const more = await flite();
+  const engines = [engine, ...(more ? [more] : [])] as const;
+  const voice = new Voice(engines, path.join(tmpdir(), 'upbeat-bench-speech'));
+  for (const offer of voice.offers) {
+    for (const language of offer.languages) await estimating(language, voice, offer);
+  }
 } else console.log('speech estimate: not measured, espeak-ng is not installed');

@@ -1,14 +1,16 @@
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { FEATURES, LANGUAGES, type Language } from '@/core/language';
+import { USUAL_VOICE, type VoiceId } from '@/core/speech';
 import { featuresOf } from '@/core/speech/estimate';
 import { espeak } from '@/server/speech/engine';
+import { flite } from '@/server/speech/flite';
 import { Voice } from '@/server/speech/voice';
 import { sampleOf } from './speech-sample';
 
 /**
- * Fits the speech estimate to measured lengths and prints the coefficients for
- * the `speech` of a language in src/core/language. Run it when the library or the speech program has changed:
+ * Fits the speech estimate to measured lengths and prints the coefficients: of the usual voice for the `speech` of a
+ * language in src/core/language, of the others for `OWN_PACE` in src/core/speech/estimate. Run it when the library or the speech program has changed:
  * node scripts/run-ts.mjs scripts/calibrate.ts
  */
 const RATE = 150;
@@ -34,18 +36,23 @@ function leastSquares(rows: { x: number[]; y: number }[]): number[] {
   return a.map((row) => row[n] ?? 0);
 }
 
-async function calibrate(language: Language, voice: Voice): Promise<void> {
+async function calibrate(language: Language, voice: Voice, id: VoiceId): Promise<void> {
   const rows = await Promise.all(
     sampleOf(language).calibration.map(async (text) => ({
       x: featuresOf(text, language),
-      y: (await voice.length({ text, language, wordsPerMinute: RATE })) ?? 0,
+      y: (await voice.length({ text, language, wordsPerMinute: RATE }, id)) ?? 0,
     })),
   );
   const found = leastSquares(rows).map((c, i) => `${FEATURES[i]}: ${Math.round(c)}`);
-  console.log(`${language}: { ${found.join(', ')} } from ${rows.length} cues`);
+  console.log(`${id}, ${language}: { ${found.join(', ')} } from ${rows.length} cues`);
 }
 
 const engine = await espeak();
 if (!engine) throw new Error('espeak-ng is not installed.');
-const voice = new Voice(engine, path.join(tmpdir(), 'upbeat-calibration'));
-for (const language of LANGUAGES) await calibrate(language, voice);
+const more = await flite();
+const engines = [engine, ...(more ? [more] : [])] as const;
+const voice = new Voice(engines, path.join(tmpdir(), 'upbeat-calibration'));
+for (const language of LANGUAGES) await calibrate(language, voice, USUAL_VOICE);
+for (const { id, languages } of more?.voices ?? []) {
+  for (const language of languages) await calibrate(language, voice, id);
+}

@@ -2,8 +2,8 @@ import type { DueBeat, DueCue } from '@/core/run';
 import { type Cue, isCount } from '@/core/score';
 import { type Mark, markSound, TONE_HZ } from '@/core/sound';
 import {
+  earlyMs,
   heardAs,
-  leadMs,
   type Sounds,
   softness,
   USUAL_SOUNDS,
@@ -30,7 +30,7 @@ interface Scheduled {
   /** On the audio clock, in seconds; undefined where the browser's own voice speaks. */
   when?: number;
   /** How long before its time it begins, in ms. */
-  leadMs?: number;
+  earlyMs?: number;
   /** When it will have been said, on the audio clock. */
   until?: number;
   stop: () => void;
@@ -57,7 +57,7 @@ export class CuePlayer {
   private wanted: Sounds = USUAL_SOUNDS;
   private readonly marks = new Map<Mark, AudioBuffer>();
   /** How early each spoken count begins. */
-  private readonly leads = new WeakMap<AudioBuffer, number>();
+  private readonly earlies = new WeakMap<AudioBuffer, number>();
 
   constructor(
     wordsPerMinute: number,
@@ -162,21 +162,25 @@ export class CuePlayer {
   }
 
   /** Whether the audio clock has slid since a sound was scheduled, and there is time to do it anew. */
-  private slid(clock: AudioClock, { at, when, leadMs: lead = 0 }: Scheduled, now: number): boolean {
+  private slid(
+    clock: AudioClock,
+    { at, when, earlyMs: early = 0 }: Scheduled,
+    now: number,
+  ): boolean {
     if (when === undefined || at < now + SETTLED_MS) return false;
-    return Math.abs(this.placeOf(clock, at, lead) - when) * 1000 > SLID_MS;
+    return Math.abs(this.placeOf(clock, at, early) - when) * 1000 > SLID_MS;
   }
 
   /**
    * Where a cue goes on the audio clock: at its time or so much before it, but never over one that is still being
    * said.
    */
-  private placeOf(clock: AudioClock, at: number, lead = 0): number {
+  private placeOf(clock: AudioClock, at: number, early = 0): number {
     let free = 0;
     for (const before of this.scheduled.values()) {
       if (before.at < at && before.until !== undefined) free = Math.max(free, before.until);
     }
-    return Math.max(clock.secondsAt(at - lead), free);
+    return Math.max(clock.secondsAt(at - early), free);
   }
 
   /** Falls silent at once and forgets what was scheduled. */
@@ -209,13 +213,13 @@ export class CuePlayer {
   }
 
   /** How long before its beat a spoken count begins. */
-  private leadOf(cue: Cue, buffer: AudioBuffer): number {
+  private earlyOf(cue: Cue, buffer: AudioBuffer): number {
     if (!isCount(cue)) return 0;
-    const known = this.leads.get(buffer);
+    const known = this.earlies.get(buffer);
     if (known !== undefined) return known;
-    const lead = leadMs({ samples: buffer.getChannelData(0), rate: buffer.sampleRate }, cue);
-    this.leads.set(buffer, lead);
-    return lead;
+    const early = earlyMs({ samples: buffer.getChannelData(0), rate: buffer.sampleRate }, cue);
+    this.earlies.set(buffer, early);
+    return early;
   }
 
   private schedule(ways: Ways, clock: AudioClock, due: DueCue, now: number): void {
@@ -241,8 +245,8 @@ export class CuePlayer {
       this.scheduled.set(key, { at, stop: () => clearTimeout(timer) });
       return;
     }
-    const lead = buffer ? this.leadOf(cue, buffer) / this.speed : 0;
-    const when = this.placeOf(clock, at, lead);
+    const early = buffer ? this.earlyOf(cue, buffer) / this.speed : 0;
+    const when = this.placeOf(clock, at, early);
     if (unspoken && this.sounds === 'tone') {
       this.scheduled.set(key, { at, when, stop: tone(context, out, when) });
       return;
@@ -258,7 +262,7 @@ export class CuePlayer {
     const seconds = buffer.duration / playbackRate;
     this.mixer.duckFor(when, seconds);
     const until = when + seconds;
-    this.scheduled.set(key, { at, when, until, leadMs: lead, stop: () => source.stop() });
+    this.scheduled.set(key, { at, when, until, earlyMs: early, stop: () => source.stop() });
   }
 
   private fallenBack(to: Sound): void {

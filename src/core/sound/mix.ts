@@ -7,14 +7,14 @@ export interface Placed {
   /** From the start, in ms. */
   startMs: number;
   sound: () => Promise<Sound | null>;
-  /** How long before its time it begins, in ms, `MOST_LEAD_MS` at most: what of it is heard then tells. */
-  leadMs?: (sound: Sound) => number;
+  /** How long before its time it begins, in ms, `MOST_EARLY_MS` at most: what of it is heard then tells. */
+  earlyMs?: (sound: Sound) => number;
   /** A factor; 1 where it is missing. */
   volume?: number;
 }
 
 /** Most that a sound may begin before its time, in ms. */
-export const MOST_LEAD_MS = 400;
+export const MOST_EARLY_MS = 400;
 
 /** Seconds that are mixed at once. */
 const WINDOW_S = 1;
@@ -61,11 +61,11 @@ export async function* mixed(
     const window = new Float32Array(Math.min(size, whole - at));
     const end = at + window.length;
     // Those that may begin in this window, early as they may be.
-    const until = (end * 1000) / rate + MOST_LEAD_MS;
+    const until = (end * 1000) / rate + MOST_EARLY_MS;
     for (let p = placed[next]; p && p.startMs < until; p = placed[++next]) {
       const sound = await p.sound();
       if (!sound) continue;
-      const startMs = Math.max(0, p.startMs - Math.min(MOST_LEAD_MS, p.leadMs?.(sound) ?? 0));
+      const startMs = Math.max(0, p.startMs - Math.min(MOST_EARLY_MS, p.earlyMs?.(sound) ?? 0));
       const from = Math.round((startMs * rate) / 1000);
       sounding.push({ from, samples: atRate(sound, rate).samples, volume: p.volume ?? 1 });
     }

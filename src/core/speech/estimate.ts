@@ -1,6 +1,7 @@
-import { FEATURES, LANGUAGE_DATA, type Language } from '../language';
+import { FEATURES, LANGUAGE_DATA, type Language, type LanguageSpeech } from '../language';
 import { SLOWEST_VOICE, type SpeechMeter, withoutEmoji } from './speech';
 import { spelledOut } from './spelled';
+import { USUAL_VOICE, type VoiceId } from './voices';
 
 /** Speaking rate the coefficients were fitted at, in words a minute. */
 const REFERENCE_RATE = 150;
@@ -29,13 +30,25 @@ export function featuresOf(text: string, language: Language): number[] {
   return [1, spoken, letters, commas, sentences];
 }
 
+/** Ms for each feature, as `LanguageSpeech.ms`, of voices that speak otherwise than the usual one. */
+const OWN_PACE: Partial<Record<VoiceId, Partial<Record<Language, LanguageSpeech['ms']>>>> = {
+  warm: { en: { base: 597, syllable: 40, letter: 47, comma: 304, sentence: 603 } },
+  calm: { en: { base: 491, syllable: 32, letter: 53, comma: 196, sentence: 503 } },
+};
+
 /**
- * Estimates the spoken length of a text from its syllables, letters and punctuation.
+ * Estimates the spoken length of a text from its syllables, letters and punctuation, in the voice of each language.
  * Used while typing, before a measured length is there. Returns whole ms, 0 for a text without words.
  */
-export const estimateSpeech: SpeechMeter = (text, language, wordsPerMinute) => {
-  const features = featuresOf(text, language);
-  const coefficients = LANGUAGE_DATA[language].speech.ms;
-  const ms = FEATURES.reduce((sum, name, i) => sum + coefficients[name] * (features[i] ?? 0), 0);
-  return Math.round((ms * REFERENCE_RATE) / Math.max(SLOWEST_VOICE, wordsPerMinute));
-};
+export const estimateIn =
+  (voices: Partial<Record<Language, VoiceId>>): SpeechMeter =>
+  (text, language, wordsPerMinute) => {
+    const features = featuresOf(text, language);
+    const own = OWN_PACE[voices[language] ?? USUAL_VOICE]?.[language];
+    const coefficients = own ?? LANGUAGE_DATA[language].speech.ms;
+    const ms = FEATURES.reduce((sum, name, i) => sum + coefficients[name] * (features[i] ?? 0), 0);
+    return Math.round((ms * REFERENCE_RATE) / Math.max(SLOWEST_VOICE, wordsPerMinute));
+  };
+
+/** As `estimateIn`, in the usual voice. */
+export const estimateSpeech: SpeechMeter = estimateIn({});

@@ -1,5 +1,5 @@
 import { LANGUAGE_DATA, type Language } from '../language';
-import { MOST_LEAD_MS, type Sound, stressedOnsetMs } from '../sound';
+import { MOST_EARLY_MS, type Sound, stressedOnsetMs } from '../sound';
 import { inWords } from './spelled';
 
 /** Length of a text spoken in a language at a rate in words a minute, in whole ms. */
@@ -84,8 +84,8 @@ export function rememberingMeter(meter: SpeechMeter): SpeechMeter {
 }
 
 /** How long before its beat a spoken count begins, in whole ms, so that its stressed vowel is on the beat. */
-export const leadMs = (sound: Sound, { text, language }: Pick<Utterance, 'text' | 'language'>) =>
+export const earlyMs = (sound: Sound, { text, language }: Pick<Utterance, 'text' | 'language'>) =>
   Math.min(
-    MOST_LEAD_MS,
+    MOST_EARLY_MS,
     stressedOnsetMs(sound, LANGUAGE_DATA[language].speech.secondSyllable.includes(text) ? 1 : 0),
   );

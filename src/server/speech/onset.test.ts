@@ -2,7 +2,7 @@ import { PHRASES } from '@library/phrases';
 import { expect, it } from 'vitest';
 import type { Language } from '@/core/language';
 import { prompt, type Sound, stressedOnsetMs } from '@/core/sound';
-import { leadMs, soundOf } from '@/core/speech';
+import { earlyMs, soundOf } from '@/core/speech';
 import { espeak } from './engine';
 import { flite } from './flite';
 
@@ -60,7 +60,7 @@ it('counts of every voice have their beat where another detector finds it', asyn
           const text = PHRASES[language].number(n);
           const said = { text, language, wordsPerMinute: 131 };
           const sound = prompt(soundOf(await engine.render(said, id)));
-          const ms = leadMs(sound, said);
+          const ms = earlyMs(sound, said);
           off.push(Math.abs(ms - grownMost(sound, ms)));
           fromStart.push(ms);
         }
@@ -82,7 +82,7 @@ it('the beat of a word whose second syllable is stressed lies there', async () =
   const wav = await engine?.render(said, 'plain');
   if (!wav) throw new Error('espeak-ng is missing; "npm test" installs it.');
   const sound = prompt(soundOf(wav));
-  expect(leadMs(sound, said)).toBeGreaterThan(stressedOnsetMs(sound) + 60);
+  expect(earlyMs(sound, said)).toBeGreaterThan(stressedOnsetMs(sound) + 60);
 });
 
 it('nothing has no beat', () => {

@@ -70,6 +70,8 @@ function saying(words: readonly SaidWord[]): (utterance: Utterance) => Utterance
 export interface TeacherSpeaker extends Speaker {
   /** The voice that was chosen, the recordings, and how words are said. */
   stamp: string;
+  /** In which voice the machine speaks each language. */
+  voices: Record<Language, VoiceId>;
   /** How much this process has spoken so far; more may be known after more was. */
   spoken: () => number;
 }
@@ -99,6 +101,10 @@ export async function speakerOf(
   const voiceOf = ({ language }: Utterance) => voiceIn(choice, language);
   return {
     stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null} ${JSON.stringify(words)}`,
+    voices: Object.fromEntries(LANGUAGES.map((l) => [l, voiceIn(choice, l)])) as Record<
+      Language,
+      VoiceId
+    >,
     spoken: () => speaking?.rendered ?? 0,
     length: async (utterance) =>
       ofRecording(utterance) ??

@@ -12,12 +12,12 @@ import { isCount } from '@/core/score';
 import {
   HIGHEST_DBTP,
   loudnessOf,
-  MOST_LEAD_MS,
+  MOST_EARLY_MS,
   type Sound,
   SPOKEN_LUFS,
   truePeakOf,
 } from '@/core/sound';
-import { leadMs, soundOf } from '@/core/speech';
+import { earlyMs, soundOf } from '@/core/speech';
 import { type AudioFormat, chaptersOf, type Worded } from '@/core/take-away';
 import { createClass } from '../classes/classes';
 import { speaks } from '../speech/teacher-speech';
@@ -123,10 +123,10 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
     for (const { startMs, durationMs, text, language, kind } of of.score.cues) {
       if (isCount({ kind })) {
         const { wav } = await speak({ text, language, wordsPerMinute: of.score.wordsPerMinute });
-        const lead = Math.min(startMs - free, leadMs(soundOf(wav), { text, language }));
-        const onset = soundsFrom(sound, startMs - lead - 5, startMs + 30);
-        expect(Math.abs((onset ?? 0) - (startMs - lead)), text).toBeLessThanOrEqual(10);
-        if (lead > 50) early++;
+        const before = Math.min(startMs - free, earlyMs(soundOf(wav), { text, language }));
+        const onset = soundsFrom(sound, startMs - before - 5, startMs + 30);
+        expect(Math.abs((onset ?? 0) - (startMs - before)), text).toBeLessThanOrEqual(10);
+        if (before > 50) early++;
       }
       free = startMs + durationMs;
     }
@@ -136,7 +136,7 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
   it('is silent wherever silence is planned', () => {
     let free = 0;
     for (const { startMs, durationMs, kind } of of.score.cues) {
-      const begins = startMs - (isCount({ kind }) ? MOST_LEAD_MS : 0);
+      const begins = startMs - (isCount({ kind }) ? MOST_EARLY_MS : 0);
       if (!of.score.steps.some((s) => s.beatMs || s.breathTones)) {
         expect(soundsFrom(sound, free + 1, begins - 1)).toBeNull();
       }

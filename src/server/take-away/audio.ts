@@ -7,7 +7,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
 import { bytesOf, type Mark, markSound, mixed, type Placed, type Sound } from '@/core/sound';
-import { leadMs, soundOf, type Utterance, wavHeader } from '@/core/speech';
+import { earlyMs, soundOf, type Utterance, wavHeader } from '@/core/speech';
 import {
   type AudioFormat,
   chapterMetadata,
@@ -97,7 +97,7 @@ export async function classAudio(
       if ('mark' in one) return { startMs, volume, sound: async () => markOf(one.mark) };
       const { says, count, freeMs } = one;
       const early = count && {
-        leadMs: (sound: Sound) => Math.min(freeMs, leadMs(sound, says)),
+        earlyMs: (sound: Sound) => Math.min(freeMs, earlyMs(sound, says)),
       };
       return { startMs, volume, sound: () => said(says), ...early };
     });

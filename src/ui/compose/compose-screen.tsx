@@ -34,6 +34,7 @@ import { useLineActions } from './use-line-actions';
 import { useLookedAt } from './use-looked-at';
 import { useRehearsal } from './use-rehearsal';
 import { useRepair } from './use-repair';
+import type { Voices } from './use-score';
 import { useSelection } from './use-selection';
 
 export interface ComposeScreenProps {
@@ -46,6 +47,8 @@ export interface ComposeScreenProps {
   talk: Talk;
   /** What is known of how long the class's words are, in ms by utterance key. */
   lengths: ReadonlyMap<string, number>;
+  /** In which voice each language is said. */
+  voices: Voices;
   lead: () => Promise<void>;
   /** The segment that the page opens at, where one was asked for. */
   openAt?: string;
@@ -90,6 +93,7 @@ function Composing(props: ComposeScreenProps) {
     library,
     room,
     lengths: props.lengths,
+    voices: props.voices,
     talk,
   });
   const { score, seen, spans, book, nameOf } = judged;

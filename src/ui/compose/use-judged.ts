@@ -6,7 +6,7 @@ import { type Move, moveText } from '@/core/move';
 import { factorOf, type Talk } from '@/core/run';
 import { type Book, type Score, type SegmentSpan, segmentSpans } from '@/core/score';
 import type { Room } from './room';
-import { type MeasuredScore, useScore } from './use-score';
+import { type MeasuredScore, useScore, type Voices } from './use-score';
 import { useSettled } from './use-settled';
 
 export interface Judged extends MeasuredScore {
@@ -36,11 +36,12 @@ export interface ToJudge {
   room: Room;
   /** What was known of the lengths of its words when the page was opened, in ms by utterance key. */
   lengths: ReadonlyMap<string, number>;
+  voices: Voices;
   talk: Talk;
 }
 
 /** All that is worked out of a class while it is edited: its score and what is to be known of it. */
-export function useJudged({ plan, library, room, lengths, talk }: ToJudge): Judged {
+export function useJudged({ plan, library, room, lengths, voices, talk }: ToJudge): Judged {
   const moves = useMemo(() => [...library, ...(plan.moves ?? [])], [library, plan.moves]);
   const book = useMemo((): Book => {
     const byId = new Map(moves.map((m) => [m.id, m]));
@@ -48,7 +49,7 @@ export function useJudged({ plan, library, room, lengths, talk }: ToJudge): Judg
   }, [moves]);
   const met = useMemo(() => room.people.map((p) => p.met), [room.people]);
   const talkingFactor = factorOf(talk, plan.rules.say);
-  const measured = useScore({ plan, book, room: met, lengths, talkingFactor });
+  const measured = useScore({ plan, book, room: met, lengths, voices, talkingFactor });
   const { score, compileAlso, unsaid } = measured;
   const seen = useSettled(useMemo(() => ({ plan, score }), [plan, score]));
   const spans = useMemo(() => segmentSpans(seen.score), [seen]);

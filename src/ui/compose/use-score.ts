@@ -5,11 +5,12 @@ import type { Plan } from '@/core/class';
 import type { Language } from '@/core/language';
 import { type Book, lengthOf, type MovesMet, recompiler, type Score } from '@/core/score';
 import {
-  estimateSpeech,
+  estimateIn,
   measuredMeter,
   rememberingMeter,
   type Utterance,
   utteranceKey,
+  type VoiceId,
 } from '@/core/speech';
 
 const WAIT_MS = 400;
@@ -30,6 +31,9 @@ export interface MeasuredScore {
   measureAgain: (text: string, language: Language) => void;
 }
 
+/** In which voice each language is said. */
+export type Voices = Readonly<Record<Language, VoiceId>>;
+
 export interface ToScore {
   plan: Plan;
   book: Book;
@@ -37,6 +41,7 @@ export interface ToScore {
   room: MovesMet;
   /** What is known from the beginning of how long its words are. */
   lengths: Lengths;
+  voices: Voices;
   /** How many times as long as its cues the talk of this teacher takes. */
   talkingFactor: number;
 }
@@ -50,6 +55,7 @@ export function useScore({
   book,
   room,
   lengths: knownBefore,
+  voices,
   talkingFactor,
 }: ToScore): MeasuredScore {
   const [lengths, setLengths] = useState(knownBefore);
@@ -57,7 +63,7 @@ export function useScore({
   /** What the server said it cannot speak; the estimate stands for it. */
   const silent = useRef(new Set<string>());
   const [unsaid, setUnsaid] = useState<ReadonlySet<string>>(new Set());
-  const [estimate] = useState(() => rememberingMeter(estimateSpeech));
+  const [estimate] = useState(() => rememberingMeter(estimateIn(voices)));
   const compileWith = useCallback(
     (known: Lengths) => recompiler(book, { lengths: known, estimate, room, talkingFactor }),
     [book, estimate, room, talkingFactor],

@@ -50,6 +50,7 @@ export default async function ComposePage({
       room={{ ...room, timeZone: teacher.timeZone }}
       talk={talk}
       lengths={lengths}
+      voices={speaker.voices}
       lead={leadClassAction.bind(null, id)}
       openAt={placedSegments(stored.plan).find((p) => p.segment.id === segment)?.segment.id}
     />
