@@ -2,9 +2,9 @@ import { LANGUAGE_DATA, type Language } from '../language';
 
 /** What stands in a text, as the words that are heard for it. */
 
-/** Most cues have nothing to put into words: no figure or sign, no capitals, nothing that may be an abbreviation. */
+/** Most cues have nothing to put into words: no figure or sign, and nothing that may be an abbreviation. */
 const MAY_NEED =
-  /[\d%&+=@#°€£½¼¾⅓⅔/*×~≈<>]|[A-ZÄÖÜ]{2}|\p{L}\. ?\p{L}\.|\b(?:approx|bzw|ca|dr|etc|evtl|ggf|incl|inkl|li|max|re|usw|vgl|vs)\b/iu;
+  /[\d%&+=@#°€£½¼¾⅓⅔/*×~≈<>]|\p{L}\. ?\p{L}\.|\b(?:approx|bzw|ca|dr|etc|evtl|ggf|incl|inkl|li|max|re|usw|vgl|vs)\b/iu;
 const LARGEST = 999_999;
 /** A number, with thousands and decimals as either language writes them; a minus is no dash between words. */
 const NUMBER = /(?<![\p{L}\d])([-−](?=\d))?\d+(?:[.,]\d+)*/gu;
