@@ -33,6 +33,15 @@ test('a class is taken away as sound and as captions, which a browser reads as t
   const heardMs = wavMs(sound.bytes) ?? 0;
   expect(heardMs).toBeGreaterThan(60_000);
 
+  await page.getByLabel('Part').selectOption('Work');
+  const part = await savedBy(page, 'Save the sound');
+  expect(part.name).toBe('long-o-twice-slowly-work.wav');
+  // Only a move is in the class, so that its work is all of it.
+  expect(wavMs(part.bytes)).toBe(heardMs);
+  const sheet = await savedBy(page, 'Save the sheet, PDF');
+  expect(sheet.name).toBe('long-o-twice-slowly.pdf');
+  expect(sheet.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+
   await page.getByLabel('Language').selectOption('German');
   const words = await savedBy(page, 'Save the words');
   expect(words.name).toBe('long-o-twice-slowly.de.vtt');

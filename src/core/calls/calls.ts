@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { markSchema } from '../attendance';
 import { dateSchema } from '../calendar';
-import { planSchema, rulesSchema } from '../class';
+import { PHASES, planSchema, rulesSchema } from '../class';
 import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
 import { MOST_PRACTISED_S } from '../people';
@@ -256,7 +256,12 @@ export const CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/audio',
     id,
-    asks: z.object({ as: z.enum(AUDIO_FORMATS), counts: yesOrNo }),
+    asks: z.object({
+      as: z.enum(AUDIO_FORMATS),
+      counts: yesOrNo,
+      /** One phase alone. */
+      phase: z.enum(PHASES).optional(),
+    }),
     answers: file,
   }),
   /** Both, in all languages, with the plan, as a ZIP file. */

@@ -53,6 +53,7 @@ export const REFUSALS = {
   'in-the-way': [409, 'This would be in the way: {}.'],
   'bad-calendar': [409, '{}'],
   'nothing-chosen': [409, 'Choose a class for something, or some closed days.'],
+  'no-such-part': [409, 'This class has nothing in that part now. Choose another part.'],
   'too-many-words': [409, 'A studio has {} words of its own at most. Remove one first.'],
   'too-many-closures': [409, 'A studio has {} closures at most. Remove one that is over.'],
   'email-taken': [409, 'Somebody signs in with this email already. Use another one.'],

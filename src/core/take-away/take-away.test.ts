@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import SrtParser from 'srt-parser-2';
 import { describe, expect, it } from 'vitest';
 import { type TextNode, WebVTTParser } from 'webvtt-parser';
-import type { Plan } from '../class';
+import { PHASES, type Plan } from '../class';
 import { followDocument, shownIn } from '../follow';
 import { LANGUAGES, type Language } from '../language';
 import { compile, isCount } from '../score';
@@ -18,10 +18,12 @@ import {
   chapterVtt,
   type Head,
   heardOf,
+  partOf,
   plainText,
   srt,
   type Worded,
   webVtt,
+  within,
 } from '.';
 
 const worded = (plan: Plan): Worded => {
@@ -253,6 +255,23 @@ it('what is heard is every cue at its time and every tone, and without counts no
       );
       if (!counts) expect(tones).toEqual([]);
       else expect(tones.filter((mark) => mark === 'beat')).toHaveLength(beats);
+    }),
+    { numRuns: RUNS / 4 },
+  );
+});
+
+it('a part of a class begins at nought and has what begins within it, and all parts are the whole', () => {
+  fc.assert(
+    fc.property(smallPlan(6), (plan) => {
+      const { score } = worded(plan);
+      const parts = PHASES.flatMap((phase) => partOf(score, phase) ?? []);
+      expect(parts.map((p) => p.fromMs)).toEqual([0, ...parts.slice(0, -1).map((p) => p.toMs)]);
+      expect(parts.at(-1)?.toMs).toBe(partOf(score)?.toMs);
+      const all = heardOf(score, { counts: true, sounds: USUAL_SOUNDS });
+      const put = parts.flatMap((part) =>
+        within(all, part).map((h) => ({ ...h, startMs: h.startMs + part.fromMs })),
+      );
+      expect(put).toEqual(all);
     }),
     { numRuns: RUNS / 4 },
   );

@@ -7,7 +7,7 @@ import type { Readable } from 'node:stream';
 import { planOf } from '@testing/plans';
 import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Plan } from '@/core/class';
+import { PHASES, type PhaseName, type Plan } from '@/core/class';
 import { isCount } from '@/core/score';
 import {
   HIGHEST_DBTP,
@@ -18,7 +18,7 @@ import {
   truePeakOf,
 } from '@/core/sound';
 import { earlyMs, soundOf } from '@/core/speech';
-import { type AudioFormat, chaptersOf, type Worded } from '@/core/take-away';
+import { type AudioFormat, chaptersOf, partOf, type Worded } from '@/core/take-away';
 import { createClass } from '../classes/classes';
 import { speaks } from '../speech/teacher-speech';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
@@ -67,9 +67,15 @@ const wordedOf = (name: string): Promise<Worded> => {
   made.set(name, now);
   return now;
 };
-const take = async (of: Worded, as: AudioFormat, { counts = true, by = teacher } = {}) => {
+interface Taken {
+  counts?: boolean;
+  by?: typeof teacher;
+  phase?: PhaseName;
+}
+const take = async (of: Worded, as: AudioFormat, taken: Taken = {}) => {
+  const { counts = true, by = teacher, phase } = taken;
   const signal = new AbortController().signal;
-  return classAudio(db(), by, of, { as, counts, signal });
+  return classAudio(db(), by, of, { as, counts, signal, ...(phase && { phase }) });
 };
 const whole = async (stream: Readable): Promise<Buffer> => {
   const parts: Buffer[] = [];
@@ -149,6 +155,30 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
     expect(Math.abs((loudnessOf(sound) ?? 0) - SPOKEN_LUFS)).toBeLessThan(1.2);
     expect(truePeakOf(sound.samples)).toBeLessThanOrEqual(HIGHEST_DBTP + 0.1);
   });
+});
+
+it('one phase alone is the same sound, cut out of the whole, with its own chapters', async () => {
+  const of = await wordedOf('a German class');
+  const phase = of.score.steps[Math.floor(of.score.steps.length / 2)]?.phase ?? 'work';
+  const part = partOf(of.score, phase);
+  if (!part) throw new Error(phase);
+  const all = soundOf(await whole((await take(of, 'wav')).stream));
+  const cut = soundOf(await whole((await take(of, 'wav', { phase })).stream));
+  const at = (ms: number) => Math.round((ms * all.rate) / 1000);
+  expect(cut.samples).toHaveLength(at(part.toMs - part.fromMs));
+  // To a sample, which each is rounded to for itself.
+  const cues = of.score.cues.filter((c) => c.startMs >= part.fromMs && c.startMs < part.toMs);
+  expect(cues.length).toBeGreaterThan(5);
+  for (const { startMs, durationMs } of cues) {
+    const [whole, alone] = [part.fromMs, 0].map((from, i) => {
+      const begins = startMs - part.fromMs + from;
+      return (soundsFrom(i === 0 ? all : cut, begins, begins + durationMs) ?? -1) - from;
+    });
+    expect(Math.abs((whole ?? 0) - (alone ?? 0))).toBeLessThan(1);
+  }
+  const missing = PHASES.find((name) => !of.score.steps.some((s) => s.phase === name));
+  if (!missing) throw new Error('the class has all phases');
+  await expect(take(of, 'wav', { phase: missing })).rejects.toMatchObject({ code: 'no-such-part' });
 });
 
 it('without counts there is less to be heard, and nothing moves', async () => {

@@ -6,6 +6,7 @@ import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
+import type { PhaseName } from '@/core/class';
 import { bytesOf, type Mark, markSound, mixed, type Placed, type Sound } from '@/core/sound';
 import { earlyMs, soundOf, type Utterance, wavHeader } from '@/core/speech';
 import {
@@ -13,7 +14,10 @@ import {
   chapterMetadata,
   chaptersOf,
   heardOf,
+  type Part,
+  partOf,
   type Worded,
+  within,
 } from '@/core/take-away';
 import type { Db } from '../db';
 import type { Speaking } from '../speech/recordings';
@@ -50,6 +54,8 @@ export interface AskedAudio {
   as: AudioFormat;
   /** Whether counts and tones are heard. */
   counts: boolean;
+  /** One phase alone. */
+  phase?: PhaseName;
   signal: AbortSignal;
 }
 
@@ -58,16 +64,19 @@ const making = new Set<string>();
 /**
  * The sound of a class as it is made, faster than it is heard. Nothing of it is kept: where whoever asked goes away, it
  * ends.
- * @throws Refusal `too-long-to-hear`, `sound-busy`, `no-voice`, `no-encoder`
+ * @throws Refusal `no-such-part`, `too-long-to-hear`, `sound-busy`, `no-voice`, `no-encoder`
  */
 export async function classAudio(
   db: Db,
   teacher: Speaking,
   worded: Worded,
-  { as, counts, signal }: AskedAudio,
+  { as, counts, phase, signal }: AskedAudio,
 ): Promise<{ stream: Readable; bytes: number | null }> {
   const { score } = worded;
-  if (score.totalMs > MOST_HOURS * 3_600_000) {
+  const part = partOf(score, phase);
+  if (!part) throw new Refusal('no-such-part');
+  const totalMs = part.toMs - part.fromMs;
+  if (totalMs > MOST_HOURS * 3_600_000) {
     throw new Refusal('too-long-to-hear', String(MOST_HOURS));
   }
   if (making.has(teacher.id) || making.size >= MOST_AT_ONCE) throw new Refusal('sound-busy');
@@ -91,7 +100,7 @@ export async function classAudio(
         throw problem;
       }
     };
-    const heard = heardOf(score, { counts, sounds });
+    const heard = within(heardOf(score, { counts, sounds }), part);
     const placed = heard.map((one): Placed => {
       const { startMs, volume } = one;
       if ('mark' in one) return { startMs, volume, sound: async () => markOf(one.mark) };
@@ -104,12 +113,12 @@ export async function classAudio(
     // Where nothing can be said at all, it is told before anything is sent.
     const first = heard.find((h) => 'says' in h);
     if (first && 'says' in first) await said(first.says);
-    const windows = mixed(placed, { rate: RATE, totalMs: score.totalMs });
-    const samples = Math.round((score.totalMs * RATE) / 1000);
+    const windows = mixed(placed, { rate: RATE, totalMs });
+    const samples = Math.round((totalMs * RATE) / 1000);
     const stream =
       as === 'wav'
         ? Readable.from(wavParts(windows, samples))
-        : await encoded(as, windows, worded, signal);
+        : await encoded(as, windows, { worded, part, signal });
     const over = () => void making.delete(teacher.id);
     stream.once('end', over);
     stream.once('close', over);
@@ -137,8 +146,7 @@ const isMissing = (problem: unknown) => (problem as NodeJS.ErrnoException).code 
 async function encoded(
   as: 'mp3' | 'opus',
   windows: AsyncIterable<Float32Array>,
-  worded: Worded,
-  signal: AbortSignal,
+  { worded, part, signal }: { worded: Worded; part: Part; signal: AbortSignal },
 ): Promise<Readable> {
   const { name, language } = worded.score;
   const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-sound-'));
@@ -146,7 +154,7 @@ async function encoded(
   const chapters = path.join(folder, 'chapters');
   await writeFile(
     chapters,
-    chapterMetadata(chaptersOf(worded, language), { name, language, notes: [] }),
+    chapterMetadata(within(chaptersOf(worded, language), part), { name, language, notes: [] }),
   );
   const raw = ['-f', 's16le', '-ar', String(RATE), '-ac', '1', '-i', 'pipe:0'];
   const told = ['-f', 'ffmetadata', '-i', chapters, '-map', '0:a', '-map_metadata', '1'];

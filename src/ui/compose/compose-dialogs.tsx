@@ -55,7 +55,7 @@ export function ComposeDialogs(props: ComposeDialogsProps) {
   }
   if (opened === 'takeAway') {
     const { name, language } = plan;
-    return <TakeAwayDialog {...{ classId, name, language, onClose }} totalMs={score.totalMs} />;
+    return <TakeAwayDialog {...{ classId, name, language, score, onClose }} />;
   }
   const speech: KnownSpeech = {
     lengths,

@@ -4,8 +4,16 @@ import { useEffect, useRef, useState } from 'react';
 import { saveBlob } from '@/browser/save-file';
 import { takeFile } from '@/browser/take-file';
 import { CALLS, type Call } from '@/core/calls';
+import { PHASE_NAMES, PHASES, type PhaseName } from '@/core/class';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
-import { AUDIO_FORMATS, type AudioFormat, WORD_FORMATS, type WordFormat } from '@/core/take-away';
+import type { Score } from '@/core/score';
+import {
+  AUDIO_FORMATS,
+  type AudioFormat,
+  partOf,
+  WORD_FORMATS,
+  type WordFormat,
+} from '@/core/take-away';
 import { GeneralCaution } from '../kit/caution';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
@@ -15,8 +23,8 @@ export interface TakeAwayDialogProps {
   classId: string;
   name: string;
   language: Language;
-  /** About how long it is. */
-  totalMs: number;
+  /** What it is now; how long it will be is only about as long. */
+  score: Score;
   onClose: () => void;
 }
 
@@ -71,9 +79,16 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
 
 type FileProps = TakeAwayDialogProps & { counts: boolean };
 
-function SoundFile({ classId, name, totalMs, counts }: FileProps) {
+const WHOLE = 'whole';
+
+function SoundFile({ classId, name, score, counts }: FileProps) {
   const [as, setAs] = useState<AudioFormat>('mp3');
-  const body = { as, counts: counts ? 'yes' : 'no' };
+  const [chosen, setChosen] = useState<PhaseName | typeof WHOLE>(WHOLE);
+  const phases = PHASES.filter((phase) => score.steps.some((step) => step.phase === phase));
+  // A phase that was emptied meanwhile is no choice any more.
+  const phase = phases.find((p) => p === chosen);
+  const { fromMs, toMs } = partOf(score, phase) ?? { fromMs: 0, toMs: score.totalMs };
+  const body = { as, counts: counts ? 'yes' : 'no', ...(phase && { phase }) };
   return (
     <section aria-label="Sound" className="flex flex-wrap items-end gap-3">
       <Choice
@@ -84,13 +99,21 @@ function SoundFile({ classId, name, totalMs, counts }: FileProps) {
         onChange={setAs}
         width="w-56"
       />
+      <Choice
+        label="Part"
+        value={phase ?? WHOLE}
+        options={[WHOLE, ...phases]}
+        names={{ ...PHASE_NAMES, whole: 'The whole class' }}
+        onChange={setChosen}
+        width="w-40"
+      />
       <TakeButton
         call={CALLS.takeSound}
         asked={{ id: classId, body }}
         says="Save the sound"
         strong
-        bytes={totalMs * BYTES_A_MS[as]}
-        save={(blob) => saveBlob(name, `.${as}`, blob)}
+        bytes={(toMs - fromMs) * BYTES_A_MS[as]}
+        save={(blob) => saveBlob(phase ? `${name}, ${PHASE_NAMES[phase]}` : name, `.${as}`, blob)}
       />
     </section>
   );
@@ -114,7 +137,7 @@ function SheetFile({ classId, name }: TakeAwayDialogProps) {
   );
 }
 
-function PackFile({ classId, name, totalMs, counts }: FileProps) {
+function PackFile({ classId, name, score, counts }: FileProps) {
   return (
     <section aria-label="All of it">
       <p className="mb-2">
@@ -125,7 +148,7 @@ function PackFile({ classId, name, totalMs, counts }: FileProps) {
         call={CALLS.takePack}
         asked={{ id: classId, body: { counts: counts ? 'yes' : 'no' } }}
         says="Save all of it"
-        bytes={totalMs * BYTES_A_MS.mp3}
+        bytes={score.totalMs * BYTES_A_MS.mp3}
         save={(blob) => saveBlob(name, '.zip', blob)}
       />
     </section>

@@ -6,9 +6,9 @@ import { wordedClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
 
 export const GET = answering(CALLS.takeSound, async ({ teacher, id, body, request }) => {
-  const { as, counts } = body;
+  const { as, counts, phase } = body;
   const worded = await wordedClass(db(), teacher, id);
-  const asked = { as, counts: counts === 'yes', signal: request.signal };
+  const asked = { as, counts: counts === 'yes', signal: request.signal, ...(phase && { phase }) };
   const { stream, bytes } = await classAudio(db(), teacher, worded, asked);
   return new Response(Readable.toWeb(stream) as ReadableStream, {
     headers: {
