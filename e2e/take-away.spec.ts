@@ -89,6 +89,7 @@ test('a class is taken away as sound and as captions, which a browser reads as t
     'chapters.en.vtt',
     'class.mp3',
     'class.upbeat.json',
+    'sheet.pdf',
     'words.de.txt',
     'words.en.txt',
   ]);

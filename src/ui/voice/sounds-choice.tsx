@@ -39,7 +39,8 @@ export function SoundsChoice({ choice, onChange }: SoundsChoiceProps) {
     await attempt(async () =>
       onChange(await ask(CALLS.chooseVoice, { body: { ...choice, sounds: next } })),
     );
-    setWished(null);
+    // One that was wished for meanwhile is still on its way.
+    setWished((latest) => (latest === next ? null : latest));
   };
   const { countedBy } = sounds;
   const mark: Mark | null = countedBy === 'wood' || countedBy === 'air' ? countedBy : null;
