@@ -51,7 +51,7 @@ export function VoiceChoice({ choice, onChange, languages, aloud }: VoiceChoiceP
   const change = async (wish: SpeechChoice) => {
     setWished(wish);
     await attempt(async () => onChange(await ask(CALLS.chooseVoice, { body: wish })));
-    setWished(null);
+    setWished((latest) => (latest === wish ? null : latest));
   };
   const Picker = aloud ? VoiceList : VoiceSelect;
   const names = new Map(offers.map(({ id, name }) => [id, name]));
