@@ -1,5 +1,5 @@
-import { type Track, trackOf } from '@/core/face';
-import type { Variant } from '@/core/move';
+import { ownTrack, type Track, trackOf } from '@/core/face';
+import type { Move, Variant } from '@/core/move';
 import { bodyTracks } from './body';
 import { cheekTracks } from './cheeks';
 import { eyeTracks } from './eyes';
@@ -31,3 +31,7 @@ export function libraryTrack(moveId: string, variant?: Variant): Track | undefin
   read.set(key, track);
   return track;
 }
+
+/** How a move looks: as its teacher drew it, as the library says, or as it can be worked out. */
+export const trackOfMove = (move: Move, variant?: Variant): Track =>
+  (move.looks ? undefined : libraryTrack(move.id, variant)) ?? ownTrack(move, variant);

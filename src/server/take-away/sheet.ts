@@ -1,11 +1,11 @@
 import path from 'node:path';
 import { phrasesOf } from '@library';
-import { libraryTrack } from '@library/tracks';
+import { trackOfMove } from '@library/tracks';
 import PDFDocument from 'pdfkit';
 import { type Plan, resolve } from '@/core/class';
-import { INK, keyPose, ownTrack, type Pose, paperLines, patchesOf, STILL } from '@/core/face';
+import { INK, keyPose, type Pose, paperLines, patchesOf, STILL } from '@/core/face';
 import { clock } from '@/core/formats';
-import type { Area, Move, Variant } from '@/core/move';
+import type { Area } from '@/core/move';
 import { fillOf } from '@/core/outline';
 import { type RunSheet, runSheetOf, type SheetLine } from '@/core/run-sheet';
 import type { Score } from '@/core/score';
@@ -128,7 +128,6 @@ class Page {
       .clip()
       .lineCap('round')
       .lineJoin('round');
-    // The foremost stay above the areas, as on a screen.
     for (const { d, fill: filled, stroke = INK, width: line = 1, opacity = 1 } of paperLines(
       pose,
     )) {
@@ -150,9 +149,6 @@ class Page {
     doc.restore();
   }
 }
-
-const trackOf = (move: Move, variant?: Variant) =>
-  (move.looks ? undefined : libraryTrack(move.id, variant)) ?? ownTrack(move, variant);
 
 function lineOf(page: Page, line: SheetLine): void {
   const { doc } = page;
@@ -222,7 +218,7 @@ function lineOf(page: Page, line: SheetLine): void {
   const under = Math.max(...ends) + 2;
   doc.y = under;
   if (!told) return;
-  const track = trackOf(line.move, line.segment.variant);
+  const track = trackOfMove(line.move, line.segment.variant);
   page.face(keyPose(track, { first: true }), { x, y: under, width: PICTURE.width });
   page.face(keyPose(track), { x: x + PICTURE.width, y: under, width: PICTURE.width });
   const { opening, setup, stages, form, letGo, besides } = told;

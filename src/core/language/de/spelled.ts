@@ -1,4 +1,5 @@
-import type { LanguageSpelling, Said } from '../language';
+import type { LanguageSpelling } from '../language';
+import { measured, type Unit } from '../measured';
 import { numberWords } from './numbers';
 
 const words = (digits: string) => numberWords(Number(digits));
@@ -17,10 +18,10 @@ function ordinal(digits: string): string {
 const clock = (hours: string, minutes: string) =>
   `${hours === '1' || hours === '01' ? 'ein' : words(hours)} Uhr${Number(minutes) ? ` ${words(minutes)}` : ''}`;
 
-/** Before a noun, one is "ein" or "eine". By how nouns end, and the few of a class that end otherwise. */
-const NEUTER_OR_MALE = /^(Auge|Ende|Gesicht|Name|Wange?nende)/;
-const FEMALE = /(e|ung|heit|keit|schaft|ion|ei|in|hand|brust|stirn|nas)$/i;
-const one = (noun: string) => (FEMALE.test(noun) && !NEUTER_OR_MALE.test(noun) ? 'eine' : 'ein');
+/** Before a noun, one is "ein" or "eine": by how nouns end, and the few of a class that are otherwise. */
+const OTHERWISE = /^(Auge|Ende|Knie|Name)$/;
+const FEMALE = /(e|ung|heit|keit|schaft|ion|hand|brust|stirn)$/i;
+const one = (noun: string) => (FEMALE.test(noun) && !OTHERWISE.test(noun) ? 'eine' : 'ein');
 
 const PARTS: Record<string, string> = {
   '1/2': 'ein halb',
@@ -42,8 +43,7 @@ const andPart = (n: string, part: string) =>
 
 /** The full stop of an abbreviation; at the end of the text it ends that as well. */
 const STOP = '(?:\\.(?!\\s*$))?';
-/** What is measured, by how it is written after a number: one of it, and several. */
-const UNITS: readonly (readonly [written: string, one: string, several: string])[] = [
+const UNITS: readonly Unit[] = [
   [`s|[Ss]e[ck]${STOP}`, 'eine Sekunde', 'Sekunden'],
   [`[Mm]in${STOP}`, 'eine Minute', 'Minuten'],
   [`h|[Ss]td${STOP}`, 'eine Stunde', 'Stunden'],
@@ -58,13 +58,6 @@ const UNITS: readonly (readonly [written: string, one: string, several: string])
   ['l', 'ein Liter', 'Liter'],
   [`Wdh${STOP}`, 'eine Wiederholung', 'Wiederholungen'],
 ];
-const units: Said[] = UNITS.map(([written, single, several]) => [
-  new RegExp(
-    `((?:\\d[.,]|(?:bis|oder) )?)(?<![\\d.,])(\\d+(?:[.,]\\d+)*)[  -]?(?:${written})(?![\\p{L}\\d])`,
-    'gu',
-  ),
-  (_, before = '', n = '') => (n === '1' && before === '' ? single : `${before}${n} ${several}`),
-]);
 
 /** What is counted in order. After a number at the end of a sentence a new one begins, so not every word is. */
 const ORDERED =
@@ -107,7 +100,7 @@ export const spelled: LanguageSpelling = {
     ],
     [new RegExp(`\\b(\\d+)\\. (?=(?:${ORDERED})\\b)`, 'gu'), (_, n = '') => `${ordinal(n)}e `],
     // What is measured.
-    ...units,
+    ...measured(UNITS, ['bis', 'oder']),
     [/(?<![\d.,]|bis |mal )\b1 (?=(\p{Lu}\p{L}+))/gu, (_, noun = '') => `${one(noun)} `],
     [/(?<=\d) ?°C\b/g, ' Grad'],
     [/(?<=\d) ?°/g, ' Grad'],

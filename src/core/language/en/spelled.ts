@@ -1,4 +1,5 @@
-import type { LanguageSpelling, Said } from '../language';
+import type { LanguageSpelling } from '../language';
+import { measured, type Unit } from '../measured';
 import { numberWords } from './numbers';
 
 const words = (digits: string) => numberWords(Number(digits));
@@ -43,31 +44,22 @@ const SIGNS: Record<string, string> = {
 
 /** The full stop of an abbreviation; at the end of a sentence it ends that as well. */
 const STOP = '(?:\\.(?!\\s*$|\\s+\\p{Lu}))?';
-/** What is measured, by how it is written after a number: one of it, and several. */
-const UNITS: readonly (readonly [written: string, one: string, several: string])[] = [
-  [`s|secs?${STOP}`, 'second', 'seconds'],
-  [`mins?${STOP}`, 'minute', 'minutes'],
-  [`h|hrs?${STOP}`, 'hour', 'hours'],
-  ['ms', 'millisecond', 'milliseconds'],
-  ['mm', 'millimetre', 'millimetres'],
-  ['cm', 'centimetre', 'centimetres'],
-  ['m', 'metre', 'metres'],
-  ['km', 'kilometre', 'kilometres'],
-  ['g', 'gram', 'grams'],
-  ['kg', 'kilo', 'kilos'],
-  ['ml', 'millilitre', 'millilitres'],
-  ['l', 'litre', 'litres'],
-  [`reps?${STOP}`, 'rep', 'reps'],
-  ['bpm', 'beat a minute', 'beats a minute'],
+const UNITS: readonly Unit[] = [
+  [`s|secs?${STOP}`, 'one second', 'seconds'],
+  [`mins?${STOP}`, 'one minute', 'minutes'],
+  [`h|hrs?${STOP}`, 'one hour', 'hours'],
+  ['ms', 'one millisecond', 'milliseconds'],
+  ['mm', 'one millimetre', 'millimetres'],
+  ['cm', 'one centimetre', 'centimetres'],
+  ['m', 'one metre', 'metres'],
+  ['km', 'one kilometre', 'kilometres'],
+  ['g', 'one gram', 'grams'],
+  ['kg', 'one kilo', 'kilos'],
+  ['ml', 'one millilitre', 'millilitres'],
+  ['l', 'one litre', 'litres'],
+  [`reps?${STOP}`, 'one rep', 'reps'],
+  ['bpm', 'one beat a minute', 'beats a minute'],
 ];
-const units: Said[] = UNITS.map(([written, one, several]) => [
-  // A range or a decimal is several, whatever its last figure; "one to one" is not measured.
-  new RegExp(
-    `((?:\\d[.,]|(?:to|point|or) )?)(?<![\\d.,])(\\d+(?:[.,]\\d+)*)[  -]?(?:${written})(?![\\p{L}\\d])`,
-    'gu',
-  ),
-  (_, before = '', n = '') => `${before}${n} ${n === '1' && before === '' ? one : several}`,
-]);
 
 export const spelled: LanguageSpelling = {
   thousands: ',',
@@ -102,7 +94,7 @@ export const spelled: LanguageSpelling = {
     [/(?<=\d) ?[x×](?!\p{L})/gu, ' times'],
     [/\b(\d+)(?:st|nd|rd|th)\b/g, (_, n = '') => ordinal(n)],
     // What is measured.
-    ...units,
+    ...measured(UNITS, ['to', 'point', 'or']),
     [/(?<=\d) ?°C\b/g, ' degrees'],
     [/(?<=\d) ?°/g, ' degrees'],
     [/(?<=\d) ?%/g, ' percent'],

@@ -1,9 +1,9 @@
+import { trackOfMove } from '@library/tracks';
 import { memo } from 'react';
 import { geometry, handsIn, keyPose, PARTS, STILL, STYLES, VIEW_BOX } from '@/core/face';
 import type { Move, Variant } from '@/core/move';
 import { lineOf } from './face-dial';
 import { Part } from './figure';
-import { trackOfMove } from './track-of-move';
 
 export interface FaceMarkProps {
   move: Move;

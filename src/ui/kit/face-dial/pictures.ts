@@ -1,8 +1,8 @@
+import { trackOfMove } from '@library/tracks';
 import { saveFile } from '@/browser/save-file';
 import { type Plan, placedSegments } from '@/core/class';
 import { faceSheet, keyPose, type SheetFigure } from '@/core/face';
 import { doseLabel, type Move, SIDES_NAMES, type Variant, variantText } from '@/core/move';
-import { trackOfMove } from './track-of-move';
 
 /** Still pictures of moves, in a file to take away: where the work begins, and where its effort is greatest. */
 

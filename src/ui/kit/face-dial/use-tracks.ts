@@ -1,10 +1,9 @@
 'use client';
 
-import { libraryTrack } from '@library/tracks';
+import { libraryTrack, trackOfMove } from '@library/tracks';
 import { useMemo } from 'react';
 import type { TrackOf } from '@/core/face';
 import type { Move } from '@/core/move';
-import { trackOfMove } from './track-of-move';
 
 /** How moves look: as the library says, a teacher's own as they can be worked out. */
 export function useTracks(moves: ReadonlyMap<string, Move>): TrackOf {
