@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { makeHome } from '@/server/people/practice';
+import { wordsIn } from '@/ui/follow/words';
 import { appears, inStep, openToFollowers, phone, timed, together } from './followers';
 import { axe, Clock, expect, stored, untilReady } from './harness';
 import { projected, test } from './led';
@@ -142,6 +143,8 @@ test('teacher and four followers agree through every bend: two languages, one of
   await inStep(app, sessionId, clock.now, [first.page]);
   await stored(page, () => page.keyboard.press('Space'));
   // The others hear it before the time moves on: a line that hears nothing for 40 s is given up and opened anew.
+  await expect(german.page.getByTestId('doing')).toContainText(wordsIn('de').paused);
+  await expect(late.page.getByTestId('doing')).toContainText(wordsIn('en').paused);
   await inStep(app, sessionId, clock.now, [german.page, late.page]);
   await together(all(), 20_000);
   const asked = Number(await first.page.locator('main').getAttribute('data-asked'));
@@ -267,7 +270,8 @@ test('without the server the page opens again on the phone, and the class goes o
   await together([clock, there.clock], 2000);
   await there.page.context().setOffline(true);
   await there.page.reload();
-  // What comes after the page is shown a moment later, by the page's clock.
+  // The time moves on once the stage looks at it.
+  await expect.poll(() => there.page.workers().length).toBeGreaterThan(0);
   await together([clock, there.clock], 1000);
   await inStep(app, sessionId, clock.now, [there.page]);
   await there.close();

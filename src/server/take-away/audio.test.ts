@@ -291,22 +291,38 @@ describe('what stands in the way', () => {
     await expect.poll(halfCut).toBe(before);
   });
 
-  it('a program that fails half way leaves nothing that passes for a whole file', async () => {
-    const of = await wordedOf('an English class');
+  /** Does something while packing fails as a program says. */
+  const withBroken = async (says: string, does: () => Promise<void>) => {
     const had = process.env.PATH;
-    const before = halfCut();
     const broken = path.join(folder, 'broken');
-    mkdirSync(broken);
-    writeFileSync(path.join(broken, 'ffmpeg'), '#!/bin/sh\nhead -c 5000 /dev/zero\nexit 1\n', {
-      mode: 0o755,
-    });
+    mkdirSync(broken, { recursive: true });
+    writeFileSync(path.join(broken, 'ffmpeg'), `#!/bin/sh\n${says}\n`, { mode: 0o755 });
     process.env.PATH = `${broken}:${had}`;
     try {
-      const { stream } = await take(of, 'mp3');
-      await expect(whole(stream)).rejects.toThrow();
+      await does();
     } finally {
       process.env.PATH = had;
     }
+  };
+
+  it('a program that fails before anybody reads is told to whoever reads then, and ends nothing else', async () => {
+    const of = await wordedOf('an English class');
+    const before = halfCut();
+    await withBroken('exec <&-\nexec cat /dev/zero', async () => {
+      const { stream } = await take(of, 'mp3');
+      await expect.poll(halfCut).toBe(before);
+      await expect(whole(stream)).rejects.toThrow();
+    });
+    await whole((await take(of, 'mp3')).stream);
+  });
+
+  it('a program that fails half way leaves nothing that passes for a whole file', async () => {
+    const of = await wordedOf('an English class');
+    const before = halfCut();
+    await withBroken('head -c 5000 /dev/zero\nexit 1', async () => {
+      const { stream } = await take(of, 'mp3');
+      await expect(whole(stream)).rejects.toThrow();
+    });
     await expect.poll(halfCut).toBe(before);
     await whole((await take(of, 'mp3')).stream);
   });

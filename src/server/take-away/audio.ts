@@ -175,8 +175,10 @@ async function encoded(
   }
   // It gives way a little to what a class is led with.
   if (child.pid) setPriority(child.pid, GIVES_WAY);
-  // A write that was on its way when the program ended fails after the pipeline has told of it; nobody else listens.
+  // Whoever reads is told by what they read. Where nobody reads yet, or any more, a fault without a listener would end
+  // the server: of a write that was on its way when the program ended, and of what breaks off below.
   child.stdin.on('error', () => {});
+  child.stdout.on('error', () => {});
   const feed = pipeline(Readable.from(pcm(windows)), child.stdin);
   // Whoever reads is told that it broke off, by a stream that breaks off.
   feed.catch((problem: unknown) => child.stdout.destroy(problem as Error));
