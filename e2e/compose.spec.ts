@@ -63,6 +63,7 @@ test('cues are written, moved, muted and given back where they are spoken', asyn
   await addMove(page, 'folded lip');
   const cues = page.getByRole('list', { name: 'Cues' });
   const talk = page.getByTestId('total-talk');
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
   const before = await talk.textContent();
   await cues
     .getByLabel('Set-up 1')

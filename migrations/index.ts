@@ -15,6 +15,7 @@ import * as outlines from './013-outlines';
 import * as follow from './014-follow';
 import * as voices from './015-voices';
 import * as sounds from './016-sounds';
+import * as films from './017-films';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -33,6 +34,7 @@ const MIGRATIONS = [
   { name: '014-follow', ...follow },
   { name: '015-voices', ...voices },
   { name: '016-sounds', ...sounds },
+  { name: '017-films', ...films },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

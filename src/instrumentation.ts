@@ -1,6 +1,7 @@
 import type { Instrumentation } from 'next';
 
 const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
 
 /** What every process does from time to time while it runs. */
 export async function register(): Promise<void> {
@@ -13,6 +14,8 @@ export async function register(): Promise<void> {
     { withoutMessages },
     { serveFollowers },
     { forgetFollowers },
+    { forgetFilms },
+    { filmMaker },
   ] = await Promise.all([
     import('@/server/clock'),
     import('@/server/db'),
@@ -21,19 +24,30 @@ export async function register(): Promise<void> {
     import('@/server/watch/quiet'),
     import('@/server/follow/serve'),
     import('@/server/follow/followers'),
+    import('@/server/film/films'),
+    import('@/server/film/maker'),
   ]);
   // The server before the application hands over what many followers ask for at once.
   (globalThis as { upBeatFollowers?: typeof serveFollowers }).upBeatFollowers = serveFollowers;
   console.error = withoutMessages(console.error.bind(console));
   log().info('started');
   const forget = () =>
-    Promise.all([forgetOld(db(), now()), forgetFollowers(db(), now())]).catch(
-      (problem: unknown) => {
-        // The database is away for now; tomorrow is soon enough.
-        log().error(errorFields(problem), 'what is older than the studios keep was not forgotten');
-      },
-    );
+    Promise.all([
+      forgetOld(db(), now()),
+      forgetFollowers(db(), now()),
+      forgetFilms(db(), now()),
+    ]).catch((problem: unknown) => {
+      // The database is away for now; tomorrow is soon enough.
+      log().error(errorFields(problem), 'what is older than the studios keep was not forgotten');
+    });
   setInterval(forget, DAY_MS).unref();
+  const lookAfter = () =>
+    filmMaker()
+      .sweep(now())
+      .catch((problem: unknown) => {
+        log().warn(errorFields(problem), 'films without a maker were not looked for');
+      });
+  setInterval(lookAfter, MINUTE_MS).unref();
 }
 
 /** A fault that nobody expected, in a page, an action or a handler: told with its route, not with its address. */

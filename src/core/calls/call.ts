@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 
 /** One call that the browser makes to the server: where it goes, what it takes, what it answers. */
 export interface Call<Asks extends z.ZodType = z.ZodType, Answers extends z.ZodType = z.ZodType> {
@@ -26,3 +26,11 @@ export function addressOf(
   const query = Object.entries(asked).map(([key, value]): [string, string] => [key, String(value)]);
   return query.length ? `${address}?${new URLSearchParams(query)}` : address;
 }
+
+/** Pieces that calls are written with. */
+export const call = <A extends z.ZodType, B extends z.ZodType>(of: Call<A, B>): Call<A, B> => of;
+export const nothing = z.object({});
+export const yesOrNo = z.enum(['yes', 'no']);
+export const made = z.object({ id: z.string() });
+/** An answer that is a file; it is not read as JSON. */
+export const file = z.never();

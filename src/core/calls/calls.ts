@@ -1,13 +1,12 @@
 import { z } from 'zod';
 import { markSchema } from '../attendance';
 import { dateSchema } from '../calendar';
-import { PHASES, planSchema, rulesSchema } from '../class';
+import { planSchema, rulesSchema } from '../class';
 import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
 import { MOST_PRACTISED_S } from '../people';
 import { newRunEventSchema } from '../run';
 import { saidWordSchema, speechChoiceSchema, voiceIdSchema, voiceOfferSchema } from '../speech';
-import { AUDIO_FORMATS, WORD_FORMATS } from '../take-away';
 import {
   classVersionSchema,
   doorSchema,
@@ -19,7 +18,8 @@ import {
   storedPlanSchema,
   streakToldSchema,
 } from './answers';
-import type { Call } from './call';
+import { call, file, made, nothing } from './call';
+import { TAKE_AWAY_CALLS } from './take-away-calls';
 
 /** Most events that one request may bring. */
 export const MOST_EVENTS = 500;
@@ -33,14 +33,7 @@ const MOST_TEXTS = 1000;
 const MOST_WAV = 1_950_000;
 
 const id = z.uuid();
-const nothing = z.object({});
 const rate = z.coerce.number().int().min(80).max(260);
-const yesOrNo = z.enum(['yes', 'no']);
-const made = z.object({ id: z.string() });
-/** An answer that is a file; it is not read as JSON. */
-const file = z.never();
-
-const call = <A extends z.ZodType, B extends z.ZodType>(of: Call<A, B>): Call<A, B> => of;
 
 /** Every call there is, for the route handlers and the browser alike. */
 export const CALLS = {
@@ -251,43 +244,7 @@ export const CALLS = {
     asks: z.object({ from: dateSchema }),
     answers: file,
   }),
-  /** The sound of a class as a file, as it is made. */
-  takeSound: call({
-    method: 'GET',
-    path: '/api/classes/[id]/audio',
-    id,
-    asks: z.object({
-      as: z.enum(AUDIO_FORMATS),
-      counts: yesOrNo,
-      /** One phase alone. */
-      phase: z.enum(PHASES).optional(),
-    }),
-    answers: file,
-  }),
-  /** Both, in all languages, with the plan, as a ZIP file. */
-  takePack: call({
-    method: 'GET',
-    path: '/api/classes/[id]/pack',
-    id,
-    asks: z.object({ counts: yesOrNo }),
-    answers: file,
-  }),
-  /** The run sheet of a class, as a PDF file. */
-  takeSheet: call({
-    method: 'GET',
-    path: '/api/classes/[id]/sheet',
-    id,
-    asks: nothing,
-    answers: file,
-  }),
-  /** All that is said in a class, in one of its languages, as a file. */
-  takeWords: call({
-    method: 'GET',
-    path: '/api/classes/[id]/words',
-    id,
-    asks: z.object({ as: z.enum(WORD_FORMATS), counts: yesOrNo, language: languageSchema }),
-    answers: file,
-  }),
+  ...TAKE_AWAY_CALLS,
   /** Who comes to a session, as the register has it now. */
   readRoll: call({
     method: 'GET',

@@ -1,7 +1,6 @@
-import { geometry, PARTS, type PartName } from './geometry';
-import { type HandDrawing, handsIn } from './hands';
+import { type FaceColours, type FaceLine, faceLines, svgLines } from './lines';
 import type { Pose } from './pose';
-import { FACE_INK, FACE_SKIN, type FaceColour, STYLES } from './styles';
+import { FACE_INK, FACE_SKIN } from './styles';
 
 /** Still pictures to take away: a sheet in the open format SVG that stands alone, without a style sheet or a font. */
 
@@ -15,9 +14,7 @@ export interface SheetFigure {
 
 /** What is drawn with on paper. */
 export const INK = '#231a35';
-const HAND = '#f4e5d4';
-/** Colours on paper. */
-const PAPER: Record<FaceColour, string> = {
+const PAPER: FaceColours = {
   [FACE_INK]: INK,
   [FACE_SKIN]: '#ffffff',
   'var(--face-lip)': '#dca08c',
@@ -28,11 +25,8 @@ const PAPER: Record<FaceColour, string> = {
   'var(--face-tongue)': '#d57f80',
   'var(--face-pen)': '#3f7fa0',
   'var(--face-hair)': '#5b4436',
+  'var(--face-hand)': '#f4e5d4',
 };
-const LINE = 3.4;
-/** On paper the face is drawn as on a screen where nothing was chosen: without hair. */
-const HAIR: ReadonlySet<PartName> = new Set(['hairLong', 'hairShort']);
-const DRAWN: readonly PartName[] = PARTS.filter((part) => !HAIR.has(part));
 
 const COLUMNS = 4;
 /** Sizes in px: a picture is 4 wide to 5 high. */
@@ -52,62 +46,10 @@ const written = (text: string): string =>
     .replace(/[\p{Cc}\p{Cs}\uFFFE\uFFFF]/gu, ' ')
     .replace(/[&<>"]/g, (letter) => NAMED[letter] ?? letter);
 
-const attributes = (of: Record<string, string | number | undefined>): string =>
-  Object.entries(of)
-    .flatMap(([name, value]) => (value === undefined ? [] : [` ${name}="${value}"`]))
-    .join('');
-
-/** One line of a picture on paper, in the dial's box of 400 by 500: what it is filled and drawn with, and how wide. */
-export interface PaperLine {
-  d: string;
-  fill?: string | undefined;
-  /** The ink, where it is nothing else; `none` where it is not drawn. */
-  stroke?: string | undefined;
-  width?: number | undefined;
-  /** Of the stroke, 0 to 1. */
-  opacity?: number | undefined;
-}
-
-const handLines = ({ arm, palm, fingers, nails }: HandDrawing): PaperLine[] => [
-  { d: arm.d, width: arm.width + 2 * LINE },
-  { d: palm, width: 2 * LINE },
-  { d: arm.d, stroke: HAND, width: arm.width },
-  ...fingers.flatMap(({ d, width }) => [
-    { d, width: width + 1.7 * LINE },
-    { d, stroke: HAND, width },
-  ]),
-  { d: palm, fill: HAND, stroke: 'none' },
-  { d: arm.d, stroke: HAND, width: arm.width },
-  { d: nails, width: 0.5 * LINE },
-];
-
 /** The lines of a pose as they are drawn on paper, the hindmost first. */
-export function paperLines(pose: Pose): PaperLine[] {
-  const drawing = geometry(pose);
-  const hands = handsIn(pose);
-  const parts = DRAWN.map((name): PaperLine => {
-    const { width, opacity = 1, fill, stroke } = STYLES[name];
-    const { d, o = 1 } = drawing[name];
-    const thinned = opacity * o;
-    return {
-      d,
-      fill: fill && PAPER[fill],
-      stroke,
-      width: LINE * width,
-      opacity: thinned === 1 ? undefined : thinned,
-    };
-  });
-  const some = (behind: boolean) => hands.filter((h) => h.behind === behind).flatMap(handLines);
-  return [...some(true), ...parts, ...some(false)].filter(({ d }) => d !== '');
-}
+export const paperLines = (pose: Pose): FaceLine[] => faceLines(pose, { colours: PAPER });
 
-const poseSvg = (pose: Pose): string =>
-  paperLines(pose)
-    .map(
-      ({ d, fill, stroke, width, opacity }) =>
-        `<path d="${d}"${attributes({ fill, stroke, 'stroke-width': width, 'stroke-opacity': opacity })}/>`,
-    )
-    .join('');
+const poseSvg = (pose: Pose): string => svgLines(paperLines(pose));
 
 /** Words in lines that fit below a picture; what does not fit in two is cut with an ellipsis. */
 function linesOf(text: string): string[] {

@@ -1,10 +1,9 @@
 import { availableParallelism } from 'node:os';
-import path from 'node:path';
 import PQueue from 'p-queue';
-import { Piscina } from 'piscina';
 import { Refusal } from '@/core/calls';
 import { blocksOf, expansionOf, type Plan } from '@/core/class';
 import { type FairOptions, FairQueue } from '../queue/fair-queue';
+import { threads } from '../queue/threads';
 import { TASKS, type TaskName, type Tasks } from './tasks';
 
 /**
@@ -19,7 +18,6 @@ const LIGHT = { turns: 200, beats: 2000 };
 const LIMIT_MS = 20_000;
 /** Most that one studio may have waiting. */
 export const MOST_WAITING = 60;
-const MEMORY_MEGABYTES = 512;
 
 export const isLight = (plan: Plan): boolean => {
   const { turns, beats } = expansionOf(blocksOf(plan));
@@ -32,17 +30,8 @@ export type Workshop = (
   how: { signal: AbortSignal },
 ) => Promise<unknown>;
 
-/** Threads that load this project's TypeScript as its scripts do. */
-function threads(atOnce: number): Workshop {
-  const pool = new Piscina({
-    // Named by where it stands, since nothing of it is a part of what is built.
-    filename: path.join(process.cwd(), 'src', 'server', 'compiling', 'worker.ts'),
-    execArgv: ['--import', 'tsx'],
-    minThreads: 0,
-    maxThreads: atOnce,
-    idleTimeout: 60_000,
-    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MEGABYTES },
-  });
+function workshop(atOnce: number): Workshop {
+  const pool = threads('compiling/worker.ts', atOnce);
   return (job, { signal }) => pool.run(job, { signal });
 }
 
@@ -108,6 +97,6 @@ const shared = globalThis as { upBeatCompiling?: Compiling };
 /** The process's own. One core stays with those who ask. */
 export function compiling(): Compiling {
   const atOnce = Math.max(1, availableParallelism() - 1);
-  shared.upBeatCompiling ??= new Compiling(() => threads(atOnce), atOnce);
+  shared.upBeatCompiling ??= new Compiling(() => workshop(atOnce), atOnce);
   return shared.upBeatCompiling;
 }

@@ -25,7 +25,7 @@ import { speaks, speechChoice } from '../speech/teacher-speech';
 import { errorFields, log } from '../watch/log';
 
 /** Samples a second: as the machine's voice speaks. */
-const RATE = 22_050;
+export const RATE = 22_050;
 /** Longest class that is taken away as sound, in hours. */
 const MOST_HOURS = 4;
 /** So many are made at once at a process, one of each teacher. */
@@ -61,60 +61,83 @@ export interface AskedAudio {
 
 const making = new Set<string>();
 
+/** What a class sounds like, in windows one after the other, and how many samples that will be. */
+export interface ClassSound {
+  windows: AsyncIterable<Float32Array>;
+  samples: number;
+  part: Part;
+}
+
 /**
- * The sound of a class as it is made, faster than it is heard. Nothing of it is kept: where whoever asked goes away, it
- * ends.
- * @throws Refusal `no-such-part`, `too-long-to-hear`, `sound-busy`, `no-voice`, `no-encoder`
+ * A class, or a phase of it, as it is heard.
+ * @throws Refusal `no-such-part`, `too-long-to-hear`, `no-voice`
  */
-export async function classAudio(
+export async function soundOfClass(
   db: Db,
   teacher: Speaking,
-  worded: Worded,
-  { as, counts, phase, signal }: AskedAudio,
-): Promise<{ stream: Readable; bytes: number | null }> {
-  const { score } = worded;
+  { score }: Worded,
+  { counts, phase, signal }: Omit<AskedAudio, 'as'>,
+): Promise<ClassSound> {
   const part = partOf(score, phase);
   if (!part) throw new Refusal('no-such-part');
   const totalMs = part.toMs - part.fromMs;
   if (totalMs > MOST_HOURS * 3_600_000) {
     throw new Refusal('too-long-to-hear', String(MOST_HOURS));
   }
+  const { sounds } = await speechChoice(db, teacher);
+  const marks = new Map<Mark, Sound>();
+  const markOf = (mark: Mark) => {
+    const made = marks.get(mark) ?? markSound(mark, RATE);
+    marks.set(mark, made);
+    return made;
+  };
+  const speak = await speaks(db, teacher, { urgency: 'prepared', signal });
+  const said = async (utterance: Utterance) => {
+    try {
+      const { wav } = await speak(utterance);
+      return soundOf(wav);
+    } catch (problem) {
+      // Compose tells which cue cannot be said; the class goes on without it, here as on the stage.
+      if (problem instanceof Refusal && problem.code === 'unspeakable') return null;
+      throw problem;
+    }
+  };
+  const heard = within(heardOf(score, { counts, sounds }), part);
+  const placed = heard.map((one): Placed => {
+    const { startMs, volume } = one;
+    if ('mark' in one) return { startMs, volume, sound: async () => markOf(one.mark) };
+    const { says, count, freeMs } = one;
+    const early = count && {
+      earlyMs: (sound: Sound) => Math.min(freeMs, earlyMs(sound, says)),
+    };
+    return { startMs, volume, sound: () => said(says), ...early };
+  });
+  // Where nothing can be said at all, it is told before anything is sent.
+  const first = heard.find((h) => 'says' in h);
+  if (first && 'says' in first) await said(first.says);
+  return {
+    windows: mixed(placed, { rate: RATE, totalMs }),
+    samples: Math.round((totalMs * RATE) / 1000),
+    part,
+  };
+}
+
+/**
+ * The sound of a class as it is made, faster than it is heard. Nothing of it is kept: where whoever asked goes away, it
+ * ends.
+ * @throws Refusal as `soundOfClass` does, and `sound-busy`, `no-encoder`
+ */
+export async function classAudio(
+  db: Db,
+  teacher: Speaking,
+  worded: Worded,
+  asked: AskedAudio,
+): Promise<{ stream: Readable; bytes: number | null }> {
+  const { as, signal } = asked;
   if (making.has(teacher.id) || making.size >= MOST_AT_ONCE) throw new Refusal('sound-busy');
   making.add(teacher.id);
   try {
-    const { sounds } = await speechChoice(db, teacher);
-    const marks = new Map<Mark, Sound>();
-    const markOf = (mark: Mark) => {
-      const made = marks.get(mark) ?? markSound(mark, RATE);
-      marks.set(mark, made);
-      return made;
-    };
-    const speak = await speaks(db, teacher, { urgency: 'prepared', signal });
-    const said = async (utterance: Utterance) => {
-      try {
-        const { wav } = await speak(utterance);
-        return soundOf(wav);
-      } catch (problem) {
-        // Compose tells which cue cannot be said; the class goes on without it, here as on the stage.
-        if (problem instanceof Refusal && problem.code === 'unspeakable') return null;
-        throw problem;
-      }
-    };
-    const heard = within(heardOf(score, { counts, sounds }), part);
-    const placed = heard.map((one): Placed => {
-      const { startMs, volume } = one;
-      if ('mark' in one) return { startMs, volume, sound: async () => markOf(one.mark) };
-      const { says, count, freeMs } = one;
-      const early = count && {
-        earlyMs: (sound: Sound) => Math.min(freeMs, earlyMs(sound, says)),
-      };
-      return { startMs, volume, sound: () => said(says), ...early };
-    });
-    // Where nothing can be said at all, it is told before anything is sent.
-    const first = heard.find((h) => 'says' in h);
-    if (first && 'says' in first) await said(first.says);
-    const windows = mixed(placed, { rate: RATE, totalMs });
-    const samples = Math.round((totalMs * RATE) / 1000);
+    const { windows, samples, part } = await soundOfClass(db, teacher, worded, asked);
     const stream =
       as === 'wav'
         ? Readable.from(wavParts(windows, samples))
@@ -130,7 +153,8 @@ export async function classAudio(
   }
 }
 
-async function* pcm(windows: AsyncIterable<Float32Array>) {
+/** A sound as bytes of 16 bits a sample, in pieces. */
+export async function* pcm(windows: AsyncIterable<Float32Array>) {
   for await (const window of windows) yield bytesOf(window);
 }
 

@@ -1,4 +1,3 @@
-import path from 'node:path';
 import { phrasesOf } from '@library';
 import { trackOfMove } from '@library/tracks';
 import PDFDocument from 'pdfkit';
@@ -12,6 +11,7 @@ import type { Score } from '@/core/score';
 import type { Db } from '../db';
 import { studioBook } from '../moves/moves';
 import type { Scope } from '../scope';
+import { FONT_FILES, type Font, runsOf } from './fonts';
 
 /** Sizes in points, a 72nd of an inch. */
 const MARGIN = 42;
@@ -22,39 +22,6 @@ const QUIET = '#5f5570';
 const FILL = '#e2a33b';
 /** A move and its words stay together as long as they take no more than this of a page. */
 const TOGETHER = 300;
-
-const fontFile = (family: string, part: string, weight: number) =>
-  path.join(
-    process.cwd(),
-    'node_modules/@fontsource',
-    family,
-    `files/${family}-${part}-${weight}-normal.woff`,
-  );
-/** Each in two files, the second with letters of languages that have more of them. */
-const FONTS = {
-  text: ['figtree', 400],
-  strong: ['figtree', 700],
-  title: ['bricolage-grotesque', 700],
-} as const;
-type Font = keyof typeof FONTS;
-const PARTS = ['latin', 'latin-ext'] as const;
-
-/** What the fonts have no letter for would be an empty box. */
-const IN_LATIN = /[\u0020-\u00FF\u2010-\u2027\u2030-\u203A\u20AC\u2212\u0152\u0153]/;
-const IN_MORE = /[\u0100-\u024F\u1E00-\u1EFF]/;
-
-/** A text in runs of one font each; letters that no font has are left out. */
-function runsOf(text: string): { part: (typeof PARTS)[number]; text: string }[] {
-  const runs: { part: (typeof PARTS)[number]; text: string }[] = [];
-  for (const letter of text.normalize('NFC').replace(/\s+/g, ' ')) {
-    const part = IN_LATIN.test(letter) ? 'latin' : IN_MORE.test(letter) ? 'latin-ext' : null;
-    if (!part) continue;
-    const last = runs.at(-1);
-    if (last?.part === part) last.text += letter;
-    else runs.push({ part, text: letter });
-  }
-  return runs;
-}
 
 /** Writes on a document, and knows where it is on the page. */
 class Page {
@@ -71,10 +38,8 @@ class Page {
       displayTitle: true,
       info: { Title: title, Producer: 'Up Beat', Creator: 'Up Beat' },
     });
-    for (const [font, [family, weight]] of Object.entries(FONTS)) {
-      for (const part of PARTS) {
-        this.doc.registerFont(`${font} ${part}`, fontFile(family, part, weight));
-      }
+    for (const { font, part, file } of FONT_FILES) {
+      this.doc.registerFont(`${font} ${part}`, file);
     }
     this.width = this.doc.page.width - 2 * MARGIN;
     // Room for the page's number.

@@ -1,8 +1,8 @@
 import { Ellipsis } from 'lucide-react';
 import { memo, useRef } from 'react';
+import type { FollowWords } from '@/core/follow/words';
 import type { Language } from '@/core/language';
 import type { Choosing } from './choosing';
-import type { FollowWords } from './words';
 
 /** What a language is called by those who speak it. */
 const OWN_NAMES: Record<Language, string> = { en: 'English', de: 'Deutsch' };

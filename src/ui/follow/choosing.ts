@@ -7,8 +7,8 @@ import {
   readSettings,
 } from '@/browser/follow/settings';
 import { type FollowDocument, personal, scoreOf } from '@/core/follow';
+import { wordsIn } from '@/core/follow/words';
 import type { Caution } from '@/core/move';
-import { wordsIn } from './words';
 
 export interface Choosing {
   settings: FollowSettings;

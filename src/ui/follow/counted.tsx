@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { practised, sendPractised } from '@/browser/follow/practised';
 import { homeOf } from '@/browser/follow/settings';
-import type { FollowWords } from './words';
+import type { FollowWords } from '@/core/follow/words';
 
 type Stands = 'waits' | 'counted' | { refused: string };
 

@@ -5,8 +5,9 @@ import clsx from 'clsx';
 import { WifiOff } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RunClock } from '@/browser/server-clock';
-import { actsOf, poseAt, standing, type TrackOf } from '@/core/face';
-import type { FollowDocument, Personal } from '@/core/follow';
+import { actsOf, poseAt, standing } from '@/core/face';
+import { type FollowDocument, nameIn, type Personal, trackIn } from '@/core/follow';
+import type { BendName, FollowWords } from '@/core/follow/words';
 import type { Language } from '@/core/language';
 import {
   currentCue,
@@ -16,7 +17,7 @@ import {
   playLengthMs,
   SHOWN_MS,
 } from '@/core/run';
-import { type Cue, isCount, OPENING, QUESTIONS, type Score } from '@/core/score';
+import { type Cue, isCount, type Score } from '@/core/score';
 import { MovingFace } from '../kit/face-dial';
 import { BreathLine } from '../kit/playing/breath-line';
 import { usePlayback } from '../kit/playing/use-playback';
@@ -26,7 +27,6 @@ import { Over } from './over';
 import type { Followed } from './use-follow';
 import { useGentle } from './use-gentle';
 import { useSound } from './use-sound';
-import type { BendName, FollowWords } from './words';
 
 /** How long it is told what the teacher did, in ms. */
 const BEND_TOLD_MS = 4000;
@@ -124,7 +124,7 @@ export function Playing(props: PlayingProps) {
   const cue = out ? undefined : currentCue(state, mine.groups, worthReading);
   const next = state.queue[state.index + 1];
   const paused = state.status === 'paused';
-  const names = namesOf(document, language, words);
+  const names = ({ step }: PlayStep) => nameIn(document, language)(step.moveId);
   const doing = paused ? words.paused : words.doing[step.kind];
   return (
     <div
@@ -213,16 +213,6 @@ function Care({
   );
 }
 
-/** Names of moves in the language of this follower. */
-const namesOf =
-  ({ moves }: FollowDocument, language: Language, words: FollowWords) =>
-  ({ step }: PlayStep): string => {
-    if (step.moveId === OPENING) return words.opening;
-    if (step.moveId === QUESTIONS) return words.questions;
-    const names = moves.find((move) => move.id === step.moveId)?.names;
-    return names?.[language] ?? names?.en ?? '';
-  };
-
 interface FollowDialProps {
   document: FollowDocument;
   mine: Personal;
@@ -235,12 +225,9 @@ interface FollowDialProps {
 function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
   const { queue, index, elapsedMs, at, status } = state;
   const moves = useMemo(() => new Map(document.moves.map((m) => [m.id, m])), [document]);
-  const tracks: TrackOf = useMemo(
-    () => (id, variant) => {
-      const own = moves.get(id)?.tracks;
-      return own?.[variant ?? 'own'] ?? own?.own ?? libraryTrack(id, variant) ?? null;
-    },
-    [moves],
+  const tracks = useMemo(
+    () => trackIn(document, (id, variant) => libraryTrack(id, variant) ?? null),
+    [document],
   );
   const acts = useMemo(
     () =>

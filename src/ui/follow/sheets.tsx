@@ -3,13 +3,13 @@
 import { useId, useState } from 'react';
 import { FOLLOW_PATHS } from '@/browser/follow/line';
 import { dropClass } from '@/browser/follow/store';
+import type { FollowWords } from '@/core/follow/words';
 import type { Language } from '@/core/language';
 import { CAUTIONS } from '@/core/move';
 import { Dialog } from '../kit/dialog';
 import type { Choosing } from './choosing';
 import { InStep } from './in-step';
 import type { Followed } from './use-follow';
-import type { FollowWords } from './words';
 
 export interface SheetsProps {
   sheet: 'cautions' | 'more';

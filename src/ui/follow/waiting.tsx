@@ -1,5 +1,5 @@
+import type { FollowWords } from '@/core/follow/words';
 import { Bar, type BarProps } from './bar';
-import type { FollowWords } from './words';
 
 export interface WaitingProps extends Omit<BarProps, 'words'> {
   className: string;

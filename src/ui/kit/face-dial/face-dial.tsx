@@ -3,6 +3,7 @@ import type { Ref } from 'react';
 import {
   BEHIND,
   type Drawing,
+  fillOpacity,
   geometry,
   type HandDrawing,
   handsIn,
@@ -12,11 +13,11 @@ import {
   patchesOf,
   STILL,
   STYLES,
+  strokePath,
   VIEW_BOX,
 } from '@/core/face';
 import { AREA_NAMES, type Area, type Stroke } from '@/core/move';
 import { Hand, Part } from './figure';
-import { strokePath } from './strokes';
 
 export interface FaceDialProps {
   /** Height in px; the width follows. */
@@ -212,7 +213,7 @@ function PatchPath({ path, strength, soft, area }: PatchPathProps) {
     <path
       d={path}
       data-patch={area}
-      fillOpacity={0.1 + 0.8 * Math.min(1, Math.max(0, strength))}
+      fillOpacity={fillOpacity(strength)}
       className={
         soft ? 'motion-safe:transition-[fill-opacity] motion-safe:duration-500' : undefined
       }

@@ -10,10 +10,10 @@ import {
   type Pose,
   patchesOf,
   STYLES,
+  strokePath,
 } from '@/core/face';
 import { FaceDial, type FaceDialProps, isFine, lineOf } from './face-dial';
 import { piecesOf } from './figure';
-import { strokePath } from './strokes';
 
 export interface MovingFaceProps extends Omit<FaceDialProps, 'pose' | 'ref' | 'onToggle'> {
   /** What it does now; asked at every frame while it runs. */

@@ -1,6 +1,6 @@
-import type { FollowNews } from '@/core/follow';
-import type { Caution, Variant } from '@/core/move';
-import type { Side, StepKind } from '@/core/score';
+import type { Caution, Variant } from '../../move';
+import type { Side, StepKind } from '../../score';
+import type { FollowNews } from '../document';
 
 export type BendName = FollowNews['events'][number]['type'];
 

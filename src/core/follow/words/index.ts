@@ -1,4 +1,4 @@
-import type { Language } from '@/core/language';
+import type { Language } from '../../language';
 import { german } from './de';
 import { english } from './en';
 import type { FollowWords } from './words';

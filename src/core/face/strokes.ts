@@ -1,5 +1,7 @@
-import { lineThrough, type Point, type Pose, placesOf } from '@/core/face';
-import type { Stroke } from '@/core/move';
+import type { Stroke } from '../move';
+import { placesOf } from './geometry';
+import { lineThrough, type Point } from './path';
+import type { Pose } from './pose';
 
 const HEAD_LENGTH = 13;
 const HEAD_SPREAD = 0.5;

@@ -1,4 +1,4 @@
-import { CAUTION_NAMES } from '@/core/move';
+import { CAUTION_NAMES } from '../../move';
 import type { FollowWords } from './words';
 
 export const english: FollowWords = {

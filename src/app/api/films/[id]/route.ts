@@ -1,0 +1,36 @@
+import { createReadStream } from 'node:fs';
+import { Readable } from 'node:stream';
+import { CALLS } from '@/core/calls';
+import { db } from '@/server/db';
+import { FILM_TYPES, filmFile, goOnWithFilm, removeFilm, stopFilm } from '@/server/film/films';
+import { filmMaker } from '@/server/film/maker';
+import { answering } from '../../handle';
+
+/** The film itself, as a file of its own name. */
+export const GET = answering(CALLS.takeFilm, async ({ teacher, id }) => {
+  const { file, bytes, film } = await filmFile(db(), teacher, id);
+  const { format } = film.options;
+  const name = encodeURIComponent(`${film.name}.${format}`).replace(/['()*]/g, '_');
+  return new Response(Readable.toWeb(createReadStream(file)) as ReadableStream, {
+    headers: {
+      'Content-Type': FILM_TYPES[format],
+      'Content-Length': String(bytes),
+      'Content-Disposition': `attachment; filename="class.${format}"; filename*=UTF-8''${name}`,
+      'Cache-Control': 'private, no-store',
+    },
+  });
+});
+
+export const POST = answering(CALLS.changeFilm, async ({ teacher, id, body, now }) => {
+  const studio = { db: db(), maker: filmMaker() };
+  const film =
+    body.does === 'stop'
+      ? await stopFilm(studio, teacher, id)
+      : await goOnWithFilm(studio, teacher, { id, now });
+  return { film };
+});
+
+export const DELETE = answering(CALLS.removeFilm, async ({ teacher, id }) => {
+  await removeFilm({ db: db(), maker: filmMaker() }, teacher, id);
+  return { id };
+});

@@ -1,0 +1,89 @@
+import { z } from 'zod';
+import { PHASES } from '../class';
+import { filmOptionsSchema, filmSchema } from '../film';
+import { languageSchema } from '../move';
+import { AUDIO_FORMATS, WORD_FORMATS } from '../take-away';
+import { call, file, made, nothing, yesOrNo } from './call';
+
+const id = z.uuid();
+const film = z.object({ film: filmSchema });
+
+/** What a class is taken away by: files, and films that are made meanwhile. */
+export const TAKE_AWAY_CALLS = {
+  /** The sound of a class as a file, as it is made. */
+  takeSound: call({
+    method: 'GET',
+    path: '/api/classes/[id]/audio',
+    id,
+    asks: z.object({
+      as: z.enum(AUDIO_FORMATS),
+      counts: yesOrNo,
+      /** One phase alone. */
+      phase: z.enum(PHASES).optional(),
+    }),
+    answers: file,
+  }),
+  /** Both, in all languages, with the plan, as a ZIP file. */
+  takePack: call({
+    method: 'GET',
+    path: '/api/classes/[id]/pack',
+    id,
+    asks: z.object({ counts: yesOrNo }),
+    answers: file,
+  }),
+  /** The run sheet of a class, as a PDF file. */
+  takeSheet: call({
+    method: 'GET',
+    path: '/api/classes/[id]/sheet',
+    id,
+    asks: nothing,
+    answers: file,
+  }),
+  /** All that is said in a class, in one of its languages, as a file. */
+  takeWords: call({
+    method: 'GET',
+    path: '/api/classes/[id]/words',
+    id,
+    asks: z.object({ as: z.enum(WORD_FORMATS), counts: yesOrNo, language: languageSchema }),
+    answers: file,
+  }),
+  /** The films that the teacher has of a class. */
+  listFilms: call({
+    method: 'GET',
+    path: '/api/classes/[id]/films',
+    id,
+    asks: nothing,
+    answers: z.object({ films: z.array(filmSchema) }),
+  }),
+  /** Orders a film of a class; it is made meanwhile. */
+  orderFilm: call({
+    method: 'POST',
+    path: '/api/classes/[id]/films',
+    id,
+    asks: filmOptionsSchema,
+    answers: film,
+  }),
+  /** Stops a film that is under way, or goes on with one that was stopped or failed. */
+  changeFilm: call({
+    method: 'POST',
+    path: '/api/films/[id]',
+    id,
+    asks: z.object({ does: z.enum(['stop', 'goOn']) }),
+    answers: film,
+  }),
+  removeFilm: call({
+    method: 'DELETE',
+    path: '/api/films/[id]',
+    id,
+    asks: nothing,
+    answers: made,
+  }),
+  /** The file of a film that is done. */
+  takeFilm: call({
+    method: 'GET',
+    path: '/api/films/[id]',
+    id,
+    asks: nothing,
+    answers: file,
+  }),
+} as const;

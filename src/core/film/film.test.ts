@@ -1,0 +1,179 @@
+import { LIBRARY_BOOK } from '@library';
+import { libraryTrack } from '@library/tracks';
+import { RUNS, smallPlan } from '@testing/arbitrary';
+import { planOf } from '@testing/plans';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Plan } from '../class';
+import { actsOfScore, beginningOf, poseAt, type TrackOf } from '../face';
+import { followDocument, shownIn } from '../follow';
+import { LANGUAGES } from '../language';
+import { compile } from '../score';
+import { captionsOf, type Worded } from '../take-away';
+import {
+  type FilmOptions,
+  FRAME_MS,
+  faceSvg,
+  framesOf,
+  type Letters,
+  linesOf,
+  Scenes,
+  type Still,
+  stillSvg,
+} from '.';
+
+const tracks: TrackOf = (id, variant) => libraryTrack(id, variant) ?? null;
+const worded = (plan: Plan): Worded => {
+  const score = compile(shownIn(plan), LIBRARY_BOOK);
+  const ready = { plan, score, easier: null, isDrawn: () => true };
+  return { score, document: followDocument(ready, LIBRARY_BOOK) };
+};
+const OPTIONS: FilmOptions = {
+  format: 'mp4',
+  shape: 'wide',
+  look: 'night',
+  language: 'en',
+  captions: 'in',
+  facing: false,
+  counts: true,
+};
+/** Letters that are all half as wide as they are high. */
+const letters: Letters = {
+  width: (text, _, size) => (text.length * size) / 2,
+  outline: (text) => `M${text.length},0`,
+};
+
+describe('what a film shows', () => {
+  it('at any moment is the step, the face and the words of that moment', () => {
+    fc.assert(
+      fc.property(
+        smallPlan(6),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.constantFrom(...LANGUAGES),
+        (plan, share, language) => {
+          const of = worded(plan);
+          const { score } = of;
+          if (score.steps.length === 0) return;
+          const scenes = new Scenes({ worded: of, options: { ...OPTIONS, language } }, tracks);
+          const ms = share * score.totalMs;
+          const scene = scenes.at(ms);
+          // Looked for one by one.
+          let index = 0;
+          for (const [i, step] of score.steps.entries()) if (step.startMs <= ms) index = i;
+          const step = score.steps[index];
+          if (!step) throw new Error('no step');
+          const gone = ms - step.startMs;
+          expect(scene.index).toBe(index);
+          expect(scene.countdown).toBe(Math.ceil((step.durationMs - gone) / 1000));
+          expect(scene.pose).toEqual(poseAt(actsOfScore(score, tracks), index, gone));
+          expect(scene.share).toBeCloseTo(step.kind === 'work' ? gone / step.durationMs : 0);
+          let cue = '';
+          for (const c of captionsOf(of, language, { counts: false })) {
+            if (c.startMs <= ms && c.startMs >= Math.floor(step.startMs)) cue = c.text;
+          }
+          expect(scene.cue).toBe(cue);
+          if (step.side === 'left' && step.kind === 'work') expect(scene.halves).toEqual(['left']);
+        },
+      ),
+      { numRuns: RUNS / 2 },
+    );
+  });
+
+  it('beyond its end is as at its end, and its pictures last as long as it does', () => {
+    const of = worded(planOf([{ move: 'tall-o-cheek-lift', rounds: 1 }]));
+    const scenes = new Scenes({ worded: of, options: OPTIONS }, tracks);
+    expect(scenes.at(of.score.totalMs + 10_000)).toEqual(scenes.at(of.score.totalMs));
+    expect(framesOf(of.score.totalMs) * FRAME_MS).toBeGreaterThanOrEqual(of.score.totalMs);
+    expect((framesOf(of.score.totalMs) - 1) * FRAME_MS).toBeLessThan(of.score.totalMs);
+  });
+
+  it('beside captions has no words of its own for what is said', () => {
+    const of = worded(planOf([{ move: 'tall-o-cheek-lift', rounds: 1 }]));
+    const beside = new Scenes({ worded: of, options: { ...OPTIONS, captions: 'beside' } }, tracks);
+    const within = new Scenes({ worded: of, options: OPTIONS }, tracks);
+    expect(within.at(1000).cue).not.toBe('');
+    expect(beside.at(1000).cue).toBe('');
+  });
+
+  it('names moves and sides in the language that was chosen', () => {
+    const of = worded(planOf([{ move: 'chin-over-shoulder', rounds: 1 }]));
+    const scenes = new Scenes({ worded: of, options: { ...OPTIONS, language: 'de' } }, tracks);
+    const left = of.score.steps.find((s) => s.side === 'left');
+    const scene = scenes.at(left?.startMs ?? 0);
+    expect(scene.side).toBe('deine linke Seite');
+    expect(scene.move).toBe(of.document.moves[0]?.names.de);
+  });
+});
+
+describe('how it is laid out', () => {
+  it('breaks words into lines that fit, loses none where there is room, and says where it cuts', () => {
+    const word = fc.string({ minLength: 1, maxLength: 12 }).filter((w) => !/\s/.test(w));
+    fc.assert(
+      fc.property(
+        fc.array(word, { maxLength: 20 }),
+        fc.integer({ min: 1, max: 5 }),
+        (all, most) => {
+          const width = 100;
+          const size = 10;
+          const lines = linesOf(all.join(' '), { font: 'text', size, width, lines: most }, letters);
+          expect(lines.length).toBeLessThanOrEqual(most);
+          for (const line of lines)
+            expect(letters.width(line, 'text', size)).toBeLessThanOrEqual(width);
+          if (lines.length < most) expect(lines.join(' ')).toBe(all.join(' '));
+          else if (lines.join(' ') !== all.join(' ')) expect(lines.at(-1)).toMatch(/…$/);
+        },
+      ),
+      { numRuns: RUNS },
+    );
+  });
+
+  const of = worded(planOf([{ move: 'chin-over-shoulder', rounds: 1 }]));
+  const scenes = new Scenes({ worded: of, options: OPTIONS }, tracks);
+  const still = (options: Partial<FilmOptions> = {}): Still => ({
+    options: { ...OPTIONS, ...options },
+    score: of.score,
+    caution: 'Stop if anything hurts.',
+    letters,
+  });
+
+  it('what stands is the same within a second where nothing new is said', () => {
+    const step = of.score.steps.find((s) => s.kind === 'work');
+    const from = (step?.startMs ?? 0) + 1010;
+    const same = new Set(
+      [0, 200, 400].map((ms) => stillSvg({ ...scenes.at(from + ms), cue: '' }, from, still())),
+    );
+    expect(same.size).toBe(1);
+    expect(stillSvg(scenes.at(from + 1000), from + 1000, still())).not.toBe([...same][0]);
+  });
+
+  it('no text of a teacher comes into the picture as anything but outlines', () => {
+    const evil = '<script>alert("&")</script>';
+    const scene = { ...scenes.at(0), cue: evil, move: evil, next: evil };
+    expect(stillSvg(scene, 0, still())).not.toMatch(/script|alert/);
+  });
+
+  it('the face is turned round for whoever faces one, and nothing else is', () => {
+    const scene = scenes.at(20_000);
+    const own = faceSvg(scene, still());
+    const facing = faceSvg(scene, still({ facing: true }));
+    expect(facing.replace(' transform="matrix(-1 0 0 1 400 0)"', '')).toBe(own);
+    expect(stillSvg(scene, 0, still({ facing: true }))).toBe(stillSvg(scene, 0, still()));
+  });
+});
+
+it('a timer runs round the outline by its length', () => {
+  // A square of curves, 40 round.
+  const side = (x: number, y: number, dx: number, dy: number) =>
+    `C${x + dx / 3},${y + dy / 3} ${x + (2 * dx) / 3},${y + (2 * dy) / 3} ${x + dx},${y + dy}`;
+  const ring = `M0,0${side(0, 0, 10, 0)}${side(10, 0, 0, 10)}${side(10, 10, -10, 0)}${side(0, 10, 0, -10)}Z`;
+  const end = (share: number) =>
+    beginningOf(ring, share)
+      .match(/(-?[\d.]+),(-?[\d.]+)$/)
+      ?.slice(1)
+      .map(Number);
+  expect(end(0.125)).toEqual([5, 0]);
+  expect(end(0.25)).toEqual([10, 0]);
+  expect(end(0.625)).toEqual([5, 10]);
+  expect(end(1)).toEqual([0, 0]);
+  expect(beginningOf(ring, 0)).toBe('');
+});

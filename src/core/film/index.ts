@@ -1,0 +1,3 @@
+export * from './frame';
+export * from './options';
+export * from './scene';

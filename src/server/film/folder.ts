@@ -1,0 +1,105 @@
+import { createReadStream } from 'node:fs';
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { z } from 'zod';
+import type { FilmOptions } from '@/core/film';
+import type { Drawable } from './draw';
+import { DRAWABLE, partName, UNFINISHED } from './parts';
+
+/** The folders of films: each has what it is made of, its parts while it is made, and the film itself at the end. */
+
+export const filmsFolder = (): string => path.join(process.env.UPBEAT_DATA_DIR ?? '.data', 'films');
+
+const isMissing = (problem: unknown) => (problem as NodeJS.ErrnoException).code === 'ENOENT';
+const idSchema = z.uuid();
+
+export class FilmFolder {
+  readonly path: string;
+
+  constructor(id: string, folder = filmsFolder()) {
+    this.path = path.resolve(folder, idSchema.parse(id));
+  }
+
+  file(name: string): string {
+    return path.join(this.path, name);
+  }
+
+  film({ format }: Pick<FilmOptions, 'format'>): string {
+    return this.file(`film.${format}`);
+  }
+
+  async begin(of: Drawable): Promise<void> {
+    await mkdir(this.path, { recursive: true });
+    await this.write(DRAWABLE, JSON.stringify(of));
+  }
+
+  /** What it is made of; null where the folder is gone. */
+  async drawable(): Promise<Drawable | null> {
+    try {
+      return JSON.parse(await readFile(this.file(DRAWABLE), 'utf8')) as Drawable;
+    } catch (problem) {
+      if (isMissing(problem)) return null;
+      throw problem;
+    }
+  }
+
+  /** Writes a file whole or not at all. */
+  async write(name: string, written: string | AsyncIterable<Uint8Array>): Promise<void> {
+    const file = this.file(name);
+    await writeFile(file + UNFINISHED, written);
+    await rename(file + UNFINISHED, file);
+  }
+
+  read(name: string): AsyncIterable<Uint8Array> {
+    return createReadStream(this.file(name));
+  }
+
+  async has(name: string): Promise<boolean> {
+    return (await this.names()).includes(name);
+  }
+
+  /** Which of so many parts are missing. */
+  async missing(parts: number): Promise<number[]> {
+    const there = new Set(await this.names());
+    return Array.from({ length: parts }, (_, i) => i).filter((i) => !there.has(partName(i)));
+  }
+
+  /** Leaves nothing but the film. @returns how many bytes it has */
+  async finish(options: FilmOptions): Promise<number> {
+    const film = this.film(options);
+    await rename(film + UNFINISHED, film);
+    for (const name of await this.names()) {
+      if (this.file(name) !== film) await rm(this.file(name), { force: true });
+    }
+    return (await stat(film)).size;
+  }
+
+  /** Leaves nothing that is only half written. */
+  async tidy(): Promise<void> {
+    for (const name of await this.names()) {
+      if (name.endsWith(UNFINISHED)) await rm(this.file(name), { force: true });
+    }
+  }
+
+  async remove(): Promise<void> {
+    await rm(this.path, { recursive: true, force: true });
+  }
+
+  private async names(): Promise<string[]> {
+    return namesIn(this.path);
+  }
+}
+
+async function namesIn(folder: string): Promise<string[]> {
+  try {
+    return await readdir(folder);
+  } catch (problem) {
+    if (isMissing(problem)) return [];
+    throw problem;
+  }
+}
+
+/** Which films have a folder. */
+export async function foldersIn(folder = filmsFolder()): Promise<string[]> {
+  return (await namesIn(folder)).filter((name) => idSchema.safeParse(name).success);
+}
