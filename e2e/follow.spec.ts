@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
-import { makeHome } from '@/server/people/practice';
 import { wordsIn } from '@/core/follow/words';
+import { makeHome } from '@/server/people/practice';
 import { appears, inStep, openToFollowers, phone, timed, together } from './followers';
 import { axe, Clock, expect, stored, untilReady } from './harness';
 import { projected, test } from './led';

@@ -22,7 +22,10 @@ await main(async () => {
   await ensurePackages();
   await ensureDebian(['espeak-ng'], { optional: true });
   const computed =
-    run('bench/compile.ts', {}, ['--expose-gc']) || run('bench/core.ts') || run('bench/face.ts');
+    run('bench/compile.ts', {}, ['--expose-gc']) ||
+    run('bench/core.ts') ||
+    run('bench/face.ts') ||
+    run('bench/film.ts');
   if (computed !== 0) return computed;
 
   await ensureDebian(['postgresql', 'chromium']);

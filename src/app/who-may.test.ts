@@ -10,7 +10,7 @@ import { emptyPlan } from '@/core/class';
 import { SIGN_IN_COOKIE, signInAs, signOut } from '@/server/auth/sign-ins';
 import { appendEvents } from '@/server/runs';
 import { NOON, testDatabase, testDatabaseUrl } from '@/server/testing/studio';
-import { type Full, fullStudio, type Ids, storedOf } from './testing/two-studios';
+import { FILM, type Full, fullStudio, type Ids, storedOf } from './testing/two-studios';
 
 /**
  * Who may do what, tried on every page, handler and action that is found in this folder. One without an entry fails.
@@ -149,6 +149,11 @@ const HANDLERS: Record<string, Entry | 'open'> = {
     body: () => ({ plan: emptyPlan('Mine now', 600), basedOn: 1 }),
   },
   'GET api/classes/[id]/audio': { id: 'classes', query: 'as=wav&counts=yes' },
+  'GET api/classes/[id]/films': { id: 'classes' },
+  'POST api/classes/[id]/films': { id: 'classes', body: () => FILM },
+  'GET api/films/[id]': { id: 'films' },
+  'POST api/films/[id]': { id: 'films', body: () => ({ does: 'stop' }) },
+  'DELETE api/films/[id]': { id: 'films' },
   'GET api/classes/[id]/pack': { id: 'classes', query: 'counts=yes' },
   'GET api/classes/[id]/sheet': { id: 'classes' },
   'GET api/classes/[id]/words': { id: 'classes', query: 'as=vtt&counts=yes&language=en' },

@@ -1,4 +1,8 @@
-/** Hands a text to the browser as a file to keep. @param name of the file; what a name of a file cannot have is left out */
+/** A name as a name of a file: what that cannot have is left out. */
+export const fileName = (name: string, ending: string): string =>
+  `${name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}${ending}`;
+
+/** Hands a text to the browser as a file to keep. */
 export const saveFile = (
   name: string,
   ending: string,
@@ -10,7 +14,7 @@ export function saveBlob(name: string, ending: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
-  link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}${ending}`;
+  link.download = fileName(name, ending);
   link.click();
   URL.revokeObjectURL(url);
 }

@@ -1,10 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { libraryMove } from '@library';
+import type { FilmOptions } from '@/core/film';
 import type { Move } from '@/core/move';
 import { wavOf } from '@/core/speech';
 import { hashPassword } from '@/server/auth/passwords';
 import type { Db } from '@/server/db';
 import { seedDemo } from '@/server/demo/seed';
+import { orderFilm } from '@/server/film/films';
+import type { FilmMaker } from '@/server/film/maker';
 import { behind, openDoor } from '@/server/follow/doors';
 import { comeIn } from '@/server/follow/followers';
 import { saveOwnMove } from '@/server/moves/moves';
@@ -35,6 +38,7 @@ export interface Ids {
   runs: string;
   recordings: string;
   words: string;
+  films: string;
   moves: string;
   changes: string;
   programmes: string;
@@ -93,6 +97,11 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
   const cue = { language: 'en', text: `Soft jaw ${mark}.`, wav: WAV } as const;
   const said = { language: 'en' as const, written: `Hall ${mark}`, said: mark };
   const word = await keepSaidWord(db, scope, said, NOON);
+  const classId = await first('classes');
+  // A film that waits for its turn: nobody makes it here.
+  const maker = { add: async () => {}, stop: () => {} } as unknown as FilmMaker;
+  const ordered = { classId, options: FILM, now: NOON };
+  const film = await orderFilm({ db, maker }, { id: owner, studioId }, ordered);
   const recording = await saveRecording(db, { id: owner, studioId }, cue, NOON);
   const move = `own-${mark.toLowerCase()}`;
   await saveOwnMove(db, scope, { ...smile, id: move }, NOON);
@@ -103,7 +112,7 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
     by: `Ines ${mark}`,
     now: NOON,
   });
-  const home = { participantId: one, classId: await first('classes'), now: NOON };
+  const home = { participantId: one, classId, now: NOON };
   await giveHomeClass(db, scope, home);
   const door = await openDoor(db, scope, session.id, NOON);
   const inside = await behind(db, door.code, NOON);
@@ -117,13 +126,14 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
     owner,
     colleague,
     ids: {
-      classes: await first('classes'),
+      classes: classId,
       people: one,
       person2: two,
       sessions: session.id,
       runs: run.id,
       recordings: recording.id,
       words: word.id,
+      films: film.id,
       moves: move,
       changes: change ?? '',
       programmes: await first('programmes'),
@@ -136,6 +146,17 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
     },
   };
 }
+
+/** What somebody may choose of a film. */
+export const FILM: FilmOptions = {
+  format: 'mp4',
+  shape: 'wide',
+  look: 'night',
+  language: 'en',
+  captions: 'in',
+  facing: false,
+  counts: true,
+};
 
 let asked = '';
 

@@ -181,8 +181,11 @@ export const STEP_MARK: Box = { x: 0, y: 0, width: 2 * MARK, height: 2 * MARK };
 /** What a test finds the face by. */
 export const MARKED = 'chin';
 
-/** All of a picture but the face, as SVG. It changes once a second, and with what is said. */
-export function stillSvg(scene: Scene, ms: number, of: Still): string {
+/** Tells apart what stands: it changes once a second, and with what is said. */
+export const stillKey = ({ sinceMs, cue }: Scene): string => `${sinceMs} ${cue}`;
+
+/** All of a picture but the face, as SVG: the same for the same key. */
+export function stillSvg(scene: Scene, of: Still): string {
   const { options, caution, letters } = of;
   const layout = LAYOUTS[options.shape];
   const colours = LOOKS[options.look];
@@ -226,7 +229,7 @@ export function stillSvg(scene: Scene, ms: number, of: Still): string {
       words(scene.move, layout.move, 'strong', colours.ink),
       words(scene.cue, layout.cue, 'strong', colours.said),
       words(scene.next, layout.next, 'text', colours.quiet),
-      ribbon(ms, of.score, layout.ribbon, colours),
+      ribbon(scene.sinceMs, of.score, layout.ribbon, colours),
       words(caution, layout.caution, 'text', colours.quiet),
       of.marks ? rect(STEP_MARK, STEP_MARKS[scene.index % 2] ?? '') : '',
     ].join(''),
@@ -243,9 +246,7 @@ function ribbon(ms: number, { steps, totalMs }: Still['score'], box: Box, colour
       const width = Math.max(1, rounded(at(startMs + durationMs) - x - 1));
       return rect({ ...box, x, width }, colours.work);
     });
-  // By whole px, so that it changes seldom.
-  const x = Math.round(at(Math.min(ms, totalMs)));
-  const mark = { x: x - 2, y: box.y - 5, width: 4, height: box.height + 10 };
+  const mark = { x: rounded(at(ms) - 2), y: box.y - 5, width: 4, height: box.height + 10 };
   return rect(box, colours.pale, ' rx="6"') + bars.join('') + rect(mark, colours.accent);
 }
 

@@ -19,6 +19,8 @@ export interface Scene {
   round: string;
   /** Whole seconds of the step that are left. */
   countdown: number;
+  /** Since when that is so, in ms from the start of the class. */
+  sinceMs: number;
   doing: string;
   move: string;
   /** What is said, where it stands in the picture. */
@@ -80,6 +82,7 @@ export class Scenes {
     const after = steps[index + 1];
     const seconds = (length: number) => Math.round(length / 1000);
     const sameSegment = after?.segmentId === step.segmentId;
+    const countdown = Math.ceil((step.durationMs - elapsedMs) / 1000);
     return {
       pose: poseAt(acts, index, elapsedMs),
       areas: move?.areas ?? {},
@@ -89,7 +92,8 @@ export class Scenes {
       index,
       side: words.side[step.side],
       round: words.round(step.round, step.rounds),
-      countdown: Math.ceil((step.durationMs - elapsedMs) / 1000),
+      countdown,
+      sinceMs: step.startMs + Math.max(0, step.durationMs - 1000 * countdown),
       doing: `${words.doing[step.kind]}, ${words.of(seconds(step.durationMs))}`,
       move: nameIn(document, language)(step.moveId),
       cue: this.cueAt(ms, step.startMs),

@@ -8,6 +8,7 @@ import {
   faceSvg,
   Scenes,
   type Still,
+  stillKey,
   stillSvg,
 } from '@/core/film';
 import { lettersOf } from './letters';
@@ -42,8 +43,8 @@ export function* pictures(of: Drawable, from: number, to: number): Generator<Buf
   for (let n = from; n < to; n++) {
     const ms = n * FRAME_MS;
     const scene = scenes.at(Math.min(ms, scenes.totalMs));
-    const now = { still: stillSvg(scene, ms, still), face: faceSvg(scene, still) };
-    if (!stands || now.still !== before.still) stands = drawn(now.still);
+    const now = { still: stillKey(scene), face: faceSvg(scene, still) };
+    if (!stands || now.still !== before.still) stands = drawn(stillSvg(scene, still));
     if (!face || now.face !== before.face) face = drawn(now.face);
     before = now;
     const picture = Buffer.from(stands);

@@ -1,5 +1,14 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  rmSync,
+  symlinkSync,
+  utimesSync,
+} from 'node:fs';
 import { readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -267,7 +276,6 @@ describe('while it is made', () => {
       return here(of, signal).catch(() => null);
     });
     await removing.add({ id: film.id, studioId: teacher.studioId });
-    await removing.sweep(NOON);
     expect(existsSync(new FilmFolder(film.id).path)).toBe(false);
     await expect(filmFile(db(), teacher, film.id)).rejects.toMatchObject({ code: 'not-found' });
   });
@@ -396,7 +404,7 @@ describe('what has no maker any more', () => {
     expect(taken).toContain(film.id);
   });
 
-  it('is forgotten with its files after two weeks, and files of nobody at once', async () => {
+  it('is forgotten with its files after two weeks, and files of nobody that were left alone', async () => {
     const film = await order(nobody);
     await stopFilm({ db: db(), maker: nobody }, teacher, film.id);
     await forgetFilms(db(), NOON + (FILM_DAYS - 1) * 24 * 60 * MINUTES);
@@ -404,10 +412,13 @@ describe('what has no maker any more', () => {
     await forgetFilms(db(), NOON + (FILM_DAYS + 1) * 24 * 60 * MINUTES);
     expect(await db()('films').where({ id: film.id })).toEqual([]);
     expect(existsSync(new FilmFolder(film.id).path)).toBe(false);
-    const left = new FilmFolder(crypto.randomUUID());
-    mkdirSync(left.path, { recursive: true });
+    const [left, fresh] = [randomUUID(), randomUUID()].map((id) => new FilmFolder(id).path);
+    for (const one of [left, fresh]) mkdirSync(one ?? '', { recursive: true });
+    const longAgo = Date.now() / 1000 - 7200;
+    utimesSync(left ?? '', longAgo, longAgo);
     await maker().sweep(NOON);
-    expect(existsSync(left.path)).toBe(false);
+    expect(existsSync(left ?? '')).toBe(false);
+    expect(existsSync(fresh ?? '')).toBe(true);
   });
 });
 

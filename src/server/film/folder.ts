@@ -99,7 +99,16 @@ async function namesIn(folder: string): Promise<string[]> {
   }
 }
 
-/** Which films have a folder. */
-export async function foldersIn(folder = filmsFolder()): Promise<string[]> {
-  return (await namesIn(folder)).filter((name) => idSchema.safeParse(name).success);
+/** A folder in which nothing happened for so long is in nobody's hands, in ms. */
+const LEFT_MS = 3_600_000;
+
+/** Whose folders were left alone: of films that nobody has they may go. @param now epoch ms by the machine's clock */
+export async function leftIn(folder = filmsFolder(), now = Date.now()): Promise<string[]> {
+  const left: string[] = [];
+  for (const name of await namesIn(folder)) {
+    if (!idSchema.safeParse(name).success) continue;
+    const { mtimeMs } = await stat(path.join(folder, name));
+    if (now - mtimeMs > LEFT_MS) left.push(name);
+  }
+  return left;
 }

@@ -13,7 +13,7 @@ import { wordsFile } from '../take-away/words';
 import { errorFields, log } from '../watch/log';
 import type { Drawable } from './draw';
 import { join, told } from './encode';
-import { FilmFolder, foldersIn } from './folder';
+import { FilmFolder, leftIn } from './folder';
 import { type FilmPart, PART_FRAMES, partName, partsOf, UNFINISHED } from './parts';
 
 /** Makes films, one after the other, studios in turn. What is made of one that is stopped stays made. */
@@ -98,9 +98,9 @@ export class FilmMaker {
       .update({ beat_at: new Date(now), state: 'waiting' })
       .returning(['id', 'studio_id']);
     for (const { id, studio_id: studioId } of alone) void this.add({ id, studioId });
-    const kept = await this.db('films').pluck('id');
-    for (const id of await foldersIn()) {
-      if (!kept.includes(id)) await new FilmFolder(id).remove();
+    for (const id of await leftIn()) {
+      const known = await this.db('films').where({ id }).first('id');
+      if (!known) await new FilmFolder(id).remove();
     }
   }
 

@@ -4,6 +4,7 @@ import type { Assistant, KnownSpeech } from '@/browser/assistant';
 import { type Plan, placedSegments } from '@/core/class';
 import type { Language } from '@/core/language';
 import type { Score } from '@/core/score';
+import { FilmDialog } from '../film/film-dialog';
 import { RecordDialog } from '../voice/record-dialog';
 import { DraftDialog } from './draft-dialog';
 import { FitDialog } from './fit-dialog';
@@ -13,7 +14,14 @@ import { TakeAwayDialog } from './take-away-dialog';
 import type { Judged } from './use-judged';
 
 /** Which dialog is open; the recorder is opened for one segment, or for the whole class. */
-export type Opened = 'fit' | 'draft' | 'history' | 'takeAway' | { record: string | null } | null;
+export type Opened =
+  | 'fit'
+  | 'draft'
+  | 'history'
+  | 'takeAway'
+  | 'film'
+  | { record: string | null }
+  | null;
 
 export interface ComposeDialogsProps {
   opened: Opened;
@@ -56,6 +64,10 @@ export function ComposeDialogs(props: ComposeDialogsProps) {
   if (opened === 'takeAway') {
     const { name, language } = plan;
     return <TakeAwayDialog {...{ classId, name, language, score, onClose }} />;
+  }
+  if (opened === 'film') {
+    const { language } = plan;
+    return <FilmDialog {...{ classId, language, timeZone: room.timeZone, onClose }} />;
   }
   const speech: KnownSpeech = {
     lengths,

@@ -3,6 +3,7 @@
 import {
   CalendarPlus,
   ChevronDown,
+  Clapperboard,
   Download,
   FileHeadphone,
   History,
@@ -44,6 +45,7 @@ export interface ComposeHeaderProps {
   onRehearse: () => void;
   onHistory: () => void;
   onTakeAway: () => void;
+  onFilm: () => void;
   onRecord: () => void;
   onLead: () => Promise<void>;
 }
@@ -223,6 +225,9 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
       </MenuEntry>
       <MenuEntry act={props.onTakeAway}>
         <FileHeadphone size={16} aria-hidden /> Sound, captions, sheet
+      </MenuEntry>
+      <MenuEntry act={props.onFilm}>
+        <Clapperboard size={16} aria-hidden /> Film
       </MenuEntry>
       <MenuEntry act={() => savePictures(plan.name, picturesOfClass(plan, moves))}>
         <ImageDown size={16} aria-hidden /> Save pictures of the moves

@@ -151,10 +151,10 @@ function Composing(props: ComposeScreenProps) {
     }
   };
 
-  const takeAway = async () => {
+  const takeAway = async (by: 'takeAway' | 'film') => {
     if (!hasSegments(plan)) {
       toast.error('This class is still empty. Add a move from the shelf first.');
-    } else if (await autosave.flush()) setOpened('takeAway');
+    } else if (await autosave.flush()) setOpened(by);
     else toast.error('The class could not be saved yet. Try again in a moment.');
   };
 
@@ -178,7 +178,8 @@ function Composing(props: ComposeScreenProps) {
             onFit={openFit}
             onDraft={openDraft}
             onHistory={() => setOpened('history')}
-            onTakeAway={() => void takeAway()}
+            onTakeAway={() => void takeAway('takeAway')}
+            onFilm={() => void takeAway('film')}
             onRecord={() => setOpened({ record: null })}
             onRehearse={rehearse}
             onLead={onLead}

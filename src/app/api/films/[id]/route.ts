@@ -6,16 +6,16 @@ import { FILM_TYPES, filmFile, goOnWithFilm, removeFilm, stopFilm } from '@/serv
 import { filmMaker } from '@/server/film/maker';
 import { answering } from '../../handle';
 
-/** The film itself, as a file of its own name. */
+/** The film itself. */
 export const GET = answering(CALLS.takeFilm, async ({ teacher, id }) => {
   const { file, bytes, film } = await filmFile(db(), teacher, id);
   const { format } = film.options;
-  const name = encodeURIComponent(`${film.name}.${format}`).replace(/['()*]/g, '_');
   return new Response(Readable.toWeb(createReadStream(file)) as ReadableStream, {
     headers: {
       'Content-Type': FILM_TYPES[format],
       'Content-Length': String(bytes),
-      'Content-Disposition': `attachment; filename="class.${format}"; filename*=UTF-8''${name}`,
+      // What it is called says whoever saves it.
+      'Content-Disposition': 'attachment',
       'Cache-Control': 'private, no-store',
     },
   });
