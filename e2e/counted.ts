@@ -9,6 +9,25 @@ export const twoMinutes = (): Plan =>
 /** Less than a minute. */
 export const shortClass = (): Plan => counted('Short', ['folded-lip-press']);
 
+/** Some seconds, in which nothing is said but counts. */
+export function verySmall(name: string): Plan {
+  const plan = shortClass();
+  const work = plan.phases.work.map((block) => ({
+    ...block,
+    segments: block.segments.map((segment) => ({
+      ...segment,
+      dose: { kind: 'hold' as const, seconds: 4 },
+      releaseSeconds: 0,
+    })),
+  }));
+  return {
+    ...plan,
+    name,
+    rules: { ...plan.rules, say: 'counts' },
+    phases: { ...plan.phases, work },
+  };
+}
+
 function counted(name: string, moves: readonly string[]): Plan {
   const empty = emptyPlan(name, 120);
   const hold = (id: string, move: string) => ({

@@ -1,18 +1,14 @@
 import { spawnSync } from 'node:child_process';
 import type { Page } from '@playwright/test';
-import { planOf } from '@testing/plans';
 import { FILM_SIZES, MOST_FILMS } from '@/core/film';
 import { createClass } from '@/server/classes/classes';
 import type { App } from './app';
+import { verySmall } from './counted';
 import { axe, expect, NOON, test } from './harness';
-
-/** A class of some twenty seconds. */
-const reps = { kind: 'reps', reps: 2, secondsEach: 6 } as const;
-const SHORT = planOf([{ move: 'head-half-circles', rounds: 1, dose: reps }], { say: 'short' });
 
 async function openFilm(app: App, page: Page): Promise<void> {
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
-  const plan = { ...SHORT, name: 'Half circles & home' };
+  const plan = verySmall('Half circles & home');
   await page.goto(`/classes/${await createClass(app.db, { studioId }, plan, NOON)}`);
   await page.getByRole('button', { name: 'More', exact: true }).press('Enter');
   await page.getByRole('menuitem', { name: 'Film' }).press('Enter');
