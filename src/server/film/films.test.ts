@@ -41,6 +41,7 @@ import {
   filmFile,
   filmsOf,
   forgetFilms,
+  freshFilm,
   goOnWithFilm,
   orderFilm,
   removeFilm,
@@ -161,6 +162,10 @@ describe('a film', () => {
       const named = chapters.map((c: { tags: { title: string } }) => c.tags.title);
       expect(named).toEqual(chaptersOf(worded, 'en').map((c) => c.name));
       expect(filesOf(film)).toEqual([`film.${options.format}`]);
+      const { class_id: classId } = await db()('films').where({ id: film.id }).first('class_id');
+      expect(await freshFilm(db(), teacher, classId)).toEqual({ file, format: options.format });
+      await db()('classes').where({ id: classId }).increment('version');
+      expect(await freshFilm(db(), teacher, classId)).toBeNull();
 
       // Which step it is: the mark in the corner changes with it, at the picture of its beginning.
       const { width } = STEP_MARK;

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import path from 'node:path';
 import { phrasesOf } from '@library';
 import { z } from 'zod';
 import { REFUSALS, Refusal, type RefusalCode } from '@/core/calls';
@@ -186,6 +187,21 @@ export async function filmFile(
   const found = await film(db, teacher, id);
   if (found.state !== 'done' || found.bytes === null) throw new Refusal('film-not-done');
   return { file: new FilmFolder(id).film(found.options), bytes: found.bytes, film: found };
+}
+
+/** The latest film of a class as it is now; null where none is done. */
+export async function freshFilm(
+  db: Db,
+  teacher: Speaking,
+  classId: string,
+): Promise<{ file: string; format: FilmFormat } | null> {
+  const fresh = (await filmsOf(db, teacher, classId)).find((f) => f.state === 'done' && !f.old);
+  if (!fresh) return null;
+  const { format } = fresh.options;
+  const folder = new FilmFolder(fresh.id);
+  // Another process may have made it, where this one cannot read it.
+  if (!(await folder.has(path.basename(folder.film({ format }))))) return null;
+  return { file: folder.film({ format }), format };
 }
 
 /** Forgets films that were kept long enough. @param now epoch ms */

@@ -23,7 +23,7 @@ import { createClass } from '../classes/classes';
 import { speaks } from '../speech/teacher-speech';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
 import { classAudio } from './audio';
-import { classPack } from './pack';
+import { type AskedPack, classPack } from './pack';
 import { wordedClass } from './worded';
 import { wordsFile } from './words';
 
@@ -216,10 +216,18 @@ describe.each(['mp3', 'opus'] as const)('as %s', (as) => {
 });
 
 describe('all of it in one file', () => {
-  const packed = async (signal = new AbortController().signal) => {
+  const packed = async (signal = new AbortController().signal, film: AskedPack['film'] = null) => {
     const worded = await wordedOf('a German class');
     const plan = PLANS['a German class'] as Plan;
-    const asked = { plan, worded, counts: true, signal, now: NOON, timeZone: 'Europe/Dublin' };
+    const asked = {
+      plan,
+      worded,
+      counts: true,
+      signal,
+      now: NOON,
+      timeZone: 'Europe/Dublin',
+      film,
+    };
     const parts: Uint8Array[] = [];
     for await (const part of await classPack(db(), teacher, asked)) parts.push(part);
     return unzipSync(Buffer.concat(parts));
@@ -237,6 +245,15 @@ describe('all of it in one file', () => {
     );
     expect(files['class.mp3']?.length).toBeGreaterThan(10_000);
     expect(textOf(files['sheet.pdf']?.subarray(0, 5))).toBe('%PDF-');
+  });
+
+  it('has a film of the class where one is made, and says so', async () => {
+    const parts = (async function* () {
+      yield Buffer.from('a film');
+    })();
+    const files = await packed(undefined, { name: 'film.webm', parts });
+    expect(textOf(files['film.webm'])).toBe('a film');
+    expect(textOf(files['README.txt'])).toContain('film.webm');
   });
 
   it('has its sound as WAV where the machine cannot pack it', async () => {

@@ -19,14 +19,17 @@ export interface AskedPack {
   signal: AbortSignal;
   now: number;
   timeZone: string;
+  /** A film of the class as it is now, where one is made. */
+  film: { name: string; parts: AsyncIterable<Uint8Array> } | null;
 }
 
-const readme = ({ plan, worded, now, timeZone }: AskedPack, sound: string): string =>
+const readme = ({ plan, worded, now, timeZone, film }: AskedPack, sound: string): string =>
   [
     `${plan.name}, ${clock(worded.score.totalMs)}, as it was on ${dayLabel(now, timeZone)}.`,
     'Everything here opens without Up Beat.',
     [
       `${sound}   the class as it is heard, with a chapter for each move`,
+      ...(film ? [`${film.name}   the class as a film to follow along`] : []),
       'sheet.pdf   the run sheet: what comes when, what is said, and how it looks',
       'captions.*.vtt, captions.*.srt   what is said and when, for players of sound and film',
       'chapters.*.vtt   its moves and when they begin',
@@ -67,7 +70,7 @@ async function* filesOf(
   soundName: string,
   sound: Readable,
 ): AsyncGenerator<ZippedFile> {
-  const { plan, worded, counts, sheet } = asked;
+  const { plan, worded, counts, sheet, film } = asked;
   const file = (name: string, text: string): ZippedFile => ({ name, parts: [bytesOfText(text)] });
   yield file('README.txt', readme(asked, soundName));
   yield file('class.upbeat.json', JSON.stringify(plan, null, 2));
@@ -81,4 +84,5 @@ async function* filesOf(
     yield file(`words.${language}.txt`, words('text'));
   }
   yield { name: soundName, parts: sound, dense: true };
+  if (film) yield { ...film, dense: true };
 }

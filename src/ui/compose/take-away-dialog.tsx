@@ -141,8 +141,8 @@ function PackFile({ classId, name, score, counts }: FileProps) {
   return (
     <section aria-label="All of it">
       <p className="mb-2">
-        All of it in one ZIP file: sound, words in every language, the sheet, and the class itself,
-        which Up Beat opens again.
+        All of it in one ZIP file: sound, words in every language, the sheet, your film where one is
+        made, and the class itself, which Up Beat opens again.
       </p>
       <TakeButton
         call={CALLS.takePack}

@@ -1,7 +1,9 @@
+import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import { CALLS } from '@/core/calls';
 import { getClass } from '@/server/classes/classes';
 import { db } from '@/server/db';
+import { freshFilm } from '@/server/film/films';
 import { classPack } from '@/server/take-away/pack';
 import { wordedClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
@@ -11,7 +13,9 @@ export const GET = answering(CALLS.takePack, async ({ teacher, id, body, request
   const worded = await wordedClass(db(), teacher, id);
   const { timeZone } = teacher;
   const { signal } = request;
-  const asked = { plan, worded, counts: body.counts === 'yes', signal, now, timeZone };
+  const made = await freshFilm(db(), teacher, id);
+  const film = made && { name: `film.${made.format}`, parts: readFrom(made.file) };
+  const asked = { plan, worded, counts: body.counts === 'yes', signal, now, timeZone, film };
   const pieces = await classPack(db(), teacher, asked);
   return new Response(Readable.toWeb(Readable.from(pieces)) as ReadableStream, {
     headers: {
@@ -21,3 +25,8 @@ export const GET = answering(CALLS.takePack, async ({ teacher, id, body, request
     },
   });
 });
+
+/** A file that is opened when its turn comes. */
+async function* readFrom(file: string): AsyncGenerator<Uint8Array> {
+  yield* createReadStream(file);
+}
