@@ -1,2 +1,2 @@
 export { sortedByOrder } from './order';
-export { byRegion, workByArea } from './work';
+export { byRegion, type WithAreas, workByArea } from './work';

@@ -1,9 +1,11 @@
-import type { ResolvedClass } from '../class';
-import { AREAS, type Area, REGIONS, type Region, regionOf } from '../move';
+import { AREAS, type Area, type Move, REGIONS, type Region, regionOf } from '../move';
 import type { Score } from '../score';
 
+/** Moves by id, as far as they say what they work. */
+export type WithAreas = ReadonlyMap<string, Pick<Move, 'areas'>>;
+
 /** Work per face area in ms, each work step weighted by the move's weight for that area. */
-export function workByArea(score: Score, moves: ResolvedClass['moves']): Record<Area, number> {
+export function workByArea(score: Score, moves: WithAreas): Record<Area, number> {
   const work = Object.fromEntries(AREAS.map((area) => [area, 0])) as Record<Area, number>;
   for (const step of score.steps) {
     if (step.kind !== 'work') continue;

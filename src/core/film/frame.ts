@@ -27,7 +27,7 @@ interface Colours {
   face: FaceColours;
 }
 
-const LOOKS: Record<FilmLook, Colours> = {
+export const LOOKS: Record<FilmLook, Colours> = {
   day: {
     paper: '#fcf8f0',
     ink: '#2a2033',
@@ -166,7 +166,11 @@ export interface Still {
   marks?: boolean;
 }
 
-const svg = ({ width, height }: { width: number; height: number }, within: string, box = '') =>
+export const svg = (
+  { width, height }: { width: number; height: number },
+  within: string,
+  box = '',
+) =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"${box}>${within}</svg>`;
 const rect = ({ x, y, width, height }: Box, fill: string, more = '') =>
   `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="${fill}"${more}/>`;
@@ -181,6 +185,20 @@ export const STEP_MARK: Box = { x: 0, y: 0, width: 2 * MARK, height: 2 * MARK };
 /** What a test finds the face by. */
 export const MARKED = 'chin';
 
+/** Words at a place, as outlines. */
+export const words = (
+  text: string,
+  { font, colour, ...place }: Place & { font: Font; colour: string },
+  letters: Letters,
+): string =>
+  linesOf(text, { ...place, font }, letters)
+    .map((line, i) => {
+      const y = rounded(place.y + i * place.size * LINE_HEIGHT);
+      const d = letters.outline(line, font, place.size);
+      return `<path transform="translate(${place.x} ${y})" d="${d}" fill="${colour}"/>`;
+    })
+    .join('');
+
 /** Tells apart what stands: it changes once a second, and with what is said. */
 export const stillKey = ({ sinceMs, cue }: Scene): string => `${sinceMs} ${cue}`;
 
@@ -189,14 +207,8 @@ export function stillSvg(scene: Scene, of: Still): string {
   const { options, caution, letters } = of;
   const layout = LAYOUTS[options.shape];
   const colours = LOOKS[options.look];
-  const words = (text: string, place: Place, font: Font, colour: string) =>
-    linesOf(text, { ...place, font }, letters)
-      .map((line, i) => {
-        const y = rounded(place.y + i * place.size * LINE_HEIGHT);
-        const d = letters.outline(line, font, place.size);
-        return `<path transform="translate(${place.x} ${y})" d="${d}" fill="${colour}"/>`;
-      })
-      .join('');
+  const set = (text: string, place: Place, font: Font, colour: string) =>
+    words(text, { ...place, font, colour }, letters);
   const { top, countdown } = layout;
   const seconds = String(scene.countdown);
   const roundWide = letters.width(scene.round, 'text', top.size);
@@ -206,15 +218,15 @@ export function stillSvg(scene: Scene, of: Still): string {
     whole,
     [
       rect(whole, colours.paper),
-      words(scene.side, { ...top, width: top.width - roundWide - 20 }, 'text', colours.quiet),
-      words(
+      set(scene.side, { ...top, width: top.width - roundWide - 20 }, 'text', colours.quiet),
+      set(
         scene.round,
         { ...top, x: rounded(top.x + top.width - roundWide), width: roundWide + 1 },
         'text',
         colours.quiet,
       ),
-      words(seconds, { ...countdown, width: top.width, lines: 1 }, 'title', colours.ink),
-      words(
+      set(seconds, { ...countdown, width: top.width, lines: 1 }, 'title', colours.ink),
+      set(
         scene.doing,
         {
           x: rounded(beside),
@@ -226,11 +238,11 @@ export function stillSvg(scene: Scene, of: Still): string {
         'text',
         colours.quiet,
       ),
-      words(scene.move, layout.move, 'strong', colours.ink),
-      words(scene.cue, layout.cue, 'strong', colours.said),
-      words(scene.next, layout.next, 'text', colours.quiet),
+      set(scene.move, layout.move, 'strong', colours.ink),
+      set(scene.cue, layout.cue, 'strong', colours.said),
+      set(scene.next, layout.next, 'text', colours.quiet),
       ribbon(scene.sinceMs, of.score, layout.ribbon, colours),
-      words(caution, layout.caution, 'text', colours.quiet),
+      set(caution, layout.caution, 'text', colours.quiet),
       of.marks ? rect(STEP_MARK, STEP_MARKS[scene.index % 2] ?? '') : '',
     ].join(''),
   );

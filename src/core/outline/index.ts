@@ -1,4 +1,4 @@
-import { workByArea } from '../balance';
+import { type WithAreas, workByArea } from '../balance';
 import type { ResolvedClass } from '../class';
 import { AREAS, type Area, type Kind } from '../move';
 import { type Score, segmentRuns } from '../score';
@@ -24,7 +24,10 @@ export function bandsOf(score: Score, { moves }: ResolvedClass): Band[] {
 }
 
 /** How strongly the dial shows each area: the share of the most worked one. */
-export function fillOf(score: Score, { moves }: ResolvedClass): Partial<Record<Area, number>> {
+export function fillOf(
+  score: Score,
+  { moves }: { moves: WithAreas },
+): Partial<Record<Area, number>> {
   const work = workByArea(score, moves);
   const most = Math.max(1, ...AREAS.map((area) => work[area]));
   return Object.fromEntries(AREAS.map((area) => [area, work[area] / most]));

@@ -4,7 +4,7 @@ export * from './heard';
 export * from './part';
 
 /** How a class may be taken away as sound. */
-export const AUDIO_FORMATS = ['mp3', 'opus', 'wav'] as const;
+export const AUDIO_FORMATS = ['mp3', 'm4a', 'opus', 'wav'] as const;
 export type AudioFormat = (typeof AUDIO_FORMATS)[number];
 
 /** How its words may be taken away. */

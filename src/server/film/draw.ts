@@ -11,7 +11,7 @@ import {
   stillKey,
   stillSvg,
 } from '@/core/film';
-import { lettersOf } from './letters';
+import { lettersOf } from '../take-away/letters';
 
 /** All there is to a film: the same of it are the same pictures. */
 export interface Drawable extends Film {

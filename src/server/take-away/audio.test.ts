@@ -192,7 +192,7 @@ it('without counts there is less to be heard, and nothing moves', async () => {
   expect(sound.samples).toHaveLength(Math.round((of.score.totalMs * sound.rate) / 1000));
 });
 
-describe.each(['mp3', 'opus'] as const)('as %s', (as) => {
+describe.each(['mp3', 'm4a', 'opus'] as const)('as %s', (as) => {
   it('it is as long, has a title, and a chapter for each move, read by another program', async () => {
     const of = await wordedOf('an English class');
     const before = halfCut();
@@ -204,6 +204,10 @@ describe.each(['mp3', 'opus'] as const)('as %s', (as) => {
     ]);
     const probed = JSON.parse(stdout.toString());
     expect(Math.abs(Number(probed.format.duration) * 1000 - of.score.totalMs)).toBeLessThan(100);
+    const pictures = probed.streams.filter((s: { codec_name: string }) => s.codec_name === 'png');
+    expect(pictures.map((p: { width: number; height: number }) => [p.width, p.height])).toEqual(
+      as === 'opus' ? [] : [[600, 600]],
+    );
     const tags = { ...probed.format.tags, ...probed.streams[0].tags };
     expect(tags.title).toBe(of.score.name);
     const chapters = probed.chapters.map(
@@ -326,22 +330,22 @@ describe('what stands in the way', () => {
     const of = await wordedOf('an English class');
     const before = halfCut();
     await withBroken('exec <&-\nexec cat /dev/zero', async () => {
-      const { stream } = await take(of, 'mp3');
+      const { stream } = await take(of, 'opus');
       await expect.poll(halfCut).toBe(before);
       await expect(whole(stream)).rejects.toThrow();
     });
-    await whole((await take(of, 'mp3')).stream);
+    await whole((await take(of, 'opus')).stream);
   });
 
   it('a program that fails half way leaves nothing that passes for a whole file', async () => {
     const of = await wordedOf('an English class');
     const before = halfCut();
     await withBroken('head -c 5000 /dev/zero\nexit 1', async () => {
-      const { stream } = await take(of, 'mp3');
+      const { stream } = await take(of, 'opus');
       await expect(whole(stream)).rejects.toThrow();
     });
     await expect.poll(halfCut).toBe(before);
-    await whole((await take(of, 'mp3')).stream);
+    await whole((await take(of, 'opus')).stream);
   });
 
   it('a class that is longer than an audio file may be is refused', async () => {

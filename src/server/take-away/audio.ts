@@ -1,12 +1,16 @@
-import { spawn } from 'node:child_process';
+import { execFile, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { createReadStream } from 'node:fs';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { setPriority, tmpdir } from 'node:os';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { promisify } from 'node:util';
+import { renderAsync } from '@resvg/resvg-js';
 import { Refusal } from '@/core/calls';
 import type { PhaseName } from '@/core/class';
+import { coverSvg } from '@/core/film';
 import { bytesOf, type Mark, markSound, mixed, type Placed, type Sound } from '@/core/sound';
 import { earlyMs, soundOf, type Utterance, wavHeader } from '@/core/speech';
 import {
@@ -23,6 +27,7 @@ import type { Db } from '../db';
 import type { Speaking } from '../speech/recordings';
 import { speaks, speechChoice } from '../speech/teacher-speech';
 import { errorFields, log } from '../watch/log';
+import { lettersOf } from './letters';
 
 /** Samples a second: as the machine's voice speaks. */
 export const RATE = 22_050;
@@ -32,20 +37,25 @@ const MOST_HOURS = 4;
 const MOST_AT_ONCE = 2;
 /** How much packing gives way to all else, as `nice` counts. */
 const GIVES_WAY = 5;
+type Packed = Exclude<AudioFormat, 'wav'>;
 /** Kilobits a second: speech needs no more. */
-const KILOBITS = { mp3: 64, opus: 32 } as const;
-const ENCODED = {
-  mp3: [
-    ...['-c:a', 'libmp3lame', '-b:a', `${KILOBITS.mp3}k`, '-compression_level', '7'],
-    ...['-write_xing', '0', '-f', 'mp3'],
-  ],
-  opus: [
-    ...['-c:a', 'libopus', '-b:a', `${KILOBITS.opus}k`, '-compression_level', '2'],
-    ...['-f', 'ogg'],
-  ],
-} as const;
+const KILOBITS: Record<Packed, number> = { mp3: 64, m4a: 64, opus: 32 };
+const ENCODED: Record<Packed, readonly string[]> = {
+  mp3: ['-c:a', 'libmp3lame', '-compression_level', '7', '-write_xing', '0', '-f', 'mp3'],
+  m4a: ['-c:a', 'aac', '-movflags', '+faststart', '-f', 'ipod'],
+  opus: ['-c:a', 'libopus', '-compression_level', '2', '-f', 'ogg'],
+};
+/** Title, chapters and cover, of the second and third thing that is read. */
+const TOLD = ['-map_metadata', '1'];
+const COVER = ['-map', '2:v', '-c:v', 'copy', '-disposition:v:0', 'attached_pic'];
+const UNTOLD = ['-id3v2_version', '0', '-map_metadata', '-1'];
+/** As little sound as a file can have. */
+const MOMENT = ['-f', 'lavfi', '-t', '0.1', '-i', `anullsrc=r=${RATE}:cl=mono`];
+/** Its beginning is written last, so that it is sent once it is whole. */
+const WHOLE_FIRST: ReadonlySet<Packed> = new Set(['m4a']);
 export const AUDIO_TYPES: Record<AudioFormat, string> = {
   mp3: 'audio/mpeg',
+  m4a: 'audio/mp4',
   opus: 'audio/ogg',
   wav: 'audio/wav',
 };
@@ -60,6 +70,7 @@ export interface AskedAudio {
 }
 
 const making = new Set<string>();
+const run = promisify(execFile);
 
 /** What a class sounds like, in windows one after the other, and how many samples that will be. */
 export interface ClassSound {
@@ -166,31 +177,52 @@ async function* wavParts(windows: AsyncIterable<Float32Array>, samples: number) 
 /** What a program ends the system call with that is not there. */
 const isMissing = (problem: unknown) => (problem as NodeJS.ErrnoException).code === 'ENOENT';
 
-/** The sound as the program packs it that is commonly used for it, with a title and a chapter for each move. */
+/** The sound as the program packs it that is commonly used for it, with a title, a cover and a chapter for each move. */
 async function encoded(
-  as: 'mp3' | 'opus',
+  as: Packed,
   windows: AsyncIterable<Float32Array>,
   { worded, part, signal }: { worded: Worded; part: Part; signal: AbortSignal },
 ): Promise<Readable> {
   const { name, language } = worded.score;
   const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-sound-'));
   const done = () => void rm(folder, { recursive: true, force: true });
-  const chapters = path.join(folder, 'chapters');
-  await writeFile(
-    chapters,
-    chapterMetadata(within(chaptersOf(worded, language), part), { name, language, notes: [] }),
-  );
+  const file = (of: string) => path.join(folder, of);
+  const whole = WHOLE_FIRST.has(as);
+  const about = ['-f', 'ffmetadata', '-i', file('chapters'), '-i', file('cover.png')];
+  const rate = ['-b:a', `${KILOBITS[as]}k`];
+  let tag: Uint8Array = NO_BYTES;
+  try {
+    await writeFile(
+      file('chapters'),
+      chapterMetadata(within(chaptersOf(worded, language), part), { name, language, notes: [] }),
+    );
+    await writeFile(file('cover.png'), await cover(worded));
+    if (as === 'mp3') {
+      const moment = [...MOMENT, ...about, '-map', '0:a', ...TOLD, ...COVER];
+      await run('ffmpeg', ['-v', 'error', ...moment, ...rate, ...ENCODED.mp3, file('moment')], {
+        signal,
+      });
+      tag = tagOf(await readFile(file('moment')));
+    }
+  } catch (problem) {
+    done();
+    throw isMissing(problem) ? new Refusal('no-encoder') : problem;
+  }
   const raw = ['-f', 's16le', '-ar', String(RATE), '-ac', '1', '-i', 'pipe:0'];
-  const told = ['-f', 'ffmetadata', '-i', chapters, '-map', '0:a', '-map_metadata', '1'];
-  const child = spawn('ffmpeg', ['-v', 'error', ...raw, ...told, ...ENCODED[as], 'pipe:1'], {
-    stdio: ['pipe', 'pipe', 'pipe'],
-  });
+  // A file that is sent while it is made begins with what was made before it; Opus has no usual place for a picture.
+  const told = { mp3: UNTOLD, m4a: [...TOLD, ...COVER], opus: TOLD }[as];
+  const args = [
+    ...['-v', 'error', ...raw, ...about, '-map', '0:a', ...told],
+    ...[...rate, ...ENCODED[as], whole ? file('sound') : 'pipe:1'],
+  ];
+  const child = spawn('ffmpeg', args, { stdio: ['pipe', 'pipe', 'pipe'] });
   let complaint = '';
   child.stderr.on('data', (part: Buffer) => {
     complaint = (complaint + part.toString()).slice(0, 500);
   });
   const closed = new Promise<number | null>((resolve) => child.once('close', resolve));
-  child.once('close', done);
+  // What is sent from a file is sent before it goes.
+  if (!whole) child.once('close', done);
   try {
     await once(child, 'spawn');
   } catch (problem) {
@@ -206,23 +238,48 @@ async function encoded(
   const feed = pipeline(Readable.from(pcm(windows)), child.stdin);
   // Whoever reads is told that it broke off, by a stream that breaks off.
   feed.catch((problem: unknown) => child.stdout.destroy(problem as Error));
-  signal.addEventListener('abort', () => child.kill('SIGKILL'), { once: true });
-  return Readable.from(packed(child.stdout, closed, () => child.kill('SIGKILL')));
+  const kill = () => child.kill('SIGKILL');
+  signal.addEventListener('abort', kill, { once: true });
+  const ended = async () => {
+    if ((await closed) === 0) return;
+    log().error(errorFields(new Error(complaint)), 'sound could not be packed');
+    throw new Error('sound could not be packed');
+  };
+  if (!whole) return Readable.from(packed(child.stdout));
+  try {
+    await ended();
+    const sound = createReadStream(file('sound'));
+    sound.once('close', done);
+    await once(sound, 'open');
+    return sound;
+  } catch (problem) {
+    done();
+    signal.throwIfAborted();
+    throw problem;
+  }
 
   /** What it gives, which is whole only once it has ended well. */
-  async function* packed(
-    out: Readable,
-    ended: Promise<number | null>,
-    kill: () => void,
-  ): AsyncGenerator<Buffer> {
+  async function* packed(out: Readable): AsyncGenerator<Uint8Array> {
     try {
+      if (tag.length > 0) yield tag;
       yield* out;
-      if ((await ended) !== 0) {
-        log().error(errorFields(new Error(complaint)), 'sound could not be packed');
-        throw new Error('sound could not be packed');
-      }
+      await ended();
     } finally {
       kill();
     }
   }
 }
+
+const NO_BYTES = Buffer.alloc(0);
+/** How long the head of a tag is, and where its size stands in it: in four bytes of seven bits (ID3v2.4, section 3.1). */
+const TAG = { head: 10, size: 6, bits: 7 };
+
+/** What stands before the sound of an MP3 file. */
+function tagOf(mp3: Buffer): Buffer {
+  const size = mp3.subarray(TAG.size, TAG.head).reduce((sum, byte) => (sum << TAG.bits) | byte, 0);
+  return mp3.subarray(0, TAG.head + size);
+}
+
+/** The picture of a class as a PNG file. */
+const cover = async (worded: Worded): Promise<Buffer> =>
+  (await renderAsync(coverSvg(worded, lettersOf()), { font: { loadSystemFonts: false } })).asPng();

@@ -30,6 +30,7 @@ export interface TakeAwayDialogProps {
 
 const SOUND: Record<AudioFormat, string> = {
   mp3: 'MP3, for any player',
+  m4a: 'M4A, for newer players',
   opus: 'Opus, the smallest',
   wav: 'WAV, to work on',
 };
@@ -46,7 +47,7 @@ const ENDINGS: Record<WordFormat, string> = {
   text: '.txt',
 };
 /** About how many bytes a ms of sound has, where the server cannot say how long the file will be. */
-const BYTES_A_MS: Record<AudioFormat, number> = { mp3: 8, opus: 4, wav: 44.1 };
+const BYTES_A_MS: Record<AudioFormat, number> = { mp3: 8, m4a: 8, opus: 4, wav: 44.1 };
 
 /** The class as sound and as words, in files to take away. */
 export function TakeAwayDialog(props: TakeAwayDialogProps) {

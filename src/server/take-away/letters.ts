@@ -1,7 +1,7 @@
 import * as fontkit from 'fontkit';
 import { LRUCache } from 'lru-cache';
 import type { Font, Letters } from '@/core/film';
-import { FONT_FILES, type FontPart, runsOf } from '../take-away/fonts';
+import { FONT_FILES, type FontPart, runsOf } from './fonts';
 
 /** A line of text set in a font, one unit high. */
 interface Set {
