@@ -57,6 +57,10 @@ export const REFUSALS = {
   'too-long-to-film': [409, 'A class of {} minutes at most can be filmed. Make it shorter first.'],
   'film-not-done': [409, 'This film is not done yet.'],
   'film-failed': [409, 'Something went wrong. What is made is kept; press Go on to try again.'],
+  'film-elsewhere': [
+    503,
+    'The files of this film are not on this machine. Remove it and make it again.',
+  ],
   'no-room': [409, 'The server’s disk is full. Make room on it, then go on.'],
   'no-such-part': [409, 'This class has nothing in that part now. Choose another part.'],
   'too-many-words': [409, 'A studio has {} words of its own at most. Remove one first.'],

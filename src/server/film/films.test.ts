@@ -304,6 +304,20 @@ describe('while it is made', () => {
     expect(waits).toMatchObject({ state: 'waiting', problem: null });
   });
 
+  it('what lies on another machine is told, and never taken for something that is there', async () => {
+    const film = await order(nobody);
+    await new FilmFolder(film.id).remove();
+    await maker().add({ id: film.id, studioId: teacher.studioId });
+    expect(await stateOf(film)).toMatchObject({
+      state: 'failed',
+      problem: expect.stringMatching(/not on this machine/),
+    });
+    await db()('films').where({ id: film.id }).update({ state: 'done', bytes: 5 });
+    await expect(filmFile(db(), teacher, film.id)).rejects.toMatchObject({
+      code: 'film-elsewhere',
+    });
+  });
+
   it('a fault that nobody thought of is told as one', async () => {
     const failed = await fails(() => Promise.reject(new Error('a fault')));
     expect(failed).toMatchObject({ state: 'failed', problem: expect.stringMatching(/Go on/) });

@@ -178,7 +178,14 @@ export async function removeFilm(
 
 export const FILM_TYPES: Record<FilmFormat, string> = { mp4: 'video/mp4', webm: 'video/webm' };
 
-/** The file of a film that is done. @throws Refusal `not-found`, `film-not-done` */
+/** Where a film is that is done; null where another machine made it. */
+async function madeFile({ id, options }: FilmToTake): Promise<string | null> {
+  const folder = new FilmFolder(id);
+  const file = folder.film(options);
+  return (await folder.has(path.basename(file))) ? file : null;
+}
+
+/** The file of a film that is done. @throws Refusal `not-found`, `film-not-done`, `film-elsewhere` */
 export async function filmFile(
   db: Db,
   teacher: Speaking,
@@ -186,7 +193,9 @@ export async function filmFile(
 ): Promise<{ file: string; bytes: number; film: FilmToTake }> {
   const found = await film(db, teacher, id);
   if (found.state !== 'done' || found.bytes === null) throw new Refusal('film-not-done');
-  return { file: new FilmFolder(id).film(found.options), bytes: found.bytes, film: found };
+  const file = await madeFile(found);
+  if (!file) throw new Refusal('film-elsewhere');
+  return { file, bytes: found.bytes, film: found };
 }
 
 /** The latest film of a class as it is now; null where none is done. */
@@ -197,11 +206,8 @@ export async function freshFilm(
 ): Promise<{ file: string; format: FilmFormat } | null> {
   const fresh = (await filmsOf(db, teacher, classId)).find((f) => f.state === 'done' && !f.old);
   if (!fresh) return null;
-  const { format } = fresh.options;
-  const folder = new FilmFolder(fresh.id);
-  // Another process may have made it, where this one cannot read it.
-  if (!(await folder.has(path.basename(folder.film({ format }))))) return null;
-  return { file: folder.film({ format }), format };
+  const file = await madeFile(fresh);
+  return file ? { file, format: fresh.options.format } : null;
 }
 
 /** Forgets films that were kept long enough. @param now epoch ms */

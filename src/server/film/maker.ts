@@ -119,7 +119,7 @@ export class FilmMaker {
     try {
       const row = (await this.db('films').where({ id }).first()) as Making | undefined;
       const of = await folder.drawable();
-      if (!row || !of) throw new Refusal('film-failed');
+      if (!row || !of) throw new Refusal('film-elsewhere');
       await folder.tidy();
       await this.sound(row, of, folder, signal);
       await this.pictures(id, of, folder, signal);
