@@ -33,6 +33,7 @@ try {
       captions: 'in',
       facing: false,
       counts: true,
+      easier: false,
     } as const;
     await folder.begin({ worded: { score, document }, options, caution });
     const make = (part: number) => pool.run({ folder: folder.path, part });

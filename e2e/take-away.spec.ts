@@ -42,6 +42,11 @@ test('a class is taken away as sound and as captions, which a browser reads as t
   expect(sheet.name).toBe('long-o-twice-slowly.pdf');
   expect(sheet.bytes.subarray(0, 5).toString()).toBe('%PDF-');
 
+  await page.getByLabel('In the easier version').check();
+  const easier = await savedBy(page, 'Save the words');
+  expect(easier.name).toBe('long-o-twice-slowly-easier.en.vtt');
+  await page.getByLabel('In the easier version').uncheck();
+
   await page.getByLabel('Language').selectOption('German');
   const words = await savedBy(page, 'Save the words');
   expect(words.name).toBe('long-o-twice-slowly.de.vtt');

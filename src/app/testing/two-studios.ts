@@ -156,6 +156,7 @@ export const FILM: FilmOptions = {
   captions: 'in',
   facing: false,
   counts: true,
+  easier: false,
 };
 
 let asked = '';

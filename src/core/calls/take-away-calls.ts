@@ -6,6 +6,8 @@ import { AUDIO_FORMATS, WORD_FORMATS } from '../take-away';
 import { call, file, made, nothing, yesOrNo } from './call';
 
 const id = z.uuid();
+/** With the easier version of every move that has one. */
+const easier = yesOrNo.default('no');
 const film = z.object({ film: filmSchema });
 
 /** What a class is taken away by: files, and films that are made meanwhile. */
@@ -18,6 +20,7 @@ export const TAKE_AWAY_CALLS = {
     asks: z.object({
       as: z.enum(AUDIO_FORMATS),
       counts: yesOrNo,
+      easier,
       /** One phase alone. */
       phase: z.enum(PHASES).optional(),
     }),
@@ -28,7 +31,7 @@ export const TAKE_AWAY_CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/pack',
     id,
-    asks: z.object({ counts: yesOrNo }),
+    asks: z.object({ counts: yesOrNo, easier }),
     answers: file,
   }),
   /** The run sheet of a class, as a PDF file. */
@@ -36,7 +39,7 @@ export const TAKE_AWAY_CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/sheet',
     id,
-    asks: nothing,
+    asks: z.object({ easier }),
     answers: file,
   }),
   /** All that is said in a class, in one of its languages, as a file. */
@@ -44,7 +47,7 @@ export const TAKE_AWAY_CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/words',
     id,
-    asks: z.object({ as: z.enum(WORD_FORMATS), counts: yesOrNo, language: languageSchema }),
+    asks: z.object({ as: z.enum(WORD_FORMATS), counts: yesOrNo, easier, language: languageSchema }),
     answers: file,
   }),
   /** The films that the teacher has of a class. */

@@ -37,6 +37,7 @@ const OPTIONS: FilmOptions = {
   captions: 'in',
   facing: false,
   counts: true,
+  easier: false,
 };
 /** Letters that are all half as wide as they are high. */
 const letters: Letters = {

@@ -100,6 +100,7 @@ const OPTIONS: FilmOptions = {
   captions: 'in',
   facing: false,
   counts: true,
+  easier: false,
 };
 /** Fifteen seconds of which two parts are made, with a head that goes from side to side. */
 const dose = { kind: 'reps', reps: 2, secondsEach: 6 } as const;

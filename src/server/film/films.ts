@@ -96,8 +96,9 @@ export async function orderFilm(
   { classId, options, now }: { classId: string; options: FilmOptions; now: number },
 ): Promise<FilmToTake> {
   const { version } = await getClass(db, teacher, classId);
-  const worded = await wordedClass(db, teacher, classId);
-  const { name, totalMs } = worded.score;
+  const { easier } = options;
+  const { score, document } = await wordedClass(db, teacher, classId, { easier });
+  const { name, totalMs } = score;
   if (totalMs > MOST_FILM_MINUTES * 60_000) {
     throw new Refusal('too-long-to-film', String(MOST_FILM_MINUTES));
   }
@@ -123,7 +124,7 @@ export async function orderFilm(
   });
   const { caution } = phrasesOf(options.language);
   try {
-    await new FilmFolder(id).begin({ worded, options, caution });
+    await new FilmFolder(id).begin({ worded: { score, document }, options, caution });
   } catch (problem) {
     await db('films').where({ id }).delete();
     throw problem;

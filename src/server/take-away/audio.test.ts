@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync, writeFileSync
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
+import { libraryMove } from '@library';
 import { planOf } from '@testing/plans';
 import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -17,14 +18,14 @@ import {
   SPOKEN_LUFS,
   truePeakOf,
 } from '@/core/sound';
-import { earlyMs, soundOf } from '@/core/speech';
+import { earlyMs, soundOf, wavMs } from '@/core/speech';
 import { type AudioFormat, chaptersOf, partOf, type Worded } from '@/core/take-away';
 import { createClass } from '../classes/classes';
 import { speaks } from '../speech/teacher-speech';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
 import { classAudio } from './audio';
 import { type AskedPack, classPack } from './pack';
-import { wordedClass } from './worded';
+import { type WordedClass, wordedClass } from './worded';
 import { wordsFile } from './words';
 
 const db = testDatabase();
@@ -57,8 +58,8 @@ const PLANS: Record<string, Plan> = {
     language: 'de',
   },
 };
-const made = new Map<string, Promise<Worded>>();
-const wordedOf = (name: string): Promise<Worded> => {
+const made = new Map<string, Promise<WordedClass>>();
+const wordedOf = (name: string): Promise<WordedClass> => {
   const plan = PLANS[name];
   if (!plan) throw new Error(name);
   const before = made.get(name);
@@ -217,6 +218,31 @@ describe.each(['mp3', 'm4a', 'opus'] as const)('as %s', (as) => {
     expect(chapters).toEqual(chaptersOf(of, 'en').map((c) => `${c.startMs} ${c.name}`));
     await expect.poll(halfCut).toBe(before);
   });
+});
+
+it('in its easier version every move is done so that has one, in words, sound and sheet alike', async () => {
+  const lines = [
+    { move: 'tall-o-cheek-lift', rounds: 1 },
+    { move: 'chin-over-shoulder', rounds: 1 },
+  ];
+  const id = await createClass(db(), teacher, planOf(lines), NOON);
+  const [led, easier] = await Promise.all([
+    wordedClass(db(), teacher, id),
+    wordedClass(db(), teacher, id, { easier: true }),
+  ]);
+  const has = (moveId: string) => libraryMove(moveId)?.variants.easier !== undefined;
+  expect(led.score.steps.filter((s) => s.variant === 'easier')).toEqual([]);
+  const work = easier.score.steps.filter((s) => s.kind === 'work' && has(s.moveId));
+  expect(work.length).toBeGreaterThan(0);
+  for (const step of work) expect(step.variant).toBe('easier');
+  const textOf = (of: WordedClass) => wordsFile(of, { as: 'text', counts: false, language: 'en' });
+  expect(textOf(easier)).not.toBe(textOf(led));
+  const { segments } = easier.plan.phases.work[0] ?? { segments: [] };
+  expect(segments.map((s) => s.variant)).toEqual(['easier']);
+  expect(wavMs(await whole((await take(easier, 'wav')).stream))).toBeCloseTo(
+    easier.score.totalMs,
+    -2,
+  );
 });
 
 describe('all of it in one file', () => {

@@ -4,17 +4,18 @@ import { Refusal } from '@/core/calls';
 import type { Plan } from '@/core/class';
 import { clock, dayLabel } from '@/core/formats';
 import { LANGUAGES } from '@/core/language';
-import type { AudioFormat, Worded } from '@/core/take-away';
+import type { AudioFormat } from '@/core/take-away';
 import type { Db } from '../db';
 import type { Speaking } from '../speech/recordings';
 import { bytesOfText, type ZippedFile, zipped } from '../zip';
 import { classAudio } from './audio';
 import { classSheet } from './sheet';
+import type { WordedClass } from './worded';
 import { wordsFile } from './words';
 
 export interface AskedPack {
   plan: Plan;
-  worded: Worded;
+  worded: WordedClass;
   counts: boolean;
   signal: AbortSignal;
   now: number;
@@ -50,8 +51,8 @@ export async function classPack(
   teacher: Speaking,
   asked: AskedPack,
 ): Promise<AsyncGenerator<Uint8Array>> {
-  const { plan, worded, counts, signal } = asked;
-  const sheet = await classSheet(db, teacher, { plan, score: worded.score });
+  const { worded, counts, signal } = asked;
+  const sheet = await classSheet(db, teacher, worded);
   const heard = (as: AudioFormat) => classAudio(db, teacher, worded, { as, counts, signal });
   let as: AudioFormat = 'mp3';
   let sound: Readable;

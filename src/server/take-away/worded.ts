@@ -1,4 +1,5 @@
 import { Refusal } from '@/core/calls';
+import { type Plan, resolve, withEasier } from '@/core/class';
 import { shownIn } from '@/core/follow';
 import { factorOf } from '@/core/run';
 import type { Worded } from '@/core/take-away';
@@ -9,19 +10,31 @@ import { studioBook } from '../moves/moves';
 import type { Speaking } from '../speech/recordings';
 import { speakerOf, talkOfTeacher } from '../speech/teacher-speech';
 
+/** A class with its words, and the plan that they are of. */
+export interface WordedClass extends Worded {
+  plan: Plan;
+}
+
 /**
  * A class as it is taken away: for newcomers, as it is saved now, with measured speech and its cues in two languages.
+ * @param easier with the easier version of every move that has one
  * @throws Refusal `not-found`, `empty-class`, and as `compileMeasured` does
  */
-export async function wordedClass(db: Db, teacher: Speaking, classId: string): Promise<Worded> {
-  const { plan } = await getClass(db, teacher, classId);
+export async function wordedClass(
+  db: Db,
+  teacher: Speaking,
+  classId: string,
+  { easier = false }: { easier?: boolean } = {},
+): Promise<WordedClass> {
+  const stored = (await getClass(db, teacher, classId)).plan;
   const [book, talk, speaker] = await Promise.all([
     studioBook(db, teacher),
     talkOfTeacher(db, teacher),
     speakerOf(db, teacher, undefined, { urgency: 'prepared' }),
   ]);
+  const plan = easier ? withEasier(resolve(stored, book)) : stored;
   const talkingFactor = factorOf(talk, plan.rules.say);
   const score = await compileMeasured(shownIn(plan), book, speaker, { talkingFactor });
   if (score.steps.length === 0) throw new Refusal('empty-class');
-  return { score, document: await followable({ plan, score, easier: null }, book) };
+  return { plan, score, document: await followable({ plan, score, easier: null }, book) };
 }

@@ -17,6 +17,7 @@ import {
 import { GeneralCaution } from '../kit/caution';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
+import { Tick } from '../kit/tick';
 import { useAttempt } from '../kit/use-attempt';
 
 export interface TakeAwayDialogProps {
@@ -53,43 +54,55 @@ const BYTES_A_MS: Record<AudioFormat, number> = { mp3: 8, m4a: 8, opus: 4, wav: 
 export function TakeAwayDialog(props: TakeAwayDialogProps) {
   const { onClose } = props;
   const [counts, setCounts] = useState(true);
+  const [easier, setEasier] = useState(false);
+  const name = easier ? `${props.name}, easier` : props.name;
+  const file = { ...props, name, counts, easier };
   return (
     <Dialog title="Sound, captions, sheet" onClose={onClose}>
       <p className="quiet mb-3">
         The class as it is saved now and led as planned, with every move explained as for newcomers.
       </p>
-      <label className="mb-4 flex min-h-8 items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox border-base-content/70"
-          checked={counts}
-          onChange={({ target }) => setCounts(target.checked)}
+      <div className="mb-4 grid gap-1">
+        <Tick label="With counts and tones" checked={counts} onChange={setCounts} />
+        <Tick
+          label="In the easier version of every move that has one"
+          checked={easier}
+          onChange={setEasier}
         />
-        With counts and tones
-      </label>
+      </div>
       <div className="grid gap-5">
-        <SoundFile {...props} counts={counts} />
-        <WordsFile {...props} counts={counts} />
-        <SheetFile {...props} />
-        <PackFile {...props} counts={counts} />
+        <SoundFile {...file} />
+        <WordsFile {...file} />
+        <SheetFile {...file} />
+        <PackFile {...file} />
       </div>
       <GeneralCaution className="mt-5" />
     </Dialog>
   );
 }
 
-type FileProps = TakeAwayDialogProps & { counts: boolean };
+interface FileProps extends TakeAwayDialogProps {
+  counts: boolean;
+  easier: boolean;
+}
+
+/** What each file is asked for with. */
+const asked = ({ counts, easier }: FileProps) => ({
+  counts: counts ? 'yes' : 'no',
+  easier: easier ? 'yes' : 'no',
+});
 
 const WHOLE = 'whole';
 
-function SoundFile({ classId, name, score, counts }: FileProps) {
+function SoundFile(props: FileProps) {
+  const { classId, name, score } = props;
   const [as, setAs] = useState<AudioFormat>('mp3');
   const [chosen, setChosen] = useState<PhaseName | typeof WHOLE>(WHOLE);
   const phases = PHASES.filter((phase) => score.steps.some((step) => step.phase === phase));
   // A phase that was emptied meanwhile is no choice any more.
   const phase = phases.find((p) => p === chosen);
   const { fromMs, toMs } = partOf(score, phase) ?? { fromMs: 0, toMs: score.totalMs };
-  const body = { as, counts: counts ? 'yes' : 'no', ...(phase && { phase }) };
+  const body = { as, ...asked(props), ...(phase && { phase }) };
   return (
     <section aria-label="Sound" className="flex flex-wrap items-end gap-3">
       <Choice
@@ -123,13 +136,13 @@ function SoundFile({ classId, name, score, counts }: FileProps) {
 /** About how many bytes a sheet has. */
 const SHEET_BYTES = 120_000;
 
-function SheetFile({ classId, name }: TakeAwayDialogProps) {
+function SheetFile({ classId, name, easier }: FileProps) {
   return (
     <section aria-label="Sheet">
       <p className="mb-2">The run sheet on paper: what comes when, what is said, how it looks.</p>
       <TakeButton
         call={CALLS.takeSheet}
-        asked={{ id: classId, body: {} }}
+        asked={{ id: classId, body: { easier: easier ? 'yes' : 'no' } }}
         says="Save the sheet, PDF"
         bytes={SHEET_BYTES}
         save={(blob) => saveBlob(name, '.pdf', blob)}
@@ -138,7 +151,8 @@ function SheetFile({ classId, name }: TakeAwayDialogProps) {
   );
 }
 
-function PackFile({ classId, name, score, counts }: FileProps) {
+function PackFile(props: FileProps) {
+  const { classId, name, score } = props;
   return (
     <section aria-label="All of it">
       <p className="mb-2">
@@ -147,7 +161,7 @@ function PackFile({ classId, name, score, counts }: FileProps) {
       </p>
       <TakeButton
         call={CALLS.takePack}
-        asked={{ id: classId, body: { counts: counts ? 'yes' : 'no' } }}
+        asked={{ id: classId, body: asked(props) }}
         says="Save all of it"
         bytes={score.totalMs * BYTES_A_MS.mp3}
         save={(blob) => saveBlob(name, '.zip', blob)}
@@ -215,13 +229,14 @@ function TakeButton({ call, asked, says, strong, bytes: about, save }: TakeButto
   );
 }
 
-function WordsFile({ classId, name, language: own, counts }: FileProps) {
+function WordsFile(props: FileProps) {
+  const { classId, name, language: own } = props;
   const [as, setAs] = useState<WordFormat>('vtt');
   const [language, setLanguage] = useState(own);
   const { error, busy, attempt } = useAttempt('Nothing was saved.');
   const take = () =>
     attempt(async () => {
-      const body = { as, language, counts: counts ? 'yes' : 'no' };
+      const body = { as, language, ...asked(props) };
       const { signal } = new AbortController();
       const blob = await takeFile(
         CALLS.takeWords,

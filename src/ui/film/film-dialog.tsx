@@ -14,6 +14,7 @@ import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { GeneralCaution } from '../kit/caution';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
+import { Tick } from '../kit/tick';
 import { useAttempt } from '../kit/use-attempt';
 import { FilmList } from './film-list';
 import { FORMATS, LOOKS, SHAPES } from './names';
@@ -42,6 +43,7 @@ export function FilmDialog({ classId, language, timeZone, onClose }: FilmDialogP
     captions: 'in',
     facing: false,
     counts: true,
+    easier: false,
   });
   const films = useFilms(classId);
   const { error, busy, attempt } = useAttempt('Nothing was ordered.');
@@ -101,6 +103,11 @@ export function FilmDialog({ classId, language, timeZone, onClose }: FilmDialogP
           onChange={(counts) => set({ counts })}
         />
         <Tick
+          label="In the easier version of every move that has one"
+          checked={options.easier}
+          onChange={(easier) => set({ easier })}
+        />
+        <Tick
           label="Faces you: your left is on the right, as with somebody who stands before you"
           checked={options.facing}
           onChange={(facing) => set({ facing })}
@@ -129,21 +136,3 @@ export function FilmDialog({ classId, language, timeZone, onClose }: FilmDialogP
     </Dialog>
   );
 }
-
-interface TickProps {
-  label: string;
-  checked: boolean;
-  onChange: (checked: boolean) => void;
-}
-
-const Tick = ({ label, checked, onChange }: TickProps) => (
-  <label className="flex min-h-8 items-center gap-2">
-    <input
-      type="checkbox"
-      className="checkbox border-base-content/70"
-      checked={checked}
-      onChange={({ target }) => onChange(target.checked)}
-    />
-    {label}
-  </label>
-);

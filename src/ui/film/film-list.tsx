@@ -29,6 +29,7 @@ const kindOf = ({ options }: FilmToTake): string =>
     SHAPES[options.shape].split(',')[0],
     LOOKS[options.look].toLowerCase(),
     LANGUAGE_NAMES[options.language],
+    ...(options.easier ? ['easier version'] : []),
     options.format.toUpperCase(),
   ].join(', ');
 
@@ -93,7 +94,10 @@ function FilmLine({ film, of, timeZone }: { film: FilmToTake; of: Films; timeZon
             className="btn btn-primary upbeat-on-accent"
             href={addressOf(CALLS.takeFilm, id)}
             aria-label={`Save: ${kind}`}
-            download={fileName(film.name, `.${film.options.format}`)}
+            download={fileName(
+              film.options.easier ? `${film.name}, easier` : film.name,
+              `.${film.options.format}`,
+            )}
           >
             Save
           </a>

@@ -10,7 +10,7 @@ import { answering } from '../../../handle';
 
 export const GET = answering(CALLS.takePack, async ({ teacher, id, body, request, now }) => {
   const { plan } = await getClass(db(), teacher, id);
-  const worded = await wordedClass(db(), teacher, id);
+  const worded = await wordedClass(db(), teacher, id, { easier: body.easier === 'yes' });
   const { timeZone } = teacher;
   const { signal } = request;
   const made = await freshFilm(db(), teacher, id);

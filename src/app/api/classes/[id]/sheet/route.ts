@@ -1,14 +1,12 @@
 import { CALLS } from '@/core/calls';
-import { getClass } from '@/server/classes/classes';
 import { db } from '@/server/db';
 import { classSheet } from '@/server/take-away/sheet';
 import { wordedClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
 
-export const GET = answering(CALLS.takeSheet, async ({ teacher, id }) => {
-  const { plan } = await getClass(db(), teacher, id);
-  const { score } = await wordedClass(db(), teacher, id);
-  const pdf = await classSheet(db(), teacher, { plan, score });
+export const GET = answering(CALLS.takeSheet, async ({ teacher, id, body }) => {
+  const easier = body.easier === 'yes';
+  const pdf = await classSheet(db(), teacher, await wordedClass(db(), teacher, id, { easier }));
   return new Response(new Uint8Array(pdf), {
     headers: {
       'Content-Type': 'application/pdf',

@@ -6,8 +6,8 @@ import { attached } from '../../../attached';
 import { answering } from '../../../handle';
 
 export const GET = answering(CALLS.takeWords, async ({ teacher, id, body }) => {
-  const { as, counts, language } = body;
-  const worded = await wordedClass(db(), teacher, id);
+  const { as, counts, easier, language } = body;
+  const worded = await wordedClass(db(), teacher, id, { easier: easier === 'yes' });
   return attached(wordsFile(worded, { as, counts: counts === 'yes', language }), {
     name: `class.${language}.${as === 'text' ? 'txt' : as === 'srt' ? 'srt' : 'vtt'}`,
     type: as === 'vtt' || as === 'chapters' ? 'text/vtt' : 'text/plain',
