@@ -208,4 +208,6 @@ test('somebody is in a programme, does a class at home that was drafted for them
   await page.reload();
   await expect(page.getByRole('row', { name: /^0/ })).toContainText('8');
   expect(await axe(page)).toEqual([]);
+  await page.getByRole('link', { name: /^Sound, captions, sheet: At home/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Sound, captions, sheet' })).toBeVisible();
 });

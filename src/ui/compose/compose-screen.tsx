@@ -52,6 +52,8 @@ export interface ComposeScreenProps {
   lead: () => Promise<void>;
   /** The segment that the page opens at, where one was asked for. */
   openAt?: string;
+  /** It is to be taken away, as files or as a film. */
+  taking?: 'files' | 'film';
 }
 
 /** Where the screen is wide enough, shelf and balance stay in sight and scroll by themselves. */
@@ -60,6 +62,8 @@ const IN_SIGHT =
 
 /** A longer class than this is drawn by the browser alone: on the server others would wait for it. */
 const MOST_BEATS_ON_SERVER = 4000;
+
+const TAKEN_BY = { files: 'takeAway', film: 'film' } as const;
 
 /** The place where a class is put together. */
 export function ComposeScreen(props: ComposeScreenProps) {
@@ -80,11 +84,13 @@ export function ComposeScreen(props: ComposeScreenProps) {
 }
 
 function Composing(props: ComposeScreenProps) {
-  const { classId, initial, version, library, room, talk, lead, openAt } = props;
+  const { classId, initial, version, library, room, talk, lead, openAt, taking } = props;
   const editing = useHistory(initial);
   const { plan, edit, settle, replace } = editing;
   const selection = useSelection(openAt === undefined ? [] : [openAt]);
-  const [opened, setOpened] = useState<Opened>(null);
+  const [opened, setOpened] = useState<Opened>(
+    taking && hasSegments(initial) ? TAKEN_BY[taking] : null,
+  );
   const assistant = useAssistant();
   const autosave = useAutosave(classId, plan, version, replace);
   const searchRef = useRef<HTMLInputElement>(null);

@@ -105,6 +105,13 @@ function HomeClasses({ name, homeClasses, acts }: PersonScreenProps) {
                     </a>{' '}
                     <span className="quiet figures">{h.length}</span>
                   </span>
+                  <a
+                    href={`/classes/${h.classId}?take=files`}
+                    className="btn btn-ghost btn-sm"
+                    aria-label={`Sound, captions, sheet: ${h.name}`}
+                  >
+                    Sound, captions, sheet
+                  </a>
                   <button
                     type="submit"
                     name="back"

@@ -1,6 +1,6 @@
 'use client';
 
-import { ChevronLeft, ChevronRight, Download, Printer } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Download, FileHeadphone, Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Mark } from '@/core/attendance';
@@ -53,6 +53,9 @@ export function RegisterScreen(props: RegisterScreenProps) {
         <div className="no-print flex flex-wrap gap-2">
           <Link href={`/people/rules?class=${classId}`} className="btn btn-outline">
             Streaks by: {props.rule}
+          </Link>
+          <Link href={`/classes/${classId}?take=files`} className="btn btn-outline">
+            <FileHeadphone size={18} aria-hidden /> Sound, captions, sheet
           </Link>
           <a
             href={addressOf(CALLS.exportRegister, classId, { from })}

@@ -22,10 +22,10 @@ export default async function ComposePage({
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ segment?: string | string[] }>;
+  searchParams: Promise<{ segment?: string | string[]; take?: string | string[] }>;
 }) {
   const teacher = await requireTeacher();
-  const { segment } = await searchParams;
+  const { segment, take } = await searchParams;
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const [stored, library, book, room, talk, speaker] = await Promise.all([
@@ -52,6 +52,7 @@ export default async function ComposePage({
       lengths={lengths}
       voices={speaker.voices}
       lead={leadClassAction.bind(null, id)}
+      taking={take === 'files' || take === 'film' ? take : undefined}
       openAt={placedSegments(stored.plan).find((p) => p.segment.id === segment)?.segment.id}
     />
   );
