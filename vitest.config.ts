@@ -26,6 +26,8 @@ export default defineConfig({
     // Each file has what it replaced given back, since files of one worker share their modules.
     unstubEnvs: true,
     unstubGlobals: true,
+    // As with the limits above: a machine whose time is taken by others is no fault.
+    expect: { poll: { timeout: 60_000 } },
     projects: [
       {
         extends: true,

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { createServer, get, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { libraryMove } from '@library';
+import { until } from '@testing/until';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type FollowDocument, type FollowNews, followDocumentSchema } from '@/core/follow';
 import { isRoomEvent, type NewRunEvent } from '@/core/run';
@@ -351,12 +352,12 @@ describe('a crowd', () => {
     const leave = many.map(({ line }, i) => crowd.enter(line, `${i}`, 0));
     // Once something was heard, nothing of the beginning is under way any more.
     await happen(run.id, { type: 'started' });
-    await vi.waitFor(() => expect(many[199]?.got.join('')).toContain('"started"'));
+    await until(() => expect(many[199]?.got.join('')).toContain('"started"'));
     const queries: string[] = [];
     const note = ({ sql }: { sql: string }) => queries.push(sql);
     db().on('query', note);
     await happen(run.id, { type: 'paused' });
-    await vi.waitFor(() => expect(many[199]?.got.join('')).toContain('"paused"'));
+    await until(() => expect(many[199]?.got.join('')).toContain('"paused"'));
     db().removeListener('query', note);
     const looks = queries.filter((sql) => sql.includes('take_home'));
     expect(looks.length).toBe(1);
@@ -375,7 +376,7 @@ describe('a crowd', () => {
     // No look succeeds for as long as this table is away.
     await db().raw('alter table follow_doors rename to away');
     await happen(id, { type: 'started' });
-    await vi.waitFor(() => expect(got).toContain('end'));
+    await until(() => expect(got).toContain('end'));
     await db().raw('alter table away rename to follow_doors');
     await crowd.open();
     const other = lineOf();
@@ -392,7 +393,7 @@ describe('a crowd', () => {
     crowd.enter(slow.line, 'slow', 0);
     crowd.enter(quick.line, 'quick', 0);
     await happen(run.id, { type: 'started' });
-    await vi.waitFor(() => expect(quick.got.join('')).toContain('"started"'));
+    await until(() => expect(quick.got.join('')).toContain('"started"'));
     expect([slow.got.at(-1), quick.got.includes('destroyed')]).toEqual(['destroyed', false]);
     crowd.close();
   });

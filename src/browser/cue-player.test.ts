@@ -1,3 +1,4 @@
+import { until } from '@testing/until';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
@@ -363,7 +364,7 @@ describe('the cue player', () => {
     const player = new CuePlayer(150, speechUrl);
     await player.mixer.unlock();
     player.fetchAhead([cue('a')]);
-    await vi.waitFor(() => expect(player.sound).toBe('browser'));
+    await until(() => expect(player.sound).toBe('browser'));
     player.follow([due('a', 1000), due('b', 2000)], [], () => 0);
     vi.advanceTimersByTime(1000);
     expect(spoken).toEqual(['a']);

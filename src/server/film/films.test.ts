@@ -14,7 +14,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { libraryTrack } from '@library/tracks';
 import { planOf } from '@testing/plans';
-import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RefusalCode } from '@/core/calls';
 import type { Plan } from '@/core/class';
 import { actsOfScore, placesOf, poseAt } from '@/core/face';
@@ -62,8 +62,8 @@ beforeAll(async () => {
     typeof teacher,
     typeof teacher,
   ];
-  vi.stubEnv('UPBEAT_DATA_DIR', path.join(folder, 'data'));
 });
+beforeEach(() => void vi.stubEnv('UPBEAT_FILMS', path.join(folder, 'films')));
 const makers: FilmMaker[] = [];
 afterEach(async () => {
   for (const maker of makers.splice(0)) {
@@ -75,10 +75,7 @@ afterEach(async () => {
     await new FilmFolder(id).remove();
   }
 });
-afterAll(() => {
-  vi.unstubAllEnvs();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const here: FilmWorkshop = async (of) => {
   await makePart(of);

@@ -8,7 +8,8 @@ import { DRAWABLE, partName, UNFINISHED } from './parts';
 
 /** The folders of films: each has what it is made of, its parts while it is made, and the film itself at the end. */
 
-export const filmsFolder = (): string => path.join(process.env.UPBEAT_DATA_DIR ?? '.data', 'films');
+export const filmsFolder = (): string =>
+  process.env.UPBEAT_FILMS ?? path.join(process.env.UPBEAT_DATA_DIR ?? '.data', 'films');
 
 const isMissing = (problem: unknown) => (problem as NodeJS.ErrnoException).code === 'ENOENT';
 const idSchema = z.uuid();

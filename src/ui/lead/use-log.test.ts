@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { until } from '@testing/until';
 import 'fake-indexeddb/auto';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -87,7 +88,7 @@ async function opened(initial: LogAnswer = server.answer) {
   );
   const hook = renderHook(() => useLog({ id: server.id, ...initial }, clock));
   const log = () => hook.result.current;
-  await vi.waitFor(() => expect(log().loaded).toBe(true));
+  await until(() => expect(log().loaded).toBe(true));
   return {
     log,
     types: () => log().events.map((e) => e.type),
@@ -118,7 +119,7 @@ describe('the log of a run on this device', () => {
       return answer;
     });
     const hook = renderHook(() => useLog({ id: server.id, ...server.answer }, clock));
-    await vi.waitFor(() => expect(hook.result.current.loaded).toBe(true));
+    await until(() => expect(hook.result.current.loaded).toBe(true));
     await act(() => hook.result.current.measureTime());
     expect(trips).toEqual([]);
     expect(Math.abs(clock.now() - server.time())).toBeLessThanOrEqual(10);
@@ -128,8 +129,8 @@ describe('the log of a run on this device', () => {
     const page = await opened();
     await page.add('next', 'again');
     expect(page.types()).toEqual(['next', 'again']);
-    await vi.waitFor(() => expect(server.log.map((e) => e.type)).toEqual(['next', 'again']));
-    await vi.waitFor(() => expect(page.log().leader).toBe('this device'));
+    await until(() => expect(server.log.map((e) => e.type)).toEqual(['next', 'again']));
+    await until(() => expect(page.log().leader).toBe('this device'));
     expect(page.types()).toEqual(['next', 'again']);
   });
 
@@ -137,12 +138,12 @@ describe('the log of a run on this device', () => {
     const page = await opened();
     server.away = true;
     await page.add('next');
-    await vi.waitFor(() => expect(page.log().connected).toBe(false));
+    await until(() => expect(page.log().connected).toBe(false));
     await page.add('again');
     expect(page.types()).toEqual(['next', 'again']);
     server.away = false;
     await page.retry();
-    await vi.waitFor(() => expect(page.log().connected).toBe(true));
+    await until(() => expect(page.log().connected).toBe(true));
     expect(server.log.map((e) => e.type)).toEqual(['next', 'again']);
   });
 
@@ -150,9 +151,9 @@ describe('the log of a run on this device', () => {
     const page = await opened();
     server.loseAnswer = true;
     await page.add('next');
-    await vi.waitFor(() => expect(page.log().connected).toBe(false));
+    await until(() => expect(page.log().connected).toBe(false));
     await page.retry();
-    await vi.waitFor(() => expect(page.log().connected).toBe(true));
+    await until(() => expect(page.log().connected).toBe(true));
     expect([server.log.length, page.types()]).toEqual([1, ['next']]);
   });
 
@@ -160,41 +161,41 @@ describe('the log of a run on this device', () => {
     const page = await opened();
     server.away = true;
     await page.add('next');
-    await vi.waitFor(() => expect(page.log().connected).toBe(false));
-    await vi.waitFor(async () => expect(await (await database()).count('outbox')).toBe(1));
+    await until(() => expect(page.log().connected).toBe(false));
+    await until(async () => expect(await (await database()).count('outbox')).toBe(1));
     page.close();
     const again = await opened();
-    await vi.waitFor(() => expect(again.types()).toEqual(['next']));
+    await until(() => expect(again.types()).toEqual(['next']));
     server.away = false;
     await again.retry();
-    await vi.waitFor(() => expect(server.log.map((e) => e.type)).toEqual(['next']));
+    await until(() => expect(server.log.map((e) => e.type)).toEqual(['next']));
   });
 
   it('opens an older page with what was heard since, also of who leads', async () => {
     const page = await opened();
     await page.add('next');
-    await vi.waitFor(() => expect(page.log().leader).toBe('this device'));
+    await until(() => expect(page.log().leader).toBe('this device'));
     const db = await database();
-    await vi.waitFor(async () => expect(await db.count('kept')).toBe(1));
+    await until(async () => expect(await db.count('kept')).toBe(1));
     page.close();
     server.away = true;
     const old = await opened({ events: [], leader: null, now: NOW - 60_000 });
-    await vi.waitFor(() => expect(old.types()).toEqual(['next']));
+    await until(() => expect(old.types()).toEqual(['next']));
     expect(old.log().leader).toBe('this device');
   });
 
   it('says which bends were lost to the device that has taken over, and takes the lead again', async () => {
     const page = await opened();
     await page.add('next');
-    await vi.waitFor(() => expect(page.log().leader).toBe('this device'));
+    await until(() => expect(page.log().leader).toBe('this device'));
     server.leader = '00000000-0000-4000-8000-00000000ffff';
     await page.add('again');
-    await vi.waitFor(() => expect(page.log().lost.map((e) => e.type)).toEqual(['again']));
+    await until(() => expect(page.log().lost.map((e) => e.type)).toEqual(['again']));
     expect([page.log().leader, page.types()]).toEqual(['another device', ['next']]);
     await act(() => page.log().takeLead());
     expect([page.log().leader, page.log().lost]).toEqual(['this device', []]);
     await page.add('again');
-    await vi.waitFor(() => expect(server.log.map((e) => e.type)).toEqual(['next', 'again']));
+    await until(() => expect(server.log.map((e) => e.type)).toEqual(['next', 'again']));
   });
 
   it('takes up what another device does, whatever order it hears of it', async () => {

@@ -1,9 +1,20 @@
 // @vitest-environment happy-dom
 import { libraryMove } from '@library';
-import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import {
+  act,
+  cleanup,
+  configure,
+  fireEvent,
+  render,
+  screen,
+  waitFor,
+} from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Move } from '@/core/move';
 import { MoveEditor } from './move-editor';
+
+// A machine whose time is taken by others is no fault.
+configure({ asyncUtilTimeout: 30_000 });
 
 const went: string[] = [];
 vi.mock('next/navigation', () => ({
