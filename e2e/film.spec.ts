@@ -34,7 +34,7 @@ test('a film is ordered by keyboard, stopped, gone on with, saved and removed', 
   await page.getByRole('menuitem', { name: 'Film' }).press('Enter');
   await list.getByRole('button', { name: /^Go on/ }).press('Enter');
   await expect(list.getByRole('progressbar')).toBeVisible();
-  await expect(list.getByText(/^Done: [\d.]+ MB, kept until/)).toBeVisible({ timeout: 120_000 });
+  await expect(list.getByText(/^Done: [\d.]+ MB, kept until/)).toBeVisible({ timeout: 180_000 });
 
   const coming = page.waitForEvent('download');
   await list.getByRole('link', { name: /^Save/ }).press('Enter');

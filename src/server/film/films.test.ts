@@ -99,8 +99,10 @@ const OPTIONS: FilmOptions = {
   counts: true,
   easier: false,
 };
-/** Fifteen seconds of which two parts are made, with a head that goes from side to side. */
-const dose = { kind: 'reps', reps: 2, secondsEach: 6 } as const;
+/** Some seconds of which two parts are made, with a head that goes from side to side. */
+const dose = { kind: 'reps', reps: 1, secondsEach: 8 } as const;
+/** Making gives way to all else, so on a machine whose time is taken by others it takes long. In ms. */
+const LONG_MS = 600_000;
 const SHORT = planOf([{ move: 'head-half-circles', rounds: 1, dose }], { say: 'names' });
 const aClass = (plan: Plan = SHORT, by = teacher) => createClass(db(), by, plan, NOON);
 const order = async (by: FilmMaker, options: Partial<FilmOptions> = {}, classId?: string) =>
@@ -233,44 +235,51 @@ describe('a film', () => {
 });
 
 describe('while it is made', () => {
-  it('it is stopped in the middle, keeps what is made, and goes on from there', async () => {
-    const asked: number[] = [];
-    const counting: FilmWorkshop = async (of) => {
-      asked.push(of.part);
-      return here(of, new AbortController().signal);
-    };
-    const stopping = maker(async (of, signal) => {
-      const made = await counting(of, signal);
-      if (of.part === 0) await stopFilm({ db: db(), maker: stopping }, teacher, id);
-      return made;
-    });
-    const film = await order(nobody);
-    const { id } = film;
-    await stopping.add({ id, studioId: teacher.studioId });
-    const stopped = await stateOf(film);
-    expect(stopped.state).toBe('stopped');
-    expect(asked).toEqual([0]);
-    expect(filesOf(film)).toContain(partName(0));
-    expect(filesOf(film).filter((name) => name.endsWith('.new'))).toEqual([]);
-    await expect(filmFile(db(), teacher, id)).rejects.toMatchObject({ code: 'film-not-done' });
+  it(
+    'it is stopped in the middle, keeps what is made, and goes on from there',
+    async () => {
+      const asked: number[] = [];
+      const counting: FilmWorkshop = async (of) => {
+        asked.push(of.part);
+        return here(of, new AbortController().signal);
+      };
+      const stopping = maker(async (of, signal) => {
+        const made = await counting(of, signal);
+        if (of.part === 0) await stopFilm({ db: db(), maker: stopping }, teacher, id);
+        return made;
+      });
+      const film = await order(nobody);
+      const { id } = film;
+      await stopping.add({ id, studioId: teacher.studioId });
+      const stopped = await stateOf(film);
+      expect(stopped.state).toBe('stopped');
+      expect(asked).toEqual([0]);
+      expect(filesOf(film)).toContain(partName(0));
+      expect(filesOf(film).filter((name) => name.endsWith('.new'))).toEqual([]);
+      await expect(filmFile(db(), teacher, id)).rejects.toMatchObject({ code: 'film-not-done' });
 
-    const again = maker(counting);
-    await goOnWithFilm({ db: db(), maker: again }, teacher, { id, now: NOON });
-    await again.settled();
-    const done = await stateOf(film);
-    expect(done.state).toBe('done');
-    expect(asked).toEqual([0, 1]);
-  }, 60_000);
+      const again = maker(counting);
+      await goOnWithFilm({ db: db(), maker: again }, teacher, { id, now: NOON });
+      await again.settled();
+      const done = await stateOf(film);
+      expect(done.state).toBe('done');
+      expect(asked).toEqual([0, 1]);
+    },
+    LONG_MS,
+  );
 
-  it('nothing said but counts gives a film without captions', async () => {
-    const reps = { ...dose, reps: 1 };
-    const quiet = planOf([{ move: 'head-half-circles', rounds: 1, dose: reps }], { say: 'counts' });
-    const film = await order(nobody, { captions: 'beside' }, await aClass(quiet));
-    await maker().add({ id: film.id, studioId: teacher.studioId });
-    const { file } = await filmFile(db(), teacher, film.id);
-    const kinds = probed(file).streams.map((s: { codec_type: string }) => s.codec_type);
-    expect(kinds).not.toContain('subtitle');
-  }, 60_000);
+  it(
+    'nothing said but counts gives a film without captions',
+    async () => {
+      const quiet = planOf([{ move: 'head-half-circles', rounds: 1, dose }], { say: 'counts' });
+      const film = await order(nobody, { captions: 'beside' }, await aClass(quiet));
+      await maker().add({ id: film.id, studioId: teacher.studioId });
+      const { file } = await filmFile(db(), teacher, film.id);
+      const kinds = probed(file).streams.map((s: { codec_type: string }) => s.codec_type);
+      expect(kinds).not.toContain('subtitle');
+    },
+    LONG_MS,
+  );
 
   it('it is removed in the middle, and nothing is left of it', async () => {
     const film = await order(nobody);
@@ -364,21 +373,25 @@ describe('while it is made', () => {
 });
 
 describe('what there may be', () => {
-  it('is so many of a teacher, and no class that is too long', async () => {
-    const classId = await aClass();
-    for (let i = 0; i < MOST_FILMS; i++) await order(nobody, {}, classId);
-    await expect(order(nobody, {}, classId)).rejects.toMatchObject({ code: 'too-many-films' });
-    const [latest] = await filmsOf(db(), teacher, classId);
-    if (!latest) throw new Error('no film');
-    await removeFilm({ db: db(), maker: nobody }, teacher, latest.id);
-    const hold = { kind: 'hold', seconds: 300 } as const;
-    const line = { move: 'soft-jaw-drop', rounds: 1, dose: hold };
-    const long = Array.from({ length: 20 }, () => line);
-    await expect(order(nobody, {}, await aClass(planOf(long)))).rejects.toMatchObject({
-      code: 'too-long-to-film',
-    });
-    await order(nobody, {}, classId);
-  }, 60_000);
+  it(
+    'is so many of a teacher, and no class that is too long',
+    async () => {
+      const classId = await aClass();
+      for (let i = 0; i < MOST_FILMS; i++) await order(nobody, {}, classId);
+      await expect(order(nobody, {}, classId)).rejects.toMatchObject({ code: 'too-many-films' });
+      const [latest] = await filmsOf(db(), teacher, classId);
+      if (!latest) throw new Error('no film');
+      await removeFilm({ db: db(), maker: nobody }, teacher, latest.id);
+      const hold = { kind: 'hold', seconds: 300 } as const;
+      const line = { move: 'soft-jaw-drop', rounds: 1, dose: hold };
+      const long = Array.from({ length: 20 }, () => line);
+      await expect(order(nobody, {}, await aClass(planOf(long)))).rejects.toMatchObject({
+        code: 'too-long-to-film',
+      });
+      await order(nobody, {}, classId);
+    },
+    LONG_MS,
+  );
 
   it('another studio finds nothing of', async () => {
     const film = await order(nobody);
