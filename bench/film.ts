@@ -8,6 +8,7 @@ import { compile } from '@/core/score';
 import { FilmFolder } from '@/server/film/folder';
 import { PART_FRAMES } from '@/server/film/parts';
 import { threads } from '@/server/queue/threads';
+import { FILM } from '../testing/films';
 import { planOf } from '../testing/plans';
 
 /** A film in numbers: how fast its pictures are made, by the threads and programs that the server makes them with. */
@@ -27,14 +28,7 @@ try {
   ] as const;
   for (const way of ways) {
     const folder = new FilmFolder(crypto.randomUUID(), data);
-    const options = {
-      ...way,
-      language: 'en',
-      captions: 'in',
-      facing: false,
-      counts: true,
-      easier: false,
-    } as const;
+    const options = { ...FILM, ...way };
     await folder.begin({ worded: { score, document }, options, caution });
     const make = (part: number) => pool.run({ folder: folder.path, part });
     // The first opens fonts and compiles.

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { inspect } from 'node:util';
 import { libraryMove } from '@library';
+import { FILM } from '@testing/films';
 import fc from 'fast-check';
 import { NextRequest } from 'next/server';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -10,7 +11,7 @@ import { emptyPlan } from '@/core/class';
 import { SIGN_IN_COOKIE, signInAs, signOut } from '@/server/auth/sign-ins';
 import { appendEvents } from '@/server/runs';
 import { NOON, testDatabase, testDatabaseUrl } from '@/server/testing/studio';
-import { FILM, type Full, fullStudio, type Ids, storedOf } from './testing/two-studios';
+import { type Full, fullStudio, type Ids, storedOf } from './testing/two-studios';
 
 /**
  * Who may do what, tried on every page, handler and action that is found in this folder. One without an entry fails.

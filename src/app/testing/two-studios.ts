@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { libraryMove } from '@library';
-import type { FilmOptions } from '@/core/film';
+import { FILM } from '@testing/films';
 import type { Move } from '@/core/move';
 import { wavOf } from '@/core/speech';
 import { hashPassword } from '@/server/auth/passwords';
@@ -146,18 +146,6 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
     },
   };
 }
-
-/** What somebody may choose of a film. */
-export const FILM: FilmOptions = {
-  format: 'mp4',
-  shape: 'wide',
-  look: 'night',
-  language: 'en',
-  captions: 'in',
-  facing: false,
-  counts: true,
-  easier: false,
-};
 
 let asked = '';
 

@@ -1,6 +1,7 @@
 import { LIBRARY_BOOK } from '@library';
 import { libraryTrack } from '@library/tracks';
 import { RUNS, smallPlan } from '@testing/arbitrary';
+import { FILM } from '@testing/films';
 import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -29,16 +30,6 @@ const worded = (plan: Plan): Worded => {
   const ready = { plan, score, easier: null, isDrawn: () => true };
   return { score, document: followDocument(ready, LIBRARY_BOOK) };
 };
-const OPTIONS: FilmOptions = {
-  format: 'mp4',
-  shape: 'wide',
-  look: 'night',
-  language: 'en',
-  captions: 'in',
-  facing: false,
-  counts: true,
-  easier: false,
-};
 /** Letters that are all half as wide as they are high. */
 const letters: Letters = {
   width: (text, _, size) => (text.length * size) / 2,
@@ -56,7 +47,7 @@ describe('what a film shows', () => {
           const of = worded(plan);
           const { score } = of;
           if (score.steps.length === 0) return;
-          const scenes = new Scenes({ worded: of, options: { ...OPTIONS, language } }, tracks);
+          const scenes = new Scenes({ worded: of, options: { ...FILM, language } }, tracks);
           const ms = share * score.totalMs;
           const scene = scenes.at(ms);
           // Looked for one by one.
@@ -86,7 +77,7 @@ describe('what a film shows', () => {
 
   it('beyond its end is as at its end, and its pictures last as long as it does', () => {
     const of = worded(planOf([{ move: 'tall-o-cheek-lift', rounds: 1 }]));
-    const scenes = new Scenes({ worded: of, options: OPTIONS }, tracks);
+    const scenes = new Scenes({ worded: of, options: FILM }, tracks);
     expect(scenes.at(of.score.totalMs + 10_000)).toEqual(scenes.at(of.score.totalMs));
     expect(framesOf(of.score.totalMs) * FRAME_MS).toBeGreaterThanOrEqual(of.score.totalMs);
     expect((framesOf(of.score.totalMs) - 1) * FRAME_MS).toBeLessThan(of.score.totalMs);
@@ -94,15 +85,15 @@ describe('what a film shows', () => {
 
   it('beside captions has no words of its own for what is said', () => {
     const of = worded(planOf([{ move: 'tall-o-cheek-lift', rounds: 1 }]));
-    const beside = new Scenes({ worded: of, options: { ...OPTIONS, captions: 'beside' } }, tracks);
-    const within = new Scenes({ worded: of, options: OPTIONS }, tracks);
+    const beside = new Scenes({ worded: of, options: { ...FILM, captions: 'beside' } }, tracks);
+    const within = new Scenes({ worded: of, options: FILM }, tracks);
     expect(within.at(1000).cue).not.toBe('');
     expect(beside.at(1000).cue).toBe('');
   });
 
   it('names moves and sides in the language that was chosen', () => {
     const of = worded(planOf([{ move: 'chin-over-shoulder', rounds: 1 }]));
-    const scenes = new Scenes({ worded: of, options: { ...OPTIONS, language: 'de' } }, tracks);
+    const scenes = new Scenes({ worded: of, options: { ...FILM, language: 'de' } }, tracks);
     const left = of.score.steps.find((s) => s.side === 'left');
     const scene = scenes.at(left?.startMs ?? 0);
     expect(scene.side).toBe('deine linke Seite');
@@ -133,9 +124,9 @@ describe('how it is laid out', () => {
   });
 
   const of = worded(planOf([{ move: 'chin-over-shoulder', rounds: 1 }]));
-  const scenes = new Scenes({ worded: of, options: OPTIONS }, tracks);
+  const scenes = new Scenes({ worded: of, options: FILM }, tracks);
   const still = (options: Partial<FilmOptions> = {}): Still => ({
-    options: { ...OPTIONS, ...options },
+    options: { ...FILM, ...options },
     score: of.score,
     caution: 'Stop if anything hurts.',
     letters,

@@ -13,6 +13,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { libraryTrack } from '@library/tracks';
+import { FILM } from '@testing/films';
 import { planOf } from '@testing/plans';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RefusalCode } from '@/core/calls';
@@ -89,16 +90,6 @@ const maker = (workshop: FilmWorkshop = here) => {
 /** Takes no film: what is ordered waits. */
 const nobody = { add: async () => {}, stop: () => {} } as unknown as FilmMaker;
 
-const OPTIONS: FilmOptions = {
-  format: 'mp4',
-  shape: 'wide',
-  look: 'night',
-  language: 'en',
-  captions: 'in',
-  facing: false,
-  counts: true,
-  easier: false,
-};
 /** Some seconds of which two parts are made, with a head that goes from side to side. */
 const dose = { kind: 'reps', reps: 1, secondsEach: 8 } as const;
 /** Making gives way to all else, so on a machine whose time is taken by others it takes long. In ms. */
@@ -108,7 +99,7 @@ const aClass = (plan: Plan = SHORT, by = teacher) => createClass(db(), by, plan,
 const order = async (by: FilmMaker, options: Partial<FilmOptions> = {}, classId?: string) =>
   orderFilm({ db: db(), maker: by }, teacher, {
     classId: classId ?? (await aClass()),
-    options: { ...OPTIONS, ...options },
+    options: { ...FILM, ...options },
     now: NOON,
   });
 const stateOf = async ({ id }: FilmToTake): Promise<FilmToTake> => {
@@ -178,7 +169,7 @@ describe('a film', () => {
       expect(changes).toEqual(score.steps.slice(1).map((s) => Math.ceil(s.startMs / FRAME_MS)));
 
       // Where the face is: a mark on the chin, found again in ten pictures.
-      const box = faceBox({ ...OPTIONS, ...options });
+      const box = faceBox({ ...FILM, ...options });
       const acts = actsOfScore(score, (id, variant) => libraryTrack(id, variant) ?? null);
       const size = streams.find((s: { codec_type: string }) => s.codec_type === 'video');
       for (let i = 0; i < 10; i++) {
@@ -332,7 +323,7 @@ describe('while it is made', () => {
 
   it('a disk that is full, and a program that is missing, are known for what they are', async () => {
     const picture = [Buffer.alloc(1280 * 720 * 4)];
-    await expect(packPictures(OPTIONS, picture, '/dev/full')).rejects.toMatchObject({
+    await expect(packPictures(FILM, picture, '/dev/full')).rejects.toMatchObject({
       code: 'no-room',
     });
     const bare = path.join(folder, 'bin');
@@ -341,7 +332,7 @@ describe('while it is made', () => {
     const had = process.env.PATH;
     process.env.PATH = bare;
     try {
-      await expect(packPictures(OPTIONS, picture, path.join(folder, 'x'))).rejects.toMatchObject({
+      await expect(packPictures(FILM, picture, path.join(folder, 'x'))).rejects.toMatchObject({
         code: 'no-encoder',
       });
     } finally {
@@ -359,7 +350,7 @@ describe('while it is made', () => {
     const classId = await aClass(SHORT, stranger);
     const theirs = await orderFilm({ db: db(), maker: nobody }, stranger, {
       classId,
-      options: OPTIONS,
+      options: FILM,
       now: NOON,
     });
     for (const { id } of mine) void turns.add({ id, studioId: teacher.studioId });
