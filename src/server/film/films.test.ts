@@ -272,6 +272,61 @@ describe('while it is made', () => {
     LONG_MS,
   );
 
+  it('goes on at once after it was stopped, although what is under way is not over yet', async () => {
+    let [begun, let_] = [() => {}, () => {}];
+    const isBegun = new Promise<void>((resolve) => {
+      begun = resolve;
+    });
+    const isLet = new Promise<void>((resolve) => {
+      let_ = resolve;
+    });
+    let times = 0;
+    const slow = maker(async () => {
+      if (++times > 1) return 'no-room';
+      begun();
+      await isLet;
+      return null;
+    });
+    const film = await order(slow);
+    await isBegun;
+    await stopFilm({ db: db(), maker: slow }, teacher, film.id);
+    await goOnWithFilm({ db: db(), maker: slow }, teacher, { id: film.id, now: NOON });
+    let_();
+    await expect.poll(async () => (await stateOf(film)).state).toBe('failed');
+    expect(times).toBe(2);
+  });
+
+  it(
+    'it is whole for whoever stops it when it is just done',
+    async () => {
+      const film = await order(nobody);
+      let parts = 0;
+      const last = maker(async (of, signal) => {
+        const made = await here(of, signal);
+        if (++parts === 2) await db()('films').where({ id: film.id }).update({ frames_made: 1 });
+        return made;
+      });
+      const making = last.add({ id: film.id, studioId: teacher.studioId });
+      await expect
+        .poll(
+          async () => {
+            const { state } = await db()('films').where({ id: film.id }).first('state');
+            const names = existsSync(new FilmFolder(film.id).path) ? filesOf(film) : [];
+            if (names.includes('chapters') && state === 'making') {
+              await db()('films').where({ id: film.id }).update({ state: 'stopped' });
+            }
+            return (await stateOf(film)).state;
+          },
+          { interval: 1 },
+        )
+        .toMatch(/stopped|done/);
+      await making;
+      expect((await stateOf(film)).state).toBe('done');
+      await filmFile(db(), teacher, film.id);
+    },
+    LONG_MS,
+  );
+
   it('it is removed in the middle, and nothing is left of it', async () => {
     const film = await order(nobody);
     const removing = maker(async (of, signal) => {
@@ -405,6 +460,23 @@ describe('what there may be', () => {
     await db()('classes').where({ id }).increment('version');
     expect((await stateOf(film)).old).toBe(true);
   });
+});
+
+it('films keep within what they may take on the disk: those that were made first go first', async () => {
+  vi.stubEnv('UPBEAT_FILMS_MEGABYTES', '10');
+  const classId = await aClass();
+  const sizes = [6e6, 4e6, 6e6];
+  const films = [];
+  for (const [i, bytes] of sizes.entries()) {
+    const film = await order(nobody, {}, classId);
+    const done = { state: 'done', bytes, done_at: new Date(NOON + i * 1000) };
+    await db()('films').where({ id: film.id }).update(done);
+    films.push(film.id);
+  }
+  await maker().sweep(NOON);
+  const left = (await filmsOf(db(), teacher, classId)).map((f) => f.id);
+  expect(left.toSorted()).toEqual(films.slice(1).toSorted());
+  expect(existsSync(new FilmFolder(films[0] ?? '').path)).toBe(false);
 });
 
 describe('what has no maker any more', () => {

@@ -23,6 +23,11 @@ const ALONE_MS = 90_000;
 const BEAT_MS = 20_000;
 const SOUND = 'sound.raw';
 
+/** What all films may take on the disk, in MB, unless it is set otherwise. */
+const USUAL_MEGABYTES = 20_000;
+const mostBytes = (): number =>
+  (Number(process.env.UPBEAT_FILMS_MEGABYTES) || USUAL_MEGABYTES) * 1e6;
+
 /** Makes a part of a film somewhere. @returns why not, where that can be told */
 export type FilmWorkshop = (of: FilmPart, signal: AbortSignal) => Promise<RefusalCode | null>;
 
@@ -38,7 +43,7 @@ export class FilmMaker {
     concurrency: 1,
     queueClass: FairQueue,
   });
-  private readonly hands = new Map<string, AbortController>();
+  private readonly hands = new Map<string, { controller: AbortController; over: Promise<void> }>();
   private readonly beating: ReturnType<typeof setInterval>;
 
   constructor(
@@ -53,21 +58,26 @@ export class FilmMaker {
 
   /** Takes a film that waits into the queue. It is told in its row how that went. */
   add({ id, studioId }: { id: string; studioId: string }): Promise<void> {
-    if (this.hands.has(id)) return Promise.resolve();
+    const before = this.hands.get(id);
+    // What was stopped a moment ago has to be over before it goes on.
+    if (before?.controller.signal.aborted)
+      return before.over.then(() => this.add({ id, studioId }));
+    if (before) return before.over;
     const controller = new AbortController();
-    this.hands.set(id, controller);
-    return this.queue
+    const over = this.queue
       .add(() => this.make(id, controller.signal), { owner: studioId })
       .catch((problem: unknown) => {
         // The database is away; whoever looks at what has no maker finds it.
         log().error(errorFields(problem), 'a film was left');
       })
       .finally(() => this.hands.delete(id));
+    this.hands.set(id, { controller, over });
+    return over;
   }
 
   /** Stops what this process makes of a film. What others make stops by itself once its row says so. */
   stop(id: string): void {
-    this.hands.get(id)?.abort(new Error('stopped'));
+    this.hands.get(id)?.controller.abort(new Error('stopped'));
   }
 
   /** All that is under way here is over. */
@@ -98,10 +108,25 @@ export class FilmMaker {
       .update({ beat_at: new Date(now), state: 'waiting' })
       .returning(['id', 'studio_id']);
     for (const { id, studio_id: studioId } of alone) void this.add({ id, studioId });
+    await this.makeRoom();
     for (const id of await leftIn()) {
       const known = await this.db('films').where({ id }).first('id');
       if (!known) await new FilmFolder(id).remove();
     }
+  }
+
+  /** Keeps films within what all of them may take on the disk: those that were made first go first. */
+  private async makeRoom(): Promise<void> {
+    const { rows } = await this.db.raw<{ rows: { id: string }[] }>(
+      `delete from films where id in (
+         select id from (
+           select id, sum(bytes) over (order by done_at desc, id) as so_far
+             from films where state = 'done') as newest
+         where so_far > ?)
+       returning id`,
+      [mostBytes()],
+    );
+    for (const { id } of rows) await new FilmFolder(id).remove();
   }
 
   /** @returns false where it is not to be made any more */
@@ -201,8 +226,11 @@ export class FilmMaker {
       signal,
     });
     const bytes = await folder.finish(options);
-    const done = { state: 'done', bytes, done_at: new Date(clock()) };
-    if (!(await this.note(row.id, done))) await folder.remove();
+    // Whoever stops it at the last moment has it whole all the same.
+    const noted = await this.db('films')
+      .where({ id: row.id })
+      .update({ state: 'done', bytes, done_at: new Date(clock()) });
+    if (noted === 0) await folder.remove();
   }
 }
 
