@@ -273,12 +273,12 @@ describe('while it is made', () => {
   );
 
   it('goes on at once after it was stopped, although what is under way is not over yet', async () => {
-    let [begun, let_] = [() => {}, () => {}];
+    let [begun, letGo] = [() => {}, () => {}];
     const isBegun = new Promise<void>((resolve) => {
       begun = resolve;
     });
     const isLet = new Promise<void>((resolve) => {
-      let_ = resolve;
+      letGo = resolve;
     });
     let times = 0;
     const slow = maker(async () => {
@@ -291,41 +291,10 @@ describe('while it is made', () => {
     await isBegun;
     await stopFilm({ db: db(), maker: slow }, teacher, film.id);
     await goOnWithFilm({ db: db(), maker: slow }, teacher, { id: film.id, now: NOON });
-    let_();
+    letGo();
     await expect.poll(async () => (await stateOf(film)).state).toBe('failed');
     expect(times).toBe(2);
   });
-
-  it(
-    'it is whole for whoever stops it when it is just done',
-    async () => {
-      const film = await order(nobody);
-      let parts = 0;
-      const last = maker(async (of, signal) => {
-        const made = await here(of, signal);
-        if (++parts === 2) await db()('films').where({ id: film.id }).update({ frames_made: 1 });
-        return made;
-      });
-      const making = last.add({ id: film.id, studioId: teacher.studioId });
-      await expect
-        .poll(
-          async () => {
-            const { state } = await db()('films').where({ id: film.id }).first('state');
-            const names = existsSync(new FilmFolder(film.id).path) ? filesOf(film) : [];
-            if (names.includes('chapters') && state === 'making') {
-              await db()('films').where({ id: film.id }).update({ state: 'stopped' });
-            }
-            return (await stateOf(film)).state;
-          },
-          { interval: 1 },
-        )
-        .toMatch(/stopped|done/);
-      await making;
-      expect((await stateOf(film)).state).toBe('done');
-      await filmFile(db(), teacher, film.id);
-    },
-    LONG_MS,
-  );
 
   it('it is removed in the middle, and nothing is left of it', async () => {
     const film = await order(nobody);

@@ -176,25 +176,30 @@ export class FilmMaker {
     const over = new AbortController();
     const stop = AbortSignal.any([signal, over.signal]);
     const queue = new PQueue({ concurrency: this.atOnce });
+    const one = async (part: number) => {
+      stop.throwIfAborted();
+      const refused = await this.workshop({ folder: folder.path, part }, stop);
+      if (refused) throw new Refusal(refused);
+      made++;
+      const frames = Math.min(framesOf(totalMs), made * PART_FRAMES);
+      if (await this.note(id, { frames_made: frames })) return;
+      // Its teacher stopped or removed it, at this process or another.
+      this.stop(id);
+      signal.throwIfAborted();
+    };
     const all = missing.map((part) =>
-      queue.add(async () => {
-        stop.throwIfAborted();
-        const refused = await this.workshop({ folder: folder.path, part }, stop);
-        if (refused) throw new Refusal(refused);
-        made++;
-        const frames = Math.min(framesOf(totalMs), made * PART_FRAMES);
-        if (await this.note(id, { frames_made: frames })) return;
-        // Its teacher stopped or removed it, at this process or another.
-        this.stop(id);
-        signal.throwIfAborted();
-      }),
+      queue.add(() =>
+        one(part).catch((problem: unknown) => {
+          // Before another one begins.
+          over.abort(problem);
+          throw problem;
+        }),
+      ),
     );
     try {
       await Promise.all(all);
-    } catch (problem) {
-      over.abort(problem);
+    } finally {
       await Promise.allSettled(all);
-      throw problem;
     }
   }
 
