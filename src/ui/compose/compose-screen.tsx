@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { hasBegun } from '@/core/checks';
 import { blocksOf, expansionOf, hasSegments, type Plan, placedSegments } from '@/core/class';
@@ -63,6 +63,7 @@ const IN_SIGHT =
 /** A longer class than this is drawn by the browser alone: on the server others would wait for it. */
 const MOST_BEATS_ON_SERVER = 4000;
 
+const STILL_EMPTY = 'This class is still empty. Add a move from the shelf first.';
 const TAKEN_BY = { files: 'takeAway', film: 'film' } as const;
 
 /** The place where a class is put together. */
@@ -157,9 +158,12 @@ function Composing(props: ComposeScreenProps) {
     }
   };
 
+  useEffect(() => {
+    if (taking && !hasSegments(initial)) toast.error(STILL_EMPTY);
+  }, [taking, initial]);
   const takeAway = async (by: 'takeAway' | 'film') => {
     if (!hasSegments(plan)) {
-      toast.error('This class is still empty. Add a move from the shelf first.');
+      toast.error(STILL_EMPTY);
     } else if (await autosave.flush()) setOpened(by);
     else toast.error('The class could not be saved yet. Try again in a moment.');
   };

@@ -39,9 +39,9 @@ export const GET = answering(
         };
         let last = Promise.resolve();
         const look = async () => {
-          // A sign-in that was ended hears nothing more.
-          if (!(await stillThere())) return end();
           const log = await getLog(db(), teacher, id, { after, forScreen });
+          // A sign-in that was ended hears nothing more, of what came after its end not even what was just read.
+          if (!(await stillThere())) return end();
           if (log.events.length === 0 && log.leader === leader) return;
           leader = log.leader;
           after = log.events.at(-1)?.seq ?? after;
