@@ -80,6 +80,7 @@ describe('a clock that is set right', () => {
   it('goes ahead at once where it is far behind, and a tenth of the time where it is near', () => {
     expect(slewed(0, FAR_MS + 1, 16)).toBe(FAR_MS + 1);
     expect(slewed(0, 500, 100)).toBe(10);
+    expect(slewed(slewed(slewed(-10, 1, 18), 1, 2), 1, 102)).toBe(1);
     expect(slewed(0, -500, 100)).toBe(-10);
     expect(slewed(0, -3000, 100)).toBe(-100);
   });

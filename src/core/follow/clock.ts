@@ -81,5 +81,6 @@ export function slewed(shownMs: number, knownMs: number, passedMs: number): numb
   if (apart > FAR_MS) return knownMs;
   const rate = apart < -FAR_MS ? 1 : SLEW;
   const most = rate * Math.max(0, passedMs);
-  return shownMs + Math.max(-most, Math.min(most, apart));
+  // Once it is there it is there exactly, whatever sums of fractions come to.
+  return Math.abs(apart) <= most ? knownMs : shownMs + Math.sign(apart) * most;
 }
