@@ -147,7 +147,7 @@ export const REFUSALS = {
   'too-long-to-hear': [409, 'A class is taken away as sound up to {} hours.'],
   'no-encoder': [
     503,
-    'This machine has no ffmpeg to pack sound with. Take it as WAV, or install ffmpeg.',
+    'This machine has no ffmpeg, which packs sound and films. Install it; WAV works without.',
   ],
   'no-voice': [503, 'This machine has no speech program.'],
   unspeakable: [

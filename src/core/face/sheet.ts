@@ -14,7 +14,8 @@ export interface SheetFigure {
 
 /** What is drawn with on paper. */
 export const INK = '#231a35';
-const PAPER: FaceColours = {
+/** The colours of a face on paper. */
+export const PAPER: FaceColours = {
   [FACE_INK]: INK,
   [FACE_SKIN]: '#ffffff',
   'var(--face-lip)': '#dca08c',

@@ -1,4 +1,12 @@
-import { FACE_INK, FACE_SKIN, type FaceColours, faceLines, placesOf, svgLines } from '../face';
+import {
+  FACE_INK,
+  FACE_SKIN,
+  type FaceColours,
+  faceLines,
+  PAPER,
+  placesOf,
+  svgLines,
+} from '../face';
 import type { Score } from '../score';
 import { FILM_SIZES, type FilmLook, type FilmOptions, type FilmShape } from './options';
 import type { Scene } from './scene';
@@ -38,17 +46,10 @@ export const LOOKS: Record<FilmLook, Colours> = {
     said: '#1f6f6b',
     way: '#1f6f6b',
     face: {
+      ...PAPER,
       [FACE_INK]: '#2a2033',
       [FACE_SKIN]: '#fcf8f0',
-      'var(--face-lip)': '#dca08c',
-      'var(--face-inside)': '#5a2230',
       'var(--face-white)': '#fffdf8',
-      'var(--face-iris)': '#5b4a6e',
-      'var(--face-pupil)': '#231a35',
-      'var(--face-tongue)': '#d57f80',
-      'var(--face-pen)': '#3f7fa0',
-      'var(--face-hair)': '#5b4436',
-      'var(--face-hand)': '#f4e5d4',
     },
   },
   night: {

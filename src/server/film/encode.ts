@@ -5,6 +5,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
 import { FILM_SIZES, type FilmFormat, type FilmShape, FRAMES_A_SECOND } from '@/core/film';
+import { isMissing } from '../take-away/missing';
 
 /** How pictures and sound are packed, by the program that is commonly used for it. */
 
@@ -45,8 +46,7 @@ const isFull = (problem: unknown, said = '') =>
 /** A fault as a teacher can read it, where it is one that they can do something about. */
 export function told(problem: unknown, said = ''): unknown {
   if (isFull(problem, said)) return new Refusal('no-room');
-  const { code, syscall } = (problem ?? {}) as NodeJS.ErrnoException;
-  return code === 'ENOENT' && syscall?.startsWith('spawn') ? new Refusal('no-encoder') : problem;
+  return isMissing(problem) ? new Refusal('no-encoder') : problem;
 }
 
 /** Lets the program read what is given. @throws Refusal `no-encoder`, `no-room` */

@@ -154,9 +154,12 @@ describe('a film', () => {
       expect(named).toEqual(chaptersOf(worded, 'en').map((c) => c.name));
       expect(filesOf(film)).toEqual([`film.${options.format}`]);
       const { class_id: classId } = await db()('films').where({ id: film.id }).first('class_id');
-      expect(await freshFilm(db(), teacher, classId)).toEqual({ file, format: options.format });
+      const asLed = { classId, easier: false };
+      expect(await freshFilm(db(), teacher, asLed)).toEqual({ file, format: options.format });
+      // Whoever asks for the easier version is never given another.
+      expect(await freshFilm(db(), teacher, { classId, easier: true })).toBeNull();
       await db()('classes').where({ id: classId }).increment('version');
-      expect(await freshFilm(db(), teacher, classId)).toBeNull();
+      expect(await freshFilm(db(), teacher, asLed)).toBeNull();
 
       // Which step it is: the mark in the corner changes with it, at the picture of its beginning.
       const { width } = STEP_MARK;

@@ -199,13 +199,15 @@ export async function filmFile(
   return { file, bytes: found.bytes, film: found };
 }
 
-/** The latest film of a class as it is now; null where none is done. */
+/** The latest film of a class as it is now, in its easier version or as it is led; null where none is done. */
 export async function freshFilm(
   db: Db,
   teacher: Speaking,
-  classId: string,
+  { classId, easier }: { classId: string; easier: boolean },
 ): Promise<{ file: string; format: FilmFormat } | null> {
-  const fresh = (await filmsOf(db, teacher, classId)).find((f) => f.state === 'done' && !f.old);
+  const fresh = (await filmsOf(db, teacher, classId)).find(
+    (f) => f.state === 'done' && !f.old && f.options.easier === easier,
+  );
   if (!fresh) return null;
   const file = await madeFile(fresh);
   return file ? { file, format: fresh.options.format } : null;

@@ -352,6 +352,23 @@ describe('what stands in the way', () => {
     }
   };
 
+  it.each(['mp3', 'm4a', 'opus'] as const)(
+    'a voice that breaks off leaves no %s that passes for a whole one',
+    async (as) => {
+      const of = await wordedOf('an English class');
+      const before = halfCut();
+      const last = of.score.cues.findLast((cue) => !isCount(cue));
+      // A cue that no voice can be asked for, late in the class.
+      const cues = of.score.cues.map((cue) =>
+        cue === last ? { ...cue, language: 'xx' as never } : cue,
+      );
+      const broken = { ...of, score: { ...of.score, cues } };
+      const taken = async () => whole((await take(broken, as)).stream);
+      await expect(taken()).rejects.toThrow();
+      await expect.poll(halfCut).toBe(before);
+    },
+  );
+
   it('a program that fails before anybody reads is told to whoever reads then, and ends nothing else', async () => {
     const of = await wordedOf('an English class');
     const before = halfCut();

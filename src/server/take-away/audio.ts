@@ -28,6 +28,7 @@ import type { Speaking } from '../speech/recordings';
 import { speaks, speechChoice } from '../speech/teacher-speech';
 import { errorFields, log } from '../watch/log';
 import { lettersOf } from './letters';
+import { isMissing } from './missing';
 
 /** Samples a second: as the machine's voice speaks. */
 export const RATE = 22_050;
@@ -174,9 +175,6 @@ async function* wavParts(windows: AsyncIterable<Float32Array>, samples: number) 
   yield* pcm(windows);
 }
 
-/** What a program ends the system call with that is not there. */
-const isMissing = (problem: unknown) => (problem as NodeJS.ErrnoException).code === 'ENOENT';
-
 /** The sound as the program packs it that is commonly used for it, with a title, a cover and a chapter for each move. */
 async function encoded(
   as: Packed,
@@ -247,12 +245,14 @@ async function encoded(
   };
   if (!whole) return Readable.from(packed(child.stdout));
   try {
-    await ended();
+    // Sound that breaks off would end well all the same, only sooner.
+    await Promise.all([feed, ended()]);
     const sound = createReadStream(file('sound'));
     sound.once('close', done);
     await once(sound, 'open');
     return sound;
   } catch (problem) {
+    kill();
     done();
     signal.throwIfAborted();
     throw problem;

@@ -43,11 +43,16 @@ export function useFilms(classId: string): Films {
   useEffect(() => {
     if (!underWay) return;
     let timer: ReturnType<typeof setTimeout>;
+    let over = false;
     const next = () => {
-      timer = setTimeout(() => void look().finally(next), LOOK_MS);
+      // What was asked before it was closed may come after.
+      if (!over) timer = setTimeout(() => void look().finally(next), LOOK_MS);
     };
     next();
-    return () => clearTimeout(timer);
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
   }, [underWay, look]);
 
   const changed = (change: (all: readonly FilmToTake[]) => readonly FilmToTake[]) => {

@@ -10,10 +10,11 @@ import { answering } from '../../../handle';
 
 export const GET = answering(CALLS.takePack, async ({ teacher, id, body, request, now }) => {
   const { plan } = await getClass(db(), teacher, id);
-  const worded = await wordedClass(db(), teacher, id, { easier: body.easier === 'yes' });
+  const easier = body.easier === 'yes';
+  const worded = await wordedClass(db(), teacher, id, { easier });
   const { timeZone } = teacher;
   const { signal } = request;
-  const made = await freshFilm(db(), teacher, id);
+  const made = await freshFilm(db(), teacher, { classId: id, easier });
   const film = made && { name: `film.${made.format}`, parts: readFrom(made.file) };
   const asked = { plan, worded, counts: body.counts === 'yes', signal, now, timeZone, film };
   const pieces = await classPack(db(), teacher, asked);
