@@ -98,8 +98,8 @@ function HomeClasses({ name, homeClasses, acts }: PersonScreenProps) {
           below={() => (
             <ul className="divide-base-300 divide-y">
               {homeClasses.map((h) => (
-                <li key={h.classId} className="flex items-center gap-3 py-1.5">
-                  <span className="min-w-0 flex-1">
+                <li key={h.classId} className="flex flex-wrap items-center gap-x-3 py-1.5">
+                  <span className="min-w-40 flex-1">
                     <a href={`/classes/${h.classId}`} className="link link-hover font-medium">
                       {h.name}
                     </a>{' '}
