@@ -52,6 +52,7 @@ export function differences(before: Plan, after: Plan): Difference[] {
   note('slot', `${before.slotSeconds / 60} min`, `${after.slotSeconds / 60} min`);
   note('language', before.language, after.language);
   if (json(before.second) !== json(after.second)) note('second language', NONE, 'changed');
+  if (json(before.music) !== json(after.music)) note('music', NONE, 'changed');
   if (json(before.aim) !== json(after.aim)) note('aim', NONE, 'changed');
   note('kit', before.kit.join(', '), after.kit.join(', '));
   for (const rule of Object.keys({ ...before.rules, ...after.rules }) as (keyof Plan['rules'])[]) {

@@ -34,7 +34,9 @@ function pick<T>(base: T, mine: T, theirs: T, collide: () => void): T {
  */
 export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
   const collisions: string[] = [];
-  const field = <K extends 'name' | 'slotSeconds' | 'language' | 'second' | 'aim' | 'kit'>(
+  const field = <
+    K extends 'name' | 'slotSeconds' | 'language' | 'second' | 'aim' | 'kit' | 'music',
+  >(
     key: K,
     name: string,
   ) => pick(base[key], mine[key], theirs[key], () => collisions.push(name));
@@ -45,7 +47,11 @@ export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
       return [rule, pick(...of, () => collisions.push(`house rule “${rule}”`))];
     }),
   ) as Plan['rules'];
-  const { second: _, ...scalars } = {
+  const {
+    second: _,
+    music: __,
+    ...scalars
+  } = {
     ...mine,
     name: field('name', 'name'),
     slotSeconds: field('slotSeconds', 'slot'),
@@ -55,13 +61,15 @@ export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
     rules,
   };
   const second = field('second', 'second language');
+  const music = field('music', 'music');
 
   const was = new Map(placedSegments(base).map((p) => [p.segment.id, p.segment]));
   const here = new Map(placedSegments(mine).map((p) => [p.segment.id, p.segment]));
   const there = new Map(placedSegments(theirs).map((p) => [p.segment.id, p.segment]));
   const mineMoved = !same(structure(mine), structure(base));
   const start = mineMoved ? mine : theirs;
-  let plan: Plan = { ...scalars, ...(second && { second }), phases: start.phases };
+  const may = { ...(second && { second }), ...(music && { music }) };
+  let plan: Plan = { ...scalars, ...may, phases: start.phases };
 
   for (const [id, segment] of was) {
     const [my, their] = [here.get(id), there.get(id)];

@@ -14,6 +14,7 @@ import {
   sidesSchema,
   variantSchema,
 } from '../move';
+import { MOST_IN_PLAYLIST, trackIdSchema, USUAL_UNDER_DB } from '../music';
 import { COUNTING } from './counting';
 import { expansionOf, tooMuchOf } from './expansion';
 import { BREATH_WORDS, SAY } from './speaking';
@@ -222,6 +223,22 @@ export type Aim = z.infer<typeof aimSchema>;
 
 const phaseSchema = z.array(blockSchema).max(60);
 
+const playlistSchema = z
+  .array(trackIdSchema)
+  .max(MOST_IN_PLAYLIST, `must hold at most ${MOST_IN_PLAYLIST} pieces`);
+
+/** What is played under a class: a playlist for each phase, silence where there is none. */
+export const classMusicSchema = z.strictObject({
+  phases: z.partialRecord(z.enum(PHASES), playlistSchema),
+  /** How far it is under the voice while somebody speaks, in LU. */
+  underDb: z
+    .number()
+    .min(6, 'must be at least 6 under the voice')
+    .max(40, 'must be at most 40 under the voice')
+    .default(USUAL_UNDER_DB),
+});
+export type ClassMusic = z.infer<typeof classMusicSchema>;
+
 /** A class: what a teacher assembles, exports and leads. Stored as it is, under a version. */
 export const planSchema = z
   .strictObject({
@@ -244,6 +261,7 @@ export const planSchema = z
     /** What everybody has at hand. */
     kit: z.array(z.enum(PROPS)).max(PROPS.length).default(['mirror', 'oil']),
     rules: rulesSchema.prefault({}),
+    music: classMusicSchema.optional(),
     phases: z.strictObject({
       arrive: phaseSchema.default([]),
       warmUp: phaseSchema.default([]),

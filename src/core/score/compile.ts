@@ -123,6 +123,7 @@ export function joined(
     steps,
     cues,
     leftOut: [opened, ...pieces, asked].flatMap((piece) => piece?.leftOut ?? []),
+    ...(plan.music && { music: plan.music }),
   };
 }
 

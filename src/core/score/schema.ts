@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PHASES, SAY } from '../class';
+import { classMusicSchema, PHASES, SAY } from '../class';
 import { breathPatternSchema, languageSchema, releaseSchema, variantSchema } from '../move';
 import { CUE_KINDS, EVEN, MORE, type Score, SIDES_OF_STEPS, STEP_KINDS } from './score';
 
@@ -85,4 +85,5 @@ export const scoreSchema = z.object({
   spares: z
     .array(z.object({ name: z.enum([...MORE, ...EVEN]), durationMs: ms, cues: z.array(cueSchema) }))
     .optional(),
+  music: classMusicSchema.optional(),
 }) satisfies z.ZodType<Score>;

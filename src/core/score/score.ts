@@ -1,4 +1,4 @@
-import type { PhaseName, Say } from '../class';
+import type { ClassMusic, PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
 import type { SpeechSource } from '../speech';
@@ -156,4 +156,6 @@ export interface Score {
   leftOut: LeftOut[];
   /** What bends may need and no plan holds. Absent in scores from before there were any. */
   spares?: Spare[];
+  /** What is played under it. */
+  music?: ClassMusic;
 }

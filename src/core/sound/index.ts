@@ -1,3 +1,4 @@
+export * from './limit';
 export * from './loudness';
 export * from './marks';
 export * from './mix';

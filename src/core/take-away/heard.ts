@@ -5,7 +5,7 @@ import { heardAs, type Sounds, softness, type Utterance } from '../speech';
 
 /** Something that is heard at a time of a class, in ms from its start: said, or a mark. */
 export type Heard = { startMs: number; volume: number } & (
-  | { says: Utterance; count: boolean; freeMs: number }
+  | { says: Utterance; durationMs: number; count: boolean; freeMs: number }
   | { mark: Mark }
 );
 
@@ -31,7 +31,8 @@ export function heardOf(
     saidUntil = startMs + durationMs;
     const phase = score.steps[step]?.phase ?? 'work';
     const volume = softness(sounds, phase) * (count ? sounds.countVolume : 1);
-    return [{ startMs, says: { text, language, wordsPerMinute }, count, freeMs, volume }];
+    const says = { text, language, wordsPerMinute };
+    return [{ startMs, durationMs, says, count, freeMs, volume }];
   };
   const words = score.cues.toSorted((a, b) => a.startMs - b.startMs).flatMap(said);
   const marks = score.steps.flatMap((step, i) => {

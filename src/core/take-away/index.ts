@@ -1,6 +1,7 @@
 export * from './captions';
 export * from './files';
 export * from './heard';
+export * from './music';
 export * from './part';
 
 /** How a class may be taken away as sound. */

@@ -1,0 +1,55 @@
+import { type ClassMusic, PHASES, type PhaseName } from '../class';
+import {
+  ducking,
+  type LevelPoint,
+  type PlayedPiece,
+  piecesOf,
+  type Stretch,
+  stretchesOf,
+  type Track,
+  type TrackId,
+} from '../music';
+import type { Score } from '../score';
+import type { Heard } from './heard';
+import { partOf } from './part';
+
+/** Every piece that a class plays, each once. */
+export const piecesWanted = (music: ClassMusic | undefined): TrackId[] => [
+  ...new Set(PHASES.flatMap((phase) => music?.phases[phase] ?? [])),
+];
+
+/** What is played in a phase. */
+export const playlistOf = (music: ClassMusic | undefined, phase: PhaseName): readonly TrackId[] =>
+  music?.phases[phase] ?? [];
+
+/** The music under a class that is done as it was planned. */
+export interface MusicUnder {
+  pieces: PlayedPiece[];
+  /** How loud it is, by what is said. */
+  points: LevelPoint[];
+  underDb: number;
+}
+
+/**
+ * What is played under a class, and how it steps back.
+ * @param heard all that is heard besides
+ * @param tracks the pieces that are there; others are left out
+ */
+export function musicUnder(
+  score: Score,
+  heard: readonly Heard[],
+  tracks: ReadonlyMap<string, Track>,
+): MusicUnder | null {
+  const { music, totalMs } = score;
+  if (!music) return null;
+  const phases = PHASES.flatMap((phase): Stretch[] => {
+    const part = partOf(score, phase);
+    return part ? [{ ...part, playlist: playlistOf(music, phase) }] : [];
+  });
+  const pieces = piecesOf(stretchesOf(phases), tracks, totalMs);
+  if (pieces.length === 0) return null;
+  const spoken = heard.flatMap((one) =>
+    'says' in one ? [{ fromMs: one.startMs, toMs: one.startMs + one.durationMs }] : [],
+  );
+  return { pieces, points: ducking(spoken, music.underDb), underDb: music.underDb };
+}
