@@ -16,6 +16,7 @@ import * as follow from './014-follow';
 import * as voices from './015-voices';
 import * as sounds from './016-sounds';
 import * as films from './017-films';
+import * as music from './018-music';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -35,6 +36,7 @@ const MIGRATIONS = [
   { name: '015-voices', ...voices },
   { name: '016-sounds', ...sounds },
   { name: '017-films', ...films },
+  { name: '018-music', ...music },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

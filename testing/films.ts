@@ -9,5 +9,6 @@ export const FILM: FilmOptions = {
   captions: 'in',
   facing: false,
   counts: true,
+  music: false,
   easier: false,
 };

@@ -163,14 +163,14 @@ function watch({ method, path }: Call) {
 }
 
 /** A file is read by its handler, as it comes; here it is only looked at what it is said to be. */
-function fileAsked(request: Request, type: string): object {
+function fileAsked(request: Request, type: string): unknown {
   if (request.headers.get('content-type') !== type) throw new Refusal('not-as-asked');
-  return {};
+  return queryOf(request);
 }
 
 async function bodyOf(request: Request): Promise<unknown> {
   if (request.method === 'GET') {
-    return bounded(Object.fromEntries(new URL(request.url).searchParams));
+    return queryOf(request);
   }
   if (Number(request.headers.get('content-length')) > MOST_BYTES) throw new Refusal('too-large');
   const bytes = await request.arrayBuffer();
@@ -187,6 +187,8 @@ async function bodyOf(request: Request): Promise<unknown> {
   }
   return bounded(json);
 }
+
+const queryOf = ({ url }: Request) => bounded(Object.fromEntries(new URL(url).searchParams));
 
 function bounded(json: unknown): unknown {
   const tooMuch = tooMuchIn(json);

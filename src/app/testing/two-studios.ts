@@ -38,6 +38,7 @@ export interface Ids {
   runs: string;
   recordings: string;
   words: string;
+  music: string;
   films: string;
   moves: string;
   changes: string;
@@ -103,6 +104,15 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
   const ordered = { classId, options: FILM, now: NOON };
   const film = await orderFilm({ db, maker }, { id: owner, studioId }, ordered);
   const recording = await saveRecording(db, { id: owner, studioId }, cue, NOON);
+  const song = randomUUID();
+  await db('music').insert({
+    id: song,
+    ...of,
+    name: `Song ${mark}`,
+    ms: 60_000,
+    added_at: new Date(NOON),
+    sound: Buffer.from(`ID3 ${mark}`),
+  });
   const move = `own-${mark.toLowerCase()}`;
   await saveOwnMove(db, scope, { ...smile, id: move }, NOON);
   const held = await first('sessions', { status: 'held' });
@@ -133,6 +143,7 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
       runs: run.id,
       recordings: recording.id,
       words: word.id,
+      music: song,
       films: film.id,
       moves: move,
       changes: change ?? '',

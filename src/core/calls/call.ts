@@ -7,22 +7,22 @@ export interface Call<Asks extends z.ZodType = z.ZodType, Answers extends z.ZodT
   path: string;
   /** What the id must look like, where the path has one. */
   id?: z.ZodType<string>;
-  /** The body, or the query of a GET. */
+  /** The body, or the query of a GET and of whatever takes a file. */
   asks: Asks;
   /** The body is a file of this type instead, which its handler reads itself. */
-  takes?: 'application/zip';
+  takes?: 'application/zip' | 'application/octet-stream';
   /** The answer as JSON; for a file or a stream, what one message of it is. */
   answers: Answers;
 }
 
 /** The address of a call. */
 export function addressOf(
-  { path, method }: Call,
+  { path, method, takes }: Call,
   id?: string,
   asked?: Readonly<Record<string, unknown>>,
 ): string {
   const address = path.replace('[id]', encodeURIComponent(id ?? ''));
-  if (method !== 'GET' || !asked) return address;
+  if ((method !== 'GET' && !takes) || !asked) return address;
   const query = Object.entries(asked).map(([key, value]): [string, string] => [key, String(value)]);
   return query.length ? `${address}?${new URLSearchParams(query)}` : address;
 }

@@ -19,6 +19,7 @@ import {
   streakToldSchema,
 } from './answers';
 import { call, file, made, nothing } from './call';
+import { MUSIC_CALLS } from './music-calls';
 import { TAKE_AWAY_CALLS } from './take-away-calls';
 
 /** Most events that one request may bring. */
@@ -244,6 +245,7 @@ export const CALLS = {
     asks: z.object({ from: dateSchema }),
     answers: file,
   }),
+  ...MUSIC_CALLS,
   ...TAKE_AWAY_CALLS,
   /** Who comes to a session, as the register has it now. */
   readRoll: call({

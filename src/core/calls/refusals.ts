@@ -144,6 +144,17 @@ export const REFUSALS = {
     429,
     'Sound of a class is being made already. Wait until it is done, or stop it, then try again.',
   ],
+  'no-music': [
+    409,
+    'This is no sound that can be read here. Bring an MP3, M4A, Opus, Ogg, FLAC or WAV file.',
+  ],
+  'silent-music': [409, 'Nothing is to be heard in this file. Bring another one.'],
+  'music-too-large': [413, 'A file of music may have {} MB at most. Save it smaller, as MP3.'],
+  'music-too-long': [409, 'A piece of music may last {} minutes at most.'],
+  'music-too-short': [409, 'A piece of music must last {} seconds at least.'],
+  'too-much-music': [409, 'A studio keeps {} of music at most. Remove a piece first.'],
+  'music-busy': [429, 'Music is being taken in already. Wait until it is done, then try again.'],
+  'no-music-here': [503, 'This machine has no ffmpeg, which reads music. Install it first.'],
   'too-long-to-hear': [409, 'A class is taken away as sound up to {} hours.'],
   'no-encoder': [
     503,

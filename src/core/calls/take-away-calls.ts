@@ -8,6 +8,8 @@ import { call, file, made, nothing, yesOrNo } from './call';
 const id = z.uuid();
 /** With the easier version of every move that has one. */
 const easier = yesOrNo.default('no');
+/** With the music that is played under it, where it has some. */
+const music = yesOrNo.default('no');
 const film = z.object({ film: filmSchema });
 
 /** What a class is taken away by: files, and films that are made meanwhile. */
@@ -20,6 +22,7 @@ export const TAKE_AWAY_CALLS = {
     asks: z.object({
       as: z.enum(AUDIO_FORMATS),
       counts: yesOrNo,
+      music,
       easier,
       /** One phase alone. */
       phase: z.enum(PHASES).optional(),
@@ -31,7 +34,7 @@ export const TAKE_AWAY_CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/pack',
     id,
-    asks: z.object({ counts: yesOrNo, easier }),
+    asks: z.object({ counts: yesOrNo, music, easier }),
     answers: file,
   }),
   /** The run sheet of a class, as a PDF file. */

@@ -21,6 +21,8 @@ export const filmOptionsSchema = z.strictObject({
   facing: z.boolean(),
   /** Whether counts and tones are heard. */
   counts: z.boolean(),
+  /** Whether the music of the class is under it. */
+  music: z.boolean().default(false),
   /** With the easier version of every move that has one. */
   easier: z.boolean(),
 });

@@ -107,6 +107,14 @@ async function madeFrom({ plans, people, words, weeks, roomFor }: AnyStudio) {
   const [move] = LIBRARY;
   if (!move) throw new Error('no library');
   await saveOwnMove(db(), me, { ...move, id: 'harbour-hum' }, NOON);
+  await db()('music').insert({
+    id: randomUUID(),
+    studio_id: studio.studioId,
+    name: words.note.replace(/\0/g, '').slice(0, 80) || '=song',
+    ms: 65_000,
+    added_at: new Date(NOON),
+    sound: Buffer.from(`ID3${words.closure}`),
+  });
   const classIds: string[] = [];
   for (const plan of plans) {
     const id = await createClass(db(), me, plan, NOON - 90 * DAY);

@@ -32,6 +32,7 @@ runs.csv             sessions as they were led; the score of each in runs/ (JSON
 run-events.csv       everything that happened while they were led, in order
 answered-questions.csv  parked questions that were answered
 recordings.csv       cues in a teacher's own voice; each in recordings/ (WAV)
+music.csv            music of the studio's own; each piece in music/ (MP3)
 said-words.csv       words of the studio that are to be said in a way of their own
 talk.csv             how long a teacher took over the cues of a class
 

@@ -4,7 +4,12 @@ import { newClassSchema, retentionSchema, studioNameSchema, timeZoneSchema } fro
 /** What an archive says of the studio itself. */
 
 /** What archives are written as, the latest first. Older ones have fewer tables and columns. */
-export const FORMATS = ['upbeat-studio/3', 'upbeat-studio/2', 'upbeat-studio/1'] as const;
+export const FORMATS = [
+  'upbeat-studio/4',
+  'upbeat-studio/3',
+  'upbeat-studio/2',
+  'upbeat-studio/1',
+] as const;
 /** The number of a format. */
 export const formatNumber = (format: (typeof FORMATS)[number]): number =>
   Number(format.split('/')[1]);

@@ -6,6 +6,7 @@ import { scoreSchema } from '@/core/score';
 import { saidWordSchema, soundsSchema, speechChoiceSchema, VOICES, wavMs } from '@/core/speech';
 import { streakRuleSchema } from '@/core/streak';
 import { emailSchema, ROLES } from '@/core/studio';
+import { readerOf } from '../music/intake';
 import {
   type Column,
   day,
@@ -62,6 +63,13 @@ const wav: FileColumn = {
   as: 'bytes',
   check: (bytes) => {
     z.number('is no WAV file of one channel with 16 bits').parse(wavMs(bytes));
+  },
+};
+const mp3: FileColumn = {
+  path: (row) => `music/${row.id}.mp3`,
+  as: 'bytes',
+  check: (bytes) => {
+    z.literal('mp3', 'is no MP3 file').parse(readerOf(bytes));
   },
 };
 const language: Column = { write: String, read: (given) => languageSchema.parse(given) };
@@ -342,6 +350,14 @@ export const TABLES: readonly Table[] = [
     file: 'recordings.csv',
     columns: { id, teacher_id: id, language, text: text(), ms: whole, recorded_at: instant },
     files: { wav },
+    key: ['id'],
+  },
+  {
+    name: 'music',
+    file: 'music.csv',
+    added: 4,
+    columns: { id, name: text(80), ms: whole, added_at: instant },
+    files: { sound: mp3 },
     key: ['id'],
   },
   {

@@ -2,7 +2,7 @@ import { Unzip, UnzipInflate } from 'fflate';
 import { Refusal } from '@/core/calls';
 
 /** Most bytes of an archive as it is sent, and most that its files may have together. */
-export const MOST_SENT = 200_000_000;
+export const MOST_SENT = 300_000_000;
 export const MOST_UNPACKED = 800_000_000;
 export const MOST_FILES = 50_000;
 /** Much is taken in at once, but other requests come between. */

@@ -163,8 +163,12 @@ export class FilmMaker {
   private async sound(row: Making, of: Drawable, folder: FilmFolder, signal: AbortSignal) {
     if (await folder.has(SOUND)) return;
     const teacher = { id: row.teacher_id, studioId: row.studio_id };
-    const { counts } = of.options;
-    const { windows } = await soundOfClass(this.db, teacher, of.worded, { counts, signal });
+    const { counts, music } = of.options;
+    const { windows } = await soundOfClass(this.db, teacher, of.worded, {
+      counts,
+      music,
+      signal,
+    });
     await folder.write(SOUND, pcm(windows));
   }
 

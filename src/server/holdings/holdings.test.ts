@@ -20,6 +20,7 @@ it('a studio sees how much it has of what is limited, and no other', async () =>
     ['Closed days', 0],
     ['Your recordings', 0],
     ['Words said your way', 0],
+    ['Pieces of music', 0],
   ]);
   expect((await shown(other))[2]).toEqual(['Moves of your own', 0]);
   const rows = Array.from({ length: MOST_MOVES - 1 }, (_, i) => ({

@@ -1,3 +1,4 @@
+import { MOST_PIECES } from '@/core/music';
 import { MOST_SAID_WORDS } from '@/core/speech';
 import { MOST_CLOSURES } from '../calendar/closures';
 import { MOST_CLASSES, ownClasses } from '../classes/classes';
@@ -21,7 +22,7 @@ export async function holdingsOf(
   teacherId: string,
 ): Promise<Holding[]> {
   const of = { studio_id: studioId };
-  const [people, classes, moves, closures, recordings, words] = await Promise.all(
+  const [people, classes, moves, closures, recordings, words, music] = await Promise.all(
     [
       db('participants').where(of),
       ownClasses(db, { studioId }),
@@ -29,6 +30,7 @@ export async function holdingsOf(
       db('closures').where(of),
       db('recordings').where({ ...of, teacher_id: teacherId }),
       db('said_words').where(of),
+      db('music').where(of),
     ].map(async (rows) => (await rows.first(db.raw('count(*)::int as n'))).n as number),
   );
   return [
@@ -38,5 +40,6 @@ export async function holdingsOf(
     { what: 'Closed days', count: closures ?? 0, most: MOST_CLOSURES },
     { what: 'Your recordings', count: recordings ?? 0, most: MOST_RECORDINGS },
     { what: 'Words said your way', count: words ?? 0, most: MOST_SAID_WORDS },
+    { what: 'Pieces of music', count: music ?? 0, most: MOST_PIECES },
   ];
 }

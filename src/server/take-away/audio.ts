@@ -11,19 +11,31 @@ import { renderAsync } from '@resvg/resvg-js';
 import { Refusal } from '@/core/calls';
 import type { PhaseName } from '@/core/class';
 import { coverSvg } from '@/core/film';
-import { bytesOf, type Mark, markSound, mixed, type Placed, type Sound } from '@/core/sound';
+import { type PlayedPiece, withMusic } from '@/core/music';
+import {
+  bytesOf,
+  limited,
+  type Mark,
+  markSound,
+  mixed,
+  type Placed,
+  type Sound,
+} from '@/core/sound';
 import { earlyMs, soundOf, type Utterance, wavHeader } from '@/core/speech';
 import {
   type AudioFormat,
   chapterMetadata,
   chaptersOf,
   heardOf,
+  musicUnder,
   type Part,
   partOf,
   type Worded,
   within,
 } from '@/core/take-away';
 import type { Db } from '../db';
+import { tracksOf } from '../music/music';
+import { openMusic } from '../music/read';
 import type { Speaking } from '../speech/recordings';
 import { speaks, speechChoice } from '../speech/teacher-speech';
 import { errorFields, log } from '../watch/log';
@@ -65,6 +77,8 @@ export interface AskedAudio {
   as: AudioFormat;
   /** Whether counts and tones are heard. */
   counts: boolean;
+  /** Whether the music of the class is under it. */
+  music?: boolean;
   /** One phase alone. */
   phase?: PhaseName;
   signal: AbortSignal;
@@ -88,7 +102,7 @@ export async function soundOfClass(
   db: Db,
   teacher: Speaking,
   { score }: Worded,
-  { counts, phase, signal }: Omit<AskedAudio, 'as'>,
+  { counts, music = false, phase, signal }: Omit<AskedAudio, 'as'>,
 ): Promise<ClassSound> {
   const part = partOf(score, phase);
   if (!part) throw new Refusal('no-such-part');
@@ -114,7 +128,8 @@ export async function soundOfClass(
       throw problem;
     }
   };
-  const heard = within(heardOf(score, { counts, sounds }), part);
+  const whole = heardOf(score, { counts, sounds });
+  const heard = within(whole, part);
   const placed = heard.map((one): Placed => {
     const { startMs, volume } = one;
     if ('mark' in one) return { startMs, volume, sound: async () => markOf(one.mark) };
@@ -127,8 +142,15 @@ export async function soundOfClass(
   // Where nothing can be said at all, it is told before anything is sent.
   const first = heard.find((h) => 'says' in h);
   if (first && 'says' in first) await said(first.says);
+  const spoken = mixed(placed, { rate: RATE, totalMs });
+  const under = music && musicUnder(score, whole, await tracksOf(db, teacher));
+  const open = ({ id }: PlayedPiece, offsetMs: number) =>
+    openMusic(db, teacher, id, { offsetMs, rate: RATE });
+  const played = under
+    ? withMusic(spoken, { ...under, rate: RATE, fromMs: part.fromMs, open })
+    : spoken;
   return {
-    windows: mixed(placed, { rate: RATE, totalMs }),
+    windows: limited(played, RATE),
     samples: Math.round((totalMs * RATE) / 1000),
     part,
   };

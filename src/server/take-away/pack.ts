@@ -17,6 +17,7 @@ export interface AskedPack {
   plan: Plan;
   worded: WordedClass;
   counts: boolean;
+  music?: boolean;
   signal: AbortSignal;
   now: number;
   timeZone: string;
@@ -51,9 +52,9 @@ export async function classPack(
   teacher: Speaking,
   asked: AskedPack,
 ): Promise<AsyncGenerator<Uint8Array>> {
-  const { worded, counts, signal } = asked;
+  const { worded, counts, music = false, signal } = asked;
   const sheet = await classSheet(db, teacher, worded);
-  const heard = (as: AudioFormat) => classAudio(db, teacher, worded, { as, counts, signal });
+  const heard = (as: AudioFormat) => classAudio(db, teacher, worded, { as, counts, music, signal });
   let as: AudioFormat = 'mp3';
   let sound: Readable;
   try {

@@ -81,11 +81,14 @@ export function DraftDialog(props: DraftDialogProps) {
     if (mine !== turn.current) return;
     if (found.kind === 'drafted') {
       before.current = [...before.current, draftMoves(found.plan)];
-      await settle({
-        ...found.plan,
-        ...(plan.second && { second: plan.second }),
-        ...(plan.music && { music: plan.music }),
-      }, found);
+      await settle(
+        {
+          ...found.plan,
+          ...(plan.second && { second: plan.second }),
+          ...(plan.music && { music: plan.music }),
+        },
+        found,
+      );
     } else {
       setState({
         kind: 'none',

@@ -43,6 +43,7 @@ export function FilmDialog({ classId, language, timeZone, onClose }: FilmDialogP
     captions: 'in',
     facing: false,
     counts: true,
+    music: false,
     easier: false,
   });
   const films = useFilms(classId);

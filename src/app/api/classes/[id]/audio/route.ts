@@ -6,9 +6,15 @@ import { wordedClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
 
 export const GET = answering(CALLS.takeSound, async ({ teacher, id, body, request }) => {
-  const { as, counts, easier, phase } = body;
+  const { as, counts, music, easier, phase } = body;
   const worded = await wordedClass(db(), teacher, id, { easier: easier === 'yes' });
-  const asked = { as, counts: counts === 'yes', signal: request.signal, ...(phase && { phase }) };
+  const asked = {
+    as,
+    counts: counts === 'yes',
+    music: music === 'yes',
+    signal: request.signal,
+    ...(phase && { phase }),
+  };
   const { stream, bytes } = await classAudio(db(), teacher, worded, asked);
   return new Response(Readable.toWeb(stream) as ReadableStream, {
     headers: {

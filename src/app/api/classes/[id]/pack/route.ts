@@ -16,7 +16,8 @@ export const GET = answering(CALLS.takePack, async ({ teacher, id, body, request
   const { signal } = request;
   const made = await freshFilm(db(), teacher, { classId: id, easier });
   const film = made && { name: `film.${made.format}`, parts: readFrom(made.file) };
-  const asked = { plan, worded, counts: body.counts === 'yes', signal, now, timeZone, film };
+  const heard = { counts: body.counts === 'yes', music: body.music === 'yes' };
+  const asked = { plan, worded, ...heard, signal, now, timeZone, film };
   const pieces = await classPack(db(), teacher, asked);
   return new Response(Readable.toWeb(Readable.from(pieces)) as ReadableStream, {
     headers: {

@@ -1,0 +1,16 @@
+import { CALLS } from '@/core/calls';
+import { db } from '@/server/db';
+import { addMusic, musicOf } from '@/server/music/music';
+import { answering } from '../handle';
+
+/** What the studio can play. */
+export const GET = answering(CALLS.listMusic, async ({ teacher }) => ({
+  pieces: await musicOf(db(), teacher),
+}));
+
+/** Takes a file of music in. */
+export const POST = answering(CALLS.addMusic, async ({ teacher, body, request, now }) => {
+  const sent = request.body ?? new ReadableStream({ start: (c) => c.close() });
+  const bytes = sent as unknown as AsyncIterable<Uint8Array>;
+  return { piece: await addMusic(db(), teacher, { ...body, bytes, now }, request.signal) };
+});

@@ -1,0 +1,51 @@
+import { z } from 'zod';
+import { isNoText } from '../bounded';
+import { pieceOfMusicSchema, trackIdSchema } from '../music';
+import { call, file, made, nothing } from './call';
+
+export const musicNameSchema = z
+  .string()
+  .trim()
+  .min(1, 'Give the piece a name.')
+  .max(80, 'must have at most 80 letters')
+  .refine((name) => !isNoText(name), 'holds signs that are none');
+
+/** Music that a studio has: two beds that are always there, and files of its own. */
+export const MUSIC_CALLS = {
+  listMusic: call({
+    method: 'GET',
+    path: '/api/music',
+    asks: nothing,
+    answers: z.object({ pieces: z.array(pieceOfMusicSchema) }),
+  }),
+  /** Takes a file of sound in. */
+  addMusic: call({
+    method: 'POST',
+    path: '/api/music',
+    asks: z.object({ name: musicNameSchema }),
+    takes: 'application/octet-stream',
+    answers: z.object({ piece: pieceOfMusicSchema }),
+  }),
+  /** A piece as a file that browsers play. */
+  hearMusic: call({
+    method: 'GET',
+    path: '/api/music/[id]',
+    id: trackIdSchema,
+    asks: nothing,
+    answers: file,
+  }),
+  renameMusic: call({
+    method: 'PUT',
+    path: '/api/music/[id]',
+    id: z.uuid(),
+    asks: z.object({ name: musicNameSchema }),
+    answers: made,
+  }),
+  removeMusic: call({
+    method: 'DELETE',
+    path: '/api/music/[id]',
+    id: z.uuid(),
+    asks: nothing,
+    answers: made,
+  }),
+} as const;
