@@ -1,6 +1,6 @@
 /**
  * Keeps the stage on the device, so that it can be opened again while the server is away: the page of the
- * class that is led, what it is made of, and what is said in it. Everything else goes past it.
+ * class that is led, what it is made of, and what is said and played in it. Everything else goes past it.
  */
 const STORE = 'up-beat-stage';
 const STAGE = /^\/(lead\/[0-9a-f-]{36}|follow\/([A-Z0-9]{6}|again))$/;
@@ -8,6 +8,8 @@ const STAGE = /^\/(lead\/[0-9a-f-]{36}|follow\/([A-Z0-9]{6}|again))$/;
 const AGAIN = '/follow/again';
 const PARTS = '/_next/static/';
 const SPEECH = ['/api/speech', '/api/follow/speech'];
+/** Pieces of music, which never change under their address. */
+const MUSIC = '/api/music/';
 /** A connection that gives no answer for so long gives none, in ms. */
 const PATIENCE_MS = 6000;
 /** About two hours of class. */
@@ -60,6 +62,15 @@ async function part(request) {
   return new Response(answer.body, answer);
 }
 
+/** What never changes: as it was kept, or fetched once. */
+async function lasting(request) {
+  const before = await kept(request);
+  if (before) return before;
+  const answer = await fetch(request);
+  if (answer.ok) await (await open()).put(request, answer.clone());
+  return answer;
+}
+
 async function keepMissing(store, urls) {
   for (const url of urls) {
     if (await store.match(url, { ignoreVary: true })) continue;
@@ -79,6 +90,7 @@ async function keepPage(page, parts, spoken) {
   const spokenBefore = keys.filter((request) => SPEECH.includes(pathOf(request)));
   const old = keys.filter((request) => {
     const path = pathOf(request);
+    if (path.startsWith(MUSIC)) return !spoken.includes(path);
     return (STAGE.test(path) && path !== AGAIN) || (path.startsWith(PARTS) && !wanted.has(path));
   });
   for (const request of [...old, ...spokenBefore.slice(0, -MOST_SPOKEN)])
@@ -102,4 +114,8 @@ self.addEventListener('fetch', (event) => {
     if (STAGE.test(url.pathname)) event.respondWith(fresh(request, false));
   } else if (url.pathname.startsWith(PARTS)) event.respondWith(part(request));
   else if (SPEECH.includes(url.pathname)) event.respondWith(fresh(request, true));
+  // A player that asks for a part of a file is answered by the server.
+  else if (url.pathname.startsWith(MUSIC) && !request.headers.has('range')) {
+    event.respondWith(lasting(request));
+  }
 });

@@ -1,5 +1,6 @@
 import { until } from '@testing/until';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Spoken } from '@/core/music';
 import type { DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
 import { USUAL_SOUNDS } from '@/core/speech';
@@ -17,9 +18,6 @@ class FakeOutput {
   }
   async resume() {}
   async close() {}
-  createMediaElementSource() {
-    return new FakeGain();
-  }
   async decodeAudioData(data: ArrayBuffer) {
     const name = new TextDecoder().decode(data);
     return { name, duration: 0.4, sampleRate: 1000, getChannelData: () => samplesOf(name) };
@@ -70,8 +68,6 @@ class FakeGain {
   }
 }
 const SILENT_PARAM = {
-  setTargetAtTime: () => {},
-  cancelScheduledValues: () => {},
   setValueAtTime: () => {},
   linearRampToValueAtTime: () => {},
   exponentialRampToValueAtTime: () => {},
@@ -293,31 +289,21 @@ describe('the cue player', () => {
     expect(b).toBeCloseTo(0.56, 2);
   });
 
-  it('makes the music step back from before a cue until after it, and come back when silenced', async () => {
-    vi.stubGlobal(
-      'Audio',
-      class {
-        play = async () => {};
-        pause = () => {};
-      },
-    );
-    vi.stubGlobal('URL', Object.assign(URL, { createObjectURL: () => 'blob:music' }));
-    const player = await ready(['a']);
-    await player.mixer.playMusic(new Blob(['music']));
-    // What the element plays goes through the gain that ducks, then through the one for its volume.
-    const duck = FakeGain.made.at(-3);
-    const targets: [value: number, at: number][] = [];
-    Object.assign(duck?.gain ?? {}, {
-      setTargetAtTime: (value: number, at: number) => targets.push([value, at]),
-    });
-    player.follow([due('a', 1000)], [], () => 0);
-    expect(targets).toEqual([
-      [expect.closeTo(0.2), expect.closeTo(10.85)],
-      [1, expect.closeTo(11.6)],
+  it('tells when somebody speaks, on the audio clock, and that nobody does when it is silenced', async () => {
+    const player = await ready(['a', 'five']);
+    const told: Spoken[][] = [];
+    player.onSpoken = (spoken) => told.push(spoken);
+    const beat = { key: 'beat', at: 2000, of: 'beat' as const };
+    player.follow([due('a', 1000), due('five', 3000)], [beat], () => 0);
+    expect(told.at(-1)).toEqual([
+      { fromMs: 11_000, toMs: expect.closeTo(11_400) },
+      { fromMs: 13_000, toMs: expect.closeTo(13_400) },
     ]);
-    FakeOutput.now = 10.9;
+    // Whoever speaks already still does, though it is due no more.
+    player.follow([due('five', 3000)], [], () => 1200);
+    expect(told.at(-1)).toHaveLength(2);
     player.silence();
-    expect(targets.at(-1)).toEqual([1, 10.9]);
+    expect(told.at(-1)).toEqual([]);
   });
 
   it('is as loud as it is set to be, within bounds', async () => {

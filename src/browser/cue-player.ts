@@ -1,3 +1,4 @@
+import type { Spoken } from '@/core/music';
 import type { DueBeat, DueCue } from '@/core/run';
 import { type Cue, isCount } from '@/core/score';
 import { type Mark, markSound, TONE_HZ } from '@/core/sound';
@@ -33,6 +34,8 @@ interface Scheduled {
   earlyMs?: number;
   /** When it will have been said, on the audio clock. */
   until?: number;
+  /** It is said, and from when to when, on the audio clock in ms. */
+  spoken?: Spoken;
   stop: () => void;
 }
 
@@ -54,6 +57,8 @@ export class CuePlayer {
   ownWords = false;
   /** The voice of this device speaks, whatever the server has. */
   deviceVoice = false;
+  /** Is told when somebody speaks, as often as what is due is told. */
+  onSpoken: (spoken: Spoken[]) => void = () => {};
   private wanted: Sounds = USUAL_SOUNDS;
   private readonly marks = new Map<Mark, AudioBuffer>();
   /** How early each spoken count begins. */
@@ -159,6 +164,7 @@ export class CuePlayer {
       const when = this.clock.secondsAt(at);
       this.scheduled.set(key, { at, when, stop: this.mark(ways, of, when) });
     }
+    this.onSpoken([...this.scheduled.values()].flatMap(({ spoken }) => spoken ?? []));
   }
 
   /** Whether the audio clock has slid since a sound was scheduled, and there is time to do it anew. */
@@ -189,7 +195,7 @@ export class CuePlayer {
     for (const entry of this.scheduled.values()) entry.stop();
     this.scheduled.clear();
     globalThis.speechSynthesis?.cancel();
-    this.mixer.unduck();
+    this.onSpoken([]);
   }
 
   close(): void {
@@ -242,7 +248,9 @@ export class CuePlayer {
         if (!muted || isCount(cue)) speakInBrowser(this.audio.utterance(cue), volume);
       };
       const timer = setTimeout(speak, inMs);
-      this.scheduled.set(key, { at, stop: () => clearTimeout(timer) });
+      const fromMs = 1000 * clock.secondsAt(at);
+      const spoken = { fromMs, toMs: fromMs + cue.durationMs };
+      this.scheduled.set(key, { at, spoken, stop: () => clearTimeout(timer) });
       return;
     }
     const early = buffer ? this.earlyOf(cue, buffer) / this.speed : 0;
@@ -260,9 +268,10 @@ export class CuePlayer {
     else source.connect(new GainNode(context, { gain })).connect(out);
     source.start(when);
     const seconds = buffer.duration / playbackRate;
-    this.mixer.duckFor(when, seconds);
     const until = when + seconds;
-    this.scheduled.set(key, { at, when, until, earlyMs: early, stop: () => source.stop() });
+    const spoken = { fromMs: 1000 * when, toMs: 1000 * until };
+    const stop = () => source.stop();
+    this.scheduled.set(key, { at, when, until, spoken, earlyMs: early, stop });
   }
 
   private fallenBack(to: Sound): void {

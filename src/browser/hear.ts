@@ -1,4 +1,5 @@
 import { addressOf, CALLS } from '@/core/calls';
+import type { TrackId } from '@/core/music';
 import type { Utterance, VoiceId } from '@/core/speech';
 import { speakInBrowser } from './browser-voice';
 
@@ -7,6 +8,9 @@ export function speechUrl({ text, language, wordsPerMinute }: Utterance, voice?:
   const asked = { text, language, rate: wordsPerMinute, ...(voice && { voice }) };
   return addressOf(CALLS.hear, undefined, asked);
 }
+
+/** Where a piece of music is heard. */
+export const musicUrl = (id: TrackId): string => addressOf(CALLS.hearMusic, id);
 
 /**
  * Speaks texts one after the other, in one voice of the machine.

@@ -19,9 +19,9 @@ function atWork(registration: ServiceWorkerRegistration): Promise<ServiceWorker 
 /**
  * Keeps the page of a class on the device, so that it opens again while the server is away. Only where
  * the page came over a secure connection or from this machine; elsewhere browsers allow no keeping.
- * @param spoken where what is said in the class is heard
+ * @param heard where what is said and played in the class is to be had
  */
-export async function keepStage(spoken: readonly string[]): Promise<void> {
+export async function keepStage(heard: readonly string[]): Promise<void> {
   if (!('serviceWorker' in navigator)) return;
   const worker = await atWork(await navigator.serviceWorker.register('/stage-keeper.js'));
   const parts = performance
@@ -29,7 +29,7 @@ export async function keepStage(spoken: readonly string[]): Promise<void> {
     .map(({ name }) => new URL(name))
     .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith(PARTS))
     .map(({ pathname }) => pathname);
-  worker?.postMessage({ page: location.pathname, parts, spoken });
+  worker?.postMessage({ page: location.pathname, parts, spoken: heard });
 }
 
 /** Forgets every class that was kept: names and cautions are in them. What was not sent yet stays. */

@@ -4,7 +4,6 @@ import { type Sounds, USUAL_SOUNDS } from '@/core/speech';
 export type CheckedSound = 'works' | 'blocked' | 'silent';
 
 const CUE_HZ = 440;
-const DUCKED = 0.2;
 const CHECK_MS = 400;
 const AUDIBLE = 0.001;
 
@@ -17,18 +16,10 @@ export interface Ways {
   bells: GainNode;
 }
 
-interface Music {
-  element: HTMLAudioElement;
-  duck: GainNode;
-  level: GainNode;
-}
-
-/** How loud everything is, and the music under it. It opens the audio device when it is first needed. */
+/** How loud everything is. It opens the audio device when it is first needed. */
 export class Mixer {
   private opened: Ways | null = null;
-  private music: Music | null = null;
   private loudness = 1;
-  private musicLoudness = 0.4;
   private voiceMuted = false;
   private sounds: Pick<Sounds, 'countVolume' | 'bellVolume'> = USUAL_SOUNDS;
 
@@ -63,7 +54,7 @@ export class Mixer {
     return this.opened?.context.state === 'suspended';
   }
 
-  /** How loud everything but the music is, 0 to 1. */
+  /** How loud everything is, 0 to 1. */
   get volume(): number {
     return this.loudness;
   }
@@ -91,47 +82,6 @@ export class Mixer {
     this.opened.bells.gain.value = sounds.bellVolume;
   }
 
-  set musicVolume(value: number) {
-    this.musicLoudness = Math.max(0, Math.min(1, value));
-    if (this.music) this.music.level.gain.value = this.musicLoudness;
-  }
-
-  /** Plays a file of the teacher's own over and over, softer while somebody speaks; null stops it. */
-  async playMusic(file: Blob | null): Promise<void> {
-    if (this.music) {
-      this.music.element.pause();
-      URL.revokeObjectURL(this.music.element.src);
-      this.music = null;
-    }
-    if (!file) return;
-    await this.unlock();
-    const { context } = this.open();
-    const element = new Audio(URL.createObjectURL(file));
-    element.loop = true;
-    const duck = new GainNode(context);
-    const level = new GainNode(context, { gain: this.musicLoudness });
-    context.createMediaElementSource(element).connect(duck).connect(level);
-    level.connect(context.destination);
-    this.music = { element, duck, level };
-    await element.play();
-  }
-
-  /** Makes the music step back while something is said. @param when on the audio clock, in seconds */
-  duckFor(when: number, seconds: number): void {
-    const gain = this.music?.duck.gain;
-    gain?.setTargetAtTime(DUCKED, Math.max(0, when - 0.15), 0.05);
-    gain?.setTargetAtTime(1, when + seconds + 0.2, 0.25);
-  }
-
-  /** Lets the music come back: nothing is to be said any more. */
-  unduck(): void {
-    if (!this.music || !this.opened) return;
-    const { gain } = this.music.duck;
-    const { currentTime } = this.opened.context;
-    gain.cancelScheduledValues(currentTime);
-    gain.setTargetAtTime(1, currentTime, 0.2);
-  }
-
   /** Plays a tone and looks whether it comes out of the browser. Call it from a click. */
   async check(): Promise<CheckedSound> {
     const { context, all } = this.open();
@@ -154,7 +104,6 @@ export class Mixer {
   }
 
   close(): void {
-    void this.playMusic(null);
     void this.opened?.context.close();
     this.opened = null;
   }

@@ -15,7 +15,11 @@ let stored: Map<string, Response>;
 let server: (path: string) => Response;
 let tell: (message: object) => Promise<unknown>;
 /** What the worker answers to somebody who goes to a page; undefined where it lets it pass. */
-let visit: (path: string, mode?: string) => Promise<Response | undefined>;
+let visit: (
+  path: string,
+  mode?: string,
+  headers?: Record<string, string>,
+) => Promise<Response | undefined>;
 let away: boolean;
 
 beforeEach(() => {
@@ -41,9 +45,9 @@ beforeEach(() => {
     return server(typeof of === 'string' ? of : new URL(of.url, ORIGIN).pathname);
   };
   load(self, { open: async () => store, delete: async () => stored.clear() }, fetched);
-  visit = async (path, mode = 'navigate') => {
+  visit = async (path, mode = 'navigate', headers = {}) => {
     let answer: Promise<Response> | undefined;
-    const request = { url: ORIGIN + path, method: 'GET', mode };
+    const request = { url: ORIGIN + path, method: 'GET', mode, headers: new Headers(headers) };
     const respondWith = (given: Promise<Response>) => {
       answer = given;
     };
@@ -120,4 +124,19 @@ it('keeps the page of classes to do again beside whichever class comes next', as
   await tell({ page: stageOf(1), parts: [], spoken: [] });
   expect(kept()).toEqual(['/follow/again', stageOf(1)]);
   expect(await visit('/follow/nothing')).toBeUndefined();
+});
+
+it('keeps the music of the class, plays it without the server, and lets go of what the next one does not play', async () => {
+  const [tide, own] = ['/api/music/tide', '/api/music/00000000-0000-4000-8000-000000000009'];
+  await tell({ page: stageOf(1), parts: [], spoken: [tide, own] });
+  away = true;
+  expect(await (await visit(tide, 'cors'))?.text()).toBe(`what stands at ${tide}`);
+  // Whoever asks for a part of it is no class that is led.
+  expect(await visit(tide, 'no-cors', { range: 'bytes=0-' })).toBeUndefined();
+  away = false;
+  expect(await (await visit('/api/music/lamp', 'cors'))?.text()).toBe(
+    'what stands at /api/music/lamp',
+  );
+  await tell({ page: stageOf(2), parts: [], spoken: [own] });
+  expect(kept()).toEqual([own, stageOf(2)]);
 });

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { isNoText } from '../bounded';
-import { pieceOfMusicSchema, trackIdSchema } from '../music';
+import { LONGEST_NAME, pieceOfMusicSchema, trackIdSchema } from '../music';
 import { call, file, made, nothing } from './call';
 
 export const musicNameSchema = z
   .string()
   .trim()
   .min(1, 'Give the piece a name.')
-  .max(80, 'must have at most 80 letters')
+  .max(LONGEST_NAME, `must have at most ${LONGEST_NAME} letters`)
   .refine((name) => !isNoText(name), 'holds signs that are none');
 
 /** Music that a studio has: two beds that are always there, and files of its own. */

@@ -7,6 +7,7 @@ export * from './edit';
 export * from './expansion';
 export * from './loops';
 export * from './merge';
+export * from './music';
 export * from './parse';
 export * from './plan';
 export * from './resolve';

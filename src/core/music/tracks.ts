@@ -6,9 +6,10 @@ export type Bed = (typeof BEDS)[number];
 export const BED_NAMES: Record<Bed, string> = { tide: 'Slow tide', lamp: 'Lamp light' };
 
 /** What a piece of music is known by: a bed, or the id of a file of the studio's own. */
-export const trackIdSchema = z.union([z.enum(BEDS), z.uuid()], {
-  error: 'must be a piece of music',
-});
+const UUID = '[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}';
+export const trackIdSchema = z
+  .string({ error: 'must be a piece of music' })
+  .regex(new RegExp(`^(${BEDS.join('|')}|${UUID})$`), 'must be a piece of music');
 export type TrackId = z.infer<typeof trackIdSchema>;
 export const isBed = (id: string): id is Bed => (BEDS as readonly string[]).includes(id);
 
@@ -27,6 +28,8 @@ export const pieceOfMusicSchema = z.object({
 });
 export type PieceOfMusic = z.infer<typeof pieceOfMusicSchema>;
 
+/** Longest name of a piece, in letters. */
+export const LONGEST_NAME = 80;
 /** Most pieces of its own that a studio keeps, and how many minutes they may be in all. */
 export const MOST_PIECES = 40;
 export const MOST_MUSIC_MINUTES = 120;

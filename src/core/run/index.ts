@@ -2,6 +2,7 @@ export { apply, once, position, replay, replayer, undoable } from './bends';
 export * from './catch-up';
 export * from './due';
 export * from './events';
+export * from './music';
 export * from './playback';
 export * from './review';
 export * from './room';

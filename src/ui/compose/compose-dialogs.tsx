@@ -4,7 +4,9 @@ import type { Assistant, KnownSpeech } from '@/browser/assistant';
 import { type Plan, placedSegments } from '@/core/class';
 import type { Language } from '@/core/language';
 import type { Score } from '@/core/score';
+import { piecesWanted } from '@/core/take-away';
 import { FilmDialog } from '../film/film-dialog';
+import { MusicDialog } from '../music/music-dialog';
 import { RecordDialog } from '../voice/record-dialog';
 import { DraftDialog } from './draft-dialog';
 import { FitDialog } from './fit-dialog';
@@ -20,6 +22,7 @@ export type Opened =
   | 'history'
   | 'takeAway'
   | 'film'
+  | 'music'
   | { record: string | null }
   | null;
 
@@ -33,6 +36,8 @@ export interface ComposeDialogsProps {
   assistant: Assistant;
   /** Goes on with another state of the class. */
   accept: (plan: Plan) => void;
+  /** Changes the class while a dialog stays open. */
+  edit: (change: (plan: Plan) => Plan) => void;
   /** Some words are said by another voice now. */
   onRecorded: (text: string, language: Language) => void;
   onClose: () => void;
@@ -63,12 +68,16 @@ export function ComposeDialogs(props: ComposeDialogsProps) {
   }
   if (opened === 'takeAway') {
     const { name, language } = plan;
-    return <TakeAwayDialog {...{ classId, name, language, score, onClose }} />;
+    const hasMusic = piecesWanted(plan.music).length > 0;
+    return <TakeAwayDialog {...{ classId, name, language, score, hasMusic, onClose }} />;
   }
   if (opened === 'film') {
     const { language } = plan;
-    return <FilmDialog {...{ classId, language, timeZone: room.timeZone, onClose }} />;
+    const hasMusic = piecesWanted(plan.music).length > 0;
+    const { timeZone } = room;
+    return <FilmDialog {...{ classId, language, timeZone, hasMusic, onClose }} />;
   }
+  if (opened === 'music') return <MusicDialog {...{ plan, edit: props.edit, onClose }} />;
   const speech: KnownSpeech = {
     lengths,
     met: met.map((ids) => [...ids]),

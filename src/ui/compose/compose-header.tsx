@@ -9,6 +9,7 @@ import {
   History,
   ImageDown,
   Mic,
+  Music,
   Play,
   Printer,
   Redo2,
@@ -46,6 +47,7 @@ export interface ComposeHeaderProps {
   onHistory: () => void;
   onTakeAway: () => void;
   onFilm: () => void;
+  onMusic: () => void;
   onRecord: () => void;
   onLead: () => Promise<void>;
 }
@@ -209,6 +211,9 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
       </MenuEntry>
       <MenuEntry act={props.onRecord}>
         <Mic size={16} aria-hidden /> Record in your voice
+      </MenuEntry>
+      <MenuEntry act={props.onMusic}>
+        <Music size={16} aria-hidden /> Music under the class
       </MenuEntry>
       <MenuLink>
         <Link href={`/calendar/plan?class=${props.classId}`}>

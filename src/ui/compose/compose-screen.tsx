@@ -190,6 +190,7 @@ function Composing(props: ComposeScreenProps) {
             onHistory={() => setOpened('history')}
             onTakeAway={() => void takeAway('takeAway')}
             onFilm={() => void takeAway('film')}
+            onMusic={() => setOpened('music')}
             onRecord={() => setOpened({ record: null })}
             onRehearse={rehearse}
             onLead={onLead}
@@ -280,6 +281,7 @@ function Composing(props: ComposeScreenProps) {
             edit(() => next);
             setOpened(null);
           }}
+          edit={edit}
           onRecorded={(text, language) => {
             judged.measureAgain(text, language);
             rehearsal.voiceChanged();

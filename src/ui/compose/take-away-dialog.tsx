@@ -26,6 +26,8 @@ export interface TakeAwayDialogProps {
   language: Language;
   /** What it is now; how long it will be is only about as long. */
   score: Score;
+  /** Whether something is played under it. */
+  hasMusic: boolean;
   onClose: () => void;
 }
 
@@ -54,9 +56,10 @@ const BYTES_A_MS: Record<AudioFormat, number> = { mp3: 8, m4a: 8, opus: 4, wav: 
 export function TakeAwayDialog(props: TakeAwayDialogProps) {
   const { onClose } = props;
   const [counts, setCounts] = useState(true);
+  const [music, setMusic] = useState(props.hasMusic);
   const [easier, setEasier] = useState(false);
   const name = easier ? `${props.name}, easier` : props.name;
-  const file = { ...props, name, counts, easier };
+  const file = { ...props, name, counts, music, easier };
   return (
     <Dialog title="Sound, captions, sheet" onClose={onClose}>
       <p className="quiet mb-3">
@@ -64,6 +67,14 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
       </p>
       <div className="mb-4 grid gap-1">
         <Tick label="With counts and tones" checked={counts} onChange={setCounts} />
+        {props.hasMusic && (
+          <>
+            <Tick label="With the music of the class" checked={music} onChange={setMusic} />
+            {music && (
+              <p className="quiet text-sm">Hand on music of your own only where you may.</p>
+            )}
+          </>
+        )}
         <Tick
           label="In the easier version of every move that has one"
           checked={easier}
@@ -83,6 +94,7 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
 
 interface FileProps extends TakeAwayDialogProps {
   counts: boolean;
+  music: boolean;
   easier: boolean;
 }
 
@@ -90,6 +102,10 @@ interface FileProps extends TakeAwayDialogProps {
 const asked = ({ counts, easier }: FileProps) => ({
   counts: counts ? 'yes' : 'no',
   easier: easier ? 'yes' : 'no',
+});
+const askedToHear = (props: FileProps) => ({
+  ...asked(props),
+  music: props.music ? 'yes' : 'no',
 });
 
 const WHOLE = 'whole';
@@ -102,7 +118,7 @@ function SoundFile(props: FileProps) {
   // A phase that was emptied meanwhile is no choice any more.
   const phase = phases.find((p) => p === chosen);
   const { fromMs, toMs } = partOf(score, phase) ?? { fromMs: 0, toMs: score.totalMs };
-  const body = { as, ...asked(props), ...(phase && { phase }) };
+  const body = { as, ...askedToHear(props), ...(phase && { phase }) };
   return (
     <section aria-label="Sound" className="flex flex-wrap items-end gap-3">
       <Choice
@@ -161,7 +177,7 @@ function PackFile(props: FileProps) {
       </p>
       <TakeButton
         call={CALLS.takePack}
-        asked={{ id: classId, body: asked(props) }}
+        asked={{ id: classId, body: askedToHear(props) }}
         says="Save all of it"
         bytes={score.totalMs * BYTES_A_MS.mp3}
         save={(blob) => saveBlob(name, '.zip', blob)}

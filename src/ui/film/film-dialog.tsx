@@ -30,11 +30,13 @@ export interface FilmDialogProps {
   classId: string;
   language: Language;
   timeZone: string;
+  /** Whether something is played under the class. */
+  hasMusic: boolean;
   onClose: () => void;
 }
 
 /** A class as a film: what it is to be, and the films that there are. */
-export function FilmDialog({ classId, language, timeZone, onClose }: FilmDialogProps) {
+export function FilmDialog({ classId, language, timeZone, hasMusic, onClose }: FilmDialogProps) {
   const [options, setOptions] = useState<FilmOptions>({
     format: 'mp4',
     shape: 'wide',
@@ -43,7 +45,7 @@ export function FilmDialog({ classId, language, timeZone, onClose }: FilmDialogP
     captions: 'in',
     facing: false,
     counts: true,
-    music: false,
+    music: hasMusic,
     easier: false,
   });
   const films = useFilms(classId);
@@ -103,6 +105,13 @@ export function FilmDialog({ classId, language, timeZone, onClose }: FilmDialogP
           checked={options.counts}
           onChange={(counts) => set({ counts })}
         />
+        {hasMusic && (
+          <Tick
+            label="With the music of the class"
+            checked={options.music}
+            onChange={(music) => set({ music })}
+          />
+        )}
         <Tick
           label="In the easier version of every move that has one"
           checked={options.easier}

@@ -29,6 +29,7 @@ const kindOf = ({ options }: FilmToTake): string =>
     SHAPES[options.shape].split(',')[0],
     LOOKS[options.look].toLowerCase(),
     LANGUAGE_NAMES[options.language],
+    ...(options.music ? ['with music'] : []),
     ...(options.easier ? ['easier version'] : []),
     options.format.toUpperCase(),
   ].join(', ');

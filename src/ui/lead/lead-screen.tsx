@@ -3,14 +3,16 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, toldOf, Unreachable } from '@/browser/api';
 import { kept } from '@/browser/database';
-import { speechUrl } from '@/browser/hear';
+import { musicUrl, speechUrl } from '@/browser/hear';
 import { forgetStages, keepStage } from '@/browser/kept-stage';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import { CALLS, type RollEntry, type Scores } from '@/core/calls';
 import type { Move } from '@/core/move';
+import type { PieceOfMusic } from '@/core/music';
 import { cuesByStep, endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
 import type { SpeechChoice } from '@/core/speech';
+import { piecesWanted } from '@/core/take-away';
 import { MovesProvider } from '../kit/moves';
 import { usePlayback } from '../kit/playing/use-playback';
 import { useAttempt } from '../kit/use-attempt';
@@ -36,6 +38,8 @@ export interface LeadScreenProps {
   parkedBefore: readonly string[];
   /** How the teacher wants to be heard. */
   speech: SpeechChoice;
+  /** What can be played under the class. */
+  pieces: readonly PieceOfMusic[];
 }
 
 /** A breath between the press and the first cue, so that the cue is in time like all the others. */
@@ -144,6 +148,7 @@ export function LeadScreen(props: LeadScreenProps) {
         error={error}
         speech={{ initialChoice: speech, prepare }}
         door={door}
+        pieces={props.pieces}
       />
     </MovesProvider>
   );
@@ -155,7 +160,8 @@ async function keepClass(name: string, scores: Scores, clock: ServerClock): Prom
   const cues = [scores.score, scores.easier].flatMap((score) => score?.cues ?? []);
   const { wordsPerMinute } = scores.score;
   const spoken = cues.map(({ text, language }) => speechUrl({ text, language, wordsPerMinute }));
-  await keepStage([...new Set(spoken)]);
+  const music = piecesWanted(scores.score.music).map(musicUrl);
+  await keepStage([...new Set([...spoken, ...music])]);
 }
 
 interface LedRunProps {
@@ -172,6 +178,7 @@ interface LedRunProps {
   error: string | null;
   speech: SpeechSettings;
   door: FollowDoor;
+  pieces: readonly PieceOfMusic[];
 }
 
 function LedRun(props: LedRunProps) {
@@ -183,7 +190,8 @@ function LedRun(props: LedRunProps) {
   const { state } = live;
   const bends = useMemo(() => bendsOf(log), [log]);
   const leads = log.leader !== 'another device';
-  const desk = useCues({ score, groups, state, bends, clock, audible: leads, speech });
+  const music = { pieces: props.pieces, keptAs: `upbeat-music ${session.id}` };
+  const desk = useCues({ score, groups, state, bends, clock, audible: leads, speech, music });
   const [ending, setEnding] = useState(false);
   const [closed, setClosed] = useState(session.status === 'held');
   const { error, busy: saving, attempt } = useAttempt('Nothing is lost.');

@@ -4,6 +4,7 @@ import { Choice } from '../kit/choice';
 import { SoundsChoice } from '../voice/sounds-choice';
 import { VoiceChoice } from '../voice/voice-choice';
 import type { SoundDesk } from './use-cues';
+import type { MusicDesk } from './use-music';
 
 const CHECKED: Record<CheckedSound, string> = {
   works:
@@ -35,27 +36,7 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
         >
           Check the sound
         </button>
-        <label className="grid text-sm leading-6 font-medium">
-          Music of your own
-          <input
-            type="file"
-            accept="audio/*"
-            className="file-input w-56 font-normal"
-            onChange={(event) => desk.playMusic(event.target.files?.[0] ?? null)}
-          />
-        </label>
-        {desk.music && (
-          <>
-            <Slider label="Music" value={desk.musicVolume} onChange={desk.setMusicVolume} />
-            <button
-              type="button"
-              className="btn btn-sm btn-neutral mb-1"
-              onClick={() => desk.playMusic(null)}
-            >
-              Stop the music
-            </button>
-          </>
-        )}
+        <MusicChoices desk={desk.music} />
         <Choice
           label="Words a minute"
           value={String(desk.rate)}
@@ -70,6 +51,39 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
         {checked && CHECKED[checked]}
       </p>
     </div>
+  );
+}
+
+/** What is played under the class, and how loud. */
+function MusicChoices({ desk }: { desk: MusicDesk }) {
+  const { pieces, planned, choice, gone } = desk;
+  const names = {
+    planned: planned ? 'As the class has it' : 'The class has none',
+    none: 'None',
+    ...Object.fromEntries(pieces.map(({ id, name }) => [id, name])),
+  };
+  const known = pieces.some(({ id }) => id === choice) || choice === 'none';
+  const silent = choice === 'none' || (choice === 'planned' && !planned);
+  return (
+    <>
+      <Choice
+        label="Music"
+        value={known ? choice : 'planned'}
+        options={['planned', 'none', ...pieces.map(({ id }) => id)]}
+        names={names}
+        onChange={desk.choose}
+        width="w-52"
+      />
+      {!silent && (
+        <Slider label="Volume of the music" value={desk.volume} onChange={desk.setVolume} />
+      )}
+      {gone > 0 && choice === 'planned' && (
+        <p className="quiet text-sm">
+          {gone === 1 ? 'One piece' : `${gone} pieces`} of this class are no more in your studio,
+          and are left out.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -198,7 +198,11 @@ export function Stage(props: StageProps) {
             setSounding={setSounding}
           />
         </div>
-        {sounding && <SoundPanel desk={desk} />}
+        {sounding && (
+          <div className="max-h-36 overflow-y-auto">
+            <SoundPanel desk={desk} />
+          </div>
+        )}
       </footer>
       {atDoor && <DoorDialog door={door} roll={roll} onClose={() => setAtDoor(false)} />}
       {catching && (

@@ -5,10 +5,12 @@ import { speechUrl } from '@/browser/hear';
 import type { CheckedSound } from '@/browser/mixer';
 import type { ServerClock } from '@/browser/server-clock';
 import type { Language } from '@/core/language';
+import type { PieceOfMusic } from '@/core/music';
 import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
 import type { SpeechChoice } from '@/core/speech';
 import { useNextPress } from '../kit/playing/use-next-press';
+import { type MusicDesk, useMusic } from './use-music';
 
 const SCHEDULE_AHEAD_MS = 8_000;
 const FETCH_AHEAD = 24;
@@ -27,11 +29,7 @@ export interface SoundDesk {
   /** The voice is silent, the counts and tones go on. */
   muted: boolean;
   setMuted: (muted: boolean) => void;
-  /** The name of the file that plays under the class; null without music. */
-  music: string | null;
-  playMusic: (file: File | null) => void;
-  musicVolume: number;
-  setMusicVolume: (volume: number) => void;
+  music: MusicDesk;
   choice: SpeechChoice;
   setChoice: (choice: SpeechChoice) => void;
   /** The languages that are said in the class. */
@@ -62,6 +60,8 @@ export interface CuesToHear {
   /** Only the device that leads is heard. */
   audible: boolean;
   speech: SpeechSettings;
+  /** What can be played under the class, and where this session's choice is kept. */
+  music: { pieces: readonly PieceOfMusic[]; keptAs: string };
 }
 
 /** Lets the cues of a run be heard at their time, whatever the teacher does to it. */
@@ -77,8 +77,6 @@ export function useCues(of: CuesToHear): SoundDesk {
   const rate = chosenRate ?? score.wordsPerMinute;
   const [muted, setMutedOnly] = useState(initialChoice.speaksSelf);
   const startsMuted = useRef(muted);
-  const [music, setMusic] = useState<string | null>(null);
-  const [musicVolume, setMusicVolumeOnly] = useState(0.4);
   const player = useRef<CuePlayer | null>(null);
   const heard = useRef(bends);
 
@@ -91,6 +89,8 @@ export function useCues(of: CuesToHear): SoundDesk {
     made.mixer.muted = startsMuted.current;
     return () => made.close();
   }, []);
+
+  const music = useMusic({ ...of.music, player, score, state, audible });
 
   useEffect(() => {
     if (player.current) player.current.besides = choice.sounds;
@@ -139,14 +139,6 @@ export function useCues(of: CuesToHear): SoundDesk {
     if (player.current) player.current.mixer.muted = value;
     setMutedOnly(value);
   }, []);
-  const setMusicVolume = useCallback((value: number) => {
-    if (player.current) player.current.mixer.musicVolume = value;
-    setMusicVolumeOnly(value);
-  }, []);
-  const playMusic = useCallback((file: File | null) => {
-    void player.current?.mixer.playMusic(file);
-    setMusic(file?.name ?? null);
-  }, []);
   const begun = state.status !== 'ready';
   const spokenIn = useMemo(() => [...new Set(score.cues.map((cue) => cue.language))], [score]);
   const setChoice = useCallback(
@@ -179,9 +171,6 @@ export function useCues(of: CuesToHear): SoundDesk {
     muted,
     setMuted,
     music,
-    playMusic,
-    musicVolume,
-    setMusicVolume,
     choice,
     setChoice,
     spokenIn,

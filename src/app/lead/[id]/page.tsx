@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { movesForClass } from '@/server/moves/moves';
+import { musicOf } from '@/server/music/music';
 import { openLog, parkedLastTime } from '@/server/runs';
 import { roll } from '@/server/sessions/register';
 import { getSession } from '@/server/sessions/sessions';
@@ -36,6 +37,7 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
       log={{ id: log.id, events: log.events, leader: log.leader, now: now() }}
       moves={await movesForClass(db(), teacher, session.classId)}
       speech={await speechChoice(db(), teacher)}
+      pieces={await musicOf(db(), teacher)}
       parkedBefore={(await parkedLastTime(db(), teacher, session)).map((q) => q.note)}
     />
   );

@@ -1,0 +1,251 @@
+import {
+  asFactor,
+  CROSS_MS,
+  crossMs,
+  DUCK_MS,
+  ducking,
+  FADE_IN_MS,
+  FADE_OUT_MS,
+  type LevelPoint,
+  levelAt,
+  placeIn,
+  present,
+  type Spoken,
+  type Track,
+  type TrackId,
+  USUAL_UNDER_DB,
+} from '@/core/music';
+import type { Mixer } from './mixer';
+
+/** What is to be played now: a playlist, and how long it has been played, in ms. */
+export interface MusicWanted {
+  playlist: readonly TrackId[];
+  intoMs: number;
+}
+
+interface Playing {
+  track: Track;
+  index: number;
+  element: HTMLAudioElement;
+  address: string;
+  /** How it comes, and how it goes. */
+  up: GainNode;
+  down: GainNode;
+}
+
+/** So many points a fade is drawn by. */
+const FADE_POINTS = 32;
+/** A fade in equal power, so that two pieces that cross are as loud as one. */
+const fade = (from: number, to: number) =>
+  Float32Array.from({ length: FADE_POINTS + 1 }, (_, i) =>
+    Math.sin((Math.PI / 2) * (from + ((to - from) * i) / FADE_POINTS)),
+  );
+/** When nothing of a playlist could be fetched, it is tried again after so many ms. */
+const AGAIN_MS = 5000;
+/** Levels that differ by less are the same, in dB. */
+const SAME_DB = 0.1;
+
+/**
+ * Plays music under a class: one playlist after another, each piece into the next, softer while somebody speaks. It
+ * is told again and again what is to be played; what is played already goes on.
+ */
+export class MusicPlayer {
+  private tracks = new Map<string, Track>();
+  private readonly files = new Map<string, Promise<Blob | null>>();
+  private playing: Playing | null = null;
+  private wanted = '';
+  /** Counts what was begun, so that an answer that comes late is known. */
+  private turn = 0;
+  private again = 0;
+  private way: LevelPoint[] = [];
+  private told = '';
+  private duckGain: GainNode | null = null;
+  private levelGain: GainNode | null = null;
+  private level = 1;
+  /** How far under the voice it is while somebody speaks, in LU. */
+  underDb: number = USUAL_UNDER_DB;
+
+  constructor(
+    private readonly mixer: Mixer,
+    private readonly urlOf: (id: TrackId) => string,
+  ) {}
+
+  /** The pieces that there are. */
+  set pieces(all: readonly Track[]) {
+    this.tracks = new Map(all.map((track) => [track.id, track]));
+  }
+
+  /** How loud it is beside the voice, 0 to 1. */
+  get volume(): number {
+    return this.level;
+  }
+
+  set volume(value: number) {
+    this.level = Math.max(0, Math.min(1, value));
+    if (this.levelGain) this.levelGain.gain.value = this.level;
+  }
+
+  /** Fetches pieces, so that they are there when their time comes and the server is away. */
+  fetchAll(ids: readonly TrackId[]): void {
+    for (const id of ids) void this.file(id);
+  }
+
+  /** @param wanted null for silence */
+  follow(wanted: MusicWanted | null): void {
+    const turns = wanted ? present(wanted.playlist, this.tracks) : [];
+    const key = turns.map(({ id }) => id).join();
+    if (key !== this.wanted) {
+      this.wanted = key;
+      this.turn++;
+      this.fadeOut(FADE_OUT_MS);
+      if (wanted && turns.length > 0) {
+        const { index, offsetMs } = placeIn(turns, wanted.intoMs);
+        void this.begin(turns, index, { offsetMs, fadeMs: FADE_IN_MS });
+      }
+      return;
+    }
+    const { playing } = this;
+    if (!playing) {
+      if (!wanted || turns.length === 0 || this.again === 0 || performance.now() < this.again) {
+        return;
+      }
+      this.again = 0;
+      const { index, offsetMs } = placeIn(turns, wanted.intoMs);
+      void this.begin(turns, index, { offsetMs, fadeMs: FADE_IN_MS });
+      return;
+    }
+    const { track, element, index } = playing;
+    const next = turns[(index + 1) % turns.length];
+    if (!next) return;
+    const cross = crossMs(track, next);
+    const leftMs = track.ms - 1000 * element.currentTime;
+    if (leftMs > cross) return;
+    this.turn++;
+    this.fadeOut(Math.max(0, leftMs));
+    void this.begin(turns, (index + 1) % turns.length, { offsetMs: 0, fadeMs: cross });
+  }
+
+  /** Falls silent, for a pause. */
+  rest(): void {
+    this.follow(null);
+  }
+
+  /** Makes it step back while something is said. @param spoken on the audio clock, in ms */
+  duck(spoken: readonly Spoken[]): void {
+    const { ways } = this.mixer;
+    if (!ways || !this.duckGain) return;
+    const points = ducking(spoken, this.underDb);
+    const key = `${this.underDb} ${points.map((p) => Math.round(p.atMs / 20)).join()}`;
+    if (key === this.told) return;
+    this.told = key;
+    const nowMs = 1000 * ways.context.currentTime;
+    const is = levelAt(this.way, nowMs, this.underDb);
+    const ought = levelAt(points, nowMs, this.underDb);
+    // Where it is not where it ought to be, it goes there as quickly as it steps back.
+    const meets = Math.abs(is - ought) < SAME_DB ? nowMs : nowMs + DUCK_MS;
+    const ahead = points.filter(({ atMs }) => atMs > meets);
+    this.way = [
+      { atMs: nowMs, db: is },
+      ...(meets > nowMs ? [{ atMs: meets, db: levelAt(points, meets, this.underDb) }] : []),
+      ...ahead,
+    ];
+    const { gain } = this.duckGain;
+    gain.cancelScheduledValues(nowMs / 1000);
+    gain.setValueAtTime(asFactor(is), nowMs / 1000);
+    for (const { atMs, db } of this.way.slice(1)) {
+      gain.exponentialRampToValueAtTime(asFactor(db), atMs / 1000);
+    }
+  }
+
+  close(): void {
+    this.turn++;
+    this.wanted = '';
+    if (this.playing) this.end(this.playing);
+    this.playing = null;
+    this.files.clear();
+  }
+
+  /** The way of all music: how far it steps back, then how loud it is. */
+  private out(): { context: AudioContext; to: AudioNode } {
+    const { context, all } = this.mixer.open();
+    if (!this.duckGain) {
+      const db = levelAt([], 0, this.underDb);
+      this.duckGain = new GainNode(context, { gain: asFactor(db) });
+      this.levelGain = new GainNode(context, { gain: this.level });
+      this.duckGain.connect(this.levelGain).connect(all);
+    }
+    return { context, to: this.duckGain };
+  }
+
+  /** A piece as a file; null where the server has none. One that could not be had is asked for again. */
+  private file(id: TrackId): Promise<Blob | null> {
+    const known = this.files.get(id);
+    if (known) return known;
+    const file = fetch(this.urlOf(id)).then((answer) => {
+      if (answer.ok) return answer.blob();
+      if (answer.status !== 404) throw new Error(`the server answered ${answer.status}`);
+      return null;
+    });
+    this.files.set(id, file);
+    file.catch(() => this.files.delete(id));
+    return file;
+  }
+
+  /** Begins a piece, or the next one that can be had. */
+  private async begin(
+    turns: readonly Track[],
+    index: number,
+    { offsetMs, fadeMs }: { offsetMs: number; fadeMs: number },
+  ): Promise<void> {
+    const { turn } = this;
+    for (let tried = 0; tried < turns.length; tried++) {
+      const at = (index + tried) % turns.length;
+      const track = turns[at] as Track;
+      try {
+        const file = await this.file(track.id);
+        if (turn !== this.turn) return;
+        if (!file) continue;
+        const playing = this.opened(track, at, file);
+        playing.element.currentTime = tried === 0 ? offsetMs / 1000 : 0;
+        const { context } = this.out();
+        playing.up.gain.setValueCurveAtTime(fade(0, 1), context.currentTime, fadeMs / 1000);
+        this.playing = playing;
+        await playing.element.play();
+        return;
+      } catch {
+        // It cannot be had or played now: another one of the list perhaps can.
+        if (turn !== this.turn) return;
+        if (this.playing) this.end(this.playing);
+        this.playing = null;
+      }
+    }
+    this.again = performance.now() + AGAIN_MS;
+  }
+
+  private opened(track: Track, index: number, file: Blob): Playing {
+    const { context, to } = this.out();
+    const address = URL.createObjectURL(file);
+    const element = new Audio(address);
+    const up = new GainNode(context, { gain: 0 });
+    const down = new GainNode(context);
+    context.createMediaElementSource(element).connect(up).connect(down).connect(to);
+    return { track, index, element, address, up, down };
+  }
+
+  /** Lets what is played become softer and softer, and then end. */
+  private fadeOut(ms: number): void {
+    const { playing } = this;
+    this.playing = null;
+    if (!playing) return;
+    const seconds = Math.max(0.05, Math.min(ms, Math.max(CROSS_MS, FADE_OUT_MS)) / 1000);
+    const { context } = this.out();
+    playing.down.gain.setValueCurveAtTime(fade(1, 0), context.currentTime, seconds);
+    setTimeout(() => this.end(playing), 1000 * seconds);
+  }
+
+  private end({ element, address, down }: Playing): void {
+    element.pause();
+    down.disconnect();
+    URL.revokeObjectURL(address);
+  }
+}

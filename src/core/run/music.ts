@@ -1,0 +1,41 @@
+import type { ClassMusic, PhaseName } from '../class';
+import type { TrackId } from '../music';
+import { type Playback, playLengthMs } from './playback';
+
+/** What is played under a class at one instant. */
+export interface MusicNow {
+  playlist: readonly TrackId[];
+  /** How long the class has been in the phases that have this playlist, as it was played. */
+  intoMs: number;
+}
+
+/** The music of a run as it stands; null for silence, which a pause has too. */
+export function musicNow(state: Playback, music: ClassMusic | undefined): MusicNow | null {
+  if (state.status !== 'running') return null;
+  const playlistIn = (phase: PhaseName | undefined) => (phase && music?.phases[phase]) || [];
+  const phaseAt = (index: number) => state.queue[index]?.step.phase;
+  const playlist = playlistIn(phaseAt(state.index));
+  if (playlist.length === 0) return null;
+  let intoMs = state.elapsedMs;
+  for (let i = state.index - 1; i >= 0; i--) {
+    const before = state.queue[i];
+    if (!before || playlistIn(before.step.phase).join() !== playlist.join()) break;
+    intoMs += playLengthMs(before);
+  }
+  return { playlist, intoMs };
+}
+
+/** The same playlist in every phase, whatever the class has. @param playlist none for silence */
+export const musicThroughout = (
+  playlist: TrackId[],
+  { underDb }: Pick<ClassMusic, 'underDb'>,
+): ClassMusic => ({
+  phases: {
+    arrive: playlist,
+    warmUp: playlist,
+    work: playlist,
+    massage: playlist,
+    close: playlist,
+  },
+  underDb,
+});
