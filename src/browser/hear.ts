@@ -1,5 +1,5 @@
 import { addressOf, CALLS } from '@/core/calls';
-import type { TrackId } from '@/core/music';
+import type { MusicId } from '@/core/music';
 import type { Utterance, VoiceId } from '@/core/speech';
 import { speakInBrowser } from './browser-voice';
 
@@ -10,7 +10,7 @@ export function speechUrl({ text, language, wordsPerMinute }: Utterance, voice?:
 }
 
 /** Where a piece of music is heard. */
-export const musicUrl = (id: TrackId): string => addressOf(CALLS.hearMusic, id);
+export const musicUrl = (id: MusicId): string => addressOf(CALLS.hearMusic, id);
 
 /**
  * Speaks texts one after the other, in one voice of the machine.

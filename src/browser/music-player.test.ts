@@ -1,6 +1,6 @@
 import { until } from '@testing/until';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { CROSS_MS, DUCK_MS, FADE_OUT_MS, HOLD_MS, RISE_MS, type Track } from '@/core/music';
+import { CROSS_MS, DUCK_MS, FADE_OUT_MS, HOLD_MS, RISE_MS, type TimedPiece } from '@/core/music';
 import { Mixer } from './mixer';
 import { MusicPlayer } from './music-player';
 
@@ -95,11 +95,11 @@ class FakeAudio {
   }
 }
 
-const track = (n: number, seconds: number): Track => ({
+const timed = (n: number, seconds: number): TimedPiece => ({
   id: `00000000-0000-4000-8000-00000000000${n}`,
   ms: seconds * 1000,
 });
-const [A, B, C] = [track(1, 60), track(2, 90), track(3, 30)];
+const [A, B, C] = [timed(1, 60), timed(2, 90), timed(3, 30)];
 
 let refusing = false;
 let away = false;
@@ -137,11 +137,11 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-function player(...tracks: Track[]) {
+function player(...lengthsOf: TimedPiece[]) {
   const mixer = new Mixer();
   mixer.open();
   const made = new MusicPlayer(mixer, (id) => id);
-  made.pieces = tracks.length ? tracks : [A, B, C];
+  made.pieces = lengthsOf.length ? lengthsOf : [A, B, C];
   return made;
 }
 /** Lets answers that are there be read. */

@@ -8,23 +8,23 @@ import {
   FADE_OUT_MS,
   type LevelPoint,
   levelAt,
+  type MusicId,
   placeIn,
   present,
   type Spoken,
-  type Track,
-  type TrackId,
+  type TimedPiece,
   USUAL_UNDER_DB,
 } from '@/core/music';
 import type { Mixer } from './mixer';
 
 /** What is to be played now: a playlist, and how long it has been played, in ms. */
 export interface MusicWanted {
-  playlist: readonly TrackId[];
+  playlist: readonly MusicId[];
   intoMs: number;
 }
 
 interface Playing {
-  track: Track;
+  piece: TimedPiece;
   index: number;
   element: HTMLAudioElement;
   address: string;
@@ -50,12 +50,12 @@ const SAME_DB = 0.1;
  * is told again and again what is to be played; what is played already goes on.
  */
 export class MusicPlayer {
-  private tracks = new Map<string, Track>();
+  private shelf = new Map<string, TimedPiece>();
   private readonly files = new Map<string, Promise<Blob | null>>();
   private playing: Playing | null = null;
   private wanted = '';
   /** Counts what was begun, so that an answer that comes late is known. */
-  private turn = 0;
+  private begun = 0;
   private again = 0;
   private way: LevelPoint[] = [];
   private told = '';
@@ -67,12 +67,12 @@ export class MusicPlayer {
 
   constructor(
     private readonly mixer: Mixer,
-    private readonly urlOf: (id: TrackId) => string,
+    private readonly urlOf: (id: MusicId) => string,
   ) {}
 
   /** The pieces that there are. */
-  set pieces(all: readonly Track[]) {
-    this.tracks = new Map(all.map((track) => [track.id, track]));
+  set pieces(all: readonly TimedPiece[]) {
+    this.shelf = new Map(all.map((piece) => [piece.id, piece]));
   }
 
   /** How loud it is beside the voice, 0 to 1. */
@@ -86,43 +86,43 @@ export class MusicPlayer {
   }
 
   /** Fetches pieces, so that they are there when their time comes and the server is away. */
-  fetchAll(ids: readonly TrackId[]): void {
+  fetchAll(ids: readonly MusicId[]): void {
     for (const id of ids) void this.file(id);
   }
 
   /** @param wanted null for silence */
   follow(wanted: MusicWanted | null): void {
-    const turns = wanted ? present(wanted.playlist, this.tracks) : [];
-    const key = turns.map(({ id }) => id).join();
+    const list = wanted ? present(wanted.playlist, this.shelf) : [];
+    const key = list.map(({ id }) => id).join();
     if (key !== this.wanted) {
       this.wanted = key;
-      this.turn++;
+      this.begun++;
       this.fadeOut(FADE_OUT_MS);
-      if (wanted && turns.length > 0) {
-        const { index, offsetMs } = placeIn(turns, wanted.intoMs);
-        void this.begin(turns, index, { offsetMs, fadeMs: FADE_IN_MS });
+      if (wanted && list.length > 0) {
+        const { index, offsetMs } = placeIn(list, wanted.intoMs);
+        void this.begin(list, index, { offsetMs, fadeMs: FADE_IN_MS });
       }
       return;
     }
     const { playing } = this;
     if (!playing) {
-      if (!wanted || turns.length === 0 || this.again === 0 || performance.now() < this.again) {
+      if (!wanted || list.length === 0 || this.again === 0 || performance.now() < this.again) {
         return;
       }
       this.again = 0;
-      const { index, offsetMs } = placeIn(turns, wanted.intoMs);
-      void this.begin(turns, index, { offsetMs, fadeMs: FADE_IN_MS });
+      const { index, offsetMs } = placeIn(list, wanted.intoMs);
+      void this.begin(list, index, { offsetMs, fadeMs: FADE_IN_MS });
       return;
     }
-    const { track, element, index } = playing;
-    const next = turns[(index + 1) % turns.length];
+    const { piece, element, index } = playing;
+    const next = list[(index + 1) % list.length];
     if (!next) return;
-    const cross = crossMs(track, next);
-    const leftMs = track.ms - 1000 * element.currentTime;
+    const cross = crossMs(piece, next);
+    const leftMs = piece.ms - 1000 * element.currentTime;
     if (leftMs > cross) return;
-    this.turn++;
+    this.begun++;
     this.fadeOut(Math.max(0, leftMs));
-    void this.begin(turns, (index + 1) % turns.length, { offsetMs: 0, fadeMs: cross });
+    void this.begin(list, (index + 1) % list.length, { offsetMs: 0, fadeMs: cross });
   }
 
   /** Falls silent, for a pause. */
@@ -158,7 +158,7 @@ export class MusicPlayer {
   }
 
   close(): void {
-    this.turn++;
+    this.begun++;
     this.wanted = '';
     if (this.playing) this.end(this.playing);
     this.playing = null;
@@ -178,7 +178,7 @@ export class MusicPlayer {
   }
 
   /** A piece as a file; null where the server has none. One that could not be had is asked for again. */
-  private file(id: TrackId): Promise<Blob | null> {
+  private file(id: MusicId): Promise<Blob | null> {
     const known = this.files.get(id);
     if (known) return known;
     const file = fetch(this.urlOf(id)).then((answer) => {
@@ -193,19 +193,19 @@ export class MusicPlayer {
 
   /** Begins a piece, or the next one that can be had. */
   private async begin(
-    turns: readonly Track[],
+    list: readonly TimedPiece[],
     index: number,
     { offsetMs, fadeMs }: { offsetMs: number; fadeMs: number },
   ): Promise<void> {
-    const { turn } = this;
-    for (let tried = 0; tried < turns.length; tried++) {
-      const at = (index + tried) % turns.length;
-      const track = turns[at] as Track;
+    const { begun } = this;
+    for (let tried = 0; tried < list.length; tried++) {
+      const at = (index + tried) % list.length;
+      const piece = list[at] as TimedPiece;
       try {
-        const file = await this.file(track.id);
-        if (turn !== this.turn) return;
+        const file = await this.file(piece.id);
+        if (begun !== this.begun) return;
         if (!file) continue;
-        const playing = this.opened(track, at, file);
+        const playing = this.opened(piece, at, file);
         playing.element.currentTime = tried === 0 ? offsetMs / 1000 : 0;
         const { context } = this.out();
         playing.up.gain.setValueCurveAtTime(fade(0, 1), context.currentTime, fadeMs / 1000);
@@ -214,7 +214,7 @@ export class MusicPlayer {
         return;
       } catch {
         // It cannot be had or played now: another one of the list perhaps can.
-        if (turn !== this.turn) return;
+        if (begun !== this.begun) return;
         if (this.playing) this.end(this.playing);
         this.playing = null;
       }
@@ -222,14 +222,14 @@ export class MusicPlayer {
     this.again = performance.now() + AGAIN_MS;
   }
 
-  private opened(track: Track, index: number, file: Blob): Playing {
+  private opened(piece: TimedPiece, index: number, file: Blob): Playing {
     const { context, to } = this.out();
     const address = URL.createObjectURL(file);
     const element = new Audio(address);
     const up = new GainNode(context, { gain: 0 });
     const down = new GainNode(context);
     context.createMediaElementSource(element).connect(up).connect(down).connect(to);
-    return { track, index, element, address, up, down };
+    return { piece, index, element, address, up, down };
   }
 
   /** Lets what is played become softer and softer, and then end. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isNoText } from '../bounded';
-import { LONGEST_NAME, pieceOfMusicSchema, trackIdSchema } from '../music';
+import { LONGEST_NAME, musicIdSchema, pieceOfMusicSchema } from '../music';
 import { call, file, made, nothing } from './call';
 
 export const musicNameSchema = z
@@ -30,7 +30,7 @@ export const MUSIC_CALLS = {
   hearMusic: call({
     method: 'GET',
     path: '/api/music/[id]',
-    id: trackIdSchema,
+    id: musicIdSchema,
     asks: nothing,
     answers: file,
   }),

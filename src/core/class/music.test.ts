@@ -1,7 +1,7 @@
 import { RUNS } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { MOST_IN_PLAYLIST, type TrackId } from '../music';
+import { MOST_IN_PLAYLIST, type MusicId } from '../music';
 import {
   emptyPlan,
   hasRoom,
@@ -16,7 +16,7 @@ import {
 } from '.';
 
 const plan = emptyPlan('Evening', 600);
-const id = (n: number): TrackId => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const id = (n: number): MusicId => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const many = Array.from({ length: MOST_IN_PLAYLIST + 3 }, (_, n) => id(n));
 
 it('gives each phase the pieces that were pressed an odd number of times, the first pressed first', () => {
@@ -28,7 +28,7 @@ it('gives each phase the pieces that were pressed an odd number of times, the fi
         plan,
       );
       // By hand: a list for each phase.
-      const lists = new Map<PhaseName, TrackId[]>();
+      const lists = new Map<PhaseName, MusicId[]>();
       for (const [phase, piece] of presses) {
         const list = lists.get(phase) ?? [];
         const at = list.indexOf(piece);

@@ -1,4 +1,4 @@
-import { MOST_IN_PLAYLIST, type TrackId, USUAL_UNDER_DB } from '../music';
+import { MOST_IN_PLAYLIST, type MusicId, USUAL_UNDER_DB } from '../music';
 import { type ClassMusic, PHASES, type PhaseName, type Plan } from './plan';
 
 /** Edits of what is played under a class. Each returns a new plan. */
@@ -23,7 +23,7 @@ export const hasRoom = (plan: Plan, phase: PhaseName): boolean =>
   (plan.music?.phases[phase] ?? []).length < MOST_IN_PLAYLIST;
 
 /** Puts a piece at the end of a phase's playlist, or takes it out of it. A full playlist stays as it is. */
-export function togglePiece(plan: Plan, phase: PhaseName, id: TrackId): Plan {
+export function togglePiece(plan: Plan, phase: PhaseName, id: MusicId): Plan {
   const music = plan.music ?? NONE;
   const playlist = music.phases[phase] ?? [];
   const without = playlist.filter((one) => one !== id);
@@ -33,7 +33,7 @@ export function togglePiece(plan: Plan, phase: PhaseName, id: TrackId): Plan {
 }
 
 /** Plays a piece in every phase, or in none. */
-export const togglePieceThroughout = (plan: Plan, id: TrackId): Plan => {
+export const togglePieceThroughout = (plan: Plan, id: MusicId): Plan => {
   const missing = PHASES.filter((phase) => !plan.music?.phases[phase]?.includes(id));
   const toggled: readonly PhaseName[] = missing.length > 0 ? missing : PHASES;
   return toggled.reduce<Plan>((next, phase) => togglePiece(next, phase, id), plan);

@@ -14,7 +14,7 @@ import {
   sidesSchema,
   variantSchema,
 } from '../move';
-import { MOST_IN_PLAYLIST, trackIdSchema, USUAL_UNDER_DB } from '../music';
+import { MOST_IN_PLAYLIST, musicIdSchema, USUAL_UNDER_DB } from '../music';
 import { COUNTING } from './counting';
 import { expansionOf, tooMuchOf } from './expansion';
 import { BREATH_WORDS, SAY } from './speaking';
@@ -224,7 +224,7 @@ export type Aim = z.infer<typeof aimSchema>;
 const phaseSchema = z.array(blockSchema).max(60);
 
 const playlistSchema = z
-  .array(trackIdSchema)
+  .array(musicIdSchema)
   .max(MOST_IN_PLAYLIST, `must hold at most ${MOST_IN_PLAYLIST} pieces`);
 
 /** What is played under a class: a playlist for each phase, silence where there is none. */

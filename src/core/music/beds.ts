@@ -1,5 +1,5 @@
 import { levelled, type Sound } from '../sound';
-import type { Bed } from './tracks';
+import type { Bed } from './shelf';
 
 /** Two soft beds of music, made of sines and of noise: slow, without a beat and without a melody to follow. */
 

@@ -1,5 +1,5 @@
 export * from './beds';
 export * from './ducking';
 export * from './pieces';
-export * from './tracks';
+export * from './shelf';
 export * from './under';

@@ -14,6 +14,7 @@ import {
   fadeAt,
   HOLD_MS,
   levelAt,
+  type MusicId,
   type MusicReader,
   musicLevels,
   type PlayedPiece,
@@ -21,16 +22,15 @@ import {
   placeIn,
   RISE_MS,
   stretchesOf,
-  type Track,
-  type TrackId,
+  type TimedPiece,
   withMusic,
 } from '.';
 
-const track = (n: number, ms: number): Track => ({
+const timed = (n: number, ms: number): TimedPiece => ({
   id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
   ms,
 });
-const shelf = (all: readonly Track[]) => new Map(all.map((one) => [one.id as string, one]));
+const shelf = (all: readonly TimedPiece[]) => new Map(all.map((one) => [one.id as string, one]));
 
 const spokenArbitrary = fc.array(
   fc
@@ -101,7 +101,7 @@ describe('stepping back for the voice', () => {
 });
 
 describe('pieces one after the other', () => {
-  const tracks = fc.array(fc.integer({ min: 20_000, max: 200_000 }), {
+  const lengthsOf = fc.array(fc.integer({ min: 20_000, max: 200_000 }), {
     minLength: 1,
     maxLength: 5,
   });
@@ -109,13 +109,13 @@ describe('pieces one after the other', () => {
   it('go on without a gap, no more than two at once, and are over with the class', () => {
     fc.assert(
       fc.property(
-        tracks,
+        lengthsOf,
         fc.array(fc.oneof(fc.constant(0), fc.integer({ min: 5000, max: 400_000 })), {
           minLength: 1,
           maxLength: 5,
         }),
         (lengths, phases) => {
-          const all = lengths.map((ms, i) => track(i, ms));
+          const all = lengths.map((ms, i) => timed(i, ms));
           let at = 0;
           const stretches = stretchesOf(
             phases.map((ms, i) => {
@@ -150,8 +150,8 @@ describe('pieces one after the other', () => {
 
   it('are found again at any moment, as after a reload', () => {
     fc.assert(
-      fc.property(tracks, fc.nat(900_000), (lengths, intoMs) => {
-        const all = lengths.map((ms, i) => track(i, ms));
+      fc.property(lengthsOf, fc.nat(900_000), (lengths, intoMs) => {
+        const all = lengths.map((ms, i) => timed(i, ms));
         const playlist = all.map(({ id }) => id);
         const endless = { fromMs: 0, toMs: 10_000_000, playlist };
         const pieces = piecesOf([endless], shelf(all), endless.toMs);
@@ -165,8 +165,8 @@ describe('pieces one after the other', () => {
   });
 
   it('go on over the border of two phases that have the same playlist; what is gone is passed over', () => {
-    const there = track(1, 60_000);
-    const playlist: TrackId[] = [track(9, 0).id, there.id];
+    const there = timed(1, 60_000);
+    const playlist: MusicId[] = [timed(9, 0).id, there.id];
     const stretches = stretchesOf([
       { fromMs: 0, toMs: 50_000, playlist },
       { fromMs: 50_000, toMs: 90_000, playlist },

@@ -1,4 +1,4 @@
-import type { Track, TrackId } from './tracks';
+import type { MusicId, TimedPiece } from './shelf';
 
 /** Which piece of music is played when: playlists one after the other, with fades where one gives way to another. */
 
@@ -10,7 +10,7 @@ export const FADE_OUT_MS = 5000;
 
 /** A piece that is played from its beginning: when, and how it comes and goes. Times in ms. */
 export interface PlayedPiece {
-  id: TrackId;
+  id: MusicId;
   fromMs: number;
   toMs: number;
   fadeInMs: number;
@@ -21,13 +21,14 @@ export interface PlayedPiece {
 export interface Stretch {
   fromMs: number;
   toMs: number;
-  playlist: readonly TrackId[];
+  playlist: readonly MusicId[];
 }
 
 /** A piece gives way for no more than half of it. */
 const crossOf = (ms: number): number => Math.min(CROSS_MS, ms / 2);
 /** How long two pieces are heard together. */
-export const crossMs = (a: Track, b: Track): number => Math.min(crossOf(a.ms), crossOf(b.ms));
+export const crossMs = (a: TimedPiece, b: TimedPiece): number =>
+  Math.min(crossOf(a.ms), crossOf(b.ms));
 
 /** Phases in a row with one playlist are one stretch: the music goes on from one to the next. */
 export function stretchesOf(phases: readonly Stretch[]): Stretch[] {
@@ -42,23 +43,23 @@ export function stretchesOf(phases: readonly Stretch[]): Stretch[] {
 
 /** What is in a playlist of what is there: a piece that is gone is passed over. */
 export const present = (
-  playlist: readonly TrackId[],
-  tracks: ReadonlyMap<string, Track>,
-): Track[] => playlist.flatMap((id) => tracks.get(id) ?? []);
+  playlist: readonly MusicId[],
+  shelf: ReadonlyMap<string, TimedPiece>,
+): TimedPiece[] => playlist.flatMap((id) => shelf.get(id) ?? []);
 
 /**
  * Where a playlist is after a time, played over and over.
- * @param turns the pieces, at least one
+ * @param list the pieces, at least one
  * @returns which piece, and how far into it
  */
 export function placeIn(
-  turns: readonly Track[],
+  list: readonly TimedPiece[],
   intoMs: number,
 ): { index: number; offsetMs: number } {
-  const whole = turns.reduce((sum, track, i) => sum + stepMs(turns, i, track), 0);
+  const whole = list.reduce((sum, piece, i) => sum + stepMs(list, i, piece), 0);
   let left = intoMs % whole;
-  for (const [index, track] of turns.entries()) {
-    const step = stepMs(turns, index, track);
+  for (const [index, piece] of list.entries()) {
+    const step = stepMs(list, index, piece);
     if (left < step) return { index, offsetMs: left };
     left -= step;
   }
@@ -66,9 +67,9 @@ export function placeIn(
 }
 
 /** How long after the beginning of a piece the next one begins. */
-function stepMs(turns: readonly Track[], index: number, track: Track): number {
-  const next = turns[(index + 1) % turns.length] ?? track;
-  return track.ms - crossMs(track, next);
+function stepMs(list: readonly TimedPiece[], index: number, piece: TimedPiece): number {
+  const next = list[(index + 1) % list.length] ?? piece;
+  return piece.ms - crossMs(piece, next);
 }
 
 /**
@@ -77,29 +78,29 @@ function stepMs(turns: readonly Track[], index: number, track: Track): number {
  */
 export function piecesOf(
   stretches: readonly Stretch[],
-  tracks: ReadonlyMap<string, Track>,
+  shelf: ReadonlyMap<string, TimedPiece>,
   totalMs: number,
 ): PlayedPiece[] {
   return stretches.flatMap(({ fromMs, toMs, playlist }) => {
-    const turns = present(playlist, tracks);
-    if (turns.length === 0) return [];
+    const list = present(playlist, shelf);
+    if (list.length === 0) return [];
     // It fades where the next phase has begun, at the end of the class before it.
     const endMs = Math.min(totalMs, toMs + FADE_OUT_MS);
     const pieces: PlayedPiece[] = [];
-    for (let at = fromMs, i = 0, last = false; !last; i = (i + 1) % turns.length) {
-      const track = turns[i] as Track;
-      const next = turns[(i + 1) % turns.length] as Track;
-      const nextAt = at + stepMs(turns, i, track);
+    for (let at = fromMs, i = 0, last = false; !last; i = (i + 1) % list.length) {
+      const piece = list[i] as TimedPiece;
+      const next = list[(i + 1) % list.length] as TimedPiece;
+      const nextAt = at + stepMs(list, i, piece);
       // None begins where the phase is as good as over.
       last = nextAt >= toMs - CROSS_MS;
-      const ends = Math.min(endMs, at + track.ms);
+      const ends = Math.min(endMs, at + piece.ms);
       const before = pieces.at(-1);
       pieces.push({
-        id: track.id,
+        id: piece.id,
         fromMs: at,
         toMs: ends,
         fadeInMs: before ? before.toMs - at : Math.min(FADE_IN_MS, (ends - at) / 2),
-        fadeOutMs: last ? Math.min(FADE_OUT_MS, (ends - at) / 2) : crossMs(track, next),
+        fadeOutMs: last ? Math.min(FADE_OUT_MS, (ends - at) / 2) : crossMs(piece, next),
       });
       at = nextAt;
     }

@@ -1,10 +1,10 @@
 import type { ClassMusic, PhaseName } from '../class';
-import type { TrackId } from '../music';
+import type { MusicId } from '../music';
 import { type Playback, playLengthMs } from './playback';
 
 /** What is played under a class at one instant. */
 export interface MusicNow {
-  playlist: readonly TrackId[];
+  playlist: readonly MusicId[];
   /** How long the class has been in the phases that have this playlist, as it was played. */
   intoMs: number;
 }
@@ -27,7 +27,7 @@ export function musicNow(state: Playback, music: ClassMusic | undefined): MusicN
 
 /** The same playlist in every phase, whatever the class has. @param playlist none for silence */
 export const musicThroughout = (
-  playlist: TrackId[],
+  playlist: MusicId[],
   { underDb }: Pick<ClassMusic, 'underDb'>,
 ): ClassMusic => ({
   phases: {

@@ -2,24 +2,24 @@ import { type ClassMusic, PHASES, type PhaseName } from '../class';
 import {
   ducking,
   type LevelPoint,
+  type MusicId,
   type PlayedPiece,
   piecesOf,
   type Stretch,
   stretchesOf,
-  type Track,
-  type TrackId,
+  type TimedPiece,
 } from '../music';
 import type { Score } from '../score';
 import type { Heard } from './heard';
 import { partOf } from './part';
 
 /** Every piece that a class plays, each once. */
-export const piecesWanted = (music: ClassMusic | undefined): TrackId[] => [
+export const piecesWanted = (music: ClassMusic | undefined): MusicId[] => [
   ...new Set(PHASES.flatMap((phase) => music?.phases[phase] ?? [])),
 ];
 
 /** What is played in a phase. */
-export const playlistOf = (music: ClassMusic | undefined, phase: PhaseName): readonly TrackId[] =>
+export const playlistOf = (music: ClassMusic | undefined, phase: PhaseName): readonly MusicId[] =>
   music?.phases[phase] ?? [];
 
 /** The music under a class that is done as it was planned. */
@@ -33,12 +33,12 @@ export interface MusicUnder {
 /**
  * What is played under a class, and how it steps back.
  * @param heard all that is heard besides
- * @param tracks the pieces that are there; others are left out
+ * @param shelf the pieces that are there; others are left out
  */
 export function musicUnder(
   score: Score,
   heard: readonly Heard[],
-  tracks: ReadonlyMap<string, Track>,
+  shelf: ReadonlyMap<string, TimedPiece>,
 ): MusicUnder | null {
   const { music, totalMs } = score;
   if (!music) return null;
@@ -46,7 +46,7 @@ export function musicUnder(
     const part = partOf(score, phase);
     return part ? [{ ...part, playlist: playlistOf(music, phase) }] : [];
   });
-  const pieces = piecesOf(stretchesOf(phases), tracks, totalMs);
+  const pieces = piecesOf(stretchesOf(phases), shelf, totalMs);
   if (pieces.length === 0) return null;
   const spoken = heard.flatMap((one) =>
     'says' in one ? [{ fromMs: one.startMs, toMs: one.startMs + one.durationMs }] : [],

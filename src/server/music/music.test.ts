@@ -6,7 +6,7 @@ import path from 'node:path';
 import { planOf } from '@testing/plans';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ClassMusic } from '@/core/class';
-import { BED_MS, BEDS, MOST_PIECES, type TrackId } from '@/core/music';
+import { BED_MS, BEDS, MOST_PIECES, type MusicId } from '@/core/music';
 import { HIGHEST_DBTP, loudnessOf, truePeakOf } from '@/core/sound';
 import { soundOf } from '@/core/speech';
 import { createClass } from '../classes/classes';
@@ -51,7 +51,7 @@ async function* parts(...all: Uint8Array[]) {
 const add = (file: Uint8Array, name = 'A song', by = teacher) =>
   addMusic(db(), by, { name, bytes: parts(file), now: NOON });
 
-const samplesOf = async (id: TrackId, seconds: number, offsetMs = 0) => {
+const samplesOf = async (id: MusicId, seconds: number, offsetMs = 0) => {
   const rate = 22_050;
   const reader = await openMusic(db(), teacher, id, { offsetMs, rate });
   const samples = await reader.read(seconds * rate);
@@ -221,7 +221,7 @@ describe('music under a class that is taken away', () => {
     for await (const part of stream) bytes.push(part as Buffer);
     return { ...worded, ...soundOf(Buffer.concat(bytes)) };
   };
-  const everywhere = (...playlist: TrackId[]): ClassMusic => ({
+  const everywhere = (...playlist: MusicId[]): ClassMusic => ({
     phases: {
       arrive: playlist,
       warmUp: playlist,
@@ -238,7 +238,7 @@ describe('music under a class that is taken away', () => {
     async (which) => {
       const id = which === 'a bed' ? 'tide' : (await add(song('mp3', { seconds: 40 }))).id;
       const plain = await heard(undefined);
-      const { samples, rate, score } = await heard(everywhere(id as TrackId));
+      const { samples, rate, score } = await heard(everywhere(id as MusicId));
       expect(samples).toHaveLength(plain.samples.length);
       expect(truePeakOf(samples)).toBeLessThan(HIGHEST_DBTP + 0.1);
       // What the music adds.

@@ -15,7 +15,7 @@ import {
   MOST_MUSIC_MINUTES,
   MOST_PIECES,
   type PieceOfMusic,
-  type Track,
+  type TimedPiece,
 } from '@/core/music';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
@@ -44,7 +44,7 @@ export async function musicOf(db: Db, scope: Scope): Promise<PieceOfMusic[]> {
 }
 
 /** The same by their ids. */
-export const tracksOf = async (db: Db, scope: Scope): Promise<Map<string, Track>> =>
+export const musicById = async (db: Db, scope: Scope): Promise<Map<string, TimedPiece>> =>
   new Map((await musicOf(db, scope)).map((piece) => [piece.id, piece]));
 
 /** @throws Refusal `too-much-music` where a piece more of some length would be too much */

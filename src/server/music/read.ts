@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { setPriority } from 'node:os';
 import { Refusal } from '@/core/calls';
-import { isBed, type MusicReader, type TrackId } from '@/core/music';
+import { isBed, type MusicId, type MusicReader } from '@/core/music';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
 import { isMissing } from '../take-away/missing';
@@ -45,7 +45,7 @@ function reading(parts: AsyncIterable<Buffer>, close: () => void): MusicReader {
 export async function openMusic(
   db: Db,
   scope: Scope,
-  id: TrackId,
+  id: MusicId,
   { offsetMs, rate }: { offsetMs: number; rate: number },
 ): Promise<MusicReader> {
   if (isBed(id)) {

@@ -34,7 +34,7 @@ import {
   within,
 } from '@/core/take-away';
 import type { Db } from '../db';
-import { tracksOf } from '../music/music';
+import { musicById } from '../music/music';
 import { openMusic } from '../music/read';
 import type { Speaking } from '../speech/recordings';
 import { speaks, speechChoice } from '../speech/teacher-speech';
@@ -143,7 +143,7 @@ export async function soundOfClass(
   const first = heard.find((h) => 'says' in h);
   if (first && 'says' in first) await said(first.says);
   const spoken = mixed(placed, { rate: RATE, totalMs });
-  const under = music && musicUnder(score, whole, await tracksOf(db, teacher));
+  const under = music && musicUnder(score, whole, await musicById(db, teacher));
   const open = ({ id }: PlayedPiece, offsetMs: number) =>
     openMusic(db, teacher, id, { offsetMs, rate: RATE });
   const played = under

@@ -3,14 +3,14 @@ import { z } from 'zod';
 import type { CuePlayer } from '@/browser/cue-player';
 import { musicUrl } from '@/browser/hear';
 import { MusicPlayer } from '@/browser/music-player';
-import { type PieceOfMusic, trackIdSchema, USUAL_UNDER_DB } from '@/core/music';
+import { musicIdSchema, type PieceOfMusic, USUAL_UNDER_DB } from '@/core/music';
 import { musicNow, musicThroughout, type Playback } from '@/core/run';
 import type { Score } from '@/core/score';
 import { piecesWanted } from '@/core/take-away';
 
 const VOLUME_KEY = 'upbeat-music-volume';
 /** What is played: as the class has it, nothing, or one piece throughout. */
-const choiceSchema = z.union([z.enum(['planned', 'none']), trackIdSchema]).catch('planned');
+const choiceSchema = z.union([z.enum(['planned', 'none']), musicIdSchema]).catch('planned');
 export type MusicChoice = z.infer<typeof choiceSchema>;
 
 /** The music under the class on this device. */

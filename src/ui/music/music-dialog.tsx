@@ -22,9 +22,9 @@ import {
   MOST_MUSIC_MEGABYTES,
   MOST_MUSIC_MINUTES,
   MOST_PIECES,
+  type MusicId,
   type PieceOfMusic,
   SHORTEST_PIECE_SECONDS,
-  type TrackId,
   UNDER_DB,
   USUAL_UNDER_DB,
 } from '@/core/music';
@@ -160,7 +160,7 @@ function PieceRow({ piece, plan, edit, shelf, preview }: RowProps & { piece: Pie
 interface CellsProps {
   plan: Plan;
   edit: (change: (plan: Plan) => Plan) => void;
-  id: TrackId;
+  id: MusicId;
   name: string;
 }
 
@@ -307,13 +307,13 @@ function AddMusic({ shelf }: { shelf: Pieces }) {
 }
 
 interface Preview {
-  playing: TrackId | null;
-  toggle: (id: TrackId) => void;
+  playing: MusicId | null;
+  toggle: (id: MusicId) => void;
 }
 
 /** Hears one piece at a time; none once the dialog is closed. */
 function usePreview(): Preview {
-  const [playing, setPlaying] = useState<TrackId | null>(null);
+  const [playing, setPlaying] = useState<MusicId | null>(null);
   const audio = useRef<HTMLAudioElement | null>(null);
   const stop = () => {
     audio.current?.pause();
@@ -321,7 +321,7 @@ function usePreview(): Preview {
     setPlaying(null);
   };
   useEffect(() => () => audio.current?.pause(), []);
-  const toggle = (id: TrackId) => {
+  const toggle = (id: MusicId) => {
     stop();
     if (playing === id) return;
     const made = new Audio(musicUrl(id));

@@ -7,22 +7,22 @@ export const BED_NAMES: Record<Bed, string> = { tide: 'Slow tide', lamp: 'Lamp l
 
 /** What a piece of music is known by: a bed, or the id of a file of the studio's own. */
 const UUID = '[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}';
-export const trackIdSchema = z
+export const musicIdSchema = z
   .string({ error: 'must be a piece of music' })
   .regex(new RegExp(`^(${BEDS.join('|')}|${UUID})$`), 'must be a piece of music');
-export type TrackId = z.infer<typeof trackIdSchema>;
+export type MusicId = z.infer<typeof musicIdSchema>;
 export const isBed = (id: string): id is Bed => (BEDS as readonly string[]).includes(id);
 
 /** A piece of music as it is played. */
-export interface Track {
-  id: TrackId;
+export interface TimedPiece {
+  id: MusicId;
   /** How long it is, in ms. */
   ms: number;
 }
 
 /** A piece of music as a screen shows it. */
 export const pieceOfMusicSchema = z.object({
-  id: trackIdSchema,
+  id: musicIdSchema,
   name: z.string(),
   ms: z.number(),
 });
