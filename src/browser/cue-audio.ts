@@ -70,6 +70,11 @@ export class CueAudio {
     this.wantAll();
   }
 
+  /** What was decoded is decoded anew; it serves until it is. */
+  decodeAnew(): void {
+    for (const url of this.buffers.keys()) this.stale.add(url);
+  }
+
   close(): void {
     clearTimeout(this.again);
     this.again = undefined;

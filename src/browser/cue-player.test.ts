@@ -289,6 +289,26 @@ describe('the cue player', () => {
     expect(b).toBeCloseTo(0.56, 2);
   });
 
+  it('says what is due anew where the class is heard on something else, without asking again', async () => {
+    let asked = 0;
+    answer = (text) => {
+      asked++;
+      return new Response(text);
+    };
+    const player = await ready(['a']);
+    player.follow([due('a', 5000)], [], () => 0);
+    expect(heard()).toEqual([['a', 15]]);
+    player.besides = { ...USUAL_SOUNDS, heardOn: 'hall' };
+    player.follow([due('a', 5000)], [], () => 100);
+    await settled();
+    player.follow([due('a', 5000)], [], () => 200);
+    // What is narrowed is a sound of its own.
+    expect(heard()).toEqual([['mark of 400', 15]]);
+    expect(asked).toBe(1);
+    player.besides = { ...USUAL_SOUNDS, countVolume: 1, heardOn: 'headphones' };
+    expect(FakeGain.made[2]?.gain.value).toBeCloseTo(0.708, 3);
+  });
+
   it('tells when somebody speaks, on the audio clock, and that nobody does when it is silenced', async () => {
     const player = await ready(['a', 'five']);
     const told: Spoken[][] = [];

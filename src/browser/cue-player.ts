@@ -1,11 +1,12 @@
 import type { Spoken } from '@/core/music';
 import type { DueBeat, DueCue } from '@/core/run';
 import { type Cue, isCount } from '@/core/score';
-import { type Mark, markSound, TONE_HZ } from '@/core/sound';
+import { type Mark, markSound, type Sound as Said, TONE_HZ } from '@/core/sound';
 import {
   earlyMs,
   heardAs,
   type Sounds,
+  shaped,
   softness,
   USUAL_SOUNDS,
   type Utterance,
@@ -69,7 +70,10 @@ export class CuePlayer {
     urlOf: (utterance: Utterance) => string,
     private readonly onSound: (sound: Sound) => void = () => {},
   ) {
-    const decode = (file: ArrayBuffer) => this.mixer.open().context.decodeAudioData(file);
+    const decode = async (file: ArrayBuffer) => {
+      const { context } = this.mixer.open();
+      return this.shaped(context, await context.decodeAudioData(file));
+    };
     this.audio = new CueAudio(wordsPerMinute, decode, {
       urlOf,
       renewed: () => this.respeak(),
@@ -96,8 +100,10 @@ export class CuePlayer {
 
   /** What is heard besides words, from now on. */
   set besides(sounds: Sounds) {
+    const elsewhere = sounds.heardOn !== this.wanted.heardOn;
     this.wanted = sounds;
     this.mixer.besides = sounds;
+    if (elsewhere) this.audio.decodeAnew();
     this.respeak();
   }
 
@@ -205,12 +211,20 @@ export class CuePlayer {
     this.clock = null;
   }
 
+  /** What is said as it is to be heard where the class is heard. */
+  private shaped(context: AudioContext, buffer: AudioBuffer): AudioBuffer {
+    const { heardOn } = this.wanted;
+    const said = { samples: buffer.getChannelData(0), rate: buffer.sampleRate };
+    const sound = shaped(said, heardOn);
+    return sound === said ? buffer : bufferOf(context, sound);
+  }
+
   /** Lets a mark be heard; returns how to take it back. */
   private mark({ context, counts, bells }: Ways, of: Mark, when: number): () => void {
     if (of === 'beat' || of === 'in' || of === 'out') {
       return tone(context, counts, when, TONE_HZ[of]);
     }
-    const buffer = this.marks.get(of) ?? bufferOf(context, of);
+    const buffer = this.marks.get(of) ?? bufferOf(context, markSound(of, context.sampleRate));
     this.marks.set(of, buffer);
     const source = new AudioBufferSourceNode(context, { buffer });
     source.connect(of === 'bell' ? bells : counts);
@@ -281,9 +295,8 @@ export class CuePlayer {
   }
 }
 
-function bufferOf(context: AudioContext, of: Mark): AudioBuffer {
-  const { samples } = markSound(of, context.sampleRate);
-  const buffer = context.createBuffer(1, samples.length, context.sampleRate);
+function bufferOf(context: AudioContext, { samples, rate }: Said): AudioBuffer {
+  const buffer = context.createBuffer(1, samples.length, rate);
   buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0);
   return buffer;
 }

@@ -1,4 +1,4 @@
-import { type Sounds, USUAL_SOUNDS } from '@/core/speech';
+import { markVolumes, type Sounds, USUAL_SOUNDS } from '@/core/speech';
 
 /** What a check of the output found. */
 export type CheckedSound = 'works' | 'blocked' | 'silent';
@@ -21,7 +21,7 @@ export class Mixer {
   private opened: Ways | null = null;
   private loudness = 1;
   private voiceMuted = false;
-  private sounds: Pick<Sounds, 'countVolume' | 'bellVolume'> = USUAL_SOUNDS;
+  private marks = markVolumes(USUAL_SOUNDS);
 
   /** The ways of the sound, where they are open. */
   get ways(): Ways | null {
@@ -33,8 +33,8 @@ export class Mixer {
     const context = new AudioContext({ latencyHint: 'interactive' });
     const all = new GainNode(context, { gain: this.loudness });
     const voice = new GainNode(context, { gain: this.voiceMuted ? 0 : 1 });
-    const counts = new GainNode(context, { gain: this.sounds.countVolume });
-    const bells = new GainNode(context, { gain: this.sounds.bellVolume });
+    const counts = new GainNode(context, { gain: this.marks.counts });
+    const bells = new GainNode(context, { gain: this.marks.bells });
     all.connect(context.destination);
     voice.connect(all);
     counts.connect(all);
@@ -75,11 +75,11 @@ export class Mixer {
   }
 
   /** How loud counts and bells are beside the voice. */
-  set besides(sounds: Pick<Sounds, 'countVolume' | 'bellVolume'>) {
-    this.sounds = sounds;
+  set besides(sounds: Sounds) {
+    this.marks = markVolumes(sounds);
     if (!this.opened) return;
-    this.opened.counts.gain.value = sounds.countVolume;
-    this.opened.bells.gain.value = sounds.bellVolume;
+    this.opened.counts.gain.value = this.marks.counts;
+    this.opened.bells.gain.value = this.marks.bells;
   }
 
   /** Plays a tone and looks whether it comes out of the browser. Call it from a click. */

@@ -1,7 +1,7 @@
 import { bellsOf, tonesOf } from '../run';
 import { type Cue, isCount, type Score } from '../score';
 import type { Mark } from '../sound';
-import { heardAs, type Sounds, softness, type Utterance } from '../speech';
+import { heardAs, markVolumes, type Sounds, softness, type Utterance } from '../speech';
 
 /** Something that is heard at a time of a class, in ms from its start: said, or a mark. */
 export type Heard = { startMs: number; volume: number } & (
@@ -19,6 +19,7 @@ export function heardOf(
   { counts, sounds }: { counts: boolean; sounds: Sounds },
 ): Heard[] {
   const { wordsPerMinute } = score;
+  const volumes = markVolumes(sounds);
   let saidUntil = 0;
   const said = (cue: Cue): Heard[] => {
     const { startMs, durationMs, text, language, step } = cue;
@@ -26,11 +27,11 @@ export function heardOf(
     if (count && !counts) return [];
     const as = heardAs(cue.kind, sounds);
     if (as === 'nothing') return [];
-    if (as !== 'words') return [{ startMs, mark: as, volume: sounds.countVolume }];
+    if (as !== 'words') return [{ startMs, mark: as, volume: volumes.counts }];
     const freeMs = Math.max(0, startMs - saidUntil);
     saidUntil = startMs + durationMs;
     const phase = score.steps[step]?.phase ?? 'work';
-    const volume = softness(sounds, phase) * (count ? sounds.countVolume : 1);
+    const volume = softness(sounds, phase) * (count ? volumes.counts : 1);
     const says = { text, language, wordsPerMinute };
     return [{ startMs, durationMs, says, count, freeMs, volume }];
   };
@@ -44,11 +45,11 @@ export function heardOf(
         ({ at, of }): Heard => ({
           startMs: step.startMs + at,
           mark: of,
-          volume: sounds.countVolume,
+          volume: volumes.counts,
         }),
       ),
       ...[...bellsOf({ kind: step.kind, lengthMs, ...ends }, sounds.bells)].map(
-        (at): Heard => ({ startMs: step.startMs + at, mark: 'bell', volume: sounds.bellVolume }),
+        (at): Heard => ({ startMs: step.startMs + at, mark: 'bell', volume: volumes.bells }),
       ),
     ];
   });

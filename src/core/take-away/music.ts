@@ -10,6 +10,7 @@ import {
   type TimedPiece,
 } from '../music';
 import type { Score } from '../score';
+import { furtherUnder, type Sounds } from '../speech';
 import type { Heard } from './heard';
 import { partOf } from './part';
 
@@ -33,12 +34,13 @@ export interface MusicUnder {
 /**
  * What is played under a class, and how it steps back.
  * @param heard all that is heard besides
- * @param shelf the pieces that are there; others are left out
+ * @param of.shelf the pieces that are there; others are left out
+ * @param of.sounds how the teacher wants it heard
  */
 export function musicUnder(
   score: Score,
   heard: readonly Heard[],
-  shelf: ReadonlyMap<string, TimedPiece>,
+  { shelf, sounds }: { shelf: ReadonlyMap<string, TimedPiece>; sounds: Sounds },
 ): MusicUnder | null {
   const { music, totalMs } = score;
   if (!music) return null;
@@ -51,5 +53,6 @@ export function musicUnder(
   const spoken = heard.flatMap((one) =>
     'says' in one ? [{ fromMs: one.startMs, toMs: one.startMs + one.durationMs }] : [],
   );
-  return { pieces, points: ducking(spoken, music.underDb), underDb: music.underDb };
+  const underDb = music.underDb + furtherUnder(sounds);
+  return { pieces, points: ducking(spoken, underDb), underDb };
 }

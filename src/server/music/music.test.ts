@@ -10,6 +10,7 @@ import { BED_MS, BEDS, MOST_PIECES, type MusicId } from '@/core/music';
 import { HIGHEST_DBTP, loudnessOf, truePeakOf } from '@/core/sound';
 import { soundOf } from '@/core/speech';
 import { createClass } from '../classes/classes';
+import { chooseSpeech, speechChoice } from '../speech/teacher-speech';
 import { classAudio } from '../take-away/audio';
 import { wordedClass } from '../take-away/worded';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
@@ -293,6 +294,36 @@ describe('music under a class that is taken away', () => {
       return Math.abs(here - there) > 0.003;
     });
     expect(wrong.length / part.samples.length).toBeLessThan(0.01);
+  });
+
+  it('is further under the voice, and the voice is narrower, on a loudspeaker in a hall', {
+    timeout: 120_000,
+  }, async () => {
+    const choice = await speechChoice(db(), teacher);
+    /** How far the loud twentieths of a second are above those that are soft and still heard, in dB. */
+    const range = ({ samples, rate }: { samples: Float32Array; rate: number }) => {
+      const size = Math.round(rate / 20);
+      const levels = Array.from({ length: Math.floor(samples.length / size) }, (_, i) => {
+        const part = samples.subarray(i * size, (i + 1) * size);
+        return 10 * Math.log10(part.reduce((sum, x) => sum + x * x, 1e-12) / size);
+      });
+      const loud = levels.filter((db) => db > -55).sort((x, y) => x - y);
+      const at = (share: number) => loud[Math.floor(share * loud.length)] ?? 0;
+      return at(0.95) - at(0.2);
+    };
+    const usual = await heard(undefined);
+    const with20 = await heard(everywhere('lamp'));
+    const sounds = { ...choice.sounds, heardOn: 'hall' as const };
+    await chooseSpeech(db(), teacher, { ...choice, sounds });
+    const hall = await heard(undefined);
+    const with24 = await heard(everywhere('lamp'));
+    await chooseSpeech(db(), teacher, choice);
+    // By another program, after EBU Tech 3342.
+    expect(range(hall)).toBeLessThan(range(usual) - 2);
+    const power = (a: Float32Array, b: Float32Array) =>
+      a.reduce((sum, s, i) => sum + (s - (b[i] ?? 0)) ** 2, 0);
+    const ratio = power(with24.samples, hall.samples) / power(with20.samples, usual.samples);
+    expect(10 * Math.log10(ratio)).toBeCloseTo(-4, 0);
   });
 
   it('is left out where it is not wanted, or is gone', { timeout: 120_000 }, async () => {

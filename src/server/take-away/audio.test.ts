@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync, writeFileSync
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
+import { choir, nightShift, online } from '@demo';
 import { libraryMove } from '@library';
 import { planOf } from '@testing/plans';
 import { unzipSync } from 'fflate';
@@ -14,9 +15,9 @@ import {
   HIGHEST_DBTP,
   loudnessOf,
   MOST_EARLY_MS,
+  peaksOf,
   type Sound,
   SPOKEN_LUFS,
-  truePeakOf,
 } from '@/core/sound';
 import { earlyMs, soundOf, wavMs } from '@/core/speech';
 import { type AudioFormat, chaptersOf, partOf, type Worded } from '@/core/take-away';
@@ -57,6 +58,10 @@ const PLANS: Record<string, Plan> = {
     ]),
     language: 'de',
   },
+  'the choir’s class': choir,
+  'the night shift’s class, in German': { ...nightShift, language: 'de' },
+  'the online class': online,
+  'the online class, in German': { ...online, language: 'de' },
 };
 const made = new Map<string, Promise<WordedClass>>();
 const wordedOf = (name: string): Promise<WordedClass> => {
@@ -95,6 +100,15 @@ function soundsFrom({ samples, rate }: Sound, fromMs: number, toMs: number): num
     if (Math.abs(samples[i] ?? 0) > AUDIBLE) return (i * 1000) / rate;
   }
   return null;
+}
+
+/** A long sound minute by minute: all of it at once would take a gigabyte to measure. */
+function minutes({ samples, rate }: Sound): Sound[] {
+  const size = 60 * rate;
+  return Array.from({ length: Math.ceil(samples.length / size) }, (_, i) => ({
+    samples: samples.subarray(i * size, (i + 1) * size),
+    rate,
+  }));
 }
 
 describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
@@ -153,8 +167,11 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
   });
 
   it('is as loud as all that is said is to be, and nowhere too high', () => {
-    expect(Math.abs((loudnessOf(sound) ?? 0) - SPOKEN_LUFS)).toBeLessThan(1.2);
-    expect(truePeakOf(sound.samples)).toBeLessThanOrEqual(HIGHEST_DBTP + 0.1);
+    expect(Math.abs((loudnessOf(...minutes(sound)) ?? 0) - SPOKEN_LUFS)).toBeLessThan(1.2);
+    // What is far below need not be exact.
+    const peaks = peaksOf(sound.samples, 0.5);
+    const most = peaks.reduce((highest, p) => Math.max(highest, p), 0);
+    expect(20 * Math.log10(most)).toBeLessThanOrEqual(HIGHEST_DBTP + 0.1);
   });
 });
 

@@ -21,7 +21,7 @@ import {
   type Placed,
   type Sound,
 } from '@/core/sound';
-import { earlyMs, soundOf, type Utterance, wavHeader } from '@/core/speech';
+import { earlyMs, shaped, soundOf, type Utterance, wavHeader } from '@/core/speech';
 import {
   type AudioFormat,
   chapterMetadata,
@@ -121,7 +121,7 @@ export async function soundOfClass(
   const said = async (utterance: Utterance) => {
     try {
       const { wav } = await speak(utterance);
-      return soundOf(wav);
+      return shaped(soundOf(wav), sounds.heardOn);
     } catch (problem) {
       // Compose tells which cue cannot be said; the class goes on without it, here as on the stage.
       if (problem instanceof Refusal && problem.code === 'unspeakable') return null;
@@ -143,7 +143,7 @@ export async function soundOfClass(
   const first = heard.find((h) => 'says' in h);
   if (first && 'says' in first) await said(first.says);
   const spoken = mixed(placed, { rate: RATE, totalMs });
-  const under = music && musicUnder(score, whole, await musicById(db, teacher));
+  const under = music && musicUnder(score, whole, { shelf: await musicById(db, teacher), sounds });
   const open = ({ id }: PlayedPiece, offsetMs: number) =>
     openMusic(db, teacher, id, { offsetMs, rate: RATE });
   const played = under

@@ -90,7 +90,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     return () => made.close();
   }, []);
 
-  const music = useMusic({ ...of.music, player, score, state, audible });
+  const music = useMusic({ ...of.music, player, score, state, audible, sounds: choice.sounds });
 
   useEffect(() => {
     if (player.current) player.current.besides = choice.sounds;

@@ -6,6 +6,7 @@ import { MusicPlayer } from '@/browser/music-player';
 import { musicIdSchema, type PieceOfMusic, USUAL_UNDER_DB } from '@/core/music';
 import { musicNow, musicThroughout, type Playback } from '@/core/run';
 import type { Score } from '@/core/score';
+import { furtherUnder, type Sounds } from '@/core/speech';
 import { piecesWanted } from '@/core/take-away';
 
 const VOLUME_KEY = 'upbeat-music-volume';
@@ -33,13 +34,14 @@ export interface MusicToPlay {
   player: RefObject<CuePlayer | null>;
   score: Score;
   state: Playback;
+  sounds: Sounds;
   /** Only the device that leads is heard. */
   audible: boolean;
 }
 
 /** Lets the music of a class be heard under its cues. */
 export function useMusic(of: MusicToPlay): MusicDesk {
-  const { pieces, keptAs, player, score, state, audible } = of;
+  const { pieces, keptAs, player, score, state, sounds, audible } = of;
   const [choice, setChoice] = useState<MusicChoice>('planned');
   const [volume, setVolumeOnly] = useState(1);
   const music = useRef<MusicPlayer | null>(null);
@@ -66,9 +68,9 @@ export function useMusic(of: MusicToPlay): MusicDesk {
   useEffect(() => {
     if (!music.current) return;
     music.current.pieces = pieces;
-    music.current.underDb = underDb;
+    music.current.underDb = underDb + furtherUnder(sounds);
     music.current.fetchAll(piecesWanted(wanted).filter((id) => pieces.some((p) => p.id === id)));
-  }, [pieces, underDb, wanted]);
+  }, [pieces, underDb, wanted, sounds]);
 
   useEffect(() => {
     music.current?.follow(audible ? musicNow(state, wanted) : null);

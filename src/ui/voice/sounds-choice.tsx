@@ -7,7 +7,14 @@ import { ask } from '@/browser/api';
 import { hearMark } from '@/browser/hear-mark';
 import { CALLS } from '@/core/calls';
 import type { Mark } from '@/core/sound';
-import { BELLS, COUNTED_BY, type Sounds, type SpeechChoice } from '@/core/speech';
+import {
+  BELLS,
+  COUNTED_BY,
+  HEARD_ON,
+  type HeardOn,
+  type Sounds,
+  type SpeechChoice,
+} from '@/core/speech';
 import { Choice } from '../kit/choice';
 import { useAttempt } from '../kit/use-attempt';
 
@@ -21,6 +28,12 @@ const BELL_NAMES: Record<Sounds['bells'], string> = {
   none: 'No bell',
   class: 'As the class begins and ends',
   moves: 'As each work begins and ends',
+};
+
+const HEARD_NAMES: Record<HeardOn, string> = {
+  anything: 'Anything',
+  hall: 'A loudspeaker in a hall',
+  headphones: 'Headphones',
 };
 
 export interface SoundsChoiceProps {
@@ -72,6 +85,14 @@ export function SoundsChoice({ choice, onChange }: SoundsChoiceProps) {
         value={sounds.bellVolume}
         onChange={(bellVolume) => change({ bellVolume })}
         hear={{ of: 'bell', label: 'Hear the bell' }}
+      />
+      <Choice
+        label="Heard on"
+        value={sounds.heardOn}
+        options={HEARD_ON}
+        names={HEARD_NAMES}
+        onChange={(heardOn) => change({ heardOn })}
+        width="w-56"
       />
       <label className="flex min-h-10 items-center gap-2 self-end">
         <input
