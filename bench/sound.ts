@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { togglePieceThroughout } from '@/core/class';
 import { AUDIO_FORMATS } from '@/core/take-away';
 import { SIGN_IN_COOKIE, signInToDemo } from '@/server/auth/sign-ins';
 import { espeak } from '@/server/speech/engine';
@@ -19,7 +20,10 @@ else {
   const folder = mkdtempSync(path.join(tmpdir(), 'up-beat-bench-sound-'));
   try {
     const headers = { cookie: `${SIGN_IN_COOKIE}=${await signInToDemo(app.db, NOON)}` };
-    const { id } = await app.db('classes').whereRaw("plan->>'name' ilike '%jaw%'").first('id');
+    const { id, plan } = await app
+      .db('classes')
+      .whereRaw("plan->>'name' ilike '%jaw%'")
+      .first('id', 'plan');
     const ask = async (what: string) => {
       const since = performance.now();
       const response = await fetch(`${app.url}/api/classes/${id}/${what}`, { headers });
@@ -45,11 +49,19 @@ else {
     );
     const saying = performance.now() - since;
     let totalMs = 0;
-    for (const as of [...AUDIO_FORMATS].reverse()) {
-      const { ms, bytes } = await ask(`audio?as=${as}&counts=yes`);
+    const played = JSON.stringify(togglePieceThroughout(plan, 'tide').music);
+    await app
+      .db('classes')
+      .where({ id })
+      .update({ plan: app.db.raw("jsonb_set(plan, '{music}', ?::jsonb)", [played]) });
+    // The bed is made once for all classes.
+    await ask('audio?as=wav&counts=yes&music=yes&phase=close');
+    const formats = [...AUDIO_FORMATS].reverse();
+    for (const [as, music] of [...formats.map((f) => [f, 'no']), ['wav', 'yes'], ['mp3', 'yes']]) {
+      const { ms, bytes } = await ask(`audio?as=${as}&counts=yes&music=${music}`);
       if (as === 'wav') totalMs = (bytes - 44) / 44.1;
       console.log(
-        `a class of ${(totalMs / 60_000).toFixed(0)} min as ${as}: ${(totalMs / ms).toFixed(0)} times as fast as it is heard (aim 100); saying its cues and making it / saying them alone: ${((saying + ms) / saying).toFixed(2)} (${(ms / 1000).toFixed(1)} s beside ${(saying / 1000).toFixed(1)} s; aim 1.5)`,
+        `a class of ${(totalMs / 60_000).toFixed(0)} min as ${as}${music === 'yes' ? ' with music' : ''}: ${(totalMs / ms).toFixed(0)} times as fast as it is heard (aim 100); saying its cues and making it / saying them alone: ${((saying + ms) / saying).toFixed(2)} (${(ms / 1000).toFixed(1)} s beside ${(saying / 1000).toFixed(1)} s; aim 1.5)`,
       );
     }
   } finally {

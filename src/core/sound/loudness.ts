@@ -113,7 +113,7 @@ const POINTS = Array.from({ length: BETWEEN }, (_, phase) =>
 );
 
 /** A point between samples goes hardly higher than so many times the higher of the two beside it. */
-const MOST_BETWEEN = 3;
+export const MOST_BETWEEN = 3;
 
 /**
  * The highest that a sound goes at each sample and on the way to the next, four points each (BS.1770-4, annex 2): what
@@ -183,13 +183,12 @@ export function louder({ samples, rate }: Sound, db: number): Sound {
   const raised = samples.map((s) => s * gain);
   const ceiling = 10 ** (HIGHEST_DBTP / 20);
   const peaks = peaksOf(raised, ceiling);
+  if (!peaks.some((peak) => peak > ceiling)) return { samples: raised, rate };
   const reach = Math.max(1, Math.round(SOFTENED_S * rate));
   const held = new Float32Array(samples.length).fill(1);
-  let any = false;
   peaks.forEach((peak, at) => {
     // The way up to a peak and down from it is held with it.
     if (peak <= ceiling || peak < (peaks[at - 1] ?? 0) || peak < (peaks[at + 1] ?? 0)) return;
-    any = true;
     const down = 1 - ceiling / peak;
     for (let i = -2 * reach; i <= 2 * reach; i++) {
       const j = at + i;
@@ -200,5 +199,5 @@ export function louder({ samples, rate }: Sound, db: number): Sound {
       held[j] = Math.min(held[j] ?? 1, 1 - down * share);
     }
   });
-  return { samples: any ? raised.map((s, i) => s * (held[i] ?? 1)) : raised, rate };
+  return { samples: raised.map((s, i) => s * (held[i] ?? 1)), rate };
 }

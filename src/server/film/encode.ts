@@ -24,7 +24,7 @@ const PICTURES: Record<FilmFormat, readonly string[]> = {
   ],
 };
 const SOUND: Record<FilmFormat, readonly string[]> = {
-  mp4: ['-c:a', 'aac', '-b:a', '96k'],
+  mp4: ['-c:a', 'aac', '-aac_coder', 'fast', '-b:a', '96k'],
   webm: ['-c:a', 'libopus', '-b:a', '48k'],
 };
 const WORDS: Record<FilmFormat, string> = { mp4: 'mov_text', webm: 'webvtt' };
