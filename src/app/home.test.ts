@@ -1,7 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { beforeAll, beforeEach, expect, it, vi } from 'vitest';
+import { LIBRARY, libraryMove } from '@library';
+import { planOf } from '@testing/plans';
+import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { versionForAll } from '@/core/draft';
+import { concerns, inVariant, type Move } from '@/core/move';
+import { wavMs } from '@/core/speech';
+import { createClass } from '@/server/classes/classes';
+import { giveHomeClass } from '@/server/people/home';
 import { addParticipant } from '@/server/people/people';
 import { dropHome, LOG_BACK_DAYS, MOST_A_DAY, makeHome } from '@/server/people/practice';
+import { wordedClass } from '@/server/take-away/worded';
 import {
   makeClass,
   NOON,
@@ -9,6 +17,7 @@ import {
   testDatabase,
   testDatabaseUrl,
 } from '@/server/testing/studio';
+import { GET } from './api/home/classes/[id]/audio/route';
 import { POST } from './api/home/practice/route';
 
 const db = testDatabase();
@@ -62,4 +71,75 @@ it('is refused for what was too long ago, too often, not as asked, or without a 
   await dropHome(db(), studio, ada);
   expect(await log({})).toEqual([401, 'no-such-home']);
   expect(await stored()).toHaveLength(MOST_A_DAY);
+});
+
+describe('a class to do at home, as sound', () => {
+  const moves = [
+    { move: 'tall-o-cheek-lift', rounds: 1 },
+    { move: 'slow-belly-breaths', rounds: 1 },
+  ];
+  const give = async (lines = moves) => {
+    const classId = await createClass(db(), studio, planOf(lines), NOON);
+    await giveHomeClass(db(), studio, { participantId: ada, classId, now: NOON });
+    return classId;
+  };
+  const carry = (caution: 'jaw' | null) =>
+    db()('participants')
+      .where({ id: ada })
+      .update({
+        cautions: JSON.stringify(caution ? [{ caution }] : []),
+        cautions_consent_on: '2026-01-01',
+      });
+  const take = async (classId: string, shows = `Bearer ${token}`) => {
+    const request = new Request(`http://hall.example/api/home/classes/${classId}/audio?as=wav`, {
+      headers: { Authorization: shows },
+    });
+    const response = await GET(request, { params: Promise.resolve({ id: classId }) });
+    const type = response.headers.get('content-type');
+    if (type !== 'audio/wav') return { status: response.status, ...(await response.json()) };
+    return { status: 200, ms: wavMs(new Uint8Array(await response.arrayBuffer())) };
+  };
+  /** How long it is with some moves alone. */
+  const lengthOf = async (lines: typeof moves) => {
+    const id = await createClass(db(), studio, planOf(lines), NOON);
+    const teacher = { id: studio.teacherId, studioId: studio.studioId };
+    return (await wordedClass(db(), teacher, id)).score.totalMs;
+  };
+
+  it('is all of it for somebody who carries nothing, and without what they are to leave out', async () => {
+    const id = await give();
+    expect(Math.abs((await take(id)).ms - (await lengthOf(moves)))).toBeLessThan(2);
+    await carry('jaw');
+    // What is against the jaw has no version that is not.
+    const left = moves.filter(({ move }) => {
+      const of = libraryMove(move);
+      return of && concerns(of, [{ caution: 'jaw' }]).length === 0;
+    });
+    expect(left).toHaveLength(1);
+    const { ms } = await take(id);
+    const { easier } = libraryMove('tall-o-cheek-lift')?.variants ?? {};
+    const gentle =
+      easier &&
+      concerns(inVariant(libraryMove('tall-o-cheek-lift') as Move, 'easier'), [{ caution: 'jaw' }])
+        .length === 0;
+    if (!gentle) expect(Math.abs(ms - (await lengthOf(left)))).toBeLessThan(2);
+    else expect(ms).toBeGreaterThan(await lengthOf(left));
+  });
+
+  it('is refused where nothing of it is left, where it was not given, and without a page', async () => {
+    const against = LIBRARY.find(
+      (m) => 'against' in versionForAll(m, [{ cautions: [{ caution: 'jaw' }] }]),
+    );
+    const id = await give([{ move: against?.id ?? '', rounds: 1 }]);
+    await carry('jaw');
+    expect(await take(id)).toMatchObject({ status: 409, code: 'nothing-left' });
+    await carry(null);
+    expect(await take(id)).toMatchObject({ status: 200 });
+    const other = await createClass(db(), studio, planOf(moves), NOON);
+    expect(await take(other)).toMatchObject({ status: 404, code: 'not-found' });
+    expect(await take(randomUUID())).toMatchObject({ status: 404 });
+    expect(await take(id, 'Bearer nobody')).toMatchObject({ status: 401, code: 'no-such-home' });
+    await dropHome(db(), studio, ada);
+    expect(await take(id)).toMatchObject({ status: 401, code: 'no-such-home' });
+  });
 });

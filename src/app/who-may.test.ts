@@ -220,6 +220,7 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   },
   'GET api/follow/speech': 'open',
   'POST api/follow/questions': 'open',
+  'GET api/home/classes/[id]/audio': 'open',
   'POST api/home/practice': 'open',
   'GET feed/[token]': 'open',
   'GET health': 'open',

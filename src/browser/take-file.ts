@@ -3,6 +3,8 @@ import { refusedBy, Unreachable } from './api';
 
 export interface Taking {
   signal: AbortSignal;
+  /** The token of somebody's own page, where that is who asks. */
+  home?: string;
   /** How many bytes are there, and how many there will be; null where the server did not say. */
   onBytes: (bytes: number, of: number | null) => void;
 }
@@ -14,11 +16,14 @@ export interface Taking {
 export async function takeFile(
   call: Call,
   { id, body }: { id: string; body: Readonly<Record<string, unknown>> },
-  { signal, onBytes }: Taking,
+  { signal, onBytes, home }: Taking,
 ): Promise<Blob> {
   const parts: BlobPart[] = [];
   try {
-    const response = await fetch(addressOf(call, id, body), { signal });
+    const response = await fetch(addressOf(call, id, body), {
+      signal,
+      ...(home && { headers: { Authorization: `Bearer ${home}` } }),
+    });
     if (!response.ok || !response.body) throw refusedBy(response.status, await response.text());
     const of = Number(response.headers.get('content-length')) || null;
     const reader = response.body.getReader();

@@ -335,6 +335,17 @@ export const CALLS = {
     }),
     answers: nothing,
   }),
+  /**
+   * A class that somebody was given to do at home, as sound: in the version that nothing they carry is against, without
+   * what they are to leave out. They show the token of their own page.
+   */
+  takeHomeSound: call({
+    method: 'GET',
+    path: '/api/home/classes/[id]/audio',
+    id,
+    asks: z.object({ as: z.enum(['mp3', 'wav']) }),
+    answers: file,
+  }),
   /** A cue of the class that is followed, as a WAV file. Nothing else is said for a follower. */
   hearFollowed: call({
     method: 'GET',

@@ -98,6 +98,10 @@ export const REFUSALS = {
   'too-many-pauses': [409, 'One person has {} pauses at most. Take an old one out first.'],
   'practice-then': [409, 'Practice is logged for today or the last {} days. Choose another day.'],
   'practice-enough': [409, 'Practice is logged {} times a day at most.'],
+  'nothing-left': [
+    409,
+    'Something you carry is against all of this class. Ask your teacher for another one.',
+  ],
   'no-such-home': [
     401,
     'The address of your own page no longer works. Ask your teacher for a new one.',

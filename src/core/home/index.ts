@@ -13,6 +13,8 @@ import type { Language } from '../language';
 import { type CarriedCaution, HANDS_FREE_RELEASE, type Move, strongAreas } from '../move';
 import { type Book, compile } from '../score';
 
+export * from './for-person';
+
 /** Whom a home class is for, and what is known of them. */
 export interface HomeWish {
   name: string;

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
-import { type SegmentDone, waysOf } from '@/core/checks';
+import { waysOf } from '@/core/checks';
 import { placedSegments } from '@/core/class';
-import { homeClass } from '@/core/home';
-import { type CarriedCaution, concerns, doseLabel, moveText, variantText } from '@/core/move';
+import { homeClass, isAgainst } from '@/core/home';
+import { type CarriedCaution, doseLabel, moveText, variantText } from '@/core/move';
 import type { CueKind } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
@@ -113,10 +113,6 @@ export interface HomeClass {
 
 const rowSchema = z.object({ class_id: z.uuid() });
 
-/** Whether something that somebody carries is against a segment, in any way that it is done or let go. */
-const isAgainst = ({ ways, releases }: SegmentDone, cautions: readonly CarriedCaution[]): boolean =>
-  [...ways, ...releases].some((move) => concerns(move, cautions).length > 0);
-
 /** The classes that somebody was given to do at home, the newest first. */
 export async function homeClassesOf(
   db: Db,
@@ -163,6 +159,22 @@ export async function homeClassesOf(
     });
   }
   return homeClasses;
+}
+
+/**
+ * What somebody carries now, where they have a class to do at home.
+ * @throws Refusal `not-found` where it was not given to them
+ */
+export async function carriedAtHome(
+  db: Db,
+  { studioId }: Scope,
+  { participantId, classId }: { participantId: string; classId: string },
+): Promise<readonly CarriedCaution[]> {
+  const of = { studio_id: studioId, participant_id: participantId, class_id: classId };
+  found(await db('home_classes').where(of).first('class_id'), 'class to do at home');
+  const person = { id: participantId, studio_id: studioId };
+  return carriedRowSchema.parse(await db('participants').where(person).first(carriedColumns(db)))
+    .cautions;
 }
 
 /** Ids of the classes that somebody was given to do at home: they do not meet. */

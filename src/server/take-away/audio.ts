@@ -82,6 +82,8 @@ export interface AskedAudio {
   music?: boolean;
   /** One phase alone. */
   phase?: PhaseName;
+  /** Whose turn it takes; the teacher's own where it is nobody else's. */
+  by?: string;
   signal: AbortSignal;
 }
 
@@ -168,22 +170,22 @@ export async function classAudio(
   worded: Worded,
   asked: AskedAudio,
 ): Promise<{ stream: Readable; bytes: number | null }> {
-  const { as, signal } = asked;
-  if (making.has(teacher.id) || making.size >= MOST_AT_ONCE) throw new Refusal('sound-busy');
-  making.add(teacher.id);
+  const { as, signal, by = teacher.id } = asked;
+  if (making.has(by) || making.size >= MOST_AT_ONCE) throw new Refusal('sound-busy');
+  making.add(by);
   try {
     const { windows, samples, part } = await soundOfClass(db, teacher, worded, asked);
     const stream =
       as === 'wav'
         ? Readable.from(wavParts(windows, samples))
         : await encoded(as, windows, { worded, part, signal });
-    const over = () => void making.delete(teacher.id);
+    const over = () => void making.delete(by);
     stream.once('end', over);
     stream.once('close', over);
     signal.addEventListener('abort', () => stream.destroy(), { once: true });
     return { stream, bytes: as === 'wav' ? 44 + 2 * samples : null };
   } catch (problem) {
-    making.delete(teacher.id);
+    making.delete(by);
     throw problem;
   }
 }

@@ -1,6 +1,8 @@
 import { Refusal } from '@/core/calls';
 import { type Plan, resolve, withEasier } from '@/core/class';
 import { shownIn } from '@/core/follow';
+import { planForPerson } from '@/core/home';
+import type { CarriedCaution } from '@/core/move';
 import { factorOf } from '@/core/run';
 import type { Worded } from '@/core/take-away';
 import { getClass } from '../classes/classes';
@@ -17,14 +19,15 @@ export interface WordedClass extends Worded {
 
 /**
  * A class as it is taken away: for newcomers, as it is saved now, with measured speech and its cues in two languages.
- * @param easier with the easier version of every move that has one
+ * @param how.easier with the easier version of every move that has one
+ * @param how.cautions what somebody carries who does it alone: without what is against it
  * @throws Refusal `not-found`, `empty-class`, and as `compileMeasured` does
  */
 export async function wordedClass(
   db: Db,
   teacher: Speaking,
   classId: string,
-  { easier = false }: { easier?: boolean } = {},
+  { easier = false, cautions }: { easier?: boolean; cautions?: readonly CarriedCaution[] } = {},
 ): Promise<WordedClass> {
   const stored = (await getClass(db, teacher, classId)).plan;
   const [book, talk, speaker] = await Promise.all([
@@ -32,7 +35,8 @@ export async function wordedClass(
     talkOfTeacher(db, teacher),
     speakerOf(db, teacher, undefined, { urgency: 'prepared' }),
   ]);
-  const plan = easier ? withEasier(resolve(stored, book)) : stored;
+  const led = easier ? withEasier(resolve(stored, book)) : stored;
+  const plan = cautions ? planForPerson(led, cautions, book).plan : led;
   const talkingFactor = factorOf(talk, plan.rules.say);
   const score = await compileMeasured(shownIn(plan), book, speaker, { talkingFactor });
   if (score.steps.length === 0) throw new Refusal('empty-class');

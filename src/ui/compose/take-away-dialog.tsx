@@ -1,15 +1,16 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { saveBlob } from '@/browser/save-file';
 import { takeFile } from '@/browser/take-file';
-import { CALLS, type Call } from '@/core/calls';
+import { CALLS } from '@/core/calls';
 import { PHASE_NAMES, PHASES, type PhaseName } from '@/core/class';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import type { Score } from '@/core/score';
 import {
   AUDIO_FORMATS,
   type AudioFormat,
+  BYTES_A_MS,
   partOf,
   WORD_FORMATS,
   type WordFormat,
@@ -17,6 +18,7 @@ import {
 import { GeneralCaution } from '../kit/caution';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
+import { TakeButton } from '../kit/take-button';
 import { Tick } from '../kit/tick';
 import { useAttempt } from '../kit/use-attempt';
 
@@ -49,8 +51,6 @@ const ENDINGS: Record<WordFormat, string> = {
   chapters: '.chapters.vtt',
   text: '.txt',
 };
-/** About how many bytes a ms of sound has, where the server cannot say how long the file will be. */
-const BYTES_A_MS: Record<AudioFormat, number> = { mp3: 8, m4a: 8, opus: 4, wav: 44.1 };
 
 /** The class as sound and as words, in files to take away. */
 export function TakeAwayDialog(props: TakeAwayDialogProps) {
@@ -183,65 +183,6 @@ function PackFile(props: FileProps) {
         save={(blob) => saveBlob(name, '.zip', blob)}
       />
     </section>
-  );
-}
-
-interface TakeButtonProps {
-  call: Call;
-  asked: { id: string; body: Record<string, string> };
-  says: string;
-  strong?: boolean;
-  /** About how many bytes it will have, where the server does not know. */
-  bytes: number;
-  save: (blob: Blob) => void;
-}
-
-/** Takes a file that takes a while to make, and tells how far it is; it can be stopped. */
-function TakeButton({ call, asked, says, strong, bytes: about, save }: TakeButtonProps) {
-  const [share, setShare] = useState<number | null>(null);
-  const { error, busy, attempt } = useAttempt('Nothing was saved.');
-  const stop = useRef<AbortController | null>(null);
-  // Whoever closes the dialog stops it.
-  useEffect(() => () => stop.current?.abort(), []);
-  const take = () =>
-    attempt(async () => {
-      const controller = new AbortController();
-      stop.current = controller;
-      setShare(0);
-      try {
-        const { signal } = controller;
-        const onBytes = (bytes: number, of: number | null) =>
-          setShare(Math.min(0.99, bytes / (of ?? about)));
-        save(await takeFile(call, asked, { signal, onBytes }));
-      } catch (problem) {
-        if (!controller.signal.aborted) throw problem;
-      } finally {
-        setShare(null);
-      }
-    });
-  return (
-    <>
-      <button
-        type="button"
-        className={`btn ${strong && !busy ? 'btn-primary upbeat-on-accent' : ''}`}
-        onClick={() => (busy ? stop.current?.abort() : void take())}
-      >
-        {busy ? 'Stop' : says}
-      </button>
-      {share !== null && (
-        <progress
-          className="progress progress-secondary mt-2 block w-full"
-          aria-label="How much of it is made"
-          max={1}
-          value={share}
-        />
-      )}
-      {error && (
-        <p role="alert" className="text-error mt-2 w-full">
-          {error}
-        </p>
-      )}
-    </>
   );
 }
 

@@ -1,15 +1,20 @@
 'use client';
 
 import { keepHome } from '@/browser/follow/settings';
-import type { StreakTold } from '@/core/calls';
+import { saveBlob } from '@/browser/save-file';
+import { CALLS, type StreakTold } from '@/core/calls';
+import { BYTES_A_MS } from '@/core/take-away';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
 import { Logo } from '../kit/logo';
+import { TakeButton } from '../kit/take-button';
 import { TakeOut } from '../kit/take-out';
 import { CheckInForm } from '../people/check-ins';
 
 export interface HomeScreenProps {
+  /** What this page is known by. */
+  token: string;
   name: string;
   studioName: string;
   /** ISO 8601 date. */
@@ -29,6 +34,33 @@ export interface HomeScreenProps {
   practice: { id: string; says: string; mine: boolean }[];
   log: FormAct;
   drop: FormAct;
+}
+
+interface SaveSoundProps {
+  token: string;
+  of: HomeScreenProps['homeClasses'][number];
+}
+
+/** A class to do at home, to be heard: without what is to be left out. */
+function SaveSound({ token, of: { classId, name, totalMs, lines } }: SaveSoundProps) {
+  return (
+    <div>
+      <TakeButton
+        call={CALLS.takeHomeSound}
+        asked={{ id: classId, body: { as: 'mp3' } }}
+        home={token}
+        says="Save it as sound"
+        bytes={totalMs * BYTES_A_MS.mp3}
+        save={(blob) => saveBlob(name, '.mp3', blob)}
+      />
+      {lines.some(({ against }) => against) && (
+        <p className="quiet mt-1 text-sm">
+          A move that you are to leave out is said in its easier version, where that is good for
+          you, and otherwise left out of the sound too.
+        </p>
+      )}
+    </div>
+  );
 }
 
 /** Somebody's own page: they log practice at home, and see how regular they are, with the account. */
@@ -105,7 +137,8 @@ export function HomeScreen(props: HomeScreenProps) {
               </li>
             ))}
           </ol>
-          <div className="mt-3">
+          <div className="mt-3 grid gap-3">
+            <SaveSound token={props.token} of={h} />
             <ActionForm act={props.log} submit="I did it" label={`I did ${h.name}`}>
               <input type="hidden" name="day" value={today} />
               <input

@@ -37,6 +37,7 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
   const today = dateOn(at, zone);
   return (
     <HomeScreen
+      token={token}
       name={owner.name}
       studioName={owner.studioName}
       today={today}
