@@ -198,6 +198,9 @@ test('somebody is in a programme, does a class at home that was drafted for them
   const home = theirs.getByRole('region', { name: 'At home: Long O cheek lift' });
   await expect(home.getByRole('listitem')).toContainText('Long O cheek lift');
   expect(await axe(theirs)).toEqual([]);
+  const coming = theirs.waitForEvent('download');
+  await home.getByRole('button', { name: 'Save it as sound' }).press('Enter');
+  expect((await coming).suggestedFilename()).toBe('at-home-long-o-cheek-lift.mp3');
   await theirs.getByLabel('Tension of the brow, 0 to 10').fill('8');
   await theirs.getByRole('button', { name: 'Keep it' }).click();
   await expect(theirs.getByText('How does it feel?')).toBeHidden();
