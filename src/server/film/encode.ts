@@ -5,7 +5,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
 import { FILM_SIZES, type FilmFormat, type FilmShape, FRAMES_A_SECOND } from '@/core/film';
-import { isMissing } from '../take-away/missing';
+import { isMissing } from '../missing';
 
 /** How pictures and sound are packed, by the program that is commonly used for it. */
 

@@ -4,7 +4,7 @@ import { setPriority } from 'node:os';
 import { Refusal } from '@/core/calls';
 import { LONGEST_PIECE_MINUTES, SHORTEST_PIECE_SECONDS } from '@/core/music';
 import { SPOKEN_LUFS } from '@/core/sound';
-import { isMissing } from '../take-away/missing';
+import { isMissing } from '../missing';
 import { errorFields, log } from '../watch/log';
 
 /** How a file of music is taken in: looked at, measured, and packed as every browser plays it. */

@@ -7,6 +7,7 @@ import { planOf } from '@testing/plans';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ClassMusic } from '@/core/class';
 import { BED_MS, BEDS, MOST_PIECES, type MusicId } from '@/core/music';
+import { musicThroughout } from '@/core/run';
 import { HIGHEST_DBTP, loudnessOf, truePeakOf } from '@/core/sound';
 import { soundOf } from '@/core/speech';
 import { createClass } from '../classes/classes';
@@ -222,16 +223,7 @@ describe('music under a class that is taken away', () => {
     for await (const part of stream) bytes.push(part as Buffer);
     return { ...worded, ...soundOf(Buffer.concat(bytes)) };
   };
-  const everywhere = (...playlist: MusicId[]): ClassMusic => ({
-    phases: {
-      arrive: playlist,
-      warmUp: playlist,
-      work: playlist,
-      massage: playlist,
-      close: playlist,
-    },
-    underDb: 20,
-  });
+  const everywhere = (...playlist: MusicId[]) => musicThroughout(playlist, { underDb: 20 });
 
   it.each(['a bed', 'a piece of its own'])(
     '%s is 20 LU under the voice while it speaks, comes up slowly, and ends with the class',

@@ -34,13 +34,13 @@ import {
   within,
 } from '@/core/take-away';
 import type { Db } from '../db';
+import { isMissing } from '../missing';
 import { musicById } from '../music/music';
 import { openMusic } from '../music/read';
 import type { Speaking } from '../speech/recordings';
 import { speaks, speechChoice } from '../speech/teacher-speech';
 import { errorFields, log } from '../watch/log';
 import { lettersOf } from './letters';
-import { isMissing } from './missing';
 
 /** Samples a second: as the machine's voice speaks. */
 export const RATE = 22_050;

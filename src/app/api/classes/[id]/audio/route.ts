@@ -1,9 +1,9 @@
-import { Readable } from 'node:stream';
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { AUDIO_TYPES, classAudio } from '@/server/take-away/audio';
+import { classAudio } from '@/server/take-away/audio';
 import { wordedClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
+import { soundFile } from '../../../sound-file';
 
 export const GET = answering(CALLS.takeSound, async ({ teacher, id, body, request }) => {
   const { as, counts, music, easier, phase } = body;
@@ -15,13 +15,5 @@ export const GET = answering(CALLS.takeSound, async ({ teacher, id, body, reques
     signal: request.signal,
     ...(phase && { phase }),
   };
-  const { stream, bytes } = await classAudio(db(), teacher, worded, asked);
-  return new Response(Readable.toWeb(stream) as ReadableStream, {
-    headers: {
-      'Content-Type': AUDIO_TYPES[as],
-      ...(bytes !== null && { 'Content-Length': String(bytes) }),
-      'Content-Disposition': `attachment; filename="class.${as}"`,
-      'Cache-Control': 'private, no-store',
-    },
-  });
+  return soundFile(await classAudio(db(), teacher, worded, asked), as);
 });
