@@ -225,6 +225,8 @@ describe('music under a class', () => {
     await settled();
     expect(heard()).toEqual([[B.id, 0]]);
     const later = player();
+    const silent: boolean[] = [];
+    later.onSilent = (is) => silent.push(is);
     away = true;
     later.follow({ playlist: [C.id], intoMs: 0 });
     await settled();
@@ -233,6 +235,7 @@ describe('music under a class', () => {
     pass(6);
     later.follow({ playlist: [C.id], intoMs: 6000 });
     await until(() => expect(heard().at(-1)).toEqual([C.id, 6]));
+    expect(silent).toEqual([true, false]);
   });
 
   it('begins as soon as the browser lets it', async () => {

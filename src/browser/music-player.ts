@@ -45,6 +45,13 @@ const AGAIN_MS = 5000;
 /** Levels that differ by less are the same, in dB. */
 const SAME_DB = 0.1;
 
+/** Thrown where a piece cannot be had now; the server or the connection is away. */
+class NotNow extends Error {}
+
+/** Whether a piece cannot be played for a reason that may pass: it is not to be had, or the browser refuses it. */
+const mayPass = (problem: unknown): boolean =>
+  problem instanceof NotNow || problem instanceof DOMException;
+
 /**
  * Plays music under a class: one playlist after another, each piece into the next, softer while somebody speaks. It
  * is told again and again what is to be played; what is played already goes on.
@@ -64,6 +71,8 @@ export class MusicPlayer {
   private level = 1;
   /** How far under the voice it is while somebody speaks, in LU. */
   underDb: number = USUAL_UNDER_DB;
+  /** Is told that what is wanted cannot be played now, and that it is played again. */
+  onSilent: (silent: boolean) => void = () => {};
 
   constructor(
     private readonly mixer: Mixer,
@@ -181,11 +190,7 @@ export class MusicPlayer {
   private file(id: MusicId): Promise<Blob | null> {
     const known = this.files.get(id);
     if (known) return known;
-    const file = fetch(this.urlOf(id)).then((answer) => {
-      if (answer.ok) return answer.blob();
-      if (answer.status !== 404) throw new Error(`the server answered ${answer.status}`);
-      return null;
-    });
+    const file = fetched(this.urlOf(id));
     this.files.set(id, file);
     file.catch(() => this.files.delete(id));
     return file;
@@ -211,15 +216,18 @@ export class MusicPlayer {
         playing.up.gain.setValueCurveAtTime(fade(0, 1), context.currentTime, fadeMs / 1000);
         this.playing = playing;
         await playing.element.play();
+        this.onSilent(false);
         return;
-      } catch {
-        // It cannot be had or played now: another one of the list perhaps can.
+      } catch (problem) {
+        // Another one of the list can perhaps be played.
+        if (!mayPass(problem)) throw problem;
         if (begun !== this.begun) return;
         if (this.playing) this.end(this.playing);
         this.playing = null;
       }
     }
     this.again = performance.now() + AGAIN_MS;
+    this.onSilent(true);
   }
 
   private opened(piece: TimedPiece, index: number, file: Blob): Playing {
@@ -248,4 +256,17 @@ export class MusicPlayer {
     down.disconnect();
     URL.revokeObjectURL(address);
   }
+}
+
+/** A file; null where the server has none. @throws NotNow */
+async function fetched(url: string): Promise<Blob | null> {
+  let answer: Response;
+  try {
+    answer = await fetch(url);
+    if (answer.ok) return await answer.blob();
+  } catch (problem) {
+    throw new NotNow(String(problem));
+  }
+  if (answer.status === 404) return null;
+  throw new NotNow(`the server answered ${answer.status}`);
 }

@@ -1,5 +1,4 @@
-import type { Bed } from '@/core/music';
-import { BED_RATE } from '@/core/music';
+import { BED_RATE, type Bed } from '@/core/music';
 import { bytesOf, type Sound } from '@/core/sound';
 import { wavHeader } from '@/core/speech';
 import { threads } from '../queue/threads';
@@ -20,8 +19,14 @@ export function bedOf(bed: Bed, rate: number): Promise<Sound> {
   return sound;
 }
 
+const files = new Map<Bed, Uint8Array>();
+
 /** The same as a file that every browser plays. */
 export async function bedFile(bed: Bed): Promise<Uint8Array> {
+  const known = files.get(bed);
+  if (known) return known;
   const { samples, rate } = await bedOf(bed, BED_RATE);
-  return Buffer.concat([wavHeader(rate, samples.length), bytesOf(samples)]);
+  const file = Buffer.concat([wavHeader(rate, samples.length), bytesOf(samples)]);
+  files.set(bed, file);
+  return file;
 }

@@ -77,6 +77,9 @@ function MusicChoices({ desk }: { desk: MusicDesk }) {
       {!silent && (
         <Slider label="Volume of the music" value={desk.volume} onChange={desk.setVolume} />
       )}
+      <p role="status" className="text-sm empty:hidden">
+        {desk.silent && !silent && 'The music cannot be played now; it is tried again.'}
+      </p>
       {gone > 0 && choice === 'planned' && (
         <p className="quiet text-sm">
           {gone === 1 ? 'One piece' : `${gone} pieces`} of this class are no more in your studio,

@@ -23,8 +23,10 @@ export interface MusicDesk {
   choose: (choice: MusicChoice) => void;
   volume: number;
   setVolume: (volume: number) => void;
-  /** Names of pieces that the class plays and the studio has no more. */
+  /** How many pieces the class plays that the studio has no more. */
   gone: number;
+  /** What is wanted cannot be played now. */
+  silent: boolean;
 }
 
 export interface MusicToPlay {
@@ -44,6 +46,7 @@ export function useMusic(of: MusicToPlay): MusicDesk {
   const { pieces, keptAs, player, score, state, sounds, audible } = of;
   const [choice, setChoice] = useState<MusicChoice>('planned');
   const [volume, setVolumeOnly] = useState(1);
+  const [silent, setSilent] = useState(false);
   const music = useRef<MusicPlayer | null>(null);
   const underDb = score.music?.underDb ?? USUAL_UNDER_DB;
 
@@ -58,6 +61,7 @@ export function useMusic(of: MusicToPlay): MusicDesk {
     const made = new MusicPlayer(speaking.mixer, musicUrl);
     music.current = made;
     speaking.onSpoken = (spoken) => made.duck(spoken);
+    made.onSilent = setSilent;
     setChoice(choiceSchema.parse(sessionStorage.getItem(keptAs) ?? 'planned'));
     const kept = Number(localStorage.getItem(VOLUME_KEY) ?? 1);
     made.volume = Number.isFinite(kept) ? kept : 1;
@@ -91,7 +95,16 @@ export function useMusic(of: MusicToPlay): MusicDesk {
   const planned = piecesWanted(score.music);
   const gone = planned.filter((id) => !pieces.some((piece) => piece.id === id)).length;
   return useMemo(
-    () => ({ pieces, planned: planned.length > 0, choice, choose, volume, setVolume, gone }),
-    [pieces, planned.length, choice, choose, volume, setVolume, gone],
+    () => ({
+      pieces,
+      planned: planned.length > 0,
+      choice,
+      choose,
+      volume,
+      setVolume,
+      gone,
+      silent,
+    }),
+    [pieces, planned.length, choice, choose, volume, setVolume, gone, silent],
   );
 }
