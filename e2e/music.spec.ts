@@ -29,6 +29,7 @@ test('music is put under a class by keyboard, and music of the studio’s own is
   app,
   studio: page,
 }) => {
+  await notePlayers(page);
   const { studio_id: studioId } = await app.db('classes').first('studio_id');
   await page.goto(`/classes/${await createClass(app.db, { studioId }, twoMinutes(), NOON)}`);
   await openMusic(page);
@@ -70,6 +71,12 @@ test('music is put under a class by keyboard, and music of the studio’s own is
     underDb: 24,
   });
 
+  // Rehearsed as it will be led.
+  await page.getByRole('button', { name: /^Rehearse/ }).press('Enter');
+  await expect.poll(() => playing(page)).toBe(1);
+  await page.getByRole('button', { name: 'End', exact: true }).press('Enter');
+  await expect.poll(() => playing(page)).toBe(0);
+
   // Taken back one by one, as everything else.
   await page.getByRole('button', { name: 'Undo' }).click();
   await openMusic(page);
@@ -89,6 +96,21 @@ interface WithPlayed {
   played: HTMLAudioElement[];
 }
 
+/** Notes every player of a file that the page makes, from the next load on. */
+async function notePlayers(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const played: HTMLAudioElement[] = [];
+    Object.assign(window, { played });
+    const Usual = window.Audio;
+    window.Audio = class extends Usual {
+      constructor(src?: string) {
+        super(src);
+        if (src?.startsWith('blob:')) played.push(this);
+      }
+    };
+  });
+}
+
 /** How many players are at work on the page, but for the one that is silent: it is there for the media keys. */
 const playing = (page: Page): Promise<number> =>
   page.evaluate(
@@ -103,17 +125,7 @@ test('music plays under the class that is led, rests in a pause, and goes on wit
   studio: page,
   clock,
 }) => {
-  await page.addInitScript(() => {
-    const played: HTMLAudioElement[] = [];
-    Object.assign(window, { played });
-    const Usual = window.Audio;
-    window.Audio = class extends Usual {
-      constructor(src?: string) {
-        super(src);
-        if (src?.startsWith('blob:')) played.push(this);
-      }
-    };
-  });
+  await notePlayers(page);
   const plan: Plan = {
     ...twoMinutes(),
     music: { phases: { warmUp: ['tide'], work: ['tide'], massage: ['tide'] }, underDb: 20 },

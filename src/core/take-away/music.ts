@@ -9,6 +9,7 @@ import {
   stretchesOf,
   type TimedPiece,
 } from '../music';
+import type { MusicNow } from '../run';
 import type { Score } from '../score';
 import { furtherUnder, type Sounds } from '../speech';
 import type { Heard } from './heard';
@@ -22,6 +23,22 @@ export const piecesWanted = (music: ClassMusic | undefined): MusicId[] => [
 /** What is played in a phase. */
 export const playlistOf = (music: ClassMusic | undefined, phase: PhaseName): readonly MusicId[] =>
   music?.phases[phase] ?? [];
+
+/** The stretches of a class that have a playlist. */
+function stretchesIn(score: Score): Stretch[] {
+  return stretchesOf(
+    PHASES.flatMap((phase): Stretch[] => {
+      const part = partOf(score, phase);
+      return part ? [{ ...part, playlist: playlistOf(score.music, phase) }] : [];
+    }),
+  );
+}
+
+/** What is played at a time of a class that is done as it was planned; null for silence. */
+export function musicAt(score: Score, atMs: number): MusicNow | null {
+  const stretch = stretchesIn(score).find(({ fromMs, toMs }) => atMs >= fromMs && atMs < toMs);
+  return stretch ? { playlist: stretch.playlist, intoMs: atMs - stretch.fromMs } : null;
+}
 
 /** The music under a class that is done as it was planned. */
 export interface MusicUnder {
@@ -44,11 +61,7 @@ export function musicUnder(
 ): MusicUnder | null {
   const { music, totalMs } = score;
   if (!music) return null;
-  const phases = PHASES.flatMap((phase): Stretch[] => {
-    const part = partOf(score, phase);
-    return part ? [{ ...part, playlist: playlistOf(music, phase) }] : [];
-  });
-  const pieces = piecesOf(stretchesOf(phases), shelf, totalMs);
+  const pieces = piecesOf(stretchesIn(score), shelf, totalMs);
   if (pieces.length === 0) return null;
   const spoken = heard.flatMap((one) =>
     'says' in one ? [{ fromMs: one.startMs, toMs: one.startMs + one.durationMs }] : [],

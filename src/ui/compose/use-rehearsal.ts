@@ -1,8 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { ask, isExpected } from '@/browser/api';
 import { CuePlayer } from '@/browser/cue-player';
-import { speechUrl } from '@/browser/hear';
+import { musicUrl, speechUrl } from '@/browser/hear';
+import { MusicPlayer } from '@/browser/music-player';
+import { CALLS } from '@/core/calls';
+import { USUAL_UNDER_DB } from '@/core/music';
 import { type DueBeat, type DueCue, tonesOf } from '@/core/run';
 import { type Score, samePlace } from '@/core/score';
+import { musicAt } from '@/core/take-away';
 
 export const SPEEDS = [1, 2, 8] as const;
 export type Speed = (typeof SPEEDS)[number];
@@ -60,6 +65,22 @@ function due(
   return { cues, marks };
 }
 
+/** What plays the music under a voice. */
+function musicUnder(speaking: CuePlayer): MusicPlayer {
+  const made = new MusicPlayer(speaking.mixer, musicUrl);
+  speaking.onSpoken = (spoken) => made.duck(spoken);
+  return made;
+}
+
+/** Asks what music there is now; where the studio cannot be asked, the class is rehearsed without. */
+async function know(music: MusicPlayer): Promise<void> {
+  try {
+    music.pieces = (await ask(CALLS.listMusic)).pieces;
+  } catch (problem) {
+    if (!isExpected(problem)) throw problem;
+  }
+}
+
 /** Plays a class while it is put together: anywhere, at another speed, and on while it is edited. */
 export function useRehearsal(score: Score): Rehearsal {
   const [on, setOn] = useState(false);
@@ -68,6 +89,7 @@ export function useRehearsal(score: Score): Rehearsal {
   const [speed, setSpeedOnly] = useState<Speed>(1);
   const [voice, setVoice] = useState(true);
   const player = useRef<CuePlayer | null>(null);
+  const music = useRef<MusicPlayer | null>(null);
   const position = useRef(0);
   const shown = useRef(score);
 
@@ -89,6 +111,9 @@ export function useRehearsal(score: Score): Rehearsal {
     if (!playing) return;
     player.current ??= new CuePlayer(score.wordsPerMinute, speechUrl);
     const speaking = player.current;
+    music.current ??= musicUnder(speaking);
+    const under = music.current;
+    under.underDb = score.music?.underDb ?? USUAL_UNDER_DB;
     speaking.wordsPerMinute = score.wordsPerMinute;
     speaking.speed = speed;
     speaking.silence();
@@ -105,6 +130,7 @@ export function useRehearsal(score: Score): Rehearsal {
         voice: voice && speed <= FASTEST_VOICE,
       });
       speaking.follow(cues, marks, Date.now);
+      under.follow(voice && speed === 1 ? musicAt(score, position.current) : null);
       if (position.current >= score.totalMs) setPlaying(false);
     };
     tick();
@@ -115,11 +141,24 @@ export function useRehearsal(score: Score): Rehearsal {
     };
   }, [playing, score, speed, voice]);
 
-  useEffect(() => () => player.current?.close(), []);
+  // An edit does not begin the music anew.
+  useEffect(() => {
+    if (!playing) music.current?.rest();
+  }, [playing]);
+
+  useEffect(
+    () => () => {
+      music.current?.close();
+      player.current?.close();
+    },
+    [],
+  );
 
   const play = useCallback(() => {
     player.current ??= new CuePlayer(shown.current.wordsPerMinute, speechUrl);
     void player.current.mixer.unlock();
+    music.current ??= musicUnder(player.current);
+    if (shown.current.music) void know(music.current);
     if (position.current >= shown.current.totalMs) stand(0);
     setPlaying(true);
   }, [stand]);
