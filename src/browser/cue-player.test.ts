@@ -299,9 +299,9 @@ describe('the cue player', () => {
     player.follow([due('a', 5000)], [], () => 0);
     expect(heard()).toEqual([['a', 15]]);
     player.besides = { ...USUAL_SOUNDS, heardOn: 'hall' };
-    player.follow([due('a', 5000)], [], () => 100);
+    player.follow([due('a', 5000)], [], () => 0);
     await settled();
-    player.follow([due('a', 5000)], [], () => 200);
+    player.follow([due('a', 5000)], [], () => 0);
     // What is narrowed is a sound of its own.
     expect(heard()).toEqual([['mark of 400', 15]]);
     expect(asked).toBe(1);

@@ -25,6 +25,13 @@ describe('how much JSON may hold', () => {
     );
   });
 
+  it('counts what comes last as well, beside something that holds much', () => {
+    // One and three, five and five and five, and two within the first of them.
+    const five = [0, 0, 0, 0, 0];
+    expect(tooMuchIn([[[0, 0], 0, 0, 0, 0], five, five], small)).toContain('more than 20 values');
+    expect(tooMuchIn([[[0], 0, 0, 0, 0], five, five], small)).toBeNull();
+  });
+
   it('is told in a sentence, and soon, however much or deep it is', () => {
     expect(tooMuchIn(Array(240_000).fill({}))).toContain('a list of 240000 entries');
     expect(tooMuchIn(Array(4000).fill(Array(100).fill(1)))).toContain('more than 200000 values');

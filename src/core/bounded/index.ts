@@ -23,12 +23,13 @@ export const isNoText = (text: string): boolean => NO_TEXT.test(text);
  */
 export function tooMuchIn(json: unknown, most = MOST_JSON): string | null {
   let values = 0;
+  const tooMany = `holds more than ${most.values} values`;
   let level: unknown[] = [json];
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > most.depth) return `has more than ${most.depth} values within one another`;
     const next: unknown[] = [];
     for (const value of level) {
-      values++;
+      if (++values > most.values) return tooMany;
       if (typeof value === 'string') {
         if (isNoText(value)) return 'holds characters that are none';
         continue;
@@ -40,7 +41,7 @@ export function tooMuchIn(json: unknown, most = MOST_JSON): string | null {
         return `has a list of ${entries.length} entries; at most ${most.entries} are read`;
       }
       if (values + next.length + entries.length > most.values) {
-        return `holds more than ${most.values} values`;
+        return tooMany;
       }
       if (!list && Object.keys(value).some(isNoText)) return 'holds characters that are none';
       for (const entry of entries) next.push(entry);
