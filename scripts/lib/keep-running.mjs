@@ -21,6 +21,10 @@ export function keepRunning({ start, tell, pause = wait, now = Date.now }) {
   let stopping = false;
   let current = null;
   let told;
+  let stopped;
+  const stops = new Promise((resolve) => {
+    stopped = resolve;
+  });
   const running = new Promise((resolve) => {
     told = resolve;
   });
@@ -39,13 +43,16 @@ export function keepRunning({ start, tell, pause = wait, now = Date.now }) {
         return;
       }
       tell(`The application ended by itself. It is started again in ${next / 1000} s.`);
-      await pause(next);
+      await Promise.race([pause(next), stops]);
       if (stopping) return;
     }
   })();
   const stop = async () => {
     stopping = true;
+    stopped();
     await current?.stop();
+    // One that is just being started is not known yet: it is stopped as soon as it runs.
+    await givenUp;
   };
   return { running, givenUp, stop };
 }

@@ -70,3 +70,43 @@ it('gives up with a reason when it ends again and again, or never comes up', asy
     expect(told.at(-1)).toMatch(/7 times in a row/);
   }
 });
+
+it('stops a program that is just being started again: none is left behind', async () => {
+  let up = () => {};
+  let starts = 0;
+  let running = 0;
+  const kept = keepRunning({
+    start: async () => {
+      if (++starts === 1) return { ended: Promise.resolve(), stop: async () => {} };
+      running++;
+      // It is at work already, and answers only later.
+      await new Promise<void>((resolve) => {
+        up = resolve;
+      });
+      return { ended: new Promise(() => {}), stop: async () => void running-- };
+    },
+    tell: () => {},
+    pause: async () => {},
+  });
+  await turns();
+  expect([starts, running]).toEqual([2, 1]);
+  let over = false;
+  const stopped = kept.stop().then(() => {
+    over = true;
+  });
+  await turns();
+  expect(over).toBe(false);
+  up();
+  await stopped;
+  expect(running).toBe(0);
+});
+
+it('waits no pause out when it is stopped', async () => {
+  const kept = keepRunning({
+    start: async () => ({ ended: Promise.resolve(), stop: async () => {} }),
+    tell: () => {},
+    pause: () => new Promise(() => {}),
+  });
+  await turns();
+  await kept.stop();
+});
