@@ -5,11 +5,15 @@ import { type ClassMusic, PHASES, type PhaseName, type Plan } from './plan';
 
 const NONE: ClassMusic = { phases: {}, underDb: USUAL_UNDER_DB };
 
+/** What is played in a phase. */
+export const playlistOf = (music: ClassMusic | undefined, phase: PhaseName): readonly MusicId[] =>
+  music?.phases[phase] ?? [];
+
 /** A plan with other music; without any where nothing is played and nothing chosen. */
 function withMusic(plan: Plan, music: ClassMusic): Plan {
   const phases = Object.fromEntries(
     PHASES.flatMap((phase) => {
-      const playlist = music.phases[phase] ?? [];
+      const playlist = playlistOf(music, phase);
       return playlist.length > 0 ? [[phase, playlist]] : [];
     }),
   ) as ClassMusic['phases'];
@@ -20,12 +24,12 @@ function withMusic(plan: Plan, music: ClassMusic): Plan {
 
 /** Whether a playlist has room for a piece more. */
 export const hasRoom = (plan: Plan, phase: PhaseName): boolean =>
-  (plan.music?.phases[phase] ?? []).length < MOST_IN_PLAYLIST;
+  playlistOf(plan.music, phase).length < MOST_IN_PLAYLIST;
 
 /** Puts a piece at the end of a phase's playlist, or takes it out of it. A full playlist stays as it is. */
 export function togglePiece(plan: Plan, phase: PhaseName, id: MusicId): Plan {
   const music = plan.music ?? NONE;
-  const playlist = music.phases[phase] ?? [];
+  const playlist = playlistOf(music, phase);
   const without = playlist.filter((one) => one !== id);
   if (without.length === playlist.length && !hasRoom(plan, phase)) return plan;
   const next = without.length < playlist.length ? without : [...playlist, id];
@@ -34,7 +38,7 @@ export function togglePiece(plan: Plan, phase: PhaseName, id: MusicId): Plan {
 
 /** Plays a piece in every phase, or in none. */
 export const togglePieceThroughout = (plan: Plan, id: MusicId): Plan => {
-  const missing = PHASES.filter((phase) => !plan.music?.phases[phase]?.includes(id));
+  const missing = PHASES.filter((phase) => !playlistOf(plan.music, phase).includes(id));
   const toggled: readonly PhaseName[] = missing.length > 0 ? missing : PHASES;
   return toggled.reduce<Plan>((next, phase) => togglePiece(next, phase, id), plan);
 };

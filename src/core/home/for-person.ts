@@ -1,6 +1,6 @@
 import { type SegmentDone, waysOf } from '../checks';
-import { type Plan, removeSegments, updateSegment } from '../class';
-import { type CarriedCaution, concerns, HANDS_FREE_RELEASE } from '../move';
+import { allEasier, type Plan, removeSegments, updateSegment } from '../class';
+import { type CarriedCaution, concerns, HANDS_FREE_RELEASE, hasVariant } from '../move';
 import type { Book } from '../score';
 
 /** Whether something that somebody carries is against a segment, in any way that it is done or let go. */
@@ -31,9 +31,8 @@ export function planForPerson(
   const first = againstIn(plan);
   const gentle = first.reduce(
     (made, { segment: { id }, move }) =>
-      updateSegment(made, id, ({ byRound: _, ...segment }) => ({
-        ...segment,
-        ...(move.variants.easier && { variant: 'easier' }),
+      updateSegment(made, id, (segment) => ({
+        ...(hasVariant(move, 'easier') ? allEasier(segment) : segment),
         ...(segment.releaseSeconds > 0 && { release: HANDS_FREE_RELEASE }),
       })),
     plan,

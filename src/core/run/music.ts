@@ -1,4 +1,4 @@
-import type { ClassMusic, PhaseName } from '../class';
+import { type ClassMusic, PHASES, playlistOf } from '../class';
 import type { MusicId } from '../music';
 import { type Playback, playLengthMs } from './playback';
 
@@ -12,14 +12,13 @@ export interface MusicNow {
 /** The music of a run as it stands; null for silence, which a pause has too. */
 export function musicNow(state: Playback, music: ClassMusic | undefined): MusicNow | null {
   if (state.status !== 'running') return null;
-  const playlistIn = (phase: PhaseName | undefined) => (phase && music?.phases[phase]) || [];
-  const phaseAt = (index: number) => state.queue[index]?.step.phase;
-  const playlist = playlistIn(phaseAt(state.index));
+  const at = state.queue[state.index];
+  const playlist = at ? playlistOf(music, at.step.phase) : [];
   if (playlist.length === 0) return null;
   let intoMs = state.elapsedMs;
   for (let i = state.index - 1; i >= 0; i--) {
     const before = state.queue[i];
-    if (!before || playlistIn(before.step.phase).join() !== playlist.join()) break;
+    if (!before || playlistOf(music, before.step.phase).join() !== playlist.join()) break;
     intoMs += playLengthMs(before);
   }
   return { playlist, intoMs };
@@ -30,12 +29,6 @@ export const musicThroughout = (
   playlist: MusicId[],
   { underDb }: Pick<ClassMusic, 'underDb'>,
 ): ClassMusic => ({
-  phases: {
-    arrive: playlist,
-    warmUp: playlist,
-    work: playlist,
-    massage: playlist,
-    close: playlist,
-  },
+  phases: Object.fromEntries(PHASES.map((phase) => [phase, playlist])),
   underDb,
 });

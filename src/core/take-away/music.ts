@@ -1,4 +1,4 @@
-import { type ClassMusic, PHASES, type PhaseName } from '../class';
+import { type ClassMusic, PHASES, playlistOf } from '../class';
 import {
   ducking,
   type LevelPoint,
@@ -17,12 +17,8 @@ import { partOf } from './part';
 
 /** Every piece that a class plays, each once. */
 export const piecesWanted = (music: ClassMusic | undefined): MusicId[] => [
-  ...new Set(PHASES.flatMap((phase) => music?.phases[phase] ?? [])),
+  ...new Set(PHASES.flatMap((phase) => playlistOf(music, phase))),
 ];
-
-/** What is played in a phase. */
-export const playlistOf = (music: ClassMusic | undefined, phase: PhaseName): readonly MusicId[] =>
-  music?.phases[phase] ?? [];
 
 /** The stretches of a class that have a playlist. */
 function stretchesIn(score: Score): Stretch[] {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
 import { placedSegments } from '@/core/class';
-import { homeClass, isAgainst } from '@/core/home';
+import { homeClass, isAgainst, planForPerson } from '@/core/home';
 import { type CarriedCaution, doseLabel, moveText, variantText } from '@/core/move';
 import type { CueKind } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
@@ -107,8 +107,15 @@ export interface HomeClass {
   classId: string;
   name: string;
   totalMs: number;
-  /** Each with whether something they carry now is against it. */
-  lines: { id: string; name: string; dose: string; words: string; against: boolean }[];
+  /** Each with whether something they carry now is against it, and then whether its easier version is free of that. */
+  lines: {
+    id: string;
+    name: string;
+    dose: string;
+    words: string;
+    against: boolean;
+    easier: boolean;
+  }[];
 }
 
 const rowSchema = z.object({ class_id: z.uuid() });
@@ -135,6 +142,7 @@ export async function homeClassesOf(
   for (const { class_id: classId } of z.array(rowSchema).parse(rows)) {
     const plan = planOf.get(classId);
     const score = await compiling().work('score', { plan, own: book.own, options: {} }, book);
+    const { easier } = planForPerson(plan, cautions, book);
     homeClasses.push({
       classId,
       name: plan.name,
@@ -154,6 +162,7 @@ export async function homeClassesOf(
           dose: `${doseLabel(segment.dose)}${rounds}`,
           words: [...new Set(words)].join(' '),
           against: isAgainst(done, cautions),
+          easier: easier.includes(segment.id),
         };
       }),
     });

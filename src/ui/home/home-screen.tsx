@@ -25,7 +25,14 @@ export interface HomeScreenProps {
     name: string;
     length: string;
     totalMs: number;
-    lines: { id: string; name: string; dose: string; words: string; against: boolean }[];
+    lines: {
+      id: string;
+      name: string;
+      dose: string;
+      words: string;
+      against: boolean;
+      easier: boolean;
+    }[];
   }[];
   /** A class of theirs whose door is open now. */
   open: { className: string; follow: FormAct } | null;
@@ -34,6 +41,18 @@ export interface HomeScreenProps {
   practice: { id: string; says: string; mine: boolean }[];
   log: FormAct;
   drop: FormAct;
+}
+
+/** What somebody reads of a move: its words, or what to do where something they carry is against it. */
+function wordsOf({
+  words,
+  against,
+  easier,
+}: HomeScreenProps['homeClasses'][number]['lines'][number]) {
+  if (!against) return words;
+  return easier
+    ? 'Not in its usual way: leave it out, or do it in its easier version, as the sound below has it.'
+    : 'Leave this one out, and ask your teacher.';
 }
 
 interface SaveSoundProps {
@@ -54,10 +73,7 @@ function SaveSound({ token, of: { classId, name, totalMs, lines } }: SaveSoundPr
         save={(blob) => saveBlob(name, '.mp3', blob)}
       />
       {lines.some(({ against }) => against) && (
-        <p className="quiet mt-1 text-sm">
-          A move that you are to leave out is said in its easier version, where that is good for
-          you, and otherwise left out of the sound too.
-        </p>
+        <p className="quiet mt-1 text-sm">It has no move that you are to leave out.</p>
       )}
     </div>
   );
@@ -133,7 +149,7 @@ export function HomeScreen(props: HomeScreenProps) {
                 <p className="font-medium">
                   {line.name} <span className="quiet font-normal">{line.dose}</span>
                 </p>
-                <p>{line.against ? 'Leave this one out, and ask your teacher.' : line.words}</p>
+                <p>{wordsOf(line)}</p>
               </li>
             ))}
           </ol>

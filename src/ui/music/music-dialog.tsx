@@ -9,6 +9,7 @@ import {
   PHASE_NAMES,
   PHASES,
   type Plan,
+  playlistOf,
   putUnder,
   togglePiece,
   togglePieceThroughout,
@@ -166,12 +167,11 @@ interface CellsProps {
 
 /** Where a piece is played: its number in the playlist of each phase. */
 function PhaseCells({ plan, edit, id, name }: CellsProps) {
-  const throughout = PHASES.every((phase) => plan.music?.phases[phase]?.includes(id));
+  const throughout = PHASES.every((phase) => playlistOf(plan.music, phase).includes(id));
   return (
     <>
       {PHASES.map((phase) => {
-        const playlist = plan.music?.phases[phase] ?? [];
-        const place = playlist.indexOf(id) + 1;
+        const place = playlistOf(plan.music, phase).indexOf(id) + 1;
         return (
           <td key={phase} className="px-1 py-1 text-center">
             <button
