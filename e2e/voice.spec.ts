@@ -1,6 +1,9 @@
 import type { Page } from '@playwright/test';
+import { type PretendSaid, pretendVoices } from '@testing/pretend-voices';
 import { talked } from '@testing/talk';
 import type { TalkSample } from '@/core/run';
+import type { Score } from '@/core/score';
+import { saidByDevice } from '@/core/speech';
 import { createClass } from '@/server/classes/classes';
 import { planSession } from '@/server/sessions/sessions';
 import { noteTalk } from '@/server/speech/teacher-speech';
@@ -334,3 +337,77 @@ test('a word that comes out wrong is said another way, counts are wood, and a be
   await expect(page.getByText('No words of your own yet')).toBeVisible();
   expect((await asked('Come to Tern Quay.')).headers().etag).toBe(before);
 });
+
+test('a voice of this device is chosen by ear, measured without sound, speaks in time, and is stood in for', async ({
+  app,
+  clock,
+  studio: page,
+}) => {
+  await page.addInitScript(pretendVoices, {
+    voices: [
+      { name: 'Harbour', lang: 'en-GB' },
+      { name: 'Lighthouse', lang: 'en-US' },
+    ],
+    delayMs: 150,
+    msPerLetter: 40,
+    foundAfterMs: 50,
+  });
+  await page.goto('/voice');
+  const english = page.getByRole('group', { name: 'Voice in English' });
+  await english.getByLabel('voices of this device').selectOption('Lighthouse');
+  const told = page.waitForResponse((r) => r.url().endsWith('/api/speech/measured') && r.ok());
+  await english.getByRole('button', { name: 'Hear Lighthouse' }).press('Enter');
+  await told;
+  expect(await app.db('device_lengths').where({ voice: 'Lighthouse' })).toHaveLength(3);
+  await english.getByRole('radio', { name: 'Of this device' }).press('Space');
+  await expect(english.getByText('It speaks where this device leads.')).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
+  const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });
+  await clock.stand();
+  await page.goto(`/lead/${sessionId}`);
+  await clock.pass(100);
+  await expect(page.getByText('Lighthouse will speak, the voice of this device.')).toBeVisible();
+  await page.getByRole('button', { name: /^Let it say them now, without sound/ }).press('Enter');
+  const measured = page.getByText('Every cue has been measured.');
+  await expect
+    .poll(async () => {
+      await clock.pass(2000);
+      return measured.isVisible();
+    })
+    .toBe(true);
+  const silently = await said(page);
+  expect(silently.length).toBeGreaterThan(20);
+  expect(silently.every(({ volume }) => volume === 0)).toBe(true);
+
+  await begin(page, clock);
+  await clock.passInSteps(30_000);
+  const heard = (await said(page)).slice(silently.length);
+  const { id, score } = await app.db('runs').where({ session_id: sessionId }).first('id', 'score');
+  const began = { run_id: id, type: 'started' };
+  const { at_ms } = await app.db('run_events').where(began).first('at_ms');
+  const toSay = saidByDevice([]);
+  const due = (score as Score).cues.slice(0, heard.length);
+  expect(heard.length).toBeGreaterThan(3);
+  for (const [i, cue] of due.entries()) {
+    const { text, begunAt, volume } = heard[i] ?? { text: '', begunAt: 0, volume: 0 };
+    expect([text, volume]).toEqual([toSay(cue.text, cue.language), 1]);
+    expect(Math.abs(begunAt - Number(at_ms) - cue.startMs)).toBeLessThanOrEqual(20);
+  }
+
+  await page.evaluate(() =>
+    Object.assign(Reflect.get(globalThis, 'pretendDevice'), { fallSilent: true }),
+  );
+  const instead = page.getByText('The voice of this device fell silent; another one speaks');
+  await expect
+    .poll(async () => {
+      await clock.pass(1000);
+      return instead.isVisible();
+    })
+    .toBe(true);
+});
+
+const said = (page: Page): Promise<PretendSaid[]> =>
+  page.evaluate(() => Reflect.get(globalThis, 'pretendDevice').said);

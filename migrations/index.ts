@@ -17,6 +17,7 @@ import * as voices from './015-voices';
 import * as sounds from './016-sounds';
 import * as films from './017-films';
 import * as music from './018-music';
+import * as deviceVoices from './019-device-voices';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -37,6 +38,7 @@ const MIGRATIONS = [
   { name: '016-sounds', ...sounds },
   { name: '017-films', ...films },
   { name: '018-music', ...music },
+  { name: '019-device-voices', ...deviceVoices },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -212,6 +212,12 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   'POST api/sessions/[id]/prepare': { id: 'sessions', body: () => ({}) },
   'GET api/sessions/[id]/roll': { id: 'sessions' },
   'GET api/speech': { query: 'text=Hi&language=en&rate=150' },
+  'POST api/speech/measured': {
+    body: () => ({
+      voice: 'Harbour',
+      measured: [{ text: 'Hi', language: 'en', wordsPerMinute: 150, ms: 400 }],
+    }),
+  },
   'POST api/speech/lengths': { body: () => ({ utterances: [] }) },
   'GET api/time': {},
   'GET api/voice': {},

@@ -1,10 +1,11 @@
-import { until } from '@testing/until';
+import { pretendVoices } from '@testing/pretend-voices';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Spoken } from '@/core/music';
 import type { DueCue } from '@/core/run';
 import type { Cue } from '@/core/score';
-import { USUAL_SOUNDS } from '@/core/speech';
+import { USUAL_SOUNDS, wordsKey } from '@/core/speech';
 import { CuePlayer, type Sound } from './cue-player';
+import { DeviceVoice } from './device-voice';
 import { speechUrl } from './hear';
 
 /** An audio output that only notes what is asked of it, on a clock the test sets. */
@@ -352,32 +353,125 @@ describe('the cue player', () => {
     expect(heard()).toEqual([['tone 440', 11]]);
   });
 
-  it("speaks with the browser's voice at the cue's time where only the server has none", async () => {
-    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
-    const spoken: string[] = [];
-    vi.stubGlobal('speechSynthesis', {
-      getVoices: () => ['one'],
-      speak: (u: { text: string }) => spoken.push(u.text),
-      cancel: () => {},
+  describe('with voices of this device', () => {
+    const HARBOUR = { name: 'Harbour', lang: 'en-GB' };
+    const device = (delayMs = 100) =>
+      pretendVoices({ voices: [HARBOUR], delayMs, msPerLetter: 60 });
+    const named = () => new DeviceVoice({ voices: { en: 'Harbour' } });
+    beforeEach(() => {
+      vi.useFakeTimers({ now: 0, toFake: ['setTimeout', 'clearTimeout', 'performance', 'Date'] });
     });
-    vi.stubGlobal(
-      'SpeechSynthesisUtterance',
-      class {
-        constructor(readonly text: string) {}
-      },
-    );
-    answer = () => new Response('no voice', { status: 503 });
-    const player = new CuePlayer(150, speechUrl);
-    await player.mixer.unlock();
-    player.fetchAhead([cue('a')]);
-    await until(() => expect(player.sound).toBe('browser'));
-    player.follow([due('a', 1000), due('b', 2000)], [], () => 0);
-    vi.advanceTimersByTime(1000);
-    expect(spoken).toEqual(['a']);
-    player.silence();
-    vi.advanceTimersByTime(5000);
-    expect(spoken).toEqual(['a']);
-    vi.useRealTimers();
+    afterEach(() => {
+      vi.useRealTimers();
+      Reflect.deleteProperty(globalThis, 'speechSynthesis');
+    });
+
+    it('lets them speak in time, where the server has no voice', async () => {
+      const { said } = device();
+      answer = () => new Response('no voice', { status: 503 });
+      const player = await ready(['a']);
+      expect(player.sound).toBe('browser');
+      player.follow([due('a', 1000), due('b', 2000)], [], () => 0);
+      vi.advanceTimersByTime(1000);
+      expect(said).toMatchObject([{ text: 'a', begunAt: 1000, voice: 'en' }]);
+      player.silence();
+      vi.advanceTimersByTime(5000);
+      expect(said).toHaveLength(1);
+    });
+
+    it('gives them what is to be said so early as they were measured to need', async () => {
+      const { said } = device(260);
+      const player = await ready(['a', 'b', 'c']);
+      player.device = named();
+      player.follow([due('a', 1000)], [], () => 0);
+      vi.advanceTimersByTime(1500);
+      player.follow([due('b', 3000)], [], () => 1500);
+      vi.advanceTimersByTime(2000);
+      expect(said.map(({ text, begunAt }) => [text, begunAt])).toEqual([
+        // As long as nothing was measured, a tenth of a second.
+        ['a', 1160],
+        ['b', 3000],
+      ]);
+      expect(heard()).toEqual([]);
+    });
+
+    it('plays what is recorded, and all where a class is hurried', async () => {
+      const { said } = device();
+      const player = await ready(['a', 'b']);
+      player.device = named();
+      player.recorded = new Set([wordsKey({ text: 'a', language: 'en' })]);
+      player.follow([due('a', 1000), due('b', 2000)], [], () => 0);
+      vi.advanceTimersByTime(2500);
+      expect(heard()).toEqual([['a', 11]]);
+      expect(said.map((s) => s.text)).toEqual(['b']);
+      player.speed = 2;
+      player.follow([due('b', 4000)], [], () => 2500);
+      expect(heard().at(-1)?.[0]).toBe('b');
+    });
+
+    it('goes on with the server where one falls silent, within the time of the cue, and says so once', async () => {
+      const pretend = device();
+      const sounds: Sound[] = [];
+      const player = await ready(['a', 'b', 'five'], (sound) => sounds.push(sound));
+      player.device = named();
+      pretend.fallSilent = true;
+      let now = 0;
+      const pass = (ms: number) => {
+        now += ms;
+        FakeOutput.now += ms / 1000;
+        vi.advanceTimersByTime(ms);
+      };
+      const plan = [due('a', 1000), due('b', 5000)];
+      const follow = () =>
+        player.follow(
+          plan.filter(({ at }) => at > now),
+          [],
+          () => now,
+        );
+      follow();
+      for (let i = 0; i < 6; i++) {
+        pass(250);
+        follow();
+      }
+      expect(sounds).toEqual(['instead']);
+      const [[said, at] = []] = heard();
+      expect(said).toBe('a');
+      expect(Number(at)).toBeLessThanOrEqual(11.5);
+      follow();
+      expect(heard()).toEqual([
+        ['a', at],
+        ['b', 15],
+      ]);
+    });
+
+    it('takes back only what it gave: others may be heard in the same voice', async () => {
+      const { said } = device();
+      const player = await ready([]);
+      const voice = named();
+      player.device = voice;
+      const end = vi.fn();
+      voice.say(
+        { text: 'Somebody else.', language: 'en', wordsPerMinute: 150 },
+        { volume: 0, onEnd: end },
+      );
+      player.follow([due('a', 1000)], [], () => 0);
+      player.silence();
+      vi.advanceTimersByTime(5000);
+      expect(said.map((s) => s.text)).toEqual(['Somebody else.']);
+      expect(end).toHaveBeenCalled();
+    });
+
+    it('does not count late: a count that fell silent is left out', async () => {
+      const pretend = device();
+      const player = await ready(['five']);
+      player.device = named();
+      pretend.fallSilent = true;
+      const count = { ...due('five', 1000), cue: { ...cue('five'), kind: 'count' as const } };
+      player.follow([count], [], () => 0);
+      vi.advanceTimersByTime(3000);
+      expect(heard()).toEqual([]);
+      expect(player.sound).toBe('instead');
+    });
   });
 
   it('plays what is recorded where the server has no voice, and marks the rest', async () => {

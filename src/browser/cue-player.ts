@@ -5,20 +5,24 @@ import { type Mark, markSound, type Sound as Said, TONE_HZ } from '@/core/sound'
 import {
   earlyMs,
   heardAs,
+  markVolumes,
   type Sounds,
   shaped,
   softness,
   USUAL_SOUNDS,
   type Utterance,
+  wordsKey,
 } from '@/core/speech';
 import { AudioClock } from './audio-clock';
-import { speakInBrowser } from './browser-voice';
 import { CueAudio } from './cue-audio';
-
+import { browserSpeaks, DeviceVoice } from './device-voice';
 import { Mixer, tone, type Ways } from './mixer';
 
-/** How the cues are heard: rendered audio, the browser's own voice, or a soft tone beside the text. */
-export type Sound = 'rendered' | 'browser' | 'tone';
+/**
+ * How the cues are heard: as was chosen, by the server's voice in place of one of this device that fell silent, by the
+ * browser's own voice, or by a soft tone beside the text.
+ */
+export type Sound = 'rendered' | 'instead' | 'browser' | 'tone';
 
 const SAME_TIME_MS = 20;
 const FORGET_AFTER_MS = 60_000;
@@ -29,7 +33,7 @@ const SETTLED_MS = 200;
 
 interface Scheduled {
   at: number;
-  /** On the audio clock, in seconds; undefined where the browser's own voice speaks. */
+  /** On the audio clock, in seconds; undefined where a voice of this device speaks. */
   when?: number;
   /** How long before its time it begins, in ms. */
   earlyMs?: number;
@@ -56,8 +60,11 @@ export class CuePlayer {
   speed = 1;
   /** Cues are planned as short as the teacher says them. A voice that says them after all hurries as much. */
   ownWords = false;
-  /** The voice of this device speaks, whatever the server has. */
-  deviceVoice = false;
+  private deviceVoice: DeviceVoice | null = null;
+  /** What recordings say, by `wordsKey`: no voice of the device does. */
+  recorded: ReadonlySet<string> = new Set();
+  /** Speaks where the server has no voice. */
+  private readonly anyVoice = new DeviceVoice();
   /** Is told when somebody speaks, as often as what is due is told. */
   onSpoken: (spoken: Spoken[]) => void = () => {};
   private wanted: Sounds = USUAL_SOUNDS;
@@ -78,8 +85,7 @@ export class CuePlayer {
       urlOf,
       renewed: () => this.respeak(),
       // The browser's own voice, or tones where it has none either.
-      voiceless: () =>
-        this.fallenBack(globalThis.speechSynthesis?.getVoices().length ? 'browser' : 'tone'),
+      voiceless: () => this.fallenBack(browserSpeaks() ? 'browser' : 'tone'),
     });
   }
 
@@ -107,6 +113,17 @@ export class CuePlayer {
     this.respeak();
   }
 
+  /** The voices of this device that speak, whatever the server has; null where the server's do. */
+  get device(): DeviceVoice | null {
+    return this.deviceVoice;
+  }
+
+  set device(voice: DeviceVoice | null) {
+    if (voice === this.deviceVoice) return;
+    this.deviceVoice = voice;
+    this.respeak();
+  }
+
   /** The server speaks with another voice from now on: what was fetched is fetched anew. */
   changeVoice(): void {
     this.audio.changeVoice();
@@ -117,7 +134,8 @@ export class CuePlayer {
   private respeak(): void {
     const now = this.mixer.ways?.context.currentTime ?? 0;
     for (const [key, entry] of this.scheduled) {
-      if (entry.when !== undefined && entry.when <= now) continue;
+      const from = entry.when ?? (entry.spoken?.fromMs ?? Number.POSITIVE_INFINITY) / 1000;
+      if (from <= now) continue;
       entry.stop();
       this.scheduled.delete(key);
     }
@@ -200,7 +218,6 @@ export class CuePlayer {
     this.clock?.rest();
     for (const entry of this.scheduled.values()) entry.stop();
     this.scheduled.clear();
-    globalThis.speechSynthesis?.cancel();
     this.onSpoken([]);
   }
 
@@ -255,16 +272,9 @@ export class CuePlayer {
     const out = isCount(cue) ? ways.counts : ways.voice;
     const buffer = this.audio.of(cue);
     const unspoken = !buffer && this.audio.isUnspeakable(cue);
-    if (this.deviceVoice || (unspoken && this.sounds === 'browser')) {
-      const inMs = Math.max(0, at - now);
-      const speak = () => {
-        const { muted, volume } = this.mixer;
-        if (!muted || isCount(cue)) speakInBrowser(this.audio.utterance(cue), volume);
-      };
-      const timer = setTimeout(speak, inMs);
-      const fromMs = 1000 * clock.secondsAt(at);
-      const spoken = { fromMs, toMs: fromMs + cue.durationMs };
-      this.scheduled.set(key, { at, spoken, stop: () => clearTimeout(timer) });
+    const device = this.ofDevice(cue, unspoken);
+    if (device) {
+      this.byDevice(device, clock, due, now);
       return;
     }
     const early = buffer ? this.earlyOf(cue, buffer) / this.speed : 0;
@@ -286,6 +296,49 @@ export class CuePlayer {
     const spoken = { fromMs: 1000 * when, toMs: 1000 * until };
     const stop = () => source.stop();
     this.scheduled.set(key, { at, when, until, spoken, earlyMs: early, stop });
+  }
+
+  /** The voice of this device that says a cue; null where none does. */
+  private ofDevice(cue: Cue, unspoken: boolean): DeviceVoice | null {
+    // Hurried, a voice of the device would not end in time.
+    const own = this.speed === 1 && this.device?.speaks(cue.language) ? this.device : null;
+    if (own && !this.recorded.has(wordsKey(cue))) return own;
+    return unspoken && this.sounds === 'browser' ? this.anyVoice : null;
+  }
+
+  /** Gives a cue to a voice of this device, so early that it begins in time. */
+  private byDevice(voice: DeviceVoice, clock: AudioClock, due: DueCue, now: number): void {
+    const { key, cue, at, phase } = due;
+    let stop = () => {};
+    const speak = () => {
+      const { muted, volume } = this.mixer;
+      if (muted && !isCount(cue)) return;
+      stop = voice.say(this.audio.utterance(cue), {
+        volume:
+          volume * (isCount(cue) ? markVolumes(this.wanted).counts : softness(this.wanted, phase)),
+        expectedMs: cue.durationMs,
+        onSilent: () => this.instead(voice, due),
+      });
+    };
+    const timer = setTimeout(speak, Math.max(0, at - voice.delayMs(cue.language) - now));
+    stop = () => clearTimeout(timer);
+    const fromMs = 1000 * clock.secondsAt(at);
+    const spoken = { fromMs, toMs: fromMs + cue.durationMs };
+    this.scheduled.set(key, { at, spoken, stop: () => stop() });
+  }
+
+  /** A voice of this device fell silent: what it was to say, and all that follows, is said by another one. */
+  private instead(voice: DeviceVoice, due: DueCue): void {
+    if (voice !== this.device) return;
+    const { clock } = this;
+    const { ways } = this.mixer;
+    const stillDue = this.scheduled.delete(due.key);
+    this.device = null;
+    this.fallenBack('instead');
+    if (!ways || !clock || !stillDue) return;
+    // A count that comes late would be heard as the next one.
+    if (isCount(due.cue)) return;
+    this.schedule(ways, clock, { ...due, at: this.now() }, this.now());
   }
 
   private fallenBack(to: Sound): void {

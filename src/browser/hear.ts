@@ -1,7 +1,7 @@
 import { addressOf, CALLS } from '@/core/calls';
 import type { MusicId } from '@/core/music';
 import type { Utterance, VoiceId } from '@/core/speech';
-import { speakInBrowser } from './browser-voice';
+import { browserSpeaks, DeviceVoice } from './device-voice';
 
 /** @param voice of the machine; the teacher's own choice where none is named */
 export function speechUrl({ text, language, wordsPerMinute }: Utterance, voice?: VoiceId): string {
@@ -54,6 +54,6 @@ export async function hear(utterance: Utterance): Promise<(() => void) | null> {
     return () => audio.pause();
   } catch {
     // No rendering to be had (or playing was refused); the browser's own voice is the next best.
-    return speakInBrowser(utterance) ? () => speechSynthesis.cancel() : null;
+    return browserSpeaks() ? new DeviceVoice().say(utterance, { volume: 1 }) : null;
   }
 }

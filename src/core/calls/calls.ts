@@ -6,7 +6,14 @@ import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
 import { MOST_PRACTISED_S } from '../people';
 import { newRunEventSchema } from '../run';
-import { saidWordSchema, speechChoiceSchema, voiceIdSchema, voiceOfferSchema } from '../speech';
+import {
+  deviceVoicesSchema,
+  measuredLengthsSchema,
+  saidWordSchema,
+  speechChoiceSchema,
+  voiceIdSchema,
+  voiceOfferSchema,
+} from '../speech';
 import {
   classVersionSchema,
   doorSchema,
@@ -35,6 +42,12 @@ const MOST_WAV = 1_950_000;
 
 const id = z.uuid();
 const rate = z.coerce.number().int().min(80).max(260);
+
+const utteranceSchema = z.object({
+  text: cueTextSchema,
+  language: languageSchema,
+  wordsPerMinute: rate,
+});
 
 /** Every call there is, for the route handlers and the browser alike. */
 export const CALLS = {
@@ -81,9 +94,15 @@ export const CALLS = {
     method: 'POST',
     path: '/api/sessions/[id]/prepare',
     id,
-    asks: z.object({ wordsPerMinute: rulesSchema.shape.wordsPerMinute.unwrap().optional() }),
+    asks: z.object({
+      wordsPerMinute: rulesSchema.shape.wordsPerMinute.unwrap().optional(),
+      /** Voices that the device has which will lead it. */
+      deviceVoices: deviceVoicesSchema.optional(),
+    }),
     answers: z.object({
       scores: scoresSchema,
+      /** What the device's voice never said yet, so that its length is only estimated. */
+      unmeasured: z.array(utteranceSchema),
       /** Whether the server can speak. */
       voice: z.boolean(),
       now: z.number(),
@@ -178,15 +197,20 @@ export const CALLS = {
     method: 'POST',
     path: '/api/speech/lengths',
     asks: z.object({
-      utterances: z
-        .array(z.object({ text: cueTextSchema, language: languageSchema, wordsPerMinute: rate }))
-        .max(MOST_TEXTS),
+      utterances: z.array(utteranceSchema).max(MOST_TEXTS),
     }),
     answers: z.object({
       lengths: z.array(z.number().nullable()),
       /** Whether there is a voice at all; what it cannot say has no length. */
       voice: z.boolean(),
     }),
+  }),
+  /** How long a voice of the teacher's own device took for some texts. */
+  noteDeviceLengths: call({
+    method: 'POST',
+    path: '/api/speech/measured',
+    asks: measuredLengthsSchema,
+    answers: z.object({ noted: z.number() }),
   }),
   chooseVoice: call({
     method: 'PUT',

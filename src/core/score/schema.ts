@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { classMusicSchema, PHASES, SAY } from '../class';
 import { breathPatternSchema, languageSchema, releaseSchema, variantSchema } from '../move';
+import { deviceVoicesSchema } from '../speech';
 import { CUE_KINDS, EVEN, MORE, type Score, SIDES_OF_STEPS, STEP_KINDS } from './score';
 
 /** Reads scores that come from elsewhere: from the server, or from what a browser kept. */
@@ -62,6 +63,8 @@ export const scoreSchema = z.object({
   speech: z.enum(['estimated', 'measured', 'mixed']),
   talkingFactor: z.number(),
   words: z.object({ say: z.enum(SAY), self: z.boolean() }).optional(),
+  deviceVoices: deviceVoicesSchema.optional(),
+  recorded: z.array(z.string()).optional(),
   totals: z.object({
     upbeatMs: ms,
     workMs: ms,

@@ -1,7 +1,7 @@
 import type { ClassMusic, PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
-import type { SpeechSource } from '../speech';
+import type { DeviceVoices, SpeechSource } from '../speech';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -150,6 +150,10 @@ export interface Score {
   talkingFactor: number;
   /** How much was to be said when it was made ready, and whether the teacher says it instead of a voice. */
   words?: { say: Say; self: boolean };
+  /** The voices of a device that it was measured for. */
+  deviceVoices?: DeviceVoices;
+  /** What recordings of the teacher say, by `wordsKey`. */
+  recorded?: string[];
   totals: Totals;
   steps: Step[];
   cues: Cue[];

@@ -1,3 +1,4 @@
+export * from './device';
 export * from './estimate';
 export * from './phrases';
 export * from './recording';

@@ -20,6 +20,10 @@ export interface Utterance {
 export const utteranceKey = ({ text, language, wordsPerMinute }: Utterance): string =>
   `${language}\u0001${wordsPerMinute}\u0001${text}`;
 
+/** What identifies words at whatever rate. */
+export const wordsKey = ({ text, language }: Pick<Utterance, 'text' | 'language'>): string =>
+  `${language} ${text}`;
+
 const EMOJI =
   /\p{Extended_Pictographic}(?:[\uFE0F\u{1F3FB}-\u{1F3FF}]|\u200D\p{Extended_Pictographic})*/gu;
 

@@ -20,12 +20,20 @@ export const voiceOfferSchema = z.object({
 });
 export type VoiceOffer = z.infer<typeof voiceOfferSchema>;
 
+/** What a device calls one of its own voices. */
+export const deviceVoiceSchema = z.string().trim().min(1).max(120);
+/** Voices of a device, by the language they are chosen for. */
+export const deviceVoicesSchema = z.partialRecord(z.enum(LANGUAGES), deviceVoiceSchema);
+export type DeviceVoices = z.infer<typeof deviceVoicesSchema>;
+
 /** How a teacher wants to be heard. */
 export const speechChoiceSchema = z.object({
   /** The machine's voice for what is not recorded, where a language has none of its own. */
   voice: z.enum(VOICES),
   /** The machine's voice in a language. */
   voices: z.partialRecord(z.enum(LANGUAGES), voiceIdSchema),
+  /** The voice of the device that leads, in place of the machine's, where that device has it. */
+  deviceVoices: deviceVoicesSchema.prefault({}),
   /** Whether recordings come before the machine's voice. */
   ownVoice: z.boolean(),
   /** Whether the teacher says the words in class, and the voice only counts. */

@@ -74,7 +74,10 @@ function told(files: ReadonlyMap<string, Uint8Array>): Map<string, string> {
   text.set(
     'teachers.csv',
     teachers
-      .map((t) => `${t.email} ${t.name} ${t.voice} ${JSON.stringify([t.voices, t.sounds])}`)
+      .map(
+        (t) =>
+          `${t.email} ${t.name} ${t.voice} ${JSON.stringify([t.voices, t.sounds, t.device_voices])}`,
+      )
       .sort()
       .join('\n'),
   );
@@ -183,6 +186,7 @@ async function madeFrom({ plans, people, words, weeks, roomFor }: AnyStudio) {
   await chooseSpeech(db(), me, {
     voice: 'soft',
     voices: { en: 'warm' },
+    deviceVoices: { de: 'Kiosk German' },
     ownVoice: true,
     speaksSelf: false,
     sounds: { ...USUAL_SOUNDS, countedBy: 'wood', bells: 'class' },

@@ -206,8 +206,7 @@ async function bringTeachers(
   const me = await db('teachers').where({ id: owner.id }).first('email');
   const ids = new Map<string, string | null>();
   const without: string[] = [];
-  for (const { id, email, name, role, voice, voices, own_voice, speaks_self, sounds } of rows) {
-    const speech = { voice, voices, own_voice, speaks_self, sounds };
+  for (const { id, email, name, role, created_at: _, ...speech } of rows) {
     if (email === me?.email) {
       ids.set(String(id), owner.id);
       await db('teachers').where({ id: owner.id }).update(speech);

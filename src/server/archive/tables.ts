@@ -405,6 +405,7 @@ export const TEACHERS: Table = {
     speaks_self: since(2, flag, 'no'),
     voices: since(3, json(speechChoiceSchema.shape.voices), '{}'),
     sounds: since(3, json(soundsSchema), '{}'),
+    device_voices: since(5, json(speechChoiceSchema.shape.deviceVoices), '{}'),
     created_at: instant,
   },
   key: ['id'],

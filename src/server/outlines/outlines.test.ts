@@ -57,6 +57,7 @@ it('keeps outlines as long as they are true, whatever they are made from changes
         voices: {},
         ownVoice: true,
         speaksSelf: false,
+        deviceVoices: {},
         sounds: USUAL_SOUNDS,
       }),
     () => saveRecording(db(), me, { language: 'en', text, wav: hummedWav() }, NOON),

@@ -53,7 +53,7 @@ async function meansOf(db: Db, teacher: Teacher): Promise<Means> {
   const [moves, talk, speaker] = await Promise.all([
     ownMovesStamp(db, teacher),
     talkOfTeacher(db, teacher),
-    speakerOf(db, teacher),
+    speakerOf(db, teacher, undefined, { device: 'as chosen' }),
   ]);
   let book: Promise<StudioBook> | undefined;
   return {

@@ -5,6 +5,7 @@ import { changeRules, resolve, withEasier } from '@/core/class';
 import { shownIn, withoutShown } from '@/core/follow';
 import { factorOf, type Talk } from '@/core/run';
 import type { Score } from '@/core/score';
+import { type Utterance, utteranceKey, wordsKey } from '@/core/speech';
 import { getClass } from '../classes/classes';
 import { compileMeasured, followable } from '../compiling/measured';
 import type { Db } from '../db';
@@ -65,6 +66,32 @@ export interface SaidBy {
   wordsPerMinute?: number;
 }
 
+const saidIn = ({ cues, spares = [], wordsPerMinute }: Score): Utterance[] =>
+  [...cues, ...spares.flatMap((spare) => spare.cues)].map(({ text, language }) => ({
+    text,
+    language,
+    wordsPerMinute,
+  }));
+
+/** Everything that a class may say, each text once. */
+export function allSaid(scores: readonly (Score | null)[]): Utterance[] {
+  const said = scores.flatMap((score) => (score ? saidIn(score) : []));
+  return [...new Map(said.map((utterance) => [utteranceKey(utterance), utterance])).values()];
+}
+
+/** Who else than the machine says what a class may say, and how surely its lengths are known. */
+function saidOn(
+  { deviceVoices, isRecorded = () => false, isMeasured = () => true }: Partial<Speaker>,
+  scores: readonly Score[],
+): Pick<Score, 'deviceVoices' | 'recorded'> & Partial<Pick<Score, 'speech'>> {
+  const said = allSaid(scores);
+  return {
+    ...(deviceVoices && { deviceVoices }),
+    recorded: said.filter(isRecorded).map(wordsKey),
+    ...(said.every(isMeasured) ? {} : { speech: 'mixed' }),
+  };
+}
+
 /**
  * Makes the run of a session ready: the class as it is now, compiled with measured speech. Once the
  * run has begun its score stands, whatever is edited after.
@@ -114,7 +141,10 @@ export async function prepareRun(
     throw new Refusal('empty-class');
   }
   const follow = await followable({ plan, score: inBoth, easier: easierInBoth }, book);
-  const score = withoutShown(inBoth, plan);
+  const score = {
+    ...withoutShown(inBoth, plan),
+    ...saidOn(speaking ?? {}, [inBoth, easierInBoth]),
+  };
   const easier = withoutShown(easierInBoth, plan);
   await db('runs')
     .insert({

@@ -1,4 +1,4 @@
-import type { Utterance } from '@/core/speech';
+import type { DeviceVoices, Utterance } from '@/core/speech';
 
 /** Somebody or something that says cues. */
 export interface Speaker {
@@ -6,6 +6,12 @@ export interface Speaker {
   length: (utterance: Utterance) => Promise<number | null>;
   /** The same as far as it is known without saying it first. */
   knownLength: (utterance: Utterance) => Promise<number | null>;
+  /** Voices of the device that leads, which say what is not recorded. */
+  deviceVoices?: DeviceVoices;
+  /** Whether a recording says it. */
+  isRecorded?: (utterance: Utterance) => boolean;
+  /** Whether its length is known and not only expected; always where no voice of a device says it. */
+  isMeasured?: (utterance: Utterance) => boolean;
 }
 
 /** So many texts are asked for at once, so that a long class leaves the disk to others between. */

@@ -124,6 +124,7 @@ describe('who speaks', () => {
       voices: {},
       ownVoice: false,
       speaksSelf: false,
+      deviceVoices: {},
       sounds: USUAL_SOUNDS,
     });
     expect((await spoken(db(), teacher, utterance))?.mark).toBe(machine);
@@ -133,6 +134,7 @@ describe('who speaks', () => {
       voices: {},
       ownVoice: false,
       speaksSelf: false,
+      deviceVoices: {},
       sounds: USUAL_SOUNDS,
     });
     expect(await speechChoice(db(), teacher)).toEqual({
@@ -140,6 +142,7 @@ describe('who speaks', () => {
       voices: {},
       ownVoice: false,
       speaksSelf: false,
+      deviceVoices: {},
       sounds: USUAL_SOUNDS,
     });
     expect((await spoken(db(), teacher, utterance))?.mark).not.toBe(machine);
@@ -231,6 +234,7 @@ describe('the talking factor', () => {
       voices: {},
       ownVoice: true,
       speaksSelf: true,
+      deviceVoices: {},
       sounds: USUAL_SOUNDS,
     });
     const prepared = async (sessionId: string, now: number) =>

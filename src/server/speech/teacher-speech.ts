@@ -4,16 +4,22 @@ import { SAY } from '@/core/class';
 import { LANGUAGES, type Language } from '@/core/language';
 import { TALK_KEPT, type Talk, type TalkSample } from '@/core/run';
 import {
+  type DeviceSays,
+  type DeviceVoices,
+  estimateSpeech,
   type SaidWord,
   type SpeechChoice,
+  saidByDevice,
   sayingAs,
   speechChoiceSchema,
   type Utterance,
   type VoiceId,
   voiceIn,
+  wordsKey,
 } from '@/core/speech';
 import type { Db } from '../db';
 import { found } from '../scope';
+import { deviceLengths } from './device-lengths';
 import { recordedAudio, recordingsOf, type Speaking } from './recordings';
 import { saidWords } from './said-words';
 import type { Speaker } from './speaker';
@@ -23,6 +29,7 @@ const choiceSchema = z
   .object({
     voice: speechChoiceSchema.shape.voice,
     voices: speechChoiceSchema.shape.voices,
+    device_voices: speechChoiceSchema.shape.deviceVoices,
     own_voice: z.boolean(),
     speaks_self: z.boolean(),
     sounds: speechChoiceSchema.shape.sounds,
@@ -31,6 +38,7 @@ const choiceSchema = z
     (row): SpeechChoice => ({
       voice: row.voice,
       voices: row.voices,
+      deviceVoices: row.device_voices,
       ownVoice: row.own_voice,
       speaksSelf: row.speaks_self,
       sounds: row.sounds,
@@ -42,7 +50,7 @@ const self = ({ id, studioId }: Speaking) => ({ id, studio_id: studioId });
 export async function speechChoice(db: Db, teacher: Speaking): Promise<SpeechChoice> {
   const row = await db('teachers')
     .where(self(teacher))
-    .first('voice', 'voices', 'own_voice', 'speaks_self', 'sounds');
+    .first('voice', 'voices', 'device_voices', 'own_voice', 'speaks_self', 'sounds');
   return choiceSchema.parse(found(row, 'teacher'));
 }
 
@@ -52,6 +60,7 @@ export async function chooseSpeech(db: Db, teacher: Speaking, choice: SpeechChoi
     .update({
       voice: choice.voice,
       voices: JSON.stringify(choice.voices),
+      device_voices: JSON.stringify(choice.deviceVoices),
       own_voice: choice.ownVoice,
       speaks_self: choice.speaksSelf,
       sounds: JSON.stringify(choice.sounds),
@@ -68,6 +77,10 @@ function saying(words: readonly SaidWord[]): (utterance: Utterance) => Utterance
 
 /** Who speaks a teacher's cues, and what tells that from any other time. */
 export interface TeacherSpeaker extends Speaker {
+  isRecorded: (utterance: Utterance) => boolean;
+  isMeasured: (utterance: Utterance) => boolean;
+  /** What a device needs to know so that its voices say what they are to; null where none of them speaks. */
+  onDevice: DeviceSays | null;
   /** The voice that was chosen, the recordings, and how words are said. */
   stamp: string;
   /** In which voice the machine speaks each language. */
@@ -76,8 +89,28 @@ export interface TeacherSpeaker extends Speaker {
   spoken: () => number;
 }
 
+export interface SpeakerAsked extends Omit<Asker, 'owner'> {
+  /**
+   * Whether it is led with voices of a device: with those that were chosen, or with those of them that this device has.
+   * The machine speaks alone where nothing is said of it, as in all that is taken away.
+   */
+  device?: 'as chosen' | DeviceVoices;
+}
+
+/** The voices of a device that speak: those chosen, as far as the device has them. */
+function deviceVoicesIn(
+  { deviceVoices }: SpeechChoice,
+  device: SpeakerAsked['device'],
+): DeviceVoices {
+  if (device === undefined) return {};
+  if (device === 'as chosen') return deviceVoices;
+  const has = ([language, name]: [string, string]) => device[language as Language] === name;
+  return Object.fromEntries(Object.entries(deviceVoices).filter(has));
+}
+
 /**
- * Who speaks a teacher's cues: their recordings first, then the machine in the voice they chose.
+ * Who speaks a teacher's cues: their recordings first, then a voice of the device where one is to, then the machine in
+ * the voice they chose.
  * @param machine the machine's voice; null where it has none
  * @param asking how soon what is said is needed, and how it is given up
  */
@@ -85,7 +118,7 @@ export async function speakerOf(
   db: Db,
   teacher: Speaking,
   machine?: Voice | null,
-  asking: Omit<Asker, 'owner'> = {},
+  { device, ...asking }: SpeakerAsked = {},
 ): Promise<TeacherSpeaker> {
   const asker = { ...asking, owner: teacher.id };
   const [choice, words, speaking] = await Promise.all([
@@ -95,25 +128,61 @@ export async function speakerOf(
   ]);
   const said = saying(words);
   const recordings = choice.ownVoice ? await recordingsOf(db, teacher) : [];
-  const recorded = new Map(recordings.map((r) => [`${r.language} ${r.text}`, r.ms]));
+  const recorded = new Map(recordings.map((r) => [wordsKey(r), r.ms]));
   const sound = recordings.reduce((sum, r) => sum + r.ms + r.recordedAt, 0);
-  const ofRecording = ({ language, text }: Utterance) => recorded.get(`${language} ${text}`);
+  const ofRecording = (utterance: Utterance) => recorded.get(wordsKey(utterance));
   const voiceOf = ({ language }: Utterance) => voiceIn(choice, language);
+
+  const ownVoices = deviceVoicesIn(choice, device);
+  const speaksOnDevice = Object.keys(ownVoices).length > 0;
+  const own = await deviceLengths(db, teacher, ownVoices);
+  const toDevice = saidByDevice(words);
+  const givenToDevice = (utterance: Utterance): Utterance | null =>
+    ownVoices[utterance.language] === undefined
+      ? null
+      : { ...utterance, text: toDevice(utterance.text, utterance.language) };
+  /** As it was measured; as it is to be expected at the pace of the voice where it was not yet. */
+  const deviceLength = (given: Utterance) =>
+    own.length(given) ??
+    Math.round(
+      own.pace(given.language) * estimateSpeech(given.text, given.language, given.wordsPerMinute),
+    );
   return {
-    stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null} ${JSON.stringify(words)}`,
+    stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null} ${JSON.stringify(words)} ${JSON.stringify(ownVoices)} ${own.count}`,
     voices: Object.fromEntries(LANGUAGES.map((l) => [l, voiceIn(choice, l)])) as Record<
       Language,
       VoiceId
     >,
     spoken: () => speaking?.rendered ?? 0,
-    length: async (utterance) =>
-      ofRecording(utterance) ??
-      (await speaking?.length(said(utterance), voiceOf(utterance), asker)) ??
-      null,
-    knownLength: async (utterance) =>
-      ofRecording(utterance) ??
-      (await speaking?.knownLength(said(utterance), voiceOf(utterance))) ??
-      null,
+    length: async (utterance) => {
+      const given = givenToDevice(utterance);
+      return (
+        ofRecording(utterance) ??
+        (given
+          ? deviceLength(given)
+          : await speaking?.length(said(utterance), voiceOf(utterance), asker)) ??
+        null
+      );
+    },
+    knownLength: async (utterance) => {
+      const given = givenToDevice(utterance);
+      return (
+        ofRecording(utterance) ??
+        (given
+          ? own.length(given)
+          : await speaking?.knownLength(said(utterance), voiceOf(utterance))) ??
+        null
+      );
+    },
+    ...(speaksOnDevice && { deviceVoices: ownVoices }),
+    onDevice: speaksOnDevice
+      ? { voices: ownVoices, words, recorded: recordings.map(wordsKey) }
+      : null,
+    isRecorded: (utterance) => ofRecording(utterance) !== undefined,
+    isMeasured: (utterance) => {
+      const given = givenToDevice(utterance);
+      return !given || ofRecording(utterance) !== undefined || own.length(given) !== null;
+    },
   };
 }
 
@@ -148,10 +217,10 @@ export async function speaks(
 ): Promise<(utterance: Utterance) => Promise<SpokenAudio>> {
   const choice = await speechChoice(db, teacher);
   const recordings = choice.ownVoice ? await recordingsOf(db, teacher) : [];
-  const recorded = new Set(recordings.map((r) => `${r.language} ${r.text}`));
+  const recorded = new Set(recordings.map(wordsKey));
   const said = saying(await saidWords(db, teacher));
   return (utterance) =>
-    recorded.has(`${utterance.language} ${utterance.text}`)
+    recorded.has(wordsKey(utterance))
       ? spoken(db, teacher, utterance, asking)
       : byMachine(teacher, said(utterance), voiceIn(choice, utterance.language), asking);
 }

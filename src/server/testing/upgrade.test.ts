@@ -129,6 +129,7 @@ it.each(NAMES)('keeps all that was stored at %s', async (name) => {
     voices: {},
     ownVoice: true,
     speaksSelf: false,
+    deviceVoices: {},
     sounds: USUAL_SOUNDS,
   });
 });

@@ -102,7 +102,7 @@ async function toJudge(
     mostInAWeek(db, teacher, of),
     studioBook(db, teacher),
     talkOfTeacher(db, teacher),
-    speakerOf(db, teacher),
+    speakerOf(db, teacher, undefined, { device: 'as chosen' }),
   ]);
   const people = coming.map((entry) => ({
     id: entry.participantId,

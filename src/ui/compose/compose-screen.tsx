@@ -7,6 +7,7 @@ import { blocksOf, expansionOf, hasSegments, type Plan, placedSegments } from '@
 import { type Area, type Move, strongAreas } from '@/core/move';
 import type { Talk } from '@/core/run';
 import { stepAt } from '@/core/score';
+import type { DeviceSays } from '@/core/speech';
 import { MovesProvider } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
 import { useInBrowser } from '../kit/use-in-browser';
@@ -49,6 +50,8 @@ export interface ComposeScreenProps {
   lengths: ReadonlyMap<string, number>;
   /** In which voice each language is said. */
   voices: Voices;
+  /** What voices of this device say, where some were chosen. */
+  onDevice: DeviceSays | null;
   lead: () => Promise<void>;
   /** The segment that the page opens at, where one was asked for. */
   openAt?: string;
@@ -105,7 +108,7 @@ function Composing(props: ComposeScreenProps) {
   });
   const { score, seen, spans, book, nameOf } = judged;
   const changed = useChanged(seen.plan);
-  const rehearsal = useRehearsal(score);
+  const rehearsal = useRehearsal(score, props.onDevice);
   const record = useCallback((segmentId: string) => setOpened({ record: segmentId }), []);
   const { actions, add, select } = useLineActions(editing, selection, record);
   const { repair, refused } = useRepair(editing, judged.checked);

@@ -7,12 +7,16 @@ import { CALLS } from '@/core/calls';
 import { USUAL_UNDER_DB } from '@/core/music';
 import { type DueBeat, type DueCue, tonesOf } from '@/core/run';
 import { type Score, samePlace } from '@/core/score';
+import type { DeviceSays, DeviceVoices, SaidWord } from '@/core/speech';
 import { musicAt } from '@/core/take-away';
+import { useDeviceVoice } from '../kit/playing/use-device-voice';
 
 export const SPEEDS = [1, 2, 8] as const;
 export type Speed = (typeof SPEEDS)[number];
 /** Faster than this a voice cannot be understood, so that only marks are heard. */
 const FASTEST_VOICE = 2;
+const NONE: DeviceVoices = {};
+const NO_WORDS: SaidWord[] = [];
 const TICK_MS = 200;
 const AHEAD_MS = 3000;
 
@@ -82,7 +86,8 @@ async function know(music: MusicPlayer): Promise<void> {
 }
 
 /** Plays a class while it is put together: anywhere, at another speed, and on while it is edited. */
-export function useRehearsal(score: Score): Rehearsal {
+export function useRehearsal(score: Score, onDevice: DeviceSays | null): Rehearsal {
+  const device = useDeviceVoice(onDevice?.voices ?? NONE, onDevice?.words ?? NO_WORDS);
   const [on, setOn] = useState(false);
   const [playing, setPlaying] = useState(false);
   const [atMs, setAtMs] = useState(0);
@@ -116,6 +121,10 @@ export function useRehearsal(score: Score): Rehearsal {
     under.underDb = score.music?.underDb ?? USUAL_UNDER_DB;
     speaking.wordsPerMinute = score.wordsPerMinute;
     speaking.speed = speed;
+    speaking.device = device?.voice ?? null;
+    speaking.recorded = new Set(onDevice?.recorded);
+    // Planned for a voice that this device may not have.
+    speaking.ownWords = onDevice !== null;
     speaking.silence();
     let last = Date.now();
     const tick = () => {
@@ -139,7 +148,7 @@ export function useRehearsal(score: Score): Rehearsal {
       clearInterval(timer);
       speaking.silence();
     };
-  }, [playing, score, speed, voice]);
+  }, [playing, score, speed, voice, device, onDevice]);
 
   // An edit does not begin the music anew.
   useEffect(() => {

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { CuePlayer } from '@/browser/cue-player';
+import { DeviceVoice } from '@/browser/device-voice';
 import { FOLLOW_PATHS } from '@/browser/follow/line';
 import type { FollowSettings } from '@/browser/follow/settings';
 import type { RunClock } from '@/browser/server-clock';
@@ -52,7 +53,7 @@ export function useSound(of: Heard): boolean {
 
   useEffect(() => {
     if (!player.current) return;
-    player.current.deviceVoice = voice === 'device';
+    player.current.device = voice === 'device' ? new DeviceVoice() : null;
     player.current.mixer.volume = volume;
     if (voice === 'class') player.current.fetchAll(personal.groups.flat().filter(isSaid));
   }, [voice, volume, personal]);

@@ -4,11 +4,13 @@ import { ArrowLeft, Play } from 'lucide-react';
 import Link from 'next/link';
 import { clock, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
+import type { Utterance } from '@/core/speech';
 import { GeneralCaution } from '../kit/caution';
 import { DoorPanel } from './door-panel';
 import { RollList } from './roll-list';
 import { SoundPanel } from './sound-panel';
 import type { LeadSession } from './types';
+import { Unmeasured } from './unmeasured';
 import type { SoundDesk } from './use-cues';
 import type { FollowDoor } from './use-door';
 import type { Roll } from './use-roll';
@@ -27,15 +29,33 @@ export interface BeforeStartProps {
   parkedBefore: readonly string[];
   /** Null while the class is being made ready. */
   desk: SoundDesk | null;
+  /** What a voice of this device never said, so that its length is only expected. */
+  unmeasured: readonly Utterance[];
   door: FollowDoor;
   start: () => void;
+}
+
+/** Who will speak, and how surely the length of each cue is known. */
+function readyWords(
+  { deviceVoices }: Score,
+  { hasVoice, unmeasured }: { hasVoice: boolean; unmeasured: number },
+): string {
+  if (deviceVoices) {
+    const names = [...new Set(Object.values(deviceVoices))].join(' and ');
+    return unmeasured > 0
+      ? `${names} will speak, the voice of this device.`
+      : `${names} will speak, the voice of this device. Every cue has been measured.`;
+  }
+  return hasVoice
+    ? 'The voice is ready. Every cue has been measured.'
+    : 'The server has no voice. Your browser speaks, or a soft tone marks the cues.';
 }
 
 /** The room before the class starts: who is here, how long it will be, and the way in. */
 export function BeforeStart(props: BeforeStartProps) {
   const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, door } =
     props;
-  const { start } = props;
+  const { unmeasured, start } = props;
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
       <div className="mx-auto grid max-w-6xl gap-8 p-5 md:grid-cols-[minmax(0,1fr)_22rem] md:p-8">
@@ -65,9 +85,7 @@ export function BeforeStart(props: BeforeStartProps) {
                 of {clock(score.slotMs)}, with {clock(score.totals.workMs)} of work
               </p>
               <p className="mt-4" hidden={measuring}>
-                {hasVoice
-                  ? 'The voice is ready. Every cue has been measured.'
-                  : 'The server has no voice. Your browser speaks, or a soft tone marks the cues.'}
+                {readyWords(score, { hasVoice, unmeasured: unmeasured.length })}
                 {desk?.choice.speaksSelf && ' You say the words; it counts.'}
               </p>
             </>
@@ -84,6 +102,14 @@ export function BeforeStart(props: BeforeStartProps) {
                 Try again
               </button>
             </div>
+          )}
+          {desk?.device && unmeasured.length > 0 && (
+            <Unmeasured
+              device={desk.device}
+              utterances={unmeasured}
+              over={desk.measureAgain}
+              busy={measuring}
+            />
           )}
           <button
             type="button"

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, toldOf, Unreachable } from '@/browser/api';
 import { kept } from '@/browser/database';
+import { ofThoseHere } from '@/browser/device-voice';
 import { musicUrl, speechUrl } from '@/browser/hear';
 import { forgetStages, keepStage } from '@/browser/kept-stage';
 import { ServerClock } from '@/browser/server-clock';
@@ -11,7 +12,7 @@ import { CALLS, type RollEntry, type Scores } from '@/core/calls';
 import type { Move } from '@/core/move';
 import type { PieceOfMusic } from '@/core/music';
 import { cuesByStep, endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run';
-import type { SpeechChoice } from '@/core/speech';
+import type { DeviceVoices, SaidWord, SpeechChoice, Utterance } from '@/core/speech';
 import { piecesWanted } from '@/core/take-away';
 import { MovesProvider } from '../kit/moves';
 import { usePlayback } from '../kit/playing/use-playback';
@@ -38,6 +39,8 @@ export interface LeadScreenProps {
   parkedBefore: readonly string[];
   /** How the teacher wants to be heard. */
   speech: SpeechChoice;
+  /** How the studio's words are said by a voice of this device. */
+  words: readonly SaidWord[];
   /** What can be played under the class. */
   pieces: readonly PieceOfMusic[];
 }
@@ -57,6 +60,7 @@ export function LeadScreen(props: LeadScreenProps) {
   const { atFirst, refresh } = useRollAtFirst(props, log);
   const whole = useRoll(atFirst, log, { session, refresh });
   const [scores, setScores] = useState<Scores | null>(null);
+  const [unmeasured, setUnmeasured] = useState<readonly Utterance[]>([]);
   const [hasVoice, setHasVoice] = useState(true);
   const [error, setError] = useState<string | null>(null);
   const [measuring, setMeasuring] = useState(true);
@@ -69,16 +73,20 @@ export function LeadScreen(props: LeadScreenProps) {
   const scoresName = `scores ${session.id}`;
   const door = useDoor(session.id);
 
+  /** Voices of a device that were chosen. */
+  const wanted = useRef<DeviceVoices>(speech.deviceVoices);
   const measureClass = useCallback(
     async (wordsPerMinute?: number) => {
       setError(null);
+      const deviceVoices = await ofThoseHere(wanted.current);
       const sentAt = clock.deviceNow();
       try {
-        const body = { wordsPerMinute };
+        const body = { wordsPerMinute, deviceVoices };
         const answer = await ask(CALLS.prepareSession, { id: session.id, body });
         clock.measure(answer.now, sentAt);
         answered();
         setHasVoice(answer.voice);
+        setUnmeasured(answer.unmeasured);
         setScores(answer.scores);
       } catch (problem) {
         const first = wordsPerMinute === undefined;
@@ -94,7 +102,8 @@ export function LeadScreen(props: LeadScreenProps) {
   // One after the other, so that the run the server keeps is the one that is shown here.
   const line = useRef<Promise<unknown>>(Promise.resolve());
   const prepare = useCallback(
-    (wordsPerMinute?: number) => {
+    (wordsPerMinute?: number, choice?: SpeechChoice) => {
+      if (choice) wanted.current = choice.deviceVoices;
       setMeasuring(true);
       const turn = line.current.then(() => measureClass(wordsPerMinute));
       line.current = turn;
@@ -129,6 +138,7 @@ export function LeadScreen(props: LeadScreenProps) {
         retry={() => prepare()}
         parkedBefore={parkedBefore}
         desk={null}
+        unmeasured={[]}
         door={door}
         start={() => {}}
       />
@@ -146,7 +156,8 @@ export function LeadScreen(props: LeadScreenProps) {
         parkedBefore={parkedBefore}
         measuring={measuring}
         error={error}
-        speech={{ initialChoice: speech, prepare }}
+        speech={{ initialChoice: speech, words: props.words, prepare }}
+        unmeasured={unmeasured}
         door={door}
         pieces={props.pieces}
       />
@@ -177,6 +188,8 @@ interface LedRunProps {
   /** Why it could not be measured again. */
   error: string | null;
   speech: SpeechSettings;
+  /** What a voice of this device never said. */
+  unmeasured: readonly Utterance[];
   door: FollowDoor;
   pieces: readonly PieceOfMusic[];
 }
@@ -234,6 +247,7 @@ function LedRun(props: LedRunProps) {
         retry={() => speech.prepare(desk.rate)}
         parkedBefore={parkedBefore}
         desk={desk}
+        unmeasured={props.unmeasured}
         door={door}
         start={async () => {
           await desk.unlock();

@@ -41,6 +41,7 @@ export interface StageProps {
 
 const SOUND_WORDS: Record<Sound, string | null> = {
   rendered: null,
+  instead: 'The voice of this device fell silent; another one speaks in its place',
   browser: 'Spoken by the browser; the server has no voice',
   tone: 'No voice here: read the cues, a soft tone marks them',
 };

@@ -1,6 +1,7 @@
 import { dequal } from 'dequal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
+import type { MeasuredVoice } from '@/browser/device-lengths';
 import { speechUrl } from '@/browser/hear';
 import type { CheckedSound } from '@/browser/mixer';
 import type { ServerClock } from '@/browser/server-clock';
@@ -8,7 +9,8 @@ import type { Language } from '@/core/language';
 import type { PieceOfMusic } from '@/core/music';
 import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
-import type { SpeechChoice } from '@/core/speech';
+import type { SaidWord, SpeechChoice } from '@/core/speech';
+import { useDeviceVoice } from '../kit/playing/use-device-voice';
 import { useNextPress } from '../kit/playing/use-next-press';
 import { type MusicDesk, useMusic } from './use-music';
 
@@ -41,13 +43,19 @@ export interface SoundDesk {
   setRate: (wordsPerMinute: number) => void;
   /** To be called from a click or a key press before the first cue. */
   unlock: () => Promise<void>;
+  /** The voices of this device that speak; null where none does. */
+  device: MeasuredVoice | null;
+  /** Measures the class again, as it is. */
+  measureAgain: () => void;
   check: () => Promise<CheckedSound>;
 }
 
 export interface SpeechSettings {
   initialChoice: SpeechChoice;
+  /** How the studio's words are said by a voice of this device. */
+  words: readonly SaidWord[];
   /** Measures the class again in the voice as it is now; nothing once the class has begun. */
-  prepare: (wordsPerMinute: number) => void;
+  prepare: (wordsPerMinute: number, choice?: SpeechChoice) => void;
 }
 
 export interface CuesToHear {
@@ -67,7 +75,7 @@ export interface CuesToHear {
 /** Lets the cues of a run be heard at their time, whatever the teacher does to it. */
 export function useCues(of: CuesToHear): SoundDesk {
   const { score, groups, state, bends, clock, audible } = of;
-  const { initialChoice, prepare } = of.speech;
+  const { initialChoice, words, prepare } = of.speech;
   const [sound, setSound] = useState<Sound>('rendered');
   const [blocked, setBlocked] = useState(false);
   const [volume, setVolumeOnly] = useState(1);
@@ -96,10 +104,17 @@ export function useCues(of: CuesToHear): SoundDesk {
     if (player.current) player.current.besides = choice.sounds;
   }, [choice.sounds]);
 
+  const device = useDeviceVoice(choice.deviceVoices, words);
+  useEffect(() => {
+    if (player.current) player.current.device = device?.voice ?? null;
+  }, [device]);
+
   useEffect(() => {
     if (!player.current) return;
     player.current.wordsPerMinute = score.wordsPerMinute;
-    player.current.ownWords = score.talkingFactor < 1;
+    // Planned for a voice that may not speak after all.
+    player.current.ownWords = score.talkingFactor < 1 || score.deviceVoices !== undefined;
+    player.current.recorded = new Set(score.recorded);
     player.current.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
     player.current.fetchAll(groups.flat());
   }, [score, groups]);
@@ -148,7 +163,7 @@ export function useCues(of: CuesToHear): SoundDesk {
       // Who speaks is as it was; only what is heard besides words is another.
       if (dequal({ ...next, sounds: null }, { ...choice, sounds: null })) return;
       player.current?.changeVoice();
-      if (!begun) prepare(rate);
+      if (!begun) prepare(rate, next);
     },
     [begun, choice, setMuted, prepare, rate],
   );
@@ -160,6 +175,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     },
     [begun, prepare],
   );
+  const measureAgain = useCallback(() => prepare(rate), [prepare, rate]);
   const unlock = useCallback(async () => player.current?.mixer.unlock(), []);
   const check = useCallback(async () => (await player.current?.mixer.check()) ?? 'blocked', []);
 
@@ -178,6 +194,8 @@ export function useCues(of: CuesToHear): SoundDesk {
     leastRate: begun ? score.wordsPerMinute : SLOWEST_RATE,
     setRate,
     unlock,
+    device,
+    measureAgain,
     check,
   });
 }

@@ -4,10 +4,18 @@ import { useEffect, useState } from 'react';
 import { ask } from '@/browser/api';
 import { CALLS } from '@/core/calls';
 import { LANGUAGE_NAMES, type Language } from '@/core/language';
-import { type SpeechChoice, VOICES, type VoiceId, type VoiceOffer, voiceIn } from '@/core/speech';
+import {
+  type SaidWord,
+  type SpeechChoice,
+  VOICES,
+  type VoiceId,
+  type VoiceOffer,
+  voiceIn,
+} from '@/core/speech';
 import { Choice } from '../kit/choice';
 import { useAttempt } from '../kit/use-attempt';
-import { type PickerProps, VoiceList } from './voice-list';
+import { useVoicesHere } from './use-voices-here';
+import { type Picked, type PickerProps, VoiceList } from './voice-list';
 
 const SPEAKERS = ['voice', 'self'] as const;
 const SPEAKER_NAMES: Record<(typeof SPEAKERS)[number], string> = {
@@ -20,8 +28,8 @@ export interface VoiceChoiceProps {
   onChange: (choice: SpeechChoice) => void;
   /** Those that a voice is chosen for. */
   languages: readonly Language[];
-  /** Whether the voices are heard side by side. */
-  aloud?: boolean;
+  /** How the studio's words are said, where the voices are heard side by side. */
+  aloud?: readonly SaidWord[];
 }
 
 interface Voices {
@@ -53,21 +61,26 @@ export function VoiceChoice({ choice, onChange, languages, aloud }: VoiceChoiceP
     await attempt(async () => onChange(await ask(CALLS.chooseVoice, { body: wish })));
     setWished((latest) => (latest === wish ? null : latest));
   };
-  const Picker = aloud ? VoiceList : VoiceSelect;
+  const here = useVoicesHere();
+  const pickerOf = (language: Language): PickerProps => ({
+    label: `Voice in ${LANGUAGE_NAMES[language]}`,
+    language,
+    value: { machine: voiceIn(shown, language), device: shown.deviceVoices[language] },
+    offers: offers.filter((offer) => offer.languages.includes(language)),
+    here: here.filter((v) => v.languages.includes(language)).map(({ name }) => name),
+    onChange: (picked) => change(withVoice(shown, language, picked)),
+  });
   const names = new Map(offers.map(({ id, name }) => [id, name]));
   const failed = troubled.filter((id) => Object.values(shown.voices).includes(id));
   return (
     <>
-      {languages.map((language) => (
-        <Picker
-          key={language}
-          label={`Voice in ${LANGUAGE_NAMES[language]}`}
-          language={language}
-          value={voiceIn(shown, language)}
-          offers={offers.filter((offer) => offer.languages.includes(language))}
-          onChange={(id) => change({ ...shown, voices: { ...shown.voices, [language]: id } })}
-        />
-      ))}
+      {languages.map((language) =>
+        aloud ? (
+          <VoiceList key={language} {...pickerOf(language)} words={aloud} />
+        ) : (
+          <VoiceSelect key={language} {...pickerOf(language)} />
+        ),
+      )}
       <Choice
         label="Who says the words"
         value={shown.speaksSelf ? 'self' : 'voice'}
@@ -100,18 +113,46 @@ export function VoiceChoice({ choice, onChange, languages, aloud }: VoiceChoiceP
   );
 }
 
-const usual = VOICES as readonly VoiceId[];
+/** A choice with another voice in a language. */
+function withVoice(choice: SpeechChoice, language: Language, picked: Picked): SpeechChoice {
+  const { [language]: _, ...deviceVoices } = choice.deviceVoices;
+  if ('device' in picked) {
+    return { ...choice, deviceVoices: { ...deviceVoices, [language]: picked.device } };
+  }
+  return { ...choice, deviceVoices, voices: { ...choice.voices, [language]: picked.machine } };
+}
 
-function VoiceSelect({ label, value, offers, onChange }: PickerProps) {
+const usual = VOICES as readonly VoiceId[];
+/** Goes before the name of a voice of the device; no voice of the machine has a space in what it is known by. */
+const OF_DEVICE = 'device ';
+
+function VoiceSelect({ label, value, offers, here, onChange }: PickerProps) {
   const ids = offers.length > 0 ? offers.map(({ id }) => id) : usual;
+  const own =
+    value.device === undefined || here.includes(value.device) ? here : [...here, value.device];
   return (
     <Choice
       label={label}
-      value={value}
-      options={ids.includes(value) ? ids : [...ids, value]}
-      names={Object.fromEntries(offers.map(({ id, name }) => [id, name]))}
-      onChange={onChange}
-      width="w-36"
+      value={value.device === undefined ? value.machine : `${OF_DEVICE}${value.device}`}
+      options={[
+        ...(ids.includes(value.machine) ? ids : [...ids, value.machine]),
+        ...own.map((name) => `${OF_DEVICE}${name}`),
+      ]}
+      names={{
+        ...Object.fromEntries(offers.map(({ id, name }) => [id, name])),
+        ...Object.fromEntries(
+          own.map((name) => [
+            `${OF_DEVICE}${name}`,
+            here.includes(name) ? name : `${name}, not on this device`,
+          ]),
+        ),
+      }}
+      onChange={(id) =>
+        onChange(
+          id.startsWith(OF_DEVICE) ? { device: id.slice(OF_DEVICE.length) } : { machine: id },
+        )
+      }
+      width="w-44"
     />
   );
 }

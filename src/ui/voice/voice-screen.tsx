@@ -76,7 +76,7 @@ export function VoiceScreen({ choice, talk, recordings, words, forgetTalk }: Voi
           Who speaks your cues
         </h2>
         <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-3">
-          <VoiceChoice choice={chosen} onChange={setChosen} languages={LANGUAGES} aloud />
+          <VoiceChoice choice={chosen} onChange={setChosen} languages={LANGUAGES} aloud={words} />
         </div>
       </section>
 

@@ -8,6 +8,7 @@ import { musicOf } from '@/server/music/music';
 import { openLog, parkedLastTime } from '@/server/runs';
 import { roll } from '@/server/sessions/register';
 import { getSession } from '@/server/sessions/sessions';
+import { saidWords } from '@/server/speech/said-words';
 import { speechChoice } from '@/server/speech/teacher-speech';
 import { LeadScreen } from '@/ui/lead/lead-screen';
 import { requireTeacher } from '../../auth';
@@ -37,6 +38,7 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
       log={{ id: log.id, events: log.events, leader: log.leader, now: now() }}
       moves={await movesForClass(db(), teacher, session.classId)}
       speech={await speechChoice(db(), teacher)}
+      words={await saidWords(db(), teacher)}
       pieces={await musicOf(db(), teacher)}
       parkedBefore={(await parkedLastTime(db(), teacher, session)).map((q) => q.note)}
     />

@@ -34,7 +34,7 @@ export default async function ComposePage({
     studioBook(db(), teacher),
     roomOf(db(), teacher, { classId: id, zone: teacher.timeZone, now: now() }),
     talkOfTeacher(db(), teacher),
-    speakerOf(db(), teacher),
+    speakerOf(db(), teacher, undefined, { device: 'as chosen' }),
   ]);
   const lengths = await knownLengths(stored.plan, book, speaker, {
     room: room.people.map((p) => p.met),
@@ -51,6 +51,7 @@ export default async function ComposePage({
       talk={talk}
       lengths={lengths}
       voices={speaker.voices}
+      onDevice={speaker.onDevice}
       lead={leadClassAction.bind(null, id)}
       taking={take === 'files' || take === 'film' ? take : undefined}
       openAt={placedSegments(stored.plan).find((p) => p.segment.id === segment)?.segment.id}

@@ -29,7 +29,7 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
   const resolved = resolve(plan, book);
   const met = room.people.map((p) => p.met);
   const talkingFactor = factorOf(await talkOfTeacher(db(), teacher), plan.rules.say);
-  const speaker = await speakerOf(db(), teacher);
+  const speaker = await speakerOf(db(), teacher, undefined, { device: 'as chosen' });
   const score = await compileMeasured(plan, book, speaker, { room: met, talkingFactor });
   return (
     <RunSheet

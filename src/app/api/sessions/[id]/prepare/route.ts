@@ -1,17 +1,19 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { prepareRun } from '@/server/runs';
+import { allSaid, prepareRun } from '@/server/runs';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { voice } from '@/server/speech/voice';
 import { answering } from '../../../handle';
 
 export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, now, request }) => {
   const machine = await voice();
-  const asking = { urgency: 'prepared', signal: request.signal } as const;
+  const { wordsPerMinute, deviceVoices: device = {} } = body;
+  const asking = { urgency: 'prepared', signal: request.signal, device } as const;
   const speaker = await speakerOf(db(), teacher, machine, asking);
   const talk = await talkOfTeacher(db(), teacher);
-  const { wordsPerMinute } = body;
   const saying = { speaker, talk, teacherId: teacher.id, wordsPerMinute };
   const scores = await prepareRun(db(), teacher, { sessionId: id, now, ...saying });
-  return { scores, voice: machine !== null, now };
+  const said = allSaid([scores.score, scores.easier]);
+  const unmeasured = said.filter((utterance) => !speaker.isMeasured(utterance));
+  return { scores, unmeasured, voice: machine !== null, now };
 });
