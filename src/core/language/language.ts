@@ -63,6 +63,11 @@ export interface LanguageSpeech {
    * list that grows by what is heard.
    */
   respelt: readonly (readonly [written: RegExp, spoken: string])[];
+  /**
+   * Where a calm voice rests for a moment, since the word that follows must not be missed: a side, or what is never
+   * done. It matches the place before the word, in the middle of a sentence only.
+   */
+  important: RegExp;
   /** Numbers whose second syllable carries the stress; all others are counted by their first. */
   secondSyllable: readonly string[];
   /** A written word in small letters as it is heard, and how many of its vowel groups are silent. */

@@ -2,12 +2,15 @@ import { LIBRARY } from '@library';
 import { describe, expect, it } from 'vitest';
 import {
   asSpoken,
+  estimateIn,
   estimateSpeech,
   measuredMeter,
   notingMeter,
   rememberingMeter,
+  restsIn,
   SLOWEST_VOICE,
   utteranceKey,
+  withRests,
 } from '.';
 import { syllables } from './estimate';
 
@@ -36,6 +39,29 @@ describe('the estimate of spoken length', () => {
       estimateSpeech('Well done', 'en', 150),
     );
     expect(asSpoken('Well done 🧘‍♀️👍🏽 everybody', 'en')).toBe('Well done everybody');
+  });
+
+  it.each([
+    ['Now the left side.', 'en', 'Now the |left side.'],
+    ['Now the other side.', 'en', 'Now the |other side.'],
+    ['Left side first. Then your right.', 'en', 'Left side first. Then your |right.'],
+    ['The fingers never press, right?', 'en', 'The fingers |never press, right?'],
+    ['Never on the eyes.', 'en', 'Never on the eyes.'],
+    ['That is right.', 'en', 'That is right.'],
+    ['Jetzt die andere Seite, nie fest.', 'de', 'Jetzt die |andere Seite, nie fest.'],
+    ['Den Kopf nach links drehen.', 'de', 'Den Kopf nach |links drehen.'],
+    ['Das ist rechtzeitig.', 'de', 'Das ist rechtzeitig.'],
+  ] as const)('has a rest before what must not be missed: %s', (text, language, rested) => {
+    expect(withRests(text, language, '|')).toBe(rested);
+    expect(restsIn(text, language)).toBe(rested.split('|').length - 1);
+  });
+
+  it('takes the time of a rest, in the voices that rest', () => {
+    const longer = (voices: Partial<Record<'en', string>>) =>
+      estimateIn(voices)('Now the left side.', 'en', 150) -
+      estimateIn(voices)('Now the loft side.', 'en', 150);
+    expect(longer({})).toBe(225);
+    expect(longer({ en: 'warm' })).toBe(0);
   });
 
   it('is nothing for nothing said', () => expect(estimateSpeech(' … ', 'en', 150)).toBe(0));

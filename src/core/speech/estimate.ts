@@ -1,5 +1,5 @@
 import { FEATURES, LANGUAGE_DATA, type Language, type LanguageSpeech } from '../language';
-import { SLOWEST_VOICE, type SpeechMeter, withoutEmoji } from './speech';
+import { restsIn, SLOWEST_VOICE, type SpeechMeter, withoutEmoji } from './speech';
 import { spelledOut } from './spelled';
 import { USUAL_VOICE, type VoiceId } from './voices';
 
@@ -30,6 +30,9 @@ export function featuresOf(text: string, language: Language): number[] {
   return [1, spoken, letters, commas, sentences];
 }
 
+/** How long the usual program rests before a word that must not be missed, in ms (measured). */
+const REST_MS = 225;
+
 /** Ms for each feature, as `LanguageSpeech.ms`, of voices that speak otherwise than the usual one. */
 const OWN_PACE: Partial<Record<VoiceId, Partial<Record<Language, LanguageSpeech['ms']>>>> = {
   warm: { en: { base: 597, syllable: 40, letter: 47, comma: 304, sentence: 603 } },
@@ -46,7 +49,11 @@ export const estimateIn =
     const features = featuresOf(text, language);
     const own = OWN_PACE[voices[language] ?? USUAL_VOICE]?.[language];
     const coefficients = own ?? LANGUAGE_DATA[language].speech.ms;
-    const ms = FEATURES.reduce((sum, name, i) => sum + coefficients[name] * (features[i] ?? 0), 0);
+    const said = FEATURES.reduce(
+      (sum, name, i) => sum + coefficients[name] * (features[i] ?? 0),
+      0,
+    );
+    const ms = said + (own ? 0 : REST_MS * restsIn(text, language));
     return Math.round((ms * REFERENCE_RATE) / Math.max(SLOWEST_VOICE, wordsPerMinute));
   };
 

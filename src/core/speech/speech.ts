@@ -1,5 +1,5 @@
 import { LANGUAGE_DATA, type Language } from '../language';
-import { MOST_EARLY_MS, type Sound, stressedOnsetMs } from '../sound';
+import { MOST_EARLY_MS, type Sound, stressedBeatMs } from '../sound';
 import { inWords } from './spelled';
 
 /** Length of a text spoken in a language at a rate in words a minute, in whole ms. */
@@ -37,6 +37,14 @@ export const asSpoken = (text: string, language: Language): string =>
     (spoken, [written, respelt]) => spoken.replace(written, respelt),
     inWords(withoutEmoji(text), language),
   );
+
+/** A text with a sign wherever a calm voice rests for a moment, before a word that must not be missed. */
+export const withRests = (text: string, language: Language, sign: string): string =>
+  text.replace(LANGUAGE_DATA[language].speech.important, sign);
+
+/** How often a calm voice rests in a text before a word that must not be missed. */
+export const restsIn = (text: string, language: Language): number =>
+  text.match(LANGUAGE_DATA[language].speech.important)?.length ?? 0;
 
 /** A meter that notes every text it is asked for, so that all of them can be measured at once. */
 export function notingMeter(meter: SpeechMeter): { meter: SpeechMeter; asked: Utterance[] } {
@@ -87,9 +95,9 @@ export function rememberingMeter(meter: SpeechMeter): SpeechMeter {
   };
 }
 
-/** How long before its beat a spoken count begins, in whole ms, so that its stressed vowel is on the beat. */
+/** How long before its beat a spoken count begins, in whole ms, so that people hear it on the beat. */
 export const earlyMs = (sound: Sound, { text, language }: Pick<Utterance, 'text' | 'language'>) =>
   Math.min(
     MOST_EARLY_MS,
-    stressedOnsetMs(sound, LANGUAGE_DATA[language].speech.secondSyllable.includes(text) ? 1 : 0),
+    stressedBeatMs(sound, LANGUAGE_DATA[language].speech.secondSyllable.includes(text) ? 1 : 0),
   );

@@ -230,6 +230,14 @@ describe('files', () => {
       'title=a\\=b\\; \\#c\\\\d [CHAPTER]',
       '',
     ]);
+    const later = [...chapters, { startMs: 3_670_501, endMs: 3_680_000, name: 'Last' }];
+    expect(chapterMetadata(later, head(), 'comments').split('\n').slice(3)).toEqual([
+      'CHAPTER000=00:00:00.000',
+      'CHAPTER000NAME=a\\=b\\; \\#c\\\\d [CHAPTER]',
+      'CHAPTER001=01:01:10.501',
+      'CHAPTER001NAME=Last',
+      '',
+    ]);
   });
 });
 

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, expect, it } from 'vitest';
 import type { Language } from '@/core/language';
-import { asSpoken, wavMs } from '@/core/speech';
+import type { Sound } from '@/core/sound';
+import { asSpoken, soundOf, wavMs } from '@/core/speech';
 import { espeak, Unspeakable } from './engine';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-espeak-'));
@@ -33,6 +34,39 @@ it('takes the word of a program that ends without having read what it was given'
   const spoken = engine?.render({ text, language: 'en', wordsPerMinute: 150 }, 'plain');
   await expect(spoken).rejects.toThrow('espeak-ng ended with 3: no voice');
 });
+
+/** The longest silence within a sound, in ms. */
+function longestSilence({ samples, rate }: Sound): number {
+  const hop = Math.round(rate / 200);
+  const loud = Array.from({ length: Math.floor(samples.length / hop) }, (_, i) =>
+    samples.subarray(i * hop, (i + 1) * hop).some((s) => Math.abs(s) > 0.004),
+  );
+  const within = loud.slice(loud.indexOf(true), loud.lastIndexOf(true));
+  const runs = within
+    .map((is) => (is ? ' ' : '.'))
+    .join('')
+    .split(' ');
+  return 5 * Math.max(...runs.map((run) => run.length));
+}
+
+it.each([
+  ['en', 'Now the left side.', 'Now the easy side.'],
+  ['en', 'Turn your head to the right.', 'Turn your head to the door.'],
+  ['de', 'Jetzt die linke Seite.', 'Jetzt die kurze Seite.'],
+] as const)(
+  'rests before a word that must not be missed: %s, %s',
+  async (language, text, other) => {
+    const engine = await espeak();
+    const silence = async (said: string) => {
+      const wav = await engine?.render({ text: said, language, wordsPerMinute: 150 }, 'plain');
+      if (!wav) throw new Error('espeak-ng is missing; "npm test" installs it.');
+      return longestSilence(soundOf(wav));
+    };
+    expect(await silence(text)).toBeGreaterThanOrEqual(120);
+    expect(await silence(text)).toBeLessThanOrEqual(260);
+    expect(await silence(other)).toBeLessThan(80);
+  },
+);
 
 it.each([
   ['letters with dots', 'A.'.repeat(120), 'en'],

@@ -7,6 +7,7 @@ import {
   VOICES,
   type VoiceId,
   type VoiceOffer,
+  withRests,
   withTrueLength,
 } from '@/core/speech';
 
@@ -101,9 +102,15 @@ export function speaking(
     child.stdin.end(input);
   });
 }
-/** Names the list of respelt words, so that what was kept of another list is rendered afresh. */
+/** How the program is told to rest for a moment: two of its own short pauses, some 0.2 s. */
+const REST = '[[_:_:]] ';
+
+/** Names the list of respelt words and of rests, so that what was kept of another list is rendered afresh. */
 function respelling(): string {
-  const words = LANGUAGES.flatMap((l) => LANGUAGE_DATA[l].speech.respelt.map(String));
+  const words = LANGUAGES.flatMap((l) => {
+    const { respelt, important } = LANGUAGE_DATA[l].speech;
+    return [...respelt.map(String), `${important}${REST}`];
+  });
   return createHash('sha256').update(words.join()).digest('hex').slice(0, 8);
 }
 
@@ -150,7 +157,7 @@ export async function espeak(): Promise<SpeechEngine | null> {
     render: async ({ text, language, wordsPerMinute }, voice, how) => {
       const rate = String(Math.round(wordsPerMinute * RATE_PER_WORD));
       const args = ['-v', language + variantOf(voice), '-s', rate, '-z', '-b', '1'];
-      const spoken = plainText(asSpoken(text, language));
+      const spoken = withRests(plainText(asSpoken(text, language)), language, REST);
       return wavFrom(await speaking(['espeak-ng', ...args, '--stdin', '--stdout'], spoken, how));
     },
   };

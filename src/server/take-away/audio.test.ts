@@ -137,7 +137,7 @@ describe.each(Object.keys(PLANS))('the sound of %s', (name) => {
     });
   });
 
-  it('has the stressed vowel of every count on its beat, as far as there is room before it', async () => {
+  it('has every count where it is heard on its beat, as far as there is room before it', async () => {
     const speak = await speaks(db(), teacher, {});
     let free = 0;
     let early = 0;

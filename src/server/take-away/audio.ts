@@ -217,7 +217,11 @@ async function encoded(
   try {
     await writeFile(
       file('chapters'),
-      chapterMetadata(within(chaptersOf(worded, language), part), { name, language, notes: [] }),
+      chapterMetadata(
+        within(chaptersOf(worded, language), part),
+        { name, language, notes: [] },
+        as === 'opus' ? 'comments' : 'sections',
+      ),
     );
     await writeFile(file('cover.png'), await cover(worded));
     if (as === 'mp3') {

@@ -19,6 +19,8 @@ export const speech: LanguageSpeech = {
     [/\bsh+\b/gi, 'shush'],
     [/\bmm+\b/gi, 'hmm'],
   ],
+  important:
+    /(?<=\b(?:the|your|to|with|on|from) )(?=(?:left|right|other (?:side|direction))\b)|(?<=\p{L} )(?=never\b)/giu,
   secondSyllable: ['eleven'],
   heard: (word) => {
     const joined = word.replace(COMPOUND, '$1');
