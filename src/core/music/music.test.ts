@@ -1,7 +1,7 @@
 import { RUNS } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { limited, louder, loudnessOf, truePeakOf } from '../sound';
+import { limited, louder, loudnessOf, truePeakOf, type Window } from '../sound';
 import {
   asFactor,
   BEDS,
@@ -182,17 +182,24 @@ describe('pieces one after the other', () => {
   });
 });
 
-async function* cut(samples: Float32Array, sizes: readonly number[]) {
+/** @param alone whether each stretch is of one sound, in turn */
+async function* cut(
+  samples: Float32Array,
+  sizes: readonly number[],
+  alone: readonly boolean[] = [false],
+): AsyncGenerator<Window> {
   for (let at = 0, i = 0; at < samples.length; i++) {
     const size = sizes[i % sizes.length] ?? 1;
-    yield samples.slice(at, at + size);
+    yield { samples: samples.slice(at, at + size), alone: alone[i % alone.length] ?? false };
     at += size;
   }
 }
 
-async function whole(windows: AsyncIterable<Float32Array>): Promise<number[]> {
+async function whole(windows: AsyncIterable<Float32Array | Window>): Promise<number[]> {
   const all: number[] = [];
-  for await (const window of windows) all.push(...window);
+  for await (const window of windows) {
+    all.push(...('samples' in window ? window.samples : window));
+  }
   return all;
 }
 
@@ -240,8 +247,9 @@ describe('music under what is heard', () => {
   it('closes what it reads where nobody reads on', async () => {
     const { closed, open } = opened();
     const under = { rate, fromMs: 0, pieces: [piece], points, underDb: 20, open };
-    for await (const window of withMusic(cut(new Float32Array(10_000), [1000]), under)) {
-      if (window.some((s) => s !== 0)) break;
+    for await (const window of withMusic(cut(new Float32Array(10_000), [1000], [true]), under)) {
+      expect(window.alone).toBe(!window.samples.some((s) => s !== 0));
+      if (window.samples.some((s) => s !== 0)) break;
     }
     expect(closed).toEqual([piece]);
   });
@@ -255,10 +263,17 @@ describe('peaks held over windows', () => {
       maxLength: 1200,
     });
     const sizes = fc.array(fc.integer({ min: 128, max: 500 }), { minLength: 1, maxLength: 4 });
+    const alone = fc.array(fc.boolean(), { minLength: 1, maxLength: 4 });
     await fc.assert(
-      fc.asyncProperty(all, sizes, async (list, size) => {
-        const samples = Float32Array.from(list);
-        const got = await whole(limited(cut(samples, size), rate));
+      fc.asyncProperty(all, sizes, alone, async (list, size, alones) => {
+        // What is one sound alone is never too high.
+        let [at, window] = [0, 0];
+        const samples = Float32Array.from(list, (s) => {
+          if (at === size[window % size.length]) [at, window] = [0, window + 1];
+          at++;
+          return alones[window % alones.length] ? s / 10 : s;
+        });
+        const got = await whole(limited(cut(samples, size, alones), rate));
         const ought = louder({ samples, rate }, 0).samples;
         expect(got).toHaveLength(samples.length);
         got.forEach((s, i) => {

@@ -1,3 +1,4 @@
+import type { Window } from '../sound';
 import { asFactor, type LevelPoint, levelAt } from './ducking';
 import { fadeAt, type PlayedPiece } from './pieces';
 
@@ -26,16 +27,17 @@ const LEVEL_S = 0.01;
 
 /** Puts music under what is heard, window by window. What is read is closed, however it ends. */
 export async function* withMusic(
-  windows: AsyncIterable<Float32Array>,
+  windows: AsyncIterable<Window>,
   { rate, fromMs, pieces, points, underDb, open }: Under,
-): AsyncGenerator<Float32Array> {
+): AsyncGenerator<Window> {
   const sounding = new Map<PlayedPiece, MusicReader>();
   const begun = new Set<PlayedPiece>();
   const sampleOf = (ms: number) => Math.round(((ms - fromMs) * rate) / 1000);
   let at = 0;
   try {
-    for await (const window of windows) {
+    for await (const { samples: window, alone } of windows) {
       const end = at + window.length;
+      let played = false;
       for (const piece of pieces) {
         const [first, last] = [sampleOf(piece.fromMs), sampleOf(piece.toMs)];
         if (last <= at || first >= end) continue;
@@ -46,6 +48,7 @@ export async function* withMusic(
         }
         const reader = sounding.get(piece);
         if (!reader) continue;
+        played = true;
         const to = Math.min(last, end);
         const samples = await reader.read(to - from);
         const gain = (i: number) => {
@@ -67,7 +70,7 @@ export async function* withMusic(
         }
       }
       at = end;
-      yield window;
+      yield { samples: window, alone: alone && !played };
     }
   } finally {
     for (const reader of sounding.values()) reader.close();

@@ -1,4 +1,5 @@
 import { HIGHEST_DBTP, louder, MOST_BETWEEN } from './loudness';
+import type { Window } from './mix';
 
 /** So much before and after a piece is looked at, in seconds: longer than a peak is made softer on each side. */
 const BESIDE_S = 0.016;
@@ -20,21 +21,17 @@ function isLow(samples: Float32Array): boolean {
  * @see HIGHEST_DBTP
  */
 export async function* limited(
-  windows: AsyncIterable<Float32Array>,
+  windows: AsyncIterable<Window>,
   rate: number,
 ): AsyncGenerator<Float32Array> {
   const beside = Math.round(BESIDE_S * rate);
   const size = Math.round(PIECE_S * rate);
-  let before = new Float32Array(0);
-  let now: Float32Array | null = null;
-  const held = (window: Float32Array, after: Float32Array): Float32Array => {
-    const from = before.length;
-    const all = new Float32Array(from + window.length + after.length);
-    all.set(before);
-    all.set(window, from);
-    all.set(after, from + window.length);
-    before = all.slice(Math.max(0, from + window.length - beside), from + window.length);
-    const out = all.slice(from, from + window.length);
+  let before: Window = NOTHING;
+  const held = (window: Window, after: Window): Float32Array => {
+    const earlier = before.samples.subarray(-beside);
+    const all = joined(earlier, window.samples, after.samples.subarray(0, beside));
+    const from = earlier.length;
+    const out = window.samples.slice();
     for (let at = 0; at < out.length; at += size) {
       const first = Math.max(0, from + at - beside);
       const end = Math.min(out.length, at + size);
@@ -45,9 +42,29 @@ export async function* limited(
     }
     return out;
   };
+  /** What is softened on one side of a border is softened on the other too. */
+  const made = (window: Window, after: Window) => {
+    const asIs = before.alone && window.alone && after.alone;
+    const samples = asIs ? window.samples : held(window, after);
+    before = window;
+    return samples;
+  };
+  let now: Window | null = null;
   for await (const window of windows) {
-    if (now) yield held(now, window.subarray(0, beside));
+    if (now) yield made(now, window);
     now = window;
   }
-  if (now) yield held(now, new Float32Array(0));
+  if (now) yield made(now, NOTHING);
+}
+
+const NOTHING: Window = { samples: new Float32Array(0), alone: true };
+
+function joined(...parts: readonly Float32Array[]): Float32Array {
+  const all = new Float32Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return all;
 }

@@ -37,8 +37,20 @@ describe('mixing', () => {
           sound: async () => (samples.length ? { samples, rate } : null),
         }));
         const is: number[] = [];
-        for await (const window of mixed(given, { rate, totalMs })) is.push(...window);
+        let summed = false;
+        for await (const { samples, alone } of mixed(given, { rate, totalMs })) {
+          is.push(...samples);
+          summed ||= !alone;
+        }
         expect(is).toEqual([...ought]);
+        const ends = placed.map(({ startMs, samples }) => {
+          const from = Math.round((startMs * rate) / 1000);
+          return { from, to: Math.min(ought.length, from + samples.length) };
+        });
+        const overlap = ends.some((a, i) =>
+          ends.slice(i + 1).some((b) => Math.max(a.from, b.from) < Math.min(a.to, b.to)),
+        );
+        expect(summed).toBe(overlap);
       }),
       { numRuns: RUNS / 4 },
     );

@@ -44,6 +44,13 @@ export function atRate({ samples, rate }: Sound, wanted: number): Sound {
   return { samples: made, rate: wanted };
 }
 
+/** A stretch of a mix. */
+export interface Window {
+  samples: Float32Array;
+  /** Nothing in it is a sum of sounds, so that nothing in it is higher than its sounds are themselves. */
+  alone: boolean;
+}
+
 /**
  * Mixes sounds, one window of a second after the other.
  * @param placed in the order of their beginnings
@@ -52,7 +59,7 @@ export function atRate({ samples, rate }: Sound, wanted: number): Sound {
 export async function* mixed(
   placed: readonly Placed[],
   { rate, totalMs }: { rate: number; totalMs: number },
-): AsyncGenerator<Float32Array> {
+): AsyncGenerator<Window> {
   const whole = Math.round((totalMs * rate) / 1000);
   const size = Math.round(WINDOW_S * rate);
   let next = 0;
@@ -69,15 +76,19 @@ export async function* mixed(
       const from = Math.round((startMs * rate) / 1000);
       sounding.push({ from, samples: atRate(sound, rate).samples, volume: p.volume ?? 1 });
     }
+    let [alone, over] = [true, 0];
     for (const { from, samples, volume } of sounding) {
       const first = Math.max(at, from);
       const last = Math.min(end, from + samples.length);
+      if (first >= last) continue;
+      if (volume > 1 || first < over) alone = false;
+      over = Math.max(over, last);
       for (let i = first; i < last; i++) {
         window[i - at] = (window[i - at] ?? 0) + volume * (samples[i - from] ?? 0);
       }
     }
     sounding = sounding.filter(({ from, samples }) => from + samples.length > end);
-    yield window;
+    yield { samples: window, alone };
   }
 }
 

@@ -79,32 +79,37 @@ export function plainText(
 const ffmeta = (text: string): string =>
   text.replace(/\s+/g, ' ').replace(/[=;#\\]/g, (sign) => `\\${sign}`);
 
-/**
- * Title and chapters as the program that makes audio files reads them.
- * @param as sections of their own; or comments, as Ogg files have them ("CHAPTERxxx" of the Vorbis comments): of sections
- * the program makes comments that are a second late where a chapter begins in the later half of one
- */
-export const chapterMetadata = (
-  chapters: readonly Chapter[],
-  { name, language }: Head,
-  as: 'sections' | 'comments' = 'sections',
-): string =>
+/** Title and chapters as the program that makes audio files reads them. */
+export const chapterMetadata = (chapters: readonly Chapter[], { name, language }: Head): string =>
   [
     ';FFMETADATA1',
     `title=${ffmeta(name)}`,
     `language=${language}`,
-    ...chapters.flatMap(({ startMs, endMs, name: title }, i) => {
-      if (as === 'comments') {
-        const comment = `CHAPTER${String(i).padStart(3, '0')}`;
-        return [`${comment}=${stamp(startMs, '.')}`, `${comment}NAME=${ffmeta(title)}`];
-      }
-      return [
-        '[CHAPTER]',
-        'TIMEBASE=1/1000',
-        `START=${startMs}`,
-        `END=${endMs}`,
-        `title=${ffmeta(title)}`,
-      ];
-    }),
+    ...chapters.flatMap(({ startMs, endMs, name: title }) => [
+      '[CHAPTER]',
+      'TIMEBASE=1/1000',
+      `START=${startMs}`,
+      `END=${endMs}`,
+      `title=${ffmeta(title)}`,
+    ]),
     '',
   ].join('\n');
+
+/**
+ * Title and chapters as Ogg files have them, by name ("CHAPTERxxx" among the Vorbis comments). The program makes them of
+ * chapters too, but a second late where one begins in the later half of a second.
+ */
+export const chapterComments = (
+  chapters: readonly Chapter[],
+  { name, language }: Head,
+): [name: string, value: string][] => [
+  ['title', inHead(name)],
+  ['language', language],
+  ...chapters.flatMap(({ startMs, name: title }, i): [string, string][] => {
+    const chapter = `CHAPTER${String(i).padStart(3, '0')}`;
+    return [
+      [chapter, stamp(startMs, '.')],
+      [`${chapter}NAME`, inHead(title)],
+    ];
+  }),
+];

@@ -13,6 +13,7 @@ import { USUAL_SOUNDS } from '../speech';
 import {
   type Caption,
   captionsOf,
+  chapterComments,
   chapterMetadata,
   chaptersOf,
   chapterVtt,
@@ -231,12 +232,13 @@ describe('files', () => {
       '',
     ]);
     const later = [...chapters, { startMs: 3_670_501, endMs: 3_680_000, name: 'Last' }];
-    expect(chapterMetadata(later, head(), 'comments').split('\n').slice(3)).toEqual([
-      'CHAPTER000=00:00:00.000',
-      'CHAPTER000NAME=a\\=b\\; \\#c\\\\d [CHAPTER]',
-      'CHAPTER001=01:01:10.501',
-      'CHAPTER001NAME=Last',
-      '',
+    expect(chapterComments(later, head({ name: 'x;\ny' }))).toEqual([
+      ['title', 'x; y'],
+      ['language', 'en'],
+      ['CHAPTER000', '00:00:00.000'],
+      ['CHAPTER000NAME', 'a=b; #c\\d [CHAPTER]'],
+      ['CHAPTER001', '01:01:10.501'],
+      ['CHAPTER001NAME', 'Last'],
     ]);
   });
 });

@@ -8,6 +8,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { promisify } from 'node:util';
 import { renderAsync } from '@resvg/resvg-js';
+import { LRUCache } from 'lru-cache';
 import { Refusal } from '@/core/calls';
 import type { PhaseName } from '@/core/class';
 import { coverSvg } from '@/core/film';
@@ -21,9 +22,10 @@ import {
   type Placed,
   type Sound,
 } from '@/core/sound';
-import { earlyMs, shaped, soundOf, type Utterance, wavHeader } from '@/core/speech';
+import { earlyMs, shaped, soundOf, type Utterance, utteranceKey, wavHeader } from '@/core/speech';
 import {
   type AudioFormat,
+  chapterComments,
   chapterMetadata,
   chaptersOf,
   heardOf,
@@ -56,7 +58,7 @@ const KILOBITS: Record<Packed, number> = { mp3: 64, m4a: 64, opus: 32 };
 const ENCODED: Record<Packed, readonly string[]> = {
   mp3: ['-c:a', 'libmp3lame', '-compression_level', '7', '-write_xing', '0', '-f', 'mp3'],
   // The coder that it has besides takes five times as long.
-  m4a: ['-c:a', 'aac', '-aac_coder', 'fast', '-movflags', '+faststart', '-f', 'ipod'],
+  m4a: ['-c:a', 'aac', '-aac_coder', 'fast', '-f', 'ipod'],
   opus: ['-c:a', 'libopus', '-compression_level', '2', '-f', 'ogg'],
 };
 /** Title, chapters and cover, of the second and third thing that is read. */
@@ -65,6 +67,8 @@ const COVER = ['-map', '2:v', '-c:v', 'copy', '-disposition:v:0', 'attached_pic'
 const UNTOLD = ['-id3v2_version', '0', '-map_metadata', '-1'];
 /** As little sound as a file can have. */
 const MOMENT = ['-f', 'lavfi', '-t', '0.1', '-i', `anullsrc=r=${RATE}:cl=mono`];
+/** Copies sound that is packed, with its title, chapters and cover before it. */
+const WITH_ALL = ['-c:a', 'copy', ...TOLD, ...COVER, '-movflags', '+faststart', '-f', 'ipod'];
 /** Its beginning is written last, so that it is sent once it is whole. */
 const WHOLE_FIRST: ReadonlySet<Packed> = new Set(['m4a']);
 export const AUDIO_TYPES: Record<AudioFormat, string> = {
@@ -87,6 +91,8 @@ export interface AskedAudio {
   signal: AbortSignal;
 }
 
+/** Counts come again and again: so many sounds are kept while a class is made, a few megabytes. */
+const MOST_SOUNDS = 60;
 const making = new Set<string>();
 const run = promisify(execFile);
 
@@ -121,10 +127,16 @@ export async function soundOfClass(
     return made;
   };
   const speak = await speaks(db, teacher, { urgency: 'prepared', signal });
+  const kept = new LRUCache<string, Sound>({ max: MOST_SOUNDS });
   const said = async (utterance: Utterance) => {
+    const key = utteranceKey(utterance);
+    const known = kept.get(key);
+    if (known) return known;
     try {
       const { wav } = await speak(utterance);
-      return shaped(soundOf(wav), sounds.heardOn);
+      const sound = shaped(soundOf(wav), sounds.heardOn);
+      kept.set(key, sound);
+      return sound;
     } catch (problem) {
       // Compose tells which cue cannot be said; the class goes on without it, here as on the stage.
       if (problem instanceof Refusal && problem.code === 'unspeakable') return null;
@@ -133,12 +145,18 @@ export async function soundOfClass(
   };
   const whole = heardOf(score, { counts, sounds });
   const heard = within(whole, part);
+  const earlies = new WeakMap<Sound, number>();
+  const earlyOf = (sound: Sound, says: Utterance) => {
+    const early = earlies.get(sound) ?? earlyMs(sound, says);
+    earlies.set(sound, early);
+    return early;
+  };
   const placed = heard.map((one): Placed => {
     const { startMs, volume } = one;
     if ('mark' in one) return { startMs, volume, sound: async () => markOf(one.mark) };
     const { says, count, freeMs } = one;
     const early = count && {
-      earlyMs: (sound: Sound) => Math.min(freeMs, earlyMs(sound, says)),
+      earlyMs: (sound: Sound) => Math.min(freeMs, earlyOf(sound, says)),
     };
     return { startMs, volume, sound: () => said(says), ...early };
   });
@@ -213,22 +231,17 @@ async function encoded(
   const whole = WHOLE_FIRST.has(as);
   const about = ['-f', 'ffmetadata', '-i', file('chapters'), '-i', file('cover.png')];
   const rate = ['-b:a', `${KILOBITS[as]}k`];
+  const chapters = within(chaptersOf(worded, language), part);
+  const head = { name, language, notes: [] };
+  const ffmpeg = (...given: readonly string[]) =>
+    run('ffmpeg', ['-nostdin', '-v', 'error', ...given], { signal });
   let tag: Uint8Array = NO_BYTES;
   try {
-    await writeFile(
-      file('chapters'),
-      chapterMetadata(
-        within(chaptersOf(worded, language), part),
-        { name, language, notes: [] },
-        as === 'opus' ? 'comments' : 'sections',
-      ),
-    );
+    await writeFile(file('chapters'), chapterMetadata(chapters, head));
     await writeFile(file('cover.png'), await cover(worded));
     if (as === 'mp3') {
       const moment = [...MOMENT, ...about, '-map', '0:a', ...TOLD, ...COVER];
-      await run('ffmpeg', ['-v', 'error', ...moment, ...rate, ...ENCODED.mp3, file('moment')], {
-        signal,
-      });
+      await ffmpeg(...moment, ...rate, ...ENCODED.mp3, file('moment'));
       tag = tagOf(await readFile(file('moment')));
     }
   } catch (problem) {
@@ -236,12 +249,16 @@ async function encoded(
     throw isMissing(problem) ? new Refusal('no-encoder') : problem;
   }
   const raw = ['-f', 's16le', '-ar', String(RATE), '-ac', '1', '-i', 'pipe:0'];
-  // A file that is sent while it is made begins with what was made before it; Opus has no usual place for a picture.
-  const told = { mp3: UNTOLD, m4a: [...TOLD, ...COVER], opus: TOLD }[as];
-  const args = [
-    ...['-v', 'error', ...raw, ...about, '-map', '0:a', ...told],
-    ...[...rate, ...ENCODED[as], whole ? file('sound') : 'pipe:1'],
-  ];
+  // What is told of the sound is put before it or after: with more than one thing to read, packing takes half as long
+  // again. Opus has no usual place for a picture.
+  const told = {
+    mp3: UNTOLD,
+    m4a: [],
+    opus: chapterComments(chapters, head).flatMap((comment) => ['-metadata', comment.join('=')]),
+  }[as];
+  // In pieces of some size: each packet by itself is a few hundred bytes, tens of thousands of times.
+  const out = ['-flush_packets', '0', whole ? file('sound') : 'pipe:1'];
+  const args = ['-v', 'error', ...raw, '-map', '0:a', ...told, ...rate, ...ENCODED[as], ...out];
   const child = spawn('ffmpeg', args, { stdio: ['pipe', 'pipe', 'pipe'] });
   let complaint = '';
   child.stderr.on('data', (part: Buffer) => {
@@ -276,7 +293,8 @@ async function encoded(
   try {
     // Sound that breaks off would end well all the same, only sooner.
     await Promise.all([feed, ended()]);
-    const sound = createReadStream(file('sound'));
+    await ffmpeg('-i', file('sound'), ...about, '-map', '0:a', ...WITH_ALL, file('whole'));
+    const sound = createReadStream(file('whole'));
     sound.once('close', done);
     await once(sound, 'open');
     return sound;
