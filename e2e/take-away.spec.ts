@@ -1,8 +1,13 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
+import { PHASES, type Plan } from '@/core/class';
+import { HANDS_FREE_RELEASE } from '@/core/move';
 import { wavMs } from '@/core/speech';
-import { addMove, axe, expect, openNewClass, storedPlan, test } from './harness';
+import { createClass } from '@/server/classes/classes';
+import { addParticipant, book } from '@/server/people/people';
+import { twoMinutes } from './counted';
+import { addMove, axe, expect, NOON, openNewClass, storedPlan, test } from './harness';
 
 async function openTakeAway(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More', exact: true }).click();
@@ -42,10 +47,10 @@ test('a class is taken away as sound and as captions, which a browser reads as t
   expect(sheet.name).toBe('long-o-twice-slowly.pdf');
   expect(sheet.bytes.subarray(0, 5).toString()).toBe('%PDF-');
 
-  await page.getByLabel('In the easier version').check();
+  await page.getByLabel('How it is done').selectOption('Easier, wherever a move has it');
   const easier = await savedBy(page, 'Save the words');
   expect(easier.name).toBe('long-o-twice-slowly-easier.en.vtt');
-  await page.getByLabel('In the easier version').uncheck();
+  await page.getByLabel('How it is done').selectOption('As planned');
 
   await page.getByLabel('Language').selectOption('German');
   const words = await savedBy(page, 'Save the words');
@@ -112,6 +117,38 @@ test('a class is taken away as sound and as captions, which a browser reads as t
   await page.waitForURL(/\/classes\/[0-9a-f-]{36}$/);
   expect(page.url()).not.toContain(classId);
   expect(await storedPlan(app, page)).toEqual(plan);
+});
+
+test('a class is made for one person by what they carry, and holds no other plan', async ({
+  app,
+  studio: page,
+}) => {
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
+  const person = { name: 'Ada', contact: null };
+  const of = { person, joinedOn: '2026-01-01', now: NOON };
+  const participantId = await addParticipant(app.db, { studioId }, of);
+  await book(app.db, { studioId }, { participantId, classId, now: NOON - 1000 });
+  const carries = { cautions: '[{"caution":"jaw"}]', cautions_consent_on: '2026-01-01' };
+  await app.db('participants').where({ id: participantId }).update(carries);
+
+  await page.goto(`/classes/${classId}`);
+  await openTakeAway(page);
+  await page.getByLabel('How it is done').selectOption('As Ada may do it');
+  const told = page.getByText('Easier, and let go without hands: Long O cheek lift.');
+  await expect(told).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  const pack = await savedBy(page, 'Save all of it');
+  expect(pack.name).toBe('two-minutes-for-ada.zip');
+  const files = unzipSync(new Uint8Array(pack.bytes));
+  const plan = Buffer.from(files['class.upbeat.json'] ?? []).toString();
+  const segments = PHASES.flatMap((phase) =>
+    (JSON.parse(plan) as Plan).phases[phase].flatMap((b) => b.segments),
+  );
+  expect(segments.find((s) => s.move === 'tall-o-cheek-lift')?.variant).toBe('easier');
+  expect(segments.find((s) => s.move === 'tall-o-cheek-lift')?.release).toBe(HANDS_FREE_RELEASE);
+  const [before] = await app.db('classes').where({ id: classId }).select('plan');
+  expect(before.plan).toEqual(twoMinutes());
 });
 
 test('what stands in the way of taking a class away is told, and a sound that is made can be stopped', async ({

@@ -98,6 +98,10 @@ export const REFUSALS = {
   'too-many-pauses': [409, 'One person has {} pauses at most. Take an old one out first.'],
   'practice-then': [409, 'Practice is logged for today or the last {} days. Choose another day.'],
   'practice-enough': [409, 'Practice is logged {} times a day at most.'],
+  'nothing-left-for': [
+    409,
+    'What {} carries is against all of this class, so nothing of it is left. Make another one for them.',
+  ],
   'nothing-left': [
     409,
     'Something you carry is against all of this class. Ask your teacher for another one.',

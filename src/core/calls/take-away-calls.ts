@@ -10,6 +10,8 @@ const id = z.uuid();
 const easier = yesOrNo.default('no');
 /** With the music that is played under it, where it has some. */
 const music = yesOrNo.default('no');
+/** As somebody of the studio may do it, by what they carry. */
+const person = z.uuid().optional();
 const film = z.object({ film: filmSchema });
 
 /** What a class is taken away by: files, and films that are made meanwhile. */
@@ -24,6 +26,7 @@ export const TAKE_AWAY_CALLS = {
       counts: yesOrNo,
       music,
       easier,
+      person,
       /** One phase alone. */
       phase: z.enum(PHASES).optional(),
     }),
@@ -34,7 +37,7 @@ export const TAKE_AWAY_CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/pack',
     id,
-    asks: z.object({ counts: yesOrNo, music, easier }),
+    asks: z.object({ counts: yesOrNo, music, easier, person }),
     answers: file,
   }),
   /** The run sheet of a class, as a PDF file. */
@@ -42,7 +45,7 @@ export const TAKE_AWAY_CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/sheet',
     id,
-    asks: z.object({ easier }),
+    asks: z.object({ easier, person }),
     answers: file,
   }),
   /** All that is said in a class, in one of its languages, as a file. */
@@ -50,7 +53,13 @@ export const TAKE_AWAY_CALLS = {
     method: 'GET',
     path: '/api/classes/[id]/words',
     id,
-    asks: z.object({ as: z.enum(WORD_FORMATS), counts: yesOrNo, easier, language: languageSchema }),
+    asks: z.object({
+      as: z.enum(WORD_FORMATS),
+      counts: yesOrNo,
+      easier,
+      person,
+      language: languageSchema,
+    }),
     answers: file,
   }),
   /** The films that the teacher has of a class. */

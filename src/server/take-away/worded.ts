@@ -9,6 +9,8 @@ import { getClass } from '../classes/classes';
 import { compileMeasured, followable } from '../compiling/measured';
 import type { Db } from '../db';
 import { studioBook } from '../moves/moves';
+import { carriedColumns, carriedRowSchema } from '../people/carried';
+import { found } from '../scope';
 import type { Speaking } from '../speech/recordings';
 import { speakerOf, talkOfTeacher } from '../speech/teacher-speech';
 
@@ -41,4 +43,27 @@ export async function wordedClass(
   const score = await compileMeasured(shownIn(plan), book, speaker, { talkingFactor });
   if (score.steps.length === 0) throw new Refusal('empty-class');
   return { plan, score, document: await followable({ plan, score, easier: null }, book) };
+}
+
+/**
+ * A class as its teacher takes it away: as planned, in its easier version, or as somebody of the studio may do it.
+ * @throws Refusal `nothing-left-for`, and as `wordedClass` does
+ */
+export async function takenClass(
+  db: Db,
+  teacher: Speaking,
+  classId: string,
+  { easier, person }: { easier: 'yes' | 'no'; person?: string },
+): Promise<WordedClass> {
+  if (person === undefined) return wordedClass(db, teacher, classId, { easier: easier === 'yes' });
+  const row = await db('participants')
+    .where({ id: person, studio_id: teacher.studioId })
+    .first('name', ...carriedColumns(db));
+  const { name } = found<{ name: string }>(row, 'person');
+  try {
+    return await wordedClass(db, teacher, classId, carriedRowSchema.parse(row));
+  } catch (problem) {
+    const empty = problem instanceof Refusal && problem.code === 'empty-class';
+    throw empty ? new Refusal('nothing-left-for', name) : problem;
+  }
 }

@@ -67,9 +67,10 @@ export function ComposeDialogs(props: ComposeDialogsProps) {
     return <HistoryDialog {...history} />;
   }
   if (opened === 'takeAway') {
-    const { name, language } = plan;
     const hasMusic = piecesWanted(plan.music).length > 0;
-    return <TakeAwayDialog {...{ classId, name, language, score, hasMusic, onClose }} />;
+    const { people } = room;
+    const taken = { classId, plan, book, nameOf, people, score, hasMusic, onClose };
+    return <TakeAwayDialog {...taken} />;
   }
   if (opened === 'film') {
     const { language } = plan;

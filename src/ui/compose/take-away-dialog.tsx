@@ -1,12 +1,14 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { saveBlob } from '@/browser/save-file';
 import { takeFile } from '@/browser/take-file';
 import { CALLS } from '@/core/calls';
-import { PHASE_NAMES, PHASES, type PhaseName } from '@/core/class';
+import type { BookedPerson } from '@/core/checks';
+import { PHASE_NAMES, PHASES, type PhaseName, type Plan, placedSegments } from '@/core/class';
+import { planForPerson } from '@/core/home';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
-import type { Score } from '@/core/score';
+import type { Book, Score } from '@/core/score';
 import {
   AUDIO_FORMATS,
   type AudioFormat,
@@ -24,8 +26,11 @@ import { useAttempt } from '../kit/use-attempt';
 
 export interface TakeAwayDialogProps {
   classId: string;
-  name: string;
-  language: Language;
+  plan: Plan;
+  book: Book;
+  nameOf: (moveId: string) => string;
+  /** Who is booked, and what they carry. */
+  people: readonly BookedPerson[];
   /** What it is now; how long it will be is only about as long. */
   score: Score;
   /** Whether something is played under it. */
@@ -52,14 +57,27 @@ const ENDINGS: Record<WordFormat, string> = {
   text: '.txt',
 };
 
+/** How the class is done that is taken away: as planned, easier, or as one person may do it, by their id. */
+const PLANNED = 'planned';
+const EASIER = 'easier';
+
 /** The class as sound and as words, in files to take away. */
 export function TakeAwayDialog(props: TakeAwayDialogProps) {
-  const { onClose } = props;
+  const { plan, people, onClose } = props;
   const [counts, setCounts] = useState(true);
   const [music, setMusic] = useState(props.hasMusic);
-  const [easier, setEasier] = useState(false);
-  const name = easier ? `${props.name}, easier` : props.name;
-  const file = { ...props, name, counts, music, easier };
+  const [chosen, setChosen] = useState<string>(PLANNED);
+  const carrying = people.filter(({ cautions }) => cautions.length > 0);
+  const person = carrying.find(({ id }) => id === chosen);
+  const done = person || chosen === EASIER ? chosen : PLANNED;
+  const names = {
+    [PLANNED]: 'As planned',
+    [EASIER]: 'Easier, wherever a move has it',
+    ...Object.fromEntries(carrying.map(({ id, name }) => [id, `As ${name} may do it`])),
+  };
+  const added = person ? `, for ${person.name}` : done === EASIER ? ', easier' : '';
+  const as = person ? { person: person.id } : { easier: done === EASIER ? 'yes' : 'no' };
+  const file: FileProps = { ...props, name: plan.name + added, counts, music, as };
   return (
     <Dialog title="Sound, captions, sheet" onClose={onClose}>
       <p className="quiet mb-3">
@@ -75,11 +93,15 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
             )}
           </>
         )}
-        <Tick
-          label="In the easier version of every move that has one"
-          checked={easier}
-          onChange={setEasier}
+        <Choice
+          label="How it is done"
+          value={done}
+          options={[PLANNED, EASIER, ...carrying.map(({ id }) => id)]}
+          names={names}
+          onChange={setChosen}
+          width="w-full max-w-sm"
         />
+        {person && <ForPerson {...props} person={person} />}
       </div>
       <div className="grid gap-5">
         <SoundFile {...file} />
@@ -92,17 +114,46 @@ export function TakeAwayDialog(props: TakeAwayDialogProps) {
   );
 }
 
+/** What becomes of a class for somebody: what is easier, and what is left out. */
+function ForPerson({
+  plan,
+  book,
+  nameOf,
+  person,
+}: Pick<TakeAwayDialogProps, 'plan' | 'book' | 'nameOf'> & { person: BookedPerson }) {
+  const { easier, left } = useMemo(
+    () => planForPerson(plan, person.cautions, book),
+    [plan, person, book],
+  );
+  const moves = new Map(placedSegments(plan).map(({ segment }) => [segment.id, segment.move]));
+  const named = (ids: readonly string[]) =>
+    [...new Set(ids.map((id) => nameOf(moves.get(id) ?? '')))].join(', ');
+  return (
+    <div className="border-warning mt-1 border-l-4 pl-3 text-sm">
+      {easier.length + left.length === 0 && (
+        <p>Nothing that {person.name} carries is against this class: it is as planned.</p>
+      )}
+      {easier.length > 0 && <p>Easier, and let go without hands: {named(easier)}.</p>}
+      {left.length > 0 && <p>Left out: {named(left)}.</p>}
+      <p className="quiet">
+        By what {person.name} told you. Ask them again before you hand it on, and whoever cares for
+        them where you are unsure.
+      </p>
+    </div>
+  );
+}
+
 interface FileProps extends TakeAwayDialogProps {
+  /** What the file is called. */
+  name: string;
   counts: boolean;
   music: boolean;
-  easier: boolean;
+  /** How the class is done in it. */
+  as: { easier: string } | { person: string };
 }
 
 /** What each file is asked for with. */
-const asked = ({ counts, easier }: FileProps) => ({
-  counts: counts ? 'yes' : 'no',
-  easier: easier ? 'yes' : 'no',
-});
+const asked = ({ counts, as }: FileProps) => ({ counts: counts ? 'yes' : 'no', ...as });
 const askedToHear = (props: FileProps) => ({
   ...asked(props),
   music: props.music ? 'yes' : 'no',
@@ -152,13 +203,13 @@ function SoundFile(props: FileProps) {
 /** About how many bytes a sheet has. */
 const SHEET_BYTES = 120_000;
 
-function SheetFile({ classId, name, easier }: FileProps) {
+function SheetFile({ classId, name, as }: FileProps) {
   return (
     <section aria-label="Sheet">
       <p className="mb-2">The run sheet on paper: what comes when, what is said, how it looks.</p>
       <TakeButton
         call={CALLS.takeSheet}
-        asked={{ id: classId, body: { easier: easier ? 'yes' : 'no' } }}
+        asked={{ id: classId, body: as }}
         says="Save the sheet, PDF"
         bytes={SHEET_BYTES}
         save={(blob) => saveBlob(name, '.pdf', blob)}
@@ -168,12 +219,13 @@ function SheetFile({ classId, name, easier }: FileProps) {
 }
 
 function PackFile(props: FileProps) {
-  const { classId, name, score } = props;
+  const { classId, name, score, as } = props;
   return (
     <section aria-label="All of it">
       <p className="mb-2">
-        All of it in one ZIP file: sound, words in every language, the sheet, your film where one is
-        made, and the class itself, which Up Beat opens again.
+        All of it in one ZIP file: sound, words in every language, the sheet,{' '}
+        {'person' in as ? '' : 'your film where one is made, '}and the class itself, which Up Beat
+        opens again.
       </p>
       <TakeButton
         call={CALLS.takePack}
@@ -187,9 +239,9 @@ function PackFile(props: FileProps) {
 }
 
 function WordsFile(props: FileProps) {
-  const { classId, name, language: own } = props;
+  const { classId, name } = props;
   const [as, setAs] = useState<WordFormat>('vtt');
-  const [language, setLanguage] = useState(own);
+  const [language, setLanguage] = useState<Language>(props.plan.language);
   const { error, busy, attempt } = useAttempt('Nothing was saved.');
   const take = () =>
     attempt(async () => {

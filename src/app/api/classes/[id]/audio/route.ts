@@ -1,13 +1,13 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
 import { classAudio } from '@/server/take-away/audio';
-import { wordedClass } from '@/server/take-away/worded';
+import { takenClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
 import { soundFile } from '../../../sound-file';
 
 export const GET = answering(CALLS.takeSound, async ({ teacher, id, body, request }) => {
-  const { as, counts, music, easier, phase } = body;
-  const worded = await wordedClass(db(), teacher, id, { easier: easier === 'yes' });
+  const { as, counts, music, phase } = body;
+  const worded = await takenClass(db(), teacher, id, body);
   const asked = {
     as,
     counts: counts === 'yes',

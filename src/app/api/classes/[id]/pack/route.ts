@@ -5,16 +5,18 @@ import { getClass } from '@/server/classes/classes';
 import { db } from '@/server/db';
 import { freshFilm } from '@/server/film/films';
 import { classPack } from '@/server/take-away/pack';
-import { wordedClass } from '@/server/take-away/worded';
+import { takenClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
 
 export const GET = answering(CALLS.takePack, async ({ teacher, id, body, request, now }) => {
-  const { plan } = await getClass(db(), teacher, id);
-  const easier = body.easier === 'yes';
-  const worded = await wordedClass(db(), teacher, id, { easier });
+  const worded = await takenClass(db(), teacher, id, body);
+  // What is made for one person holds nothing of the class that is against what they carry: no film, no other plan.
+  const forOne = body.person !== undefined;
+  const plan = forOne ? worded.plan : (await getClass(db(), teacher, id)).plan;
   const { timeZone } = teacher;
   const { signal } = request;
-  const made = await freshFilm(db(), teacher, { classId: id, easier });
+  const easier = body.easier === 'yes';
+  const made = forOne ? null : await freshFilm(db(), teacher, { classId: id, easier });
   const film = made && { name: `film.${made.format}`, parts: readFrom(made.file) };
   const heard = { counts: body.counts === 'yes', music: body.music === 'yes' };
   const asked = { plan, worded, ...heard, signal, now, timeZone, film };

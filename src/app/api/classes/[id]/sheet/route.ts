@@ -1,12 +1,11 @@
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
 import { classSheet } from '@/server/take-away/sheet';
-import { wordedClass } from '@/server/take-away/worded';
+import { takenClass } from '@/server/take-away/worded';
 import { answering } from '../../../handle';
 
 export const GET = answering(CALLS.takeSheet, async ({ teacher, id, body }) => {
-  const easier = body.easier === 'yes';
-  const pdf = await classSheet(db(), teacher, await wordedClass(db(), teacher, id, { easier }));
+  const pdf = await classSheet(db(), teacher, await takenClass(db(), teacher, id, body));
   return new Response(new Uint8Array(pdf), {
     headers: {
       'Content-Type': 'application/pdf',
