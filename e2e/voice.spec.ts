@@ -371,13 +371,15 @@ test('a voice of this device is chosen by ear, measured without sound, speaks in
   await clock.pass(100);
   await expect(page.getByText('Lighthouse will speak, the voice of this device.')).toBeVisible();
   await page.getByRole('button', { name: /^Let it say them now, without sound/ }).press('Enter');
-  const measured = page.getByText('Every cue has been measured.');
-  await expect
-    .poll(async () => {
-      await clock.pass(2000);
-      return measured.isVisible();
-    })
-    .toBe(true);
+  /** Lets time pass until a sentence is there. */
+  const passUntil = (sentence: string) =>
+    expect
+      .poll(async () => {
+        await clock.pass(1000);
+        return page.getByText(sentence).isVisible();
+      })
+      .toBe(true);
+  await passUntil('Every cue has been measured.');
   const silently = await said(page);
   expect(silently.length).toBeGreaterThan(20);
   expect(silently.every(({ volume }) => volume === 0)).toBe(true);
@@ -400,13 +402,7 @@ test('a voice of this device is chosen by ear, measured without sound, speaks in
   await page.evaluate(() =>
     Object.assign(Reflect.get(globalThis, 'pretendDevice'), { fallSilent: true }),
   );
-  const instead = page.getByText('The voice of this device fell silent; another one speaks');
-  await expect
-    .poll(async () => {
-      await clock.pass(1000);
-      return instead.isVisible();
-    })
-    .toBe(true);
+  await passUntil('The voice of this device fell silent; another one speaks');
 });
 
 const said = (page: Page): Promise<PretendSaid[]> =>

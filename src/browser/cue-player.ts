@@ -31,6 +31,9 @@ const SLID_MS = 8;
 /** What starts within that many ms stays where it is. */
 const SETTLED_MS = 200;
 
+/** A count that a voice of this device would say later than that is left out. */
+const MOST_LATE_MS = 250;
+
 interface Scheduled {
   at: number;
   /** On the audio clock, in seconds; undefined where a voice of this device speaks. */
@@ -317,6 +320,7 @@ export class CuePlayer {
         volume:
           volume * (isCount(cue) ? markVolumes(this.wanted).counts : softness(this.wanted, phase)),
         expectedMs: cue.durationMs,
+        ...(isCount(cue) && { waitsMs: MOST_LATE_MS }),
         onSilent: () => this.instead(voice, due),
       });
     };

@@ -105,6 +105,19 @@ describe('a voice of this device', () => {
     expect(ends).toEqual(['one of them', 'three of them']);
   });
 
+  it('leaves out what would come too late', () => {
+    const { said } = device();
+    const { voice } = measuring();
+    for (const [text, waitsMs] of [['one of them'], ['count', 250], ['two of them']] as const) {
+      voice.say(say(text), { volume: 1, ...(waitsMs && { waitsMs }) });
+    }
+    vi.runAllTimers();
+    expect(said.map((s) => s.text)).toEqual(['ONE OF THEM', 'TWO OF THEM']);
+    for (const text of ['go', 'soon']) voice.say(say(text), { volume: 1, waitsMs: 250 });
+    vi.runAllTimers();
+    expect(said.map((s) => s.text).slice(2)).toEqual(['GO', 'SOON']);
+  });
+
   it('goes on with the next where what it says is stopped', () => {
     const { said } = device();
     const { voice } = measuring();

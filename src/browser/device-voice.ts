@@ -81,6 +81,8 @@ export interface Saying {
   volume: number;
   /** Named, it is known how soon the voice must have begun. */
   expectedMs?: number;
+  /** It is left out where it would have to wait longer, in ms: a count that comes late would be heard as the next. */
+  waitsMs?: number;
   /** It was said; with its length in ms, or null where the voice did not tell one that can be. */
   onEnd?: (ms: number | null) => void;
   /** It did not begin, or broke off for a reason of its own. */
@@ -99,6 +101,8 @@ export interface DeviceSpeech {
 interface Turn {
   given: Utterance;
   saying: Saying;
+  /** Since when it waits, by the steady clock of the page, in ms. */
+  since: number;
   /** As the browser has it; it may forget what nobody holds, and never tell its end. */
   utterance?: SpeechSynthesisUtterance;
   watch?: ReturnType<typeof setTimeout>;
@@ -143,7 +147,7 @@ export class DeviceVoice {
    * @returns how to stop it
    */
   say(given: Utterance, saying: Saying): () => void {
-    const turn: Turn = { given, saying };
+    const turn: Turn = { given, saying, since: performance.now() };
     if (this.current) this.waiting.push(turn);
     else this.begin(turn);
     return () => {
@@ -156,6 +160,10 @@ export class DeviceVoice {
   }
 
   private next(): void {
+    const now = performance.now();
+    const stillTimely = ({ since, saying }: Turn) =>
+      now - since <= (saying.waitsMs ?? Number.POSITIVE_INFINITY);
+    this.waiting = this.waiting.filter(stillTimely);
     const turn = this.waiting.shift();
     if (turn) this.begin(turn);
   }

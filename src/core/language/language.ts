@@ -64,7 +64,7 @@ export interface LanguageSpeech {
    */
   respelt: readonly (readonly [written: RegExp, spoken: string])[];
   /**
-   * Where a calm voice rests for a moment, since the word that follows must not be missed: a side, or what is never
+   * Where a calm voice halts for a moment, since the word that follows must not be missed: a side, or what is never
    * done. It matches the place before the word, in the middle of a sentence only.
    */
   important: RegExp;

@@ -4,13 +4,13 @@ import {
   asSpoken,
   estimateIn,
   estimateSpeech,
+  haltsIn,
   measuredMeter,
   notingMeter,
   rememberingMeter,
-  restsIn,
   SLOWEST_VOICE,
   utteranceKey,
-  withRests,
+  withHalts,
 } from '.';
 import { syllables } from './estimate';
 
@@ -51,12 +51,12 @@ describe('the estimate of spoken length', () => {
     ['Jetzt die andere Seite, nie fest.', 'de', 'Jetzt die |andere Seite, nie fest.'],
     ['Den Kopf nach links drehen.', 'de', 'Den Kopf nach |links drehen.'],
     ['Das ist rechtzeitig.', 'de', 'Das ist rechtzeitig.'],
-  ] as const)('has a rest before what must not be missed: %s', (text, language, rested) => {
-    expect(withRests(text, language, '|')).toBe(rested);
-    expect(restsIn(text, language)).toBe(rested.split('|').length - 1);
+  ] as const)('halts before what must not be missed: %s', (text, language, halted) => {
+    expect(withHalts(text, language, '|')).toBe(halted);
+    expect(haltsIn(text, language)).toBe(halted.split('|').length - 1);
   });
 
-  it('takes the time of a rest, in the voices that rest', () => {
+  it('takes the time of a halt, in the voices that halt', () => {
     const longer = (voices: Partial<Record<'en', string>>) =>
       estimateIn(voices)('Now the left side.', 'en', 150) -
       estimateIn(voices)('Now the loft side.', 'en', 150);

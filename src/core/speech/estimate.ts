@@ -1,5 +1,5 @@
 import { FEATURES, LANGUAGE_DATA, type Language, type LanguageSpeech } from '../language';
-import { restsIn, SLOWEST_VOICE, type SpeechMeter, withoutEmoji } from './speech';
+import { haltsIn, SLOWEST_VOICE, type SpeechMeter, withoutEmoji } from './speech';
 import { spelledOut } from './spelled';
 import { USUAL_VOICE, type VoiceId } from './voices';
 
@@ -30,8 +30,8 @@ export function featuresOf(text: string, language: Language): number[] {
   return [1, spoken, letters, commas, sentences];
 }
 
-/** How long the usual program rests before a word that must not be missed, in ms (measured). */
-const REST_MS = 225;
+/** How long the usual program halts before a word that must not be missed, in ms (measured). */
+const HALT_MS = 225;
 
 /** Ms for each feature, as `LanguageSpeech.ms`, of voices that speak otherwise than the usual one. */
 const OWN_PACE: Partial<Record<VoiceId, Partial<Record<Language, LanguageSpeech['ms']>>>> = {
@@ -53,7 +53,7 @@ export const estimateIn =
       (sum, name, i) => sum + coefficients[name] * (features[i] ?? 0),
       0,
     );
-    const ms = said + (own ? 0 : REST_MS * restsIn(text, language));
+    const ms = said + (own ? 0 : HALT_MS * haltsIn(text, language));
     return Math.round((ms * REFERENCE_RATE) / Math.max(SLOWEST_VOICE, wordsPerMinute));
   };
 

@@ -38,12 +38,12 @@ export const asSpoken = (text: string, language: Language): string =>
     inWords(withoutEmoji(text), language),
   );
 
-/** A text with a sign wherever a calm voice rests for a moment, before a word that must not be missed. */
-export const withRests = (text: string, language: Language, sign: string): string =>
+/** A text with a sign wherever a calm voice halts for a moment, before a word that must not be missed. */
+export const withHalts = (text: string, language: Language, sign: string): string =>
   text.replace(LANGUAGE_DATA[language].speech.important, sign);
 
-/** How often a calm voice rests in a text before a word that must not be missed. */
-export const restsIn = (text: string, language: Language): number =>
+/** How often a calm voice halts in a text before a word that must not be missed. */
+export const haltsIn = (text: string, language: Language): number =>
   text.match(LANGUAGE_DATA[language].speech.important)?.length ?? 0;
 
 /** A meter that notes every text it is asked for, so that all of them can be measured at once. */

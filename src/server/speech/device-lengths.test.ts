@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { Cue } from '@/core/score';
 import type { DeviceVoices, Measured } from '@/core/speech';
@@ -12,7 +11,7 @@ import {
 } from '@/core/speech';
 import { allSaid, prepareRun } from '../runs';
 import { wordedClass } from '../take-away/worded';
-import { DAY, makeClass, makeStudio, NOON, testDatabase } from '../testing/studio';
+import { DAY, makeClass, makeStudio, makeTeacher, NOON, testDatabase } from '../testing/studio';
 import { deviceLengths, noteDeviceLengths } from './device-lengths';
 import { type Speaking, saveRecording } from './recordings';
 import { keepSaidWord } from './said-words';
@@ -21,16 +20,7 @@ import { chooseSpeech, speakerOf } from './teacher-speech';
 const db = testDatabase();
 
 async function teacherOf(studioId: string, deviceVoices: DeviceVoices = {}): Promise<Speaking> {
-  const id = randomUUID();
-  await db()('teachers').insert({
-    id,
-    studio_id: studioId,
-    email: `${id}@harbour.example`,
-    name: 'Tess Teacher',
-    password_hash: 'none',
-    created_at: new Date(NOON),
-  });
-  const teacher = { id, studioId };
+  const teacher = await makeTeacher(db(), studioId);
   await chooseSpeech(db(), teacher, {
     voice: 'plain',
     voices: {},

@@ -54,7 +54,7 @@ it.each([
   ['en', 'Turn your head to the right.', 'Turn your head to the door.'],
   ['de', 'Jetzt die linke Seite.', 'Jetzt die kurze Seite.'],
 ] as const)(
-  'rests before a word that must not be missed: %s, %s',
+  'halts before a word that must not be missed: %s, %s',
   async (language, text, other) => {
     const engine = await espeak();
     const silence = async (said: string) => {

@@ -7,7 +7,7 @@ import {
   VOICES,
   type VoiceId,
   type VoiceOffer,
-  withRests,
+  withHalts,
   withTrueLength,
 } from '@/core/speech';
 
@@ -102,14 +102,14 @@ export function speaking(
     child.stdin.end(input);
   });
 }
-/** How the program is told to rest for a moment: two of its own short pauses, some 0.2 s. */
-const REST = '[[_:_:]] ';
+/** How the program is told to halt for a moment: two of its own short pauses, some 0.2 s. */
+const HALT = '[[_:_:]] ';
 
-/** Names the list of respelt words and of rests, so that what was kept of another list is rendered afresh. */
+/** Names the list of respelt words and of halts, so that what was kept of another list is rendered afresh. */
 function respelling(): string {
   const words = LANGUAGES.flatMap((l) => {
     const { respelt, important } = LANGUAGE_DATA[l].speech;
-    return [...respelt.map(String), `${important}${REST}`];
+    return [...respelt.map(String), `${important}${HALT}`];
   });
   return createHash('sha256').update(words.join()).digest('hex').slice(0, 8);
 }
@@ -157,7 +157,7 @@ export async function espeak(): Promise<SpeechEngine | null> {
     render: async ({ text, language, wordsPerMinute }, voice, how) => {
       const rate = String(Math.round(wordsPerMinute * RATE_PER_WORD));
       const args = ['-v', language + variantOf(voice), '-s', rate, '-z', '-b', '1'];
-      const spoken = withRests(plainText(asSpoken(text, language)), language, REST);
+      const spoken = withHalts(plainText(asSpoken(text, language)), language, HALT);
       return wavFrom(await speaking(['espeak-ng', ...args, '--stdin', '--stdout'], spoken, how));
     },
   };

@@ -10,7 +10,15 @@ import { bookOf } from '../compiling/book';
 import { compileMeasured } from '../compiling/measured';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { planSession } from '../sessions/sessions';
-import { DAY, makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
+import {
+  DAY,
+  makeClass,
+  makeStudio,
+  makeTeacher,
+  NOON,
+  shortPlan,
+  testDatabase,
+} from '../testing/studio';
 import {
   MOST_RECORDINGS,
   recordedAudio,
@@ -36,18 +44,7 @@ const RATE = 24_000;
 const wav = (seconds: number) =>
   wavOf({ samples: new Float32Array(Math.round(seconds * RATE)).fill(0.1), rate: RATE });
 
-async function teacherOf(studioId: string): Promise<Speaking> {
-  const id = randomUUID();
-  await db()('teachers').insert({
-    id,
-    studio_id: studioId,
-    email: `${id}@harbour.example`,
-    name: 'Tess Teacher',
-    password_hash: 'none',
-    created_at: new Date(NOON),
-  });
-  return { id, studioId };
-}
+const teacherOf = (studioId: string): Promise<Speaking> => makeTeacher(db(), studioId);
 
 const CUE = { language: 'en', text: 'Let the jaw hang.' } as const;
 const utterance = { ...CUE, wordsPerMinute: 150 };

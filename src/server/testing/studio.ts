@@ -116,3 +116,20 @@ export async function everybodyOf(db: Db, scope: Scope) {
   const asked = peopleAskedSchema.parse({});
   return (await peoplePage(db, scope, { ...asked, ...AT_NOON })).people;
 }
+
+/** One more teacher of a studio. */
+export async function makeTeacher(
+  db: Db,
+  studioId: string,
+): Promise<{ id: string; studioId: string }> {
+  const id = randomUUID();
+  await db('teachers').insert({
+    id,
+    studio_id: studioId,
+    email: `${id}@harbour.example`,
+    name: 'Tess Teacher',
+    password_hash: 'none',
+    created_at: new Date(NOON),
+  });
+  return { id, studioId };
+}
