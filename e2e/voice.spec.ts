@@ -374,10 +374,14 @@ test('a voice of this device is chosen by ear, measured without sound, speaks in
   /** Lets time pass until a sentence is there. */
   const passUntil = (sentence: string) =>
     expect
-      .poll(async () => {
-        await clock.pass(1000);
-        return page.getByText(sentence).isVisible();
-      })
+      .poll(
+        async () => {
+          await clock.pass(2000);
+          return page.getByText(sentence).isVisible();
+        },
+        // It is the clock of the page that passes; the next look waits for nothing.
+        { intervals: [10] },
+      )
       .toBe(true);
   await passUntil('Every cue has been measured.');
   const silently = await said(page);
