@@ -1,17 +1,16 @@
 import { execFile } from 'node:child_process';
 import { open } from 'node:fs/promises';
-import { setPriority } from 'node:os';
 import { Refusal } from '@/core/calls';
 import { LONGEST_PIECE_MINUTES, SHORTEST_PIECE_SECONDS } from '@/core/music';
 import { SPOKEN_LUFS } from '@/core/sound';
-import { isMissing } from '../missing';
+import { type Limits, limited, NOT_FOUND } from '../limited';
 import { errorFields, log } from '../watch/log';
 
 /** How a file of music is taken in: looked at, measured, and packed as every browser plays it. */
 
-/** How much reading gives way to all else, as `nice` counts, and how long it may take. */
-const GIVES_WAY = 10;
+/** How long reading may take, and what it may take of the machine: files are brought by anybody who may sign in. */
 const LIMIT_MS = 180_000;
+const LIMITS: Limits = { cpuSeconds: 180, kilobytes: 4_000_000, nice: 10 };
 /** Nothing is made louder by more: noise would come up with it. */
 const MOST_LOUDER_DB = 20;
 /** As high as a peak may go before it is packed, as a share of full scale: packing adds a little. */
@@ -48,11 +47,10 @@ export function readerOf(head: Uint8Array): string | null {
 function run(program: string, args: readonly string[], signal?: AbortSignal): Promise<string> {
   return new Promise((resolve, reject) => {
     const limits = { timeout: LIMIT_MS, maxBuffer: 1_000_000, ...(signal && { signal }) };
-    const child = execFile(program, args, limits, (problem, out, told) => {
+    const child = execFile(...limited([program, ...args], LIMITS), limits, (problem, out, told) => {
       if (!problem) return resolve(out + told);
-      reject(isMissing(problem) ? new Refusal('no-music-here') : problem);
+      reject(problem.code === NOT_FOUND ? new Refusal('no-music-here') : problem);
     });
-    if (child.pid) setPriority(child.pid, GIVES_WAY);
     child.stdin?.end();
   });
 }

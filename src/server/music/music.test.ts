@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { planOf } from '@testing/plans';
@@ -165,6 +165,21 @@ describe('taking music in', () => {
       const file = readFileSync(path.join(folder, '0.mp3'));
       await expect(add(file)).rejects.toMatchObject({ code: 'no-music-here' });
     });
+  });
+
+  it('is read by a program that may take only so much of the machine', async () => {
+    const bin = path.join(folder, 'bin');
+    mkdirSync(bin);
+    const told = path.join(folder, 'limits');
+    // It tells what it may take, and finds nothing.
+    const program = `#!/bin/sh\n(ulimit -t; ulimit -v; ulimit -c) > ${told}\nexit 1\n`;
+    writeFileSync(path.join(bin, 'ffmpeg'), program, { mode: 0o755 });
+    writeFileSync(path.join(bin, 'ffprobe'), program, { mode: 0o755 });
+    const file = song('mp3');
+    vi.stubEnv('PATH', `${bin}:${process.env.PATH}`);
+    await expect(add(file)).rejects.toMatchObject({ code: 'no-music' });
+    vi.unstubAllEnvs();
+    expect(readFileSync(told, 'utf8')).toBe('180\n4000000\n0\n');
   });
 
   it('is of one studio alone', async () => {

@@ -10,6 +10,7 @@ import {
   withHalts,
   withTrueLength,
 } from '@/core/speech';
+import { limited, NOT_FOUND } from '../limited';
 
 export interface HowToRender {
   /** Gives it up. */
@@ -49,13 +50,6 @@ const MOST_OUTPUT_BYTES = 6_000_000;
 /** The program cannot say this text: it ended badly, took too long or gave too much. */
 export class Unspeakable extends Error {}
 
-/** The shell sets the limits and then becomes the program; arguments are never read as commands. */
-const limited = (kilobytes: number) =>
-  `ulimit -t ${CPU_SECONDS}; ulimit -v ${kilobytes}; ulimit -c 0; exec nice -n "$0" "$@"`;
-
-/** What a shell ends with that does not find a program. */
-const NOT_FOUND = 127;
-
 /**
  * Lets a program speak.
  * @param command the program and what it is given
@@ -69,7 +63,8 @@ export function speaking(
   kilobytes = MEMORY_KILOBYTES,
 ): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const child = spawn('/bin/sh', ['-c', limited(kilobytes), String(nice), ...command], {
+    const [program, args] = limited(command, { cpuSeconds: CPU_SECONDS, kilobytes, nice });
+    const child = spawn(program, args, {
       stdio: ['pipe', 'pipe', 'pipe'],
       timeout: TIME_LIMIT_MS,
       killSignal: 'SIGKILL',
