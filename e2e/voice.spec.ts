@@ -409,5 +409,10 @@ test('a voice of this device is chosen by ear, measured without sound, speaks in
   await passUntil('The voice of this device fell silent; another one speaks');
 });
 
-const said = (page: Page): Promise<PretendSaid[]> =>
-  page.evaluate(() => Reflect.get(globalThis, 'pretendDevice').said);
+/** What the device said so far; what begins from a press says nothing. */
+const said = async (page: Page): Promise<PretendSaid[]> => {
+  const all: PretendSaid[] = await page.evaluate(
+    () => Reflect.get(globalThis, 'pretendDevice').said,
+  );
+  return all.filter(({ text }) => text !== '');
+};

@@ -105,6 +105,20 @@ describe('a voice of this device', () => {
     expect(ends).toEqual(['one of them', 'three of them']);
   });
 
+  it('begins from a press with nothing, and cuts nothing off by it', () => {
+    const { said } = device();
+    const { voice } = measuring();
+    voice.unlock();
+    vi.runAllTimers();
+    voice.say(LOOK, { volume: 1 });
+    voice.unlock();
+    vi.runAllTimers();
+    expect(said.map(({ text, volume }) => [text, volume])).toEqual([
+      ['', 0],
+      [LOOK.text.toUpperCase(), 1],
+    ]);
+  });
+
   it('leaves out what would come too late', () => {
     const { said } = device();
     const { voice } = measuring();

@@ -76,7 +76,7 @@ export async function ofThoseHere(wanted: DeviceVoices): Promise<DeviceVoices> {
   return Object.fromEntries(Object.entries(wanted).filter(isHere));
 }
 
-export interface Saying {
+export interface HowToSay {
   /** 0 to 1. */
   volume: number;
   /** Named, it is known how soon the voice must have begun. */
@@ -98,9 +98,9 @@ export interface DeviceSpeech {
 }
 
 /** A text that is said, or waits until what is before it was. */
-interface Turn {
-  given: Utterance;
-  saying: Saying;
+interface Given {
+  text: Utterance;
+  how: HowToSay;
   /** Since when it waits, by the steady clock of the page, in ms. */
   since: number;
   /** As the browser has it; it may forget what nobody holds, and never tell its end. */
@@ -117,8 +117,8 @@ const TAKEN_BACK: readonly string[] = ['canceled', 'interrupted'];
  */
 export class DeviceVoice {
   private readonly delays = new Map<string, number[]>();
-  private current: Turn | null = null;
-  private waiting: Turn[] = [];
+  private current: Given | null = null;
+  private waiting: Given[] = [];
 
   constructor(private readonly speech: DeviceSpeech = {}) {}
 
@@ -142,18 +142,26 @@ export class DeviceVoice {
     return this.speech.voices?.[language] ?? language;
   }
 
+  /** To be called from a press: some browsers let nothing be said before something was from one. */
+  unlock(): void {
+    if (this.current) return;
+    const nothing = new SpeechSynthesisUtterance('');
+    nothing.volume = 0;
+    globalThis.speechSynthesis.speak(nothing);
+  }
+
   /**
    * Says a text now, or as soon as what is being said is over.
    * @returns how to stop it
    */
-  say(given: Utterance, saying: Saying): () => void {
-    const turn: Turn = { given, saying, since: performance.now() };
-    if (this.current) this.waiting.push(turn);
-    else this.begin(turn);
+  say(text: Utterance, how: HowToSay): () => void {
+    const given: Given = { text, how, since: performance.now() };
+    if (this.current) this.waiting.push(given);
+    else this.begin(given);
     return () => {
-      this.waiting = this.waiting.filter((other) => other !== turn);
-      if (this.current !== turn) return;
-      this.over(turn);
+      this.waiting = this.waiting.filter((other) => other !== given);
+      if (this.current !== given) return;
+      this.over(given);
       globalThis.speechSynthesis.cancel();
       this.next();
     };
@@ -161,62 +169,62 @@ export class DeviceVoice {
 
   private next(): void {
     const now = performance.now();
-    const stillTimely = ({ since, saying }: Turn) =>
-      now - since <= (saying.waitsMs ?? Number.POSITIVE_INFINITY);
-    this.waiting = this.waiting.filter(stillTimely);
-    const turn = this.waiting.shift();
-    if (turn) this.begin(turn);
+    const isTimely = ({ since, how }: Given) =>
+      now - since <= (how.waitsMs ?? Number.POSITIVE_INFINITY);
+    this.waiting = this.waiting.filter(isTimely);
+    const given = this.waiting.shift();
+    if (given) this.begin(given);
   }
 
   /** @returns whether it was still being said */
-  private over(turn: Turn): boolean {
-    clearTimeout(turn.watch);
-    if (this.current !== turn) return false;
+  private over(given: Given): boolean {
+    clearTimeout(given.watch);
+    if (this.current !== given) return false;
     this.current = null;
     return true;
   }
 
-  private begin(turn: Turn): void {
-    const { given, saying } = turn;
+  private begin(given: Given): void {
+    const { how } = given;
     const { toSay = withoutEmoji, onMeasured } = this.speech;
-    const { language, wordsPerMinute } = given;
-    const text = toSay(given.text, language);
+    const { language, wordsPerMinute } = given.text;
+    const text = toSay(given.text.text, language);
     const utterance = new SpeechSynthesisUtterance(text);
     const voice = this.voiceFor(language);
     utterance.lang = voice?.lang ?? language;
     if (voice) utterance.voice = voice;
-    utterance.volume = saying.volume;
+    utterance.volume = how.volume;
     utterance.rate = wordsPerMinute / USUAL_RATE;
 
     const givenAt = performance.now();
     let begunAt: number | null = null;
     const silent = () => {
-      if (!this.over(turn)) return;
+      if (!this.over(given)) return;
       globalThis.speechSynthesis.cancel();
-      saying.onSilent?.();
+      how.onSilent?.();
       this.next();
     };
     utterance.onstart = () => {
-      if (this.current !== turn) return;
-      clearTimeout(turn.watch);
+      if (this.current !== given) return;
+      clearTimeout(given.watch);
       begunAt = performance.now();
       this.noteDelay(language, begunAt - givenAt);
     };
     const end = (ms: number) => {
-      if (!this.over(turn)) return;
+      if (!this.over(given)) return;
       const said = { text, language, wordsPerMinute };
       const isTrue = isLength(said, ms) && !globalThis.document?.hidden;
       const name = this.speech.voices?.[language];
       if (isTrue && name !== undefined) onMeasured?.(name, { ...said, ms });
-      saying.onEnd?.(isTrue ? ms : null);
+      how.onEnd?.(isTrue ? ms : null);
       this.next();
     };
     utterance.onend = () => end(begunAt === null ? 0 : Math.round(performance.now() - begunAt));
     utterance.onerror = ({ error }) => (TAKEN_BACK.includes(error) ? end(0) : silent());
     const { least, most } = SILENT_AFTER_MS;
-    turn.watch = setTimeout(silent, Math.min(most, Math.max(least, saying.expectedMs ?? most)));
-    turn.utterance = utterance;
-    this.current = turn;
+    given.watch = setTimeout(silent, Math.min(most, Math.max(least, how.expectedMs ?? most)));
+    given.utterance = utterance;
+    this.current = given;
     globalThis.speechSynthesis.speak(utterance);
   }
 

@@ -176,7 +176,10 @@ export function useCues(of: CuesToHear): SoundDesk {
     [begun, prepare],
   );
   const measureAgain = useCallback(() => prepare(rate), [prepare, rate]);
-  const unlock = useCallback(async () => player.current?.mixer.unlock(), []);
+  const unlock = useCallback(async () => {
+    player.current?.device?.unlock();
+    await player.current?.mixer.unlock();
+  }, []);
   const check = useCallback(async () => (await player.current?.mixer.check()) ?? 'blocked', []);
 
   return useStable<SoundDesk>({
