@@ -409,6 +409,42 @@ test('a voice of this device is chosen by ear, measured without sound, speaks in
   await passUntil('The voice of this device fell silent; another one speaks');
 });
 
+test('a class that begins while its cues are measured is not made ready anew', async ({
+  app,
+  clock,
+  studio: page,
+}) => {
+  await page.addInitScript(pretendVoices, {
+    voices: [{ name: 'Harbour', lang: 'en-GB' }],
+    delayMs: 150,
+    msPerLetter: 40,
+  });
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  await app
+    .db('teachers')
+    .where({ studio_id: studioId })
+    .update({ device_voices: '{"en":"Harbour"}' });
+  const classId = await createClass(app.db, { studioId }, twoMinutes(), NOON);
+  const sessionId = await planSession(app.db, { studioId }, { classId, startsAt: NOON, now: NOON });
+  await clock.stand();
+  await page.goto(`/lead/${sessionId}`);
+  await expect(page.getByText('Harbour will speak, the voice of this device.')).toBeVisible();
+  const prepared: string[] = [];
+  page.on('request', (request) => {
+    if (request.url().endsWith('/prepare')) prepared.push(request.url());
+  });
+  const run = () => app.db('runs').where({ session_id: sessionId }).first('prepared', 'score');
+  const before = await run();
+  const told = page.waitForResponse((r) => r.url().endsWith('/api/speech/measured') && r.ok());
+  await page.getByRole('button', { name: /^Let it say them now/ }).press('Enter');
+  await clock.passInSteps(3000);
+  await begin(page, clock);
+  await told;
+  await clock.passInSteps(3000);
+  expect(prepared).toEqual([]);
+  expect(await run()).toEqual(before);
+});
+
 /** What the device said so far; what begins from a press says nothing. */
 const said = async (page: Page): Promise<PretendSaid[]> => {
   const all: PretendSaid[] = await page.evaluate(

@@ -28,7 +28,15 @@ export function Unmeasured({ device, utterances, over, busy }: UnmeasuredProps) 
   const [said, setSaid] = useState<number | null>(null);
   const [end, setEnd] = useState<SayingEnd | null>(null);
   const stop = useRef(new AbortController());
-  useEffect(() => () => stop.current.abort(), []);
+  /** The class began, or the page was left: it must not be made ready anew under whoever leads it. */
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
+      stop.current.abort();
+    };
+  }, []);
   const measure = async () => {
     stop.current = new AbortController();
     setEnd(null);
@@ -36,12 +44,13 @@ export function Unmeasured({ device, utterances, over, busy }: UnmeasuredProps) 
     const { signal } = stop.current;
     const ended = await sayAll(device.voice, utterances, { volume: 0, signal, onSaid: setSaid });
     await device.tell();
+    if (left.current) return;
     setSaid(null);
     setEnd(ended);
     over();
   };
-  const left = utterances.slice(said ?? 0);
-  const leftMs = left.reduce(
+  const toSay = utterances.slice(said ?? 0);
+  const leftMs = toSay.reduce(
     (sum, u) => sum + BETWEEN_MS + estimateSpeech(u.text, u.language, u.wordsPerMinute),
     0,
   );
