@@ -15,6 +15,18 @@ import { type Book, compile } from '../score';
 
 export * from './for-person';
 
+/** A move of a class to do at home, as somebody reads it. */
+export interface HomeLine {
+  id: string;
+  name: string;
+  dose: string;
+  words: string;
+  /** Something that they carry now is against it. */
+  against: boolean;
+  /** Its easier version is free of that. */
+  easier: boolean;
+}
+
 /** Whom a home class is for, and what is known of them. */
 export interface HomeWish {
   name: string;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
 import { placedSegments } from '@/core/class';
-import { homeClass, isAgainst, planForPerson } from '@/core/home';
+import { type HomeLine, homeClass, isAgainst, planForPerson } from '@/core/home';
 import { type CarriedCaution, doseLabel, moveText, variantText } from '@/core/move';
 import type { CueKind } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
@@ -107,15 +107,7 @@ export interface HomeClass {
   classId: string;
   name: string;
   totalMs: number;
-  /** Each with whether something they carry now is against it, and then whether its easier version is free of that. */
-  lines: {
-    id: string;
-    name: string;
-    dose: string;
-    words: string;
-    against: boolean;
-    easier: boolean;
-  }[];
+  lines: HomeLine[];
 }
 
 const rowSchema = z.object({ class_id: z.uuid() });

@@ -3,6 +3,7 @@
 import { keepHome } from '@/browser/follow/settings';
 import { saveBlob } from '@/browser/save-file';
 import { CALLS, type StreakTold } from '@/core/calls';
+import type { HomeLine } from '@/core/home';
 import { BYTES_A_MS } from '@/core/take-away';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
@@ -25,14 +26,7 @@ export interface HomeScreenProps {
     name: string;
     length: string;
     totalMs: number;
-    lines: {
-      id: string;
-      name: string;
-      dose: string;
-      words: string;
-      against: boolean;
-      easier: boolean;
-    }[];
+    lines: HomeLine[];
   }[];
   /** A class of theirs whose door is open now. */
   open: { className: string; follow: FormAct } | null;
