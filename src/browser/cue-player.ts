@@ -61,8 +61,8 @@ export class CuePlayer {
   private clock: AudioClock | null = null;
   /** How much faster than spoken the audio runs; a rehearsal may hurry. */
   speed = 1;
-  /** Cues are planned as short as the teacher says them. A voice that says them after all hurries as much. */
-  ownWords = false;
+  /** Cues may be planned shorter than the server says them, for the teacher or a voice of a device: it hurries as much. */
+  hurries = false;
   private deviceVoice: DeviceVoice | null = null;
   /** What recordings say, by `wordsKey`: no voice of the device does. */
   recorded: ReadonlySet<string> = new Set();
@@ -287,7 +287,7 @@ export class CuePlayer {
       return;
     }
     if (!buffer) return;
-    const over = this.ownWords ? (1000 * buffer.duration) / cue.durationMs : 1;
+    const over = this.hurries ? (1000 * buffer.duration) / cue.durationMs : 1;
     const playbackRate = this.speed * Math.max(1, over);
     const source = new AudioBufferSourceNode(context, { buffer, playbackRate });
     const gain = softness(this.wanted, phase);

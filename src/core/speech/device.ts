@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LANGUAGES, type Language } from '../language';
 import { estimateSpeech } from './estimate';
-import { type SaidWord, sayingAs } from './said-words';
+import { type SaidWord, sayingIn } from './said-words';
 import { type Utterance, withoutEmoji } from './speech';
 import { inWords } from './spelled';
 import { type DeviceVoices, deviceVoiceSchema } from './voices';
@@ -44,10 +44,8 @@ export const measuredLengthsSchema = z.object({
 export function saidByDevice(
   words: readonly SaidWord[],
 ): (text: string, language: Language) => string {
-  const as = Object.fromEntries(
-    LANGUAGES.map((language) => [language, sayingAs(words, { language })]),
-  ) as Record<Language, (text: string) => string>;
-  return (text, language) => inWords(withoutEmoji(as[language](text)), language);
+  const as = sayingIn(words);
+  return (text, language) => inWords(withoutEmoji(as(text, language)), language);
 }
 
 /** What voices of a device say in a class, and how. */

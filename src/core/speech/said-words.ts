@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LANGUAGES } from '../language';
+import { LANGUAGES, type Language } from '../language';
 
 /** Words of a studio that a voice says wrongly, and how they are to be said. */
 
@@ -39,4 +39,12 @@ export function sayingAs(words: readonly SaidWord[], { language }: Pick<SaidWord
   const any = mine.map(({ written }) => written.replace(/[.]/g, '\\.')).join('|');
   const whole = new RegExp(`(?<![\\p{L}\\p{M}\\p{N}])(?:${any})(?![\\p{L}\\p{M}\\p{N}])`, 'giu');
   return (text: string) => text.replace(whole, (found) => as.get(found.toLowerCase()) ?? found);
+}
+
+/** As `sayingAs`, in every language. */
+export function sayingIn(words: readonly SaidWord[]): (text: string, language: Language) => string {
+  const as = Object.fromEntries(
+    LANGUAGES.map((language) => [language, sayingAs(words, { language })]),
+  ) as Record<Language, (text: string) => string>;
+  return (text, language) => as[language](text);
 }

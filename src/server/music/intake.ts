@@ -3,8 +3,8 @@ import { open } from 'node:fs/promises';
 import { Refusal } from '@/core/calls';
 import { LONGEST_PIECE_MINUTES, SHORTEST_PIECE_SECONDS } from '@/core/music';
 import { SPOKEN_LUFS } from '@/core/sound';
-import { type Limits, limited, NOT_FOUND } from '../limited';
 import { errorFields, log } from '../watch/log';
+import { type Limits, NOT_FOUND, withLimits } from '../with-limits';
 
 /** How a file of music is taken in: looked at, measured, and packed as every browser plays it. */
 
@@ -47,10 +47,14 @@ export function readerOf(head: Uint8Array): string | null {
 function run(program: string, args: readonly string[], signal?: AbortSignal): Promise<string> {
   return new Promise((resolve, reject) => {
     const limits = { timeout: LIMIT_MS, maxBuffer: 1_000_000, ...(signal && { signal }) };
-    const child = execFile(...limited([program, ...args], LIMITS), limits, (problem, out, told) => {
-      if (!problem) return resolve(out + told);
-      reject(problem.code === NOT_FOUND ? new Refusal('no-music-here') : problem);
-    });
+    const child = execFile(
+      ...withLimits([program, ...args], LIMITS),
+      limits,
+      (problem, out, told) => {
+        if (!problem) return resolve(out + told);
+        reject(problem.code === NOT_FOUND ? new Refusal('no-music-here') : problem);
+      },
+    );
     child.stdin?.end();
   });
 }

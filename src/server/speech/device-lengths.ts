@@ -29,6 +29,8 @@ export interface DeviceLengths {
   /** How many times as long as it is estimated the voice takes in that language. */
   pace: (language: Utterance['language']) => number;
   count: number;
+  /** What tells these lengths from any others. */
+  stamp: string;
 }
 
 /** Notes how long a voice took; of the same text the latest counts, and beyond the limit the oldest go. */
@@ -88,5 +90,6 @@ export async function deviceLengths(
     length: (utterance) => lengths.get(utteranceKey(utterance)) ?? null,
     pace: (language) => paces.get(language) ?? 1,
     count: measured.length,
+    stamp: `${measured.length} ${measured.reduce((sum, { ms }) => sum + ms, 0)}`,
   };
 }

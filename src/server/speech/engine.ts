@@ -10,7 +10,7 @@ import {
   withHalts,
   withTrueLength,
 } from '@/core/speech';
-import { limited, NOT_FOUND } from '../limited';
+import { NOT_FOUND, withLimits } from '../with-limits';
 
 export interface HowToRender {
   /** Gives it up. */
@@ -63,7 +63,7 @@ export function speaking(
   kilobytes = MEMORY_KILOBYTES,
 ): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const [program, args] = limited(command, { cpuSeconds: CPU_SECONDS, kilobytes, nice });
+    const [program, args] = withLimits(command, { cpuSeconds: CPU_SECONDS, kilobytes, nice });
     const child = spawn(program, args, {
       stdio: ['pipe', 'pipe', 'pipe'],
       timeout: TIME_LIMIT_MS,

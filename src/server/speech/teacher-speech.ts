@@ -10,7 +10,7 @@ import {
   type SaidWord,
   type SpeechChoice,
   saidByDevice,
-  sayingAs,
+  sayingIn,
   speechChoiceSchema,
   type Utterance,
   type VoiceId,
@@ -69,10 +69,8 @@ export async function chooseSpeech(db: Db, teacher: Speaking, choice: SpeechChoi
 
 /** What is to be said in place of an utterance, as the studio wants its words said. */
 function saying(words: readonly SaidWord[]): (utterance: Utterance) => Utterance {
-  const as = Object.fromEntries(
-    LANGUAGES.map((language) => [language, sayingAs(words, { language })]),
-  ) as Record<Language, (text: string) => string>;
-  return (utterance) => ({ ...utterance, text: as[utterance.language](utterance.text) });
+  const as = sayingIn(words);
+  return (utterance) => ({ ...utterance, text: as(utterance.text, utterance.language) });
 }
 
 /** Who speaks a teacher's cues, and what tells that from any other time. */
@@ -148,7 +146,7 @@ export async function speakerOf(
       own.pace(given.language) * estimateSpeech(given.text, given.language, given.wordsPerMinute),
     );
   return {
-    stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null} ${JSON.stringify(words)} ${JSON.stringify(ownVoices)} ${own.count}`,
+    stamp: `${choice.voice} ${JSON.stringify(choice.voices)} ${choice.ownVoice} ${recordings.length} ${sound} ${speaking !== null} ${JSON.stringify(words)} ${JSON.stringify(ownVoices)} ${own.stamp}`,
     voices: Object.fromEntries(LANGUAGES.map((l) => [l, voiceIn(choice, l)])) as Record<
       Language,
       VoiceId

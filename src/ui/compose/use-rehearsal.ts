@@ -124,7 +124,7 @@ export function useRehearsal(score: Score, onDevice: DeviceSays | null): Rehears
     speaking.device = device?.voice ?? null;
     speaking.recorded = new Set(onDevice?.recorded);
     // Planned for a voice that this device may not have.
-    speaking.ownWords = onDevice !== null;
+    speaking.hurries = onDevice !== null;
     speaking.silence();
     let last = Date.now();
     const tick = () => {

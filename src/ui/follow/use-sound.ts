@@ -42,7 +42,7 @@ export function useSound(of: Heard): boolean {
   useEffect(() => {
     if (!on) return;
     const made = new CuePlayer(wordsPerMinute, followedSpeechUrl);
-    made.ownWords = true;
+    made.hurries = true;
     player.current = made;
     void made.mixer.unlock();
     return () => {

@@ -113,7 +113,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     if (!player.current) return;
     player.current.wordsPerMinute = score.wordsPerMinute;
     // Planned for a voice that may not speak after all.
-    player.current.ownWords = score.talkingFactor < 1 || score.deviceVoices !== undefined;
+    player.current.hurries = score.talkingFactor < 1 || score.deviceVoices !== undefined;
     player.current.recorded = new Set(score.recorded);
     player.current.fetchAhead(score.cues.slice(0, FETCH_AHEAD));
     player.current.fetchAll(groups.flat());

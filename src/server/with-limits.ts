@@ -15,7 +15,7 @@ export interface Limits {
  * limits and then becomes the program; arguments are never read as commands. Where there is no such program, it ends with
  * `NOT_FOUND`.
  */
-export const limited = (
+export const withLimits = (
   command: readonly string[],
   { cpuSeconds, kilobytes, nice }: Limits,
 ): [program: string, args: string[]] => {
