@@ -51,6 +51,18 @@ function readyWords(
     : 'The server has no voice. Your browser speaks, or a soft tone marks the cues.';
 }
 
+/** What is said of voices that were chosen and are not on this device. */
+function notHere({ deviceVoices = {} }: Score, { choice, spokenIn }: SoundDesk): string | null {
+  const missing = spokenIn.flatMap((language) => {
+    const name = choice.deviceVoices[language];
+    return name === undefined || deviceVoices[language] === name ? [] : [name];
+  });
+  if (missing.length === 0) return null;
+  const names = [...new Set(missing)];
+  const are = names.length === 1 ? 'is' : 'are';
+  return ` ${names.join(' and ')} ${are} not on this device: the server’s voice speaks instead.`;
+}
+
 /** The room before the class starts: who is here, how long it will be, and the way in. */
 export function BeforeStart(props: BeforeStartProps) {
   const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, door } =
@@ -87,6 +99,7 @@ export function BeforeStart(props: BeforeStartProps) {
               <p className="mt-4" hidden={measuring}>
                 {readyWords(score, { hasVoice, unmeasured: unmeasured.length })}
                 {desk?.choice.speaksSelf && ' You say the words; it counts.'}
+                {desk && notHere(score, desk)}
               </p>
             </>
           )}

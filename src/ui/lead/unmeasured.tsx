@@ -62,7 +62,12 @@ export function Unmeasured({ device, utterances, over, busy }: UnmeasuredProps) 
           : `${utterances.length} cues were never said by this voice: their lengths are only expected.`}
       </p>
       {said === null ? (
-        <button type="button" className="btn btn-sm mt-2" onClick={measure} disabled={busy}>
+        <button
+          type="button"
+          className="btn btn-sm btn-neutral mt-2"
+          onClick={measure}
+          disabled={busy}
+        >
           Let it say them now, without sound ({clock(leftMs)})
         </button>
       ) : (
@@ -74,7 +79,11 @@ export function Unmeasured({ device, utterances, over, busy }: UnmeasuredProps) 
             max={utterances.length}
           />
           <span className="figures text-sm">{clock(leftMs)}</span>
-          <button type="button" className="btn btn-sm" onClick={() => stop.current.abort()}>
+          <button
+            type="button"
+            className="btn btn-sm btn-neutral"
+            onClick={() => stop.current.abort()}
+          >
             Stop
           </button>
         </div>
