@@ -88,6 +88,17 @@ export const CALLS = {
     asks: nothing,
     answers: made,
   }),
+  /** Marks of moves as one document in SVG, each under the id of its move. */
+  moveMarks: call({
+    method: 'GET',
+    path: '/api/marks',
+    asks: z.object({
+      of: z.enum(['library', 'own']),
+      /** Makes the address another one when the moves have changed. */
+      stamp: z.string().max(64),
+    }),
+    answers: file,
+  }),
 
   /** The class as it is now, compiled with measured speech, to be led. */
   prepareSession: call({

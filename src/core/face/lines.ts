@@ -21,6 +21,8 @@ export interface FaceLine {
   width?: number | undefined;
   /** Of the stroke, 0 to 1. */
   opacity?: number | undefined;
+  /** Whether it is shown, where a stylesheet says so; always where nothing stands here. */
+  display?: string | undefined;
 }
 
 /** What a picture shows besides the pose. */
@@ -146,7 +148,7 @@ const attributes = (of: Record<string, string | number | undefined>): string =>
 export const svgLines = (lines: readonly FaceLine[]): string =>
   lines
     .map(
-      ({ d, fill, fillOpacity, stroke, width, opacity }) =>
-        `<path d="${d}"${attributes({ fill, 'fill-opacity': fillOpacity, stroke, 'stroke-width': width, 'stroke-opacity': opacity })}/>`,
+      ({ d, fill, fillOpacity, stroke, width, opacity, display }) =>
+        `<path d="${d}"${attributes({ fill, 'fill-opacity': fillOpacity, stroke, 'stroke-width': width, 'stroke-opacity': opacity, display })}/>`,
     )
     .join('');

@@ -1,4 +1,4 @@
-import { libraryMove } from '@library';
+import { LIBRARY, libraryMove } from '@library';
 import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import type { Move } from '@/core/move';
@@ -6,12 +6,14 @@ import { createClass } from '../classes/classes';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
+import { libraryMarks, ownMarks } from './marks';
 import {
   allMoves,
   getMove,
   movesForClass,
   movesMet,
   ownMoves,
+  ownMovesStamp,
   removeOwnMove,
   saveOwnMove,
   usesOf,
@@ -96,4 +98,29 @@ it('moves somebody has met are those of the sessions they came to', async () => 
   expect([...(ada ?? [])].sort()).toEqual(['chin-over-shoulder', 'tall-o-cheek-lift']);
   expect(ben?.size).toBe(0);
   expect(shortPlan().rules.explain).toBe('first');
+});
+
+describe('marks of moves', () => {
+  const idsIn = (sheet: string) => [...sheet.matchAll(/<g id="([^"]+)">/g)].map(([, id]) => id);
+
+  it('are those of the library, every one, in a sheet that is the same each time', () => {
+    const { sheet, stamp } = libraryMarks();
+    expect(idsIn(sheet)).toEqual(LIBRARY.map((move) => move.id));
+    expect(libraryMarks().stamp).toBe(stamp);
+  });
+
+  it('are of a studio those of its own moves, and of nobody else', async () => {
+    const [studio, other] = [await makeStudio(db()), await makeStudio(db())];
+    await saveOwnMove(db(), studio, mine(), NOON);
+    expect(idsIn(await ownMarks(db(), studio))).toEqual(['own-smile']);
+    expect(idsIn(await ownMarks(db(), other))).toEqual([]);
+  });
+
+  it('have another address once a move has changed', async () => {
+    const studio = await makeStudio(db());
+    await saveOwnMove(db(), studio, mine(), NOON);
+    const before = await ownMovesStamp(db(), studio);
+    await saveOwnMove(db(), studio, { ...mine(), rounds: 5 }, NOON);
+    expect(await ownMovesStamp(db(), studio)).not.toBe(before);
+  });
 });

@@ -1,4 +1,13 @@
-import { AREA_NAMES, type Area, KIND_NAMES, type Kind, type Move, type Purpose } from '@/core/move';
+import type { Language } from '@/core/language';
+import {
+  AREA_NAMES,
+  type Area,
+  doseLabel,
+  KIND_NAMES,
+  type Kind,
+  type Move,
+  type Purpose,
+} from '@/core/move';
 
 /** What a move may need that a teacher cannot always offer. */
 export const NEEDS = {
@@ -10,7 +19,37 @@ export const NEEDS = {
 } as const;
 export type Need = keyof typeof NEEDS;
 
-const FITS: Record<Need, (move: Move) => boolean> = {
+type Head = Move['head'];
+
+/** What moves are found by. */
+export interface Findable
+  extends Pick<
+    Move,
+    'kind' | 'areas' | 'muscles' | 'purposes' | 'hands' | 'surface' | 'props' | 'head'
+  > {
+  variants: { easier?: { head?: Head | undefined } | undefined };
+  text: Readonly<Partial<Record<Language, { name: string }>>>;
+}
+
+/** A line of the list of moves: what it is found by and what stands in it, without what is said. */
+export interface ListedMove extends Findable {
+  id: string;
+  dose: string;
+  own: boolean;
+}
+
+export function listedMove(move: Move, own: boolean): ListedMove {
+  const { id, kind, areas, muscles, purposes, hands, surface, props, head } = move;
+  const names = Object.entries(move.text).map(([language, { name }]) => [language, { name }]);
+  return {
+    ...{ id, kind, areas, muscles, purposes, hands, surface, props, head, own },
+    variants: { easier: { head: move.variants.easier?.head } },
+    text: Object.fromEntries(names),
+    dose: doseLabel(move.dose),
+  };
+}
+
+const FITS: Record<Need, (move: Findable) => boolean> = {
   noHands: (m) => m.hands === 'free',
   noOil: (m) => m.surface !== 'glide' && !m.props.includes('oil'),
   noProps: (m) => m.props.every((prop) => prop === 'oil'),
@@ -28,18 +67,18 @@ export interface Filter {
 
 export const NO_FILTER: Filter = { typed: '', kind: null, purpose: null, need: null, areas: [] };
 
-export function areasOf(move: Move): Area[] {
+export function areasOf(move: Pick<Move, 'areas'>): Area[] {
   const areas = Object.keys(move.areas) as Area[];
   return areas.sort((a, b) => (move.areas[b] ?? 0) - (move.areas[a] ?? 0));
 }
 
-const namesOf = (move: Move): string =>
+const namesOf = (move: Findable): string =>
   Object.values(move.text)
     .map((text) => text?.name ?? '')
     .join(' ')
     .toLowerCase();
 
-function wordsOf(move: Move): string {
+function wordsOf(move: Findable): string {
   const areas = areasOf(move).map((area) => AREA_NAMES[area]);
   const more = [KIND_NAMES[move.kind], ...areas, ...move.muscles].join(' ').toLowerCase();
   return `${namesOf(move)} ${more}`;
@@ -48,7 +87,7 @@ function wordsOf(move: Move): string {
 const typedWords = (typed: string): string[] => typed.toLowerCase().split(/\s+/).filter(Boolean);
 
 /** Whether a move passes a filter: every typed word, and every choice; of several areas any one. */
-export function passes(move: Move, filter: Filter): boolean {
+export function passes(move: Findable, filter: Filter): boolean {
   const { typed, kind, purpose, need, areas } = filter;
   if (kind && move.kind !== kind) return false;
   if (purpose && !move.purposes.includes(purpose)) return false;

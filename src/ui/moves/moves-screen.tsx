@@ -3,31 +3,25 @@
 import { Plus, Search, X } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
-import {
-  AREA_NAMES,
-  type Area,
-  doseLabel,
-  type Move,
-  moveText,
-  PURPOSE_NAMES,
-  PURPOSES,
-  type Purpose,
-} from '@/core/move';
+import { addressOf, CALLS } from '@/core/calls';
+import { MAIN_LANGUAGE } from '@/core/language';
+import { AREA_NAMES, type Area, PURPOSE_NAMES, PURPOSES, type Purpose } from '@/core/move';
 import { Empty } from '../kit/empty';
-import { FaceDial, FaceMark } from '../kit/face-dial';
+import { FaceDial } from '../kit/face-dial/face-dial';
+import { MarkFrame } from '../kit/face-dial/mark-frame';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
 import { Page } from '../kit/page';
-import { areasOf, type Filter, NEEDS, type Need, NO_FILTER, passes } from './find';
+import { areasOf, type Filter, type ListedMove, NEEDS, type Need, NO_FILTER, passes } from './find';
 
 export interface MovesScreenProps {
-  moves: Move[];
-  /** Ids of the studio's own moves. */
-  own: string[];
+  moves: ListedMove[];
+  /** What tells the marks of moves from those of before. */
+  marks: { library: string; own: string };
 }
 
 /** Every move there is, found by typing, by kind, purpose and need, and by clicking on the face. */
-export function MovesScreen({ moves, own }: MovesScreenProps) {
+export function MovesScreen({ moves, marks }: MovesScreenProps) {
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const shown = moves.filter((move) => passes(move, filter));
   const change = (part: Partial<Filter>) => setFilter((f) => ({ ...f, ...part }));
@@ -122,8 +116,8 @@ export function MovesScreen({ moves, own }: MovesScreenProps) {
           ) : (
             <ul className="grid gap-2 xl:grid-cols-2">
               {shown.map((move) => (
-                <li key={move.id}>
-                  <MoveLine move={move} own={own.includes(move.id)} />
+                <li key={move.id} className="drawn-when-seen">
+                  <MoveLine move={move} mark={markOf(move, marks)} />
                 </li>
               ))}
             </ul>
@@ -134,18 +128,26 @@ export function MovesScreen({ moves, own }: MovesScreenProps) {
   );
 }
 
-function MoveLine({ move, own }: { move: Move; own: boolean }) {
+/** Where the mark of a move stands. */
+function markOf({ id, own }: ListedMove, marks: MovesScreenProps['marks']): string {
+  const asked = own ? { of: 'own', stamp: marks.own } : { of: 'library', stamp: marks.library };
+  return `${addressOf(CALLS.moveMarks, undefined, asked)}#${id}`;
+}
+
+function MoveLine({ move, mark }: { move: ListedMove; mark: string }) {
   return (
     <Link
       href={`/moves/${move.id}`}
       className="border-base-300 hover:bg-base-200/60 rounded-box flex h-full items-center gap-3 border p-2.5"
     >
       <KindGlyph kind={move.kind} size={36} />
-      <FaceMark move={move} size={56} />
+      <MarkFrame size={56}>
+        <use href={mark} />
+      </MarkFrame>
       <span className="min-w-0 flex-1">
         <span className="block leading-tight font-semibold">
-          {moveText(move).name}
-          {own && <span className="text-secondary ml-2 text-sm font-medium">your own</span>}
+          {move.text[MAIN_LANGUAGE]?.name}
+          {move.own && <span className="text-secondary ml-2 text-sm font-medium">your own</span>}
         </span>
         <span className="quiet line-clamp-1 text-sm">
           {areasOf(move)
@@ -154,7 +156,7 @@ function MoveLine({ move, own }: { move: Move; own: boolean }) {
             .join(', ')}
         </span>
       </span>
-      <span className="quiet text-right text-sm whitespace-nowrap">{doseLabel(move.dose)}</span>
+      <span className="quiet text-right text-sm whitespace-nowrap">{move.dose}</span>
     </Link>
   );
 }

@@ -1,7 +1,17 @@
 import { LIBRARY, libraryMove } from '@library';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Move, moveSchema } from '@/core/move';
-import { areasOf, type Filter, NO_FILTER, nearestFirst, passes } from './find';
+import { AREAS, KINDS, type Move, moveSchema, PURPOSES } from '@/core/move';
+import {
+  areasOf,
+  type Filter,
+  listedMove,
+  NEEDS,
+  type Need,
+  NO_FILTER,
+  nearestFirst,
+  passes,
+} from './find';
 import { copyOf, emptyMove, nameOf, ownId } from './new-move';
 
 const found = (filter: Partial<Filter>): Move[] =>
@@ -72,6 +82,31 @@ describe('finding a move', () => {
     expect(ids({ need: 'noProps' })).not.toContain('pen-under-nose');
     expect(ids({ need: 'chinLevel' })).toContain('anchored-jaw-forward');
     expect(found({ need: 'dry' }).every((m) => m.surface === 'dry')).toBe(true);
+  });
+
+  it('finds a line of the list by what its move is found by', () => {
+    const anything = fc.record({
+      typed: fc.constantFrom('', 'jaw', 'smile', 'lächeln', 'fore head', 'nothing of the kind'),
+      kind: fc.constantFrom(null, ...KINDS),
+      purpose: fc.constantFrom(null, ...PURPOSES),
+      need: fc.constantFrom(null, ...(Object.keys(NEEDS) as Need[])),
+      areas: fc.subarray([...AREAS], { maxLength: 2 }),
+    });
+    fc.assert(
+      fc.property(anything, (filter) => {
+        const lines = LIBRARY.map((move) => listedMove(move, false));
+        expect(lines.filter((line) => passes(line, filter)).map((line) => line.id)).toEqual(
+          LIBRARY.filter((move) => passes(move, filter)).map((move) => move.id),
+        );
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('says in a line nothing of what is spoken', () => {
+    const line = JSON.stringify(listedMove(libraryMove('smile-pulses') as Move, false));
+    expect(line).not.toContain('setup');
+    expect(line.length).toBeLessThan(900);
   });
 
   it('lists the areas of a move with the most worked one first', () => {
