@@ -1,3 +1,4 @@
+import { RUNS } from '@testing/arbitrary';
 import fc from 'fast-check';
 import type { Knex } from 'knex';
 import { describe, expect, it } from 'vitest';
@@ -17,7 +18,7 @@ import { testDatabase } from '../testing/studio';
 /** The fold of streaks against plain SQL that knows nothing of it, on generated histories. */
 
 const db = testDatabase();
-const HISTORIES = 2000;
+const HISTORIES = 5 * RUNS;
 const NOW = Date.UTC(2026, 10, 24, 12);
 const TODAY = dayOfDate('2026-11-24');
 const HOUR = 3_600_000;
@@ -291,11 +292,14 @@ describe(`streaks of ${HISTORIES} generated histories`, () => {
       const sql = await bySql(histories, rule, zone);
       expect(sql).toHaveLength(HISTORIES);
       const rules = [{ from: '2000-01-01', rule }];
-      histories.forEach((history, n) => {
+      const unlike = histories.flatMap((history, n) => {
         const { current, longest } = streakOf(history, { rules, zone, now: NOW });
-        const told = `${JSON.stringify(history)} in ${zone}, seed ${seed}`;
-        expect([current, longest], told).toEqual(sql[n]);
+        const [asked, most] = sql[n] ?? [];
+        return current === asked && longest === most
+          ? []
+          : [{ history, ours: [current, longest], sql: sql[n], zone, seed }];
       });
+      expect(unlike.slice(0, 1)).toEqual([]);
     },
     60_000,
   );

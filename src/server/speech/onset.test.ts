@@ -6,23 +6,33 @@ import { earlyMs, soundOf } from '@/core/speech';
 import { espeak } from './engine';
 import { flite } from './flite';
 
-/** The discrete Fourier transform of so many samples as are a power of two, halved again and again. */
-function transformed(x: Float64Array): { re: Float64Array; im: Float64Array } {
-  const n = x.length;
-  if (n === 1) return { re: x, im: new Float64Array(1) };
-  const even = transformed(x.filter((_, i) => i % 2 === 0));
-  const odd = transformed(x.filter((_, i) => i % 2 === 1));
-  const [re, im] = [new Float64Array(n), new Float64Array(n)];
-  for (let k = 0; k < n / 2; k++) {
-    const [cos, sin] = [Math.cos((2 * Math.PI * k) / n), -Math.sin((2 * Math.PI * k) / n)];
-    const [a, b] = [odd.re[k] ?? 0, odd.im[k] ?? 0];
-    const [r, i] = [a * cos - b * sin, a * sin + b * cos];
-    re[k] = (even.re[k] ?? 0) + r;
-    im[k] = (even.im[k] ?? 0) + i;
-    re[k + n / 2] = (even.re[k] ?? 0) - r;
-    im[k + n / 2] = (even.im[k] ?? 0) - i;
+const SIZE = 512;
+const TURNS = Array.from({ length: SIZE }, (_, k) => (2 * Math.PI * k) / SIZE);
+const COS = Float64Array.from(TURNS, Math.cos);
+const SIN = Float64Array.from(TURNS, Math.sin);
+/** Where each sample goes before the transform: its place with its bits the other way round. */
+const PLACES = Array.from({ length: SIZE }, (_, k) =>
+  Number.parseInt(k.toString(2).padStart(Math.log2(SIZE), '0').split('').reverse().join(''), 2),
+);
+
+/** How strong each frequency is in so many samples, by the fast Fourier transform. */
+function strengths(x: Float64Array): Float64Array {
+  const re = Float64Array.from(PLACES, (place) => x[place] ?? 0);
+  const im = new Float64Array(SIZE);
+  const at = (all: Float64Array, i: number) => all[i] as number;
+  for (let long = 2; long <= SIZE; long *= 2) {
+    for (let from = 0; from < SIZE; from += long) {
+      for (let k = 0; k < long / 2; k++) {
+        const [i, j, turn] = [from + k, from + k + long / 2, (k * SIZE) / long];
+        const [cos, sin] = [at(COS, turn), -at(SIN, turn)];
+        const r = at(re, j) * cos - at(im, j) * sin;
+        const m = at(re, j) * sin + at(im, j) * cos;
+        [re[j], im[j]] = [at(re, i) - r, at(im, i) - m];
+        [re[i], im[i]] = [at(re, i) + r, at(im, i) + m];
+      }
+    }
   }
-  return { re, im };
+  return re.map((r, k) => Math.hypot(r, at(im, k)));
 }
 
 /**
@@ -32,21 +42,19 @@ function transformed(x: Float64Array): { re: Float64Array; im: Float64Array } {
  * @returns ms from the start
  */
 function beatBySpectrum({ samples, rate }: Sound, syllable: number): number {
-  const size = 512;
   const hop = Math.round(rate * 0.005);
-  const hz = (k: number) => (k * rate) / size;
-  const bins = Array.from({ length: size / 2 }, (_, k) => k).filter(
+  const hz = (k: number) => (k * rate) / SIZE;
+  const bins = Array.from({ length: SIZE / 2 }, (_, k) => k).filter(
     (k) => hz(k) > 80 && hz(k) < 4000,
   );
   const ofVowels = bins.map((k) => hz(k) > 300 && hz(k) < 2600);
   const spectrum = (middle: number) => {
     const part = Float64Array.from(
-      { length: size },
-      (_, i) =>
-        (samples[middle - size / 2 + i] ?? 0) * (0.5 - 0.5 * Math.cos((2 * Math.PI * i) / size)),
+      { length: SIZE },
+      (_, i) => (samples[middle - SIZE / 2 + i] ?? 0) * (0.5 - 0.5 * (COS[i] ?? 0)),
     );
-    const { re, im } = transformed(part);
-    return bins.map((k) => Math.hypot(re[k] ?? 0, im[k] ?? 0));
+    const all = strengths(part);
+    return bins.map((k) => all[k] ?? 0);
   };
   const frames = Array.from({ length: Math.ceil(samples.length / hop) }, (_, n) =>
     spectrum(n * hop),
@@ -129,4 +137,12 @@ it('the beat of a word whose second syllable is stressed lies there', async () =
 it('nothing has no beat', () => {
   expect(stressedBeatMs({ samples: new Float32Array(2000), rate: 22_050 })).toBe(0);
   expect(stressedBeatMs({ samples: new Float32Array(0), rate: 22_050 })).toBe(0);
+});
+
+it('a tone is strong at its own frequency alone', () => {
+  const tone = Float64Array.from({ length: SIZE }, (_, i) => COS[(37 * i) % SIZE] ?? 0);
+  const all = [...strengths(tone)].slice(0, SIZE / 2);
+  expect(all.map((strength) => Math.round(strength))).toEqual(
+    all.map((_, k) => (k === 37 ? SIZE / 2 : 0)),
+  );
 });
