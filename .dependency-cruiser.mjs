@@ -60,6 +60,14 @@ export default {
       from: { path: '^(src|library|demo)/', pathNot: ['\\.test\\.tsx?$', '/testing/'] },
       to: { path: '^testing/' },
     },
+    {
+      name: 'links-are-of-the-kit',
+      comment:
+        'Links of the framework ask for every page in sight beforehand; those of the kit do not.',
+      severity: 'error',
+      from: { path: 'src/', pathNot: '^src/ui/kit/link\\.tsx$' },
+      to: { path: 'node_modules/next/link' },
+    },
     { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

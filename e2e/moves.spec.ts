@@ -1,4 +1,13 @@
+import type { Page } from '@playwright/test';
 import { axe, expect, storedPlan, test } from './harness';
+
+/** How wide the miniature of a move is drawn in the list; it comes as a part of another document. */
+const miniatureWidth = (page: Page, name: string): Promise<number> =>
+  page
+    .getByRole('link')
+    .filter({ hasText: name })
+    .locator('use')
+    .evaluate((use: SVGUseElement) => use.getBBox().width);
 
 test('a move is found by face, by kind, by need and by typing', async ({ studio: page }) => {
   await page.goto('/moves');
@@ -6,6 +15,7 @@ test('a move is found by face, by kind, by need and by typing', async ({ studio:
   const count = async () => Number((await found.getByRole('status').textContent())?.split(' ')[0]);
   const all = await count();
   expect(all).toBeGreaterThanOrEqual(90);
+  await expect.poll(() => miniatureWidth(page, 'Warm palms over the eyes')).toBeGreaterThan(100);
   await page.getByRole('button', { name: 'nose', exact: true }).locator('path').first().click();
   const nose = await count();
   expect(nose).toBeLessThan(all);
@@ -56,6 +66,9 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await page.getByLabel('Let go', { exact: true }).fill('Let it sail.');
   await page.getByRole('button', { name: 'Save the move' }).click();
   await expect(page).toHaveURL(/\/moves\/own-harbour-smile$/);
+  await page.getByRole('navigation', { name: 'Main' }).getByRole('link', { name: 'Moves' }).click();
+  await expect.poll(() => miniatureWidth(page, 'Harbour smile')).toBeGreaterThan(100);
+  await page.getByRole('link').filter({ hasText: 'Harbour smile' }).click();
   await page.getByRole('link', { name: 'Change', exact: true }).click();
   await page.getByLabel('Rounds', { exact: true }).fill('2');
   await page.getByRole('button', { name: 'Save the move' }).click();

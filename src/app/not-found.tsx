@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/kit/link';
 
 export default function NotFoundPage() {
   return (

@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { Door } from '@/ui/account/door';
+import { Link } from '@/ui/kit/link';
 
 /** For whoever comes by a link that leads nowhere any more. */
 export function Spent({ what }: { what: string }) {

@@ -166,7 +166,7 @@ const HANDLERS: Record<string, Entry | 'open'> = {
     body: ({ moves }) => ({ move: { ...libraryMove('smile-pulses'), id: moves } }),
   },
   'DELETE api/moves/[id]': { id: 'moves' },
-  'GET api/marks': { query: 'of=own&stamp=1' },
+  'GET api/miniatures': { query: 'of=own&stamp=1' },
   'GET api/music': {},
   'POST api/music': { query: 'name=Evening', type: 'application/octet-stream' },
   'GET api/music/[id]': { id: 'music' },

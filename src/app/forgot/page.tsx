@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { Door } from '@/ui/account/door';
 import { ActionForm, Field } from '@/ui/kit/form';
+import { Link } from '@/ui/kit/link';
 import { forgotAction } from './actions';
 
 export const metadata: Metadata = { title: 'A new password' };

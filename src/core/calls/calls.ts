@@ -88,10 +88,10 @@ export const CALLS = {
     asks: nothing,
     answers: made,
   }),
-  /** Marks of moves as one document in SVG, each under the id of its move. */
-  moveMarks: call({
+  /** Miniatures of moves as one document in SVG, each under the id of its move. */
+  miniatures: call({
     method: 'GET',
-    path: '/api/marks',
+    path: '/api/miniatures',
     asks: z.object({
       of: z.enum(['library', 'own']),
       /** Makes the address another one when the moves have changed. */

@@ -2,7 +2,7 @@ export * from './acts';
 export { type Drawing, geometry, PARTS, type PartName, patchesOf, placesOf } from './geometry';
 export { type HandDrawing, handsIn } from './hands';
 export * from './lines';
-export * from './mark';
+export * from './miniature';
 export type { Point } from './path';
 export * from './points';
 export * from './pose';

@@ -6,7 +6,7 @@ import { createClass } from '../classes/classes';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { libraryMarks, ownMarks } from './marks';
+import { libraryMiniatures, ownMiniatures } from './miniatures';
 import {
   allMoves,
   getMove,
@@ -100,20 +100,20 @@ it('moves somebody has met are those of the sessions they came to', async () => 
   expect(shortPlan().rules.explain).toBe('first');
 });
 
-describe('marks of moves', () => {
+describe('miniatures of moves', () => {
   const idsIn = (sheet: string) => [...sheet.matchAll(/<g id="([^"]+)">/g)].map(([, id]) => id);
 
   it('are those of the library, every one, in a sheet that is the same each time', () => {
-    const { sheet, stamp } = libraryMarks();
+    const { sheet, stamp } = libraryMiniatures();
     expect(idsIn(sheet)).toEqual(LIBRARY.map((move) => move.id));
-    expect(libraryMarks().stamp).toBe(stamp);
+    expect(libraryMiniatures().stamp).toBe(stamp);
   });
 
   it('are of a studio those of its own moves, and of nobody else', async () => {
     const [studio, other] = [await makeStudio(db()), await makeStudio(db())];
     await saveOwnMove(db(), studio, mine(), NOON);
-    expect(idsIn(await ownMarks(db(), studio))).toEqual(['own-smile']);
-    expect(idsIn(await ownMarks(db(), other))).toEqual([]);
+    expect(idsIn(await ownMiniatures(db(), studio))).toEqual(['own-smile']);
+    expect(idsIn(await ownMiniatures(db(), other))).toEqual([]);
   });
 
   it('have another address once a move has changed', async () => {

@@ -1,8 +1,8 @@
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react';
-import Link from 'next/link';
 import { addDays } from '@/core/calendar';
 import { dateLabel } from '@/core/formats';
 import { Empty } from '../kit/empty';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { Agenda } from './agenda';
 import type { Drop } from './dragged-in-week';

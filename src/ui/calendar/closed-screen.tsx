@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import { dateLabel } from '@/core/formats';
 import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 
 export interface ClosedScreenProps {

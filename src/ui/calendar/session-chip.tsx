@@ -1,6 +1,6 @@
 import clsx from 'clsx';
-import Link from 'next/link';
 import { dateLabel } from '@/core/formats';
+import { Link } from '../kit/link';
 import { SmallRibbon } from '../kit/small-ribbon';
 import type { Shown } from './types';
 

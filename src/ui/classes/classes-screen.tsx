@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useActionState } from 'react';
 import type { Area } from '@/core/move';
 import { Empty } from '../kit/empty';
 import { FaceDial } from '../kit/face-dial';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 
 export interface ClassCard {

@@ -18,13 +18,13 @@ import {
   Undo2,
   Volume2,
 } from 'lucide-react';
-import Link from 'next/link';
 import { type ReactNode, useState, useTransition } from 'react';
 import { saveFile } from '@/browser/save-file';
 import { type Plan, planSchema } from '@/core/class';
 import { clock, parseSeconds, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
 import { picturesOfClass, savePictures } from '../kit/face-dial';
+import { Link } from '../kit/link';
 import { Menu, MenuEntry, MenuLink } from '../kit/menu';
 import { useMoves } from '../kit/moves';
 import { QuickField } from '../kit/quick-field';

@@ -8,7 +8,7 @@ import { clock } from '@/core/formats';
 import { doseLabel, type Move } from '@/core/move';
 import { type Book, lengthOf } from '@/core/score';
 import { Dialog } from '../kit/dialog';
-import { FaceMark } from '../kit/face-dial';
+import { Miniature } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
 import { AimFields } from './aim-fields';
 import type { Room } from './room';
@@ -243,7 +243,7 @@ function DraftList({
           return (
             <li key={segment.id} className="flex items-start gap-3 py-1.5">
               <KindGlyph kind={move.kind} size={26} />
-              <FaceMark move={move} size={44} />
+              <Miniature move={move} size={44} />
               <span className="min-w-0 flex-1">
                 <span className="font-medium">{nameOf(move.id)}</span>{' '}
                 <span className="quiet text-sm">

@@ -5,7 +5,7 @@ import clsx from 'clsx';
 import { Check, Plus, ScanFace, Search, X } from 'lucide-react';
 import { memo, type RefObject, useMemo, useState } from 'react';
 import { AREA_NAMES, type Area, KIND_NAMES, type Kind, type Move, moveText } from '@/core/move';
-import { FaceDial, FaceMark } from '../kit/face-dial';
+import { FaceDial, Miniature } from '../kit/face-dial';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
 import { areasOf, NO_FILTER, nearestFirst, passes } from '../moves/find';
@@ -131,7 +131,7 @@ function ShelfLine({
         className="hover:bg-base-200 group flex w-full items-center gap-2.5 rounded-lg px-1 py-2 text-left"
       >
         <span className="sr-only">Add</span>
-        {looked ? <FaceMark move={move} size={38} /> : <KindGlyph kind={move.kind} />}
+        {looked ? <Miniature move={move} size={38} /> : <KindGlyph kind={move.kind} />}
         <span className="min-w-0 flex-1">
           <span className="block leading-tight font-medium">{moveText(move).name}</span>
           <span className="quiet line-clamp-1 text-xs">

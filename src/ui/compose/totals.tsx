@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import { clock } from '@/core/formats';
 import type { Totals as ScoreTotals } from '@/core/score';
 import type { SpeechSource } from '@/core/speech';
+import { Link } from '../kit/link';
 
 interface TotalsProps {
   totals: ScoreTotals;

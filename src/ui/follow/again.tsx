@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { sendPractised } from '@/browser/follow/practised';
 import { dropClass, type KeptClass, keptClasses } from '@/browser/follow/store';
@@ -8,6 +7,7 @@ import { keepStage } from '@/browser/kept-stage';
 import { clock, dayLabel } from '@/core/formats';
 import { Door } from '../account/door';
 import { GeneralCaution } from '../kit/caution';
+import { Link } from '../kit/link';
 import { Alone } from './alone';
 
 type Kept = KeptClass & { code: string };

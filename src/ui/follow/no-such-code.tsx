@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { Door } from '../account/door';
+import { Link } from '../kit/link';
 
 /** Where a code leads to no class. */
 export function NoSuchCode({ says }: { says: string }) {

@@ -2,9 +2,9 @@
 
 import { Download } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
 import { addressOf, CALLS } from '@/core/calls';
 import type { Insight } from '@/core/insights';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 
 /** Charts are loaded where there is something to draw. */

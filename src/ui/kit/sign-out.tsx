@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toldOf } from '@/browser/api';
 import { forgetStudio, saveUnsaved, sendUnsent, type Unsent, unsent } from '@/browser/leaving';
 import { Dialog } from './dialog';
+import { Link } from './link';
 
 /** Where somebody signs out. */
 export type Leaving = 'here' | 'everywhere';

@@ -2,9 +2,9 @@
 
 import clsx from 'clsx';
 import { House, LogOut, Mic, SunMoon, UserRound } from 'lucide-react';
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { startTransition, useState } from 'react';
+import { Link } from './link';
 import { Logo } from './logo';
 import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
 import { type Leaving, SignOut } from './sign-out';

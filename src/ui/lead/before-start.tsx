@@ -1,11 +1,11 @@
 'use client';
 
 import { ArrowLeft, Play } from 'lucide-react';
-import Link from 'next/link';
 import { clock, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
 import type { Utterance } from '@/core/speech';
 import { GeneralCaution } from '../kit/caution';
+import { Link } from '../kit/link';
 import { DoorPanel } from './door-panel';
 import { RollList } from './roll-list';
 import { SoundPanel } from './sound-panel';

@@ -1,7 +1,6 @@
 'use client';
 
 import { X } from 'lucide-react';
-import Link from 'next/link';
 import { useMemo } from 'react';
 import { came, lateByMs, takenPartMs } from '@/core/attendance';
 import type { RollEntry, Scores } from '@/core/calls';
@@ -9,6 +8,7 @@ import { clock, timeOfDay } from '@/core/formats';
 import { moveText } from '@/core/move';
 import { minutesOf, spent, type TalkSample, talkOf } from '@/core/run';
 import { onlySaidName } from '@/core/score';
+import { Link } from '../kit/link';
 import { useMoves } from '../kit/moves';
 import { LengthsAgain } from './lengths-again';
 import { Minutes } from './minutes';

@@ -20,7 +20,7 @@ import {
   type StepKind,
   stepAt,
 } from '@/core/score';
-import { FaceMark } from '../kit/face-dial';
+import { Miniature } from '../kit/face-dial';
 import { type MovesById, useMoves } from '../kit/moves';
 import { BreathLine } from '../kit/playing/breath-line';
 import { Ribbon } from '../kit/ribbon';
@@ -192,7 +192,7 @@ const Upcoming = memo(function Upcoming({ queue, index, paused, score }: Upcomin
             <span className="font-semibold">{nameOf(nextUp, moves, score)}</span>
           </span>
           {nextMove && (
-            <FaceMark
+            <Miniature
               move={nextMove}
               variant={nextUp.step.variant}
               side={nextUp.step.side === 'right' ? 'right' : 'left'}

@@ -1,7 +1,6 @@
 'use client';
 
 import { ArrowLeft, Copy, Mic, Pencil, Trash2 } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -23,6 +22,7 @@ import {
 } from '@/core/move';
 import { GeneralCaution } from '../kit/caution';
 import { KindGlyph } from '../kit/kind-glyph';
+import { Link } from '../kit/link';
 import { MoveCautions } from '../kit/move-cautions';
 import { RecordDialog } from '../voice/record-dialog';
 import { areasOf } from './find';

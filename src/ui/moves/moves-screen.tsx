@@ -1,27 +1,26 @@
 'use client';
 
 import { Plus, Search, X } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
-import { addressOf, CALLS } from '@/core/calls';
 import { MAIN_LANGUAGE } from '@/core/language';
 import { AREA_NAMES, type Area, PURPOSE_NAMES, PURPOSES, type Purpose } from '@/core/move';
 import { Empty } from '../kit/empty';
 import { FaceDial } from '../kit/face-dial/face-dial';
-import { MarkFrame } from '../kit/face-dial/mark-frame';
+import { MiniatureFrame } from '../kit/face-dial/miniature-frame';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { areasOf, type Filter, type ListedMove, NEEDS, type Need, NO_FILTER, passes } from './find';
 
 export interface MovesScreenProps {
   moves: ListedMove[];
-  /** What tells the marks of moves from those of before. */
-  marks: { library: string; own: string };
+  /** Where the miniatures of the library's moves are, and those of the studio's own. */
+  miniatures: { library: string; own: string };
 }
 
 /** Every move there is, found by typing, by kind, purpose and need, and by clicking on the face. */
-export function MovesScreen({ moves, marks }: MovesScreenProps) {
+export function MovesScreen({ moves, miniatures }: MovesScreenProps) {
   const [filter, setFilter] = useState<Filter>(NO_FILTER);
   const shown = moves.filter((move) => passes(move, filter));
   const change = (part: Partial<Filter>) => setFilter((f) => ({ ...f, ...part }));
@@ -117,7 +116,10 @@ export function MovesScreen({ moves, marks }: MovesScreenProps) {
             <ul className="grid gap-2 xl:grid-cols-2">
               {shown.map((move) => (
                 <li key={move.id} className="drawn-when-seen">
-                  <MoveLine move={move} mark={markOf(move, marks)} />
+                  <MoveLine
+                    move={move}
+                    miniature={`${move.own ? miniatures.own : miniatures.library}#${move.id}`}
+                  />
                 </li>
               ))}
             </ul>
@@ -128,22 +130,16 @@ export function MovesScreen({ moves, marks }: MovesScreenProps) {
   );
 }
 
-/** Where the mark of a move stands. */
-function markOf({ id, own }: ListedMove, marks: MovesScreenProps['marks']): string {
-  const asked = own ? { of: 'own', stamp: marks.own } : { of: 'library', stamp: marks.library };
-  return `${addressOf(CALLS.moveMarks, undefined, asked)}#${id}`;
-}
-
-function MoveLine({ move, mark }: { move: ListedMove; mark: string }) {
+function MoveLine({ move, miniature }: { move: ListedMove; miniature: string }) {
   return (
     <Link
       href={`/moves/${move.id}`}
       className="border-base-300 hover:bg-base-200/60 rounded-box flex h-full items-center gap-3 border p-2.5"
     >
       <KindGlyph kind={move.kind} size={36} />
-      <MarkFrame size={56}>
-        <use href={mark} />
-      </MarkFrame>
+      <MiniatureFrame size={56}>
+        <use href={miniature} />
+      </MiniatureFrame>
       <span className="min-w-0 flex-1">
         <span className="block leading-tight font-semibold">
           {move.text[MAIN_LANGUAGE]?.name}

@@ -1,8 +1,8 @@
 import type { ColumnDef } from '@tanstack/react-table';
 import { ShieldAlert } from 'lucide-react';
-import Link from 'next/link';
 import type { BeatLine } from '@/core/streak';
 import { StreakButton } from '../kit/beat-line/streak-button';
+import { Link } from '../kit/link';
 
 export interface PersonRow {
   id: string;

@@ -17,10 +17,10 @@ import {
   Upload,
   UserPlus,
 } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { Empty } from '../kit/empty';
 import type { FormAct } from '../kit/form';
+import { Link } from '../kit/link';
 import { Menu } from '../kit/menu';
 import { Page } from '../kit/page';
 import { AddPerson, type NewPersonState } from './add-person';

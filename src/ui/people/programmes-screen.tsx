@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { STREAK_RULES, type StreakRuleKey } from '@/core/streak';
 import { Empty } from '../kit/empty';
 import { ActionForm, Field, type FormAct, Select } from '../kit/form';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 
 export interface ProgrammesScreenProps {

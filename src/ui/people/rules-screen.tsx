@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import { ruleWords, STREAK_RULES, type StreakRule, type StreakRuleKey } from '@/core/streak';
 import { ActionForm, Field, type FormAct, Tick } from '../kit/form';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 
 export interface RulesScreenProps {

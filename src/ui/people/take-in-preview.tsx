@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import { useId } from 'react';
 import { COLUMNS, type PersonColumn, type ReadPerson, type ReadTable } from '@/core/people';
+import { Link } from '../kit/link';
 
 export interface Known {
   id: string;

@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import {
@@ -11,6 +10,7 @@ import {
   readPeople,
 } from '@/core/people';
 import { ChooseText } from '../kit/choose-text';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { Columns, type Known, type Line, Preview } from './take-in-preview';
 

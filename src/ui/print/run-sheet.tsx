@@ -4,7 +4,7 @@ import type { Area } from '@/core/move';
 import { runSheetOf, type Told } from '@/core/run-sheet';
 import type { Score } from '@/core/score';
 import { GeneralCaution } from '../kit/caution';
-import { FaceDial, FaceMark } from '../kit/face-dial';
+import { FaceDial, Miniature } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
 import type { MovesById } from '../kit/moves';
 import { PrintButton } from './print-button';
@@ -59,8 +59,8 @@ export function RunSheet({ plan, score, moves, fill, back }: RunSheetProps) {
               {line.told && (
                 <div className="sheet-told">
                   <span className="sheet-frames">
-                    <FaceMark move={line.move} variant={line.segment.variant} size={58} first />
-                    <FaceMark move={line.move} variant={line.segment.variant} size={58} />
+                    <Miniature move={line.move} variant={line.segment.variant} size={58} first />
+                    <Miniature move={line.move} variant={line.segment.variant} size={58} />
                   </span>
                   <Words told={line.told} />
                 </div>

@@ -1,11 +1,11 @@
 'use client';
 
 import { ChevronLeft, ChevronRight, Download, FileHeadphone, Printer } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import type { Mark } from '@/core/attendance';
 import { addressOf, CALLS, type RegisterChange, type RegisterLine } from '@/core/calls';
 import { Empty } from '../kit/empty';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { Changes, SomebodyElse } from './beside-register';
 import { Marking } from './marking';

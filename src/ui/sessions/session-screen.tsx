@@ -1,6 +1,6 @@
 import { Play, Undo2 } from 'lucide-react';
-import Link from 'next/link';
 import { ActionForm, Field, type FormAct, Select, Sure } from '../kit/form';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { RoomField } from '../kit/room-field';
 import { bookedWords } from './booked-words';

@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { useActionState, useEffect } from 'react';
 import { forgetStages } from '@/browser/kept-stage';
 import { FaceDial } from '../kit/face-dial';
+import { Link } from '../kit/link';
 import { Logo } from '../kit/logo';
 
 export interface SignInState {

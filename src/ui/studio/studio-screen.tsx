@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import { emptyPlan, type Plan } from '@/core/class';
 import type { NewClass } from '@/core/studio';
 import { newClassOf } from '@/core/studio';
 import { RulesFields } from '../compose/rules-fields';
 import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { TimeZoneField } from '../kit/time-zone-field';
 import { ArchiveLink, TakeInForm } from './archive-section';

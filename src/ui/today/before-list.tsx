@@ -1,8 +1,8 @@
 'use client';
 
 import clsx from 'clsx';
-import Link from 'next/link';
 import { useActionState } from 'react';
+import { Link } from '../kit/link';
 
 /** Something to know or to settle before a class. */
 export interface BeforeLine {

@@ -1,7 +1,7 @@
 import { CalendarX2, Play } from 'lucide-react';
-import Link from 'next/link';
 import { PROP_NAMES, type Prop } from '@/core/move';
 import type { WhoLine } from '@/core/today';
+import { Link } from '../kit/link';
 import { SlotRibbon, type Stretch } from '../kit/slot-ribbon';
 import { type BeforeLine, BeforeList, type Settle } from './before-list';
 import { Soon } from './soon';

@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import { dateLabel } from '@/core/formats';
 import { SessionChip } from '../calendar/session-chip';
 import type { Shown } from '../calendar/types';
 import { Empty } from '../kit/empty';
+import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { type Left, type LeftActions, LeftStanding } from '../sessions/left-standing';
 import type { Settle } from './before-list';

@@ -11,7 +11,7 @@ import { LANGUAGE_NAMES, type Language } from '@/core/language';
 import type { Move } from '@/core/move';
 import { LONGEST_SECONDS, type Take, type TakeProblem, wavOf } from '@/core/speech';
 import { Dialog } from '../kit/dialog';
-import { FaceMark } from '../kit/face-dial';
+import { Miniature } from '../kit/face-dial';
 import { Level } from './level';
 
 export interface RecordDialogProps {
@@ -195,7 +195,7 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
             <p lang={current?.language} className="font-display flex-1 text-2xl font-semibold">
               {current?.text}
             </p>
-            {move && <FaceMark move={move} size={110} />}
+            {move && <Miniature move={move} size={110} />}
           </div>
           <Level microphone={microphone} on={phase.name === 'recording'} />
           <div className="mt-4 flex flex-wrap gap-2">

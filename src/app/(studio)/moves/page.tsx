@@ -1,12 +1,16 @@
 import type { Metadata } from 'next';
+import { addressOf, CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { libraryMarks } from '@/server/moves/marks';
+import { libraryMiniatures } from '@/server/moves/miniatures';
 import { allMoves, ownMoves, ownMovesStamp } from '@/server/moves/moves';
 import { listedMove } from '@/ui/moves/find';
 import { MovesScreen } from '@/ui/moves/moves-screen';
 import { requireTeacher } from '../../auth';
 
 export const metadata: Metadata = { title: 'Moves' };
+
+const miniaturesAt = (asked: { of: 'library' | 'own'; stamp: string }): string =>
+  addressOf(CALLS.miniatures, undefined, asked);
 
 export default async function MovesPage() {
   const teacher = await requireTeacher();
@@ -19,7 +23,10 @@ export default async function MovesPage() {
   return (
     <MovesScreen
       moves={moves.map((move) => listedMove(move, ids.has(move.id)))}
-      marks={{ library: libraryMarks().stamp, own: stamp }}
+      miniatures={{
+        library: miniaturesAt({ of: 'library', stamp: libraryMiniatures().stamp }),
+        own: miniaturesAt({ of: 'own', stamp }),
+      }}
     />
   );
 }

@@ -1,5 +1,5 @@
 export { FaceDial, type FaceDialProps } from './face-dial';
-export { FaceMark } from './face-mark';
+export { Miniature } from './miniature';
 export { MovingFace, type MovingFaceProps, useReducedMotion } from './moving-face';
 export { pictureOfMove, picturesOfClass, savePictures } from './pictures';
 export { useFacing } from './use-facing';

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { localOf } from '@/core/calendar';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
@@ -7,6 +6,7 @@ import { db } from '@/server/db';
 import { teachersOf } from '@/server/studio/teachers';
 import { PlanScreen } from '@/ui/calendar/plan-screen';
 import { Empty } from '@/ui/kit/empty';
+import { Link } from '@/ui/kit/link';
 import { Page } from '@/ui/kit/page';
 import { requireTeacher } from '../../../auth';
 import { planAction } from '../actions';

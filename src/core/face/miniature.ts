@@ -4,7 +4,7 @@ import { type FaceLine, svgLines } from './lines';
 import { type Pose, STILL } from './pose';
 import { FACE_INK, STYLES } from './styles';
 
-/** Marks: still pictures of moves in few and broad lines, as they stand small in lists. */
+/** Miniatures: still pictures of moves in few and broad lines, as they stand small in lists. */
 
 const HAND = 'var(--face-hand)';
 /** Shoulders would fill the foot of so small a picture. */
@@ -28,10 +28,10 @@ function handLines({ arm, palm, fingers }: HandDrawing, line: number): FaceLine[
 }
 
 /**
- * The lines of a mark, the hindmost first, in the box of 400 by 500.
+ * The lines of a miniature, the hindmost first, in the box of 400 by 500.
  * @param line how wide a usual line is, in the box's units
  */
-export function markLines(pose: Pose, line: number): FaceLine[] {
+export function miniatureLines(pose: Pose, line: number): FaceLine[] {
   const drawing = geometry(pose);
   const hands = pose === STILL ? [] : handsIn(pose);
   const some = (behind: boolean) =>
@@ -51,21 +51,24 @@ export function markLines(pose: Pose, line: number): FaceLine[] {
   return [...some(true), ...parts, ...some(false)].filter(({ d }) => d !== '');
 }
 
-/** How wide the lines of marks in a list are. */
-export const MARK_LINE = 9;
+/** How wide the lines of miniatures in a list are. */
+export const MINIATURE_LINE = 9;
 
 /** Nobody sees a tenth of a unit where four hundred are fifty px wide. */
 const coarse = (d: string): string =>
   d.replace(/-?\d+\.\d+/g, (n) => String(Math.round(Number(n))));
 
 /**
- * Marks of many moves as one document in SVG, each under the id of its move, for `<use>` of a page: colours and hair
+ * Miniatures of many moves as one document in SVG, each under the id of its move, for `<use>` of a page: colours and hair
  * come from where they are used.
  */
-export function markSheet(poses: ReadonlyMap<string, Pose>): string {
-  const marks = [...poses].map(([id, pose]) => {
-    const lines = markLines(pose, MARK_LINE).map((line) => ({ ...line, d: coarse(line.d) }));
+export function miniatureSheet(poses: ReadonlyMap<string, Pose>): string {
+  const drawn = [...poses].map(([id, pose]) => {
+    const lines = miniatureLines(pose, MINIATURE_LINE).map((line) => ({
+      ...line,
+      d: coarse(line.d),
+    }));
     return `<g id="${id}">${svgLines(lines)}</g>`;
   });
-  return `<svg xmlns="http://www.w3.org/2000/svg">${marks.join('')}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg">${drawn.join('')}</svg>`;
 }

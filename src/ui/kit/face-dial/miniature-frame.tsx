@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { VIEW_BOX } from '@/core/face/still';
 
-/** What a mark of a move stands in. @param size height in px */
-export function MarkFrame({ size, children }: { size: number; children: ReactNode }) {
+/** What a miniature of a move stands in. @param size height in px */
+export function MiniatureFrame({ size, children }: { size: number; children: ReactNode }) {
   return (
     <svg
       viewBox={VIEW_BOX}

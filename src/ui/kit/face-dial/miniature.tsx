@@ -1,10 +1,10 @@
 import { trackOfMove } from '@library/tracks';
 import { memo } from 'react';
-import { keyPose, MARK_LINE, markLines } from '@/core/face';
+import { keyPose, MINIATURE_LINE, miniatureLines } from '@/core/face';
 import type { Move, Variant } from '@/core/move';
-import { MarkFrame } from './mark-frame';
+import { MiniatureFrame } from './miniature-frame';
 
-export interface FaceMarkProps {
+export interface MiniatureProps {
   move: Move;
   variant?: Variant;
   /** On which side it is shown, where it has one. */
@@ -19,12 +19,12 @@ export interface FaceMarkProps {
 const SMALL = 60;
 
 /** A still picture of a move, in few lines: what it looks like where its effort is greatest. */
-export const FaceMark = memo(function FaceMark(props: FaceMarkProps) {
+export const Miniature = memo(function Miniature(props: MiniatureProps) {
   const { move, variant, side, size, first } = props;
   const pose = keyPose(trackOfMove(move, variant), { side, first });
-  const lines = markLines(pose, size < SMALL ? MARK_LINE : 0.8 * MARK_LINE);
+  const lines = miniatureLines(pose, size < SMALL ? MINIATURE_LINE : 0.8 * MINIATURE_LINE);
   return (
-    <MarkFrame size={size}>
+    <MiniatureFrame size={size}>
       {lines.map(({ d, width, fill, stroke, opacity, display }, i) => (
         <path
           // biome-ignore lint/suspicious/noArrayIndexKey: a still picture keeps its lines.
@@ -37,6 +37,6 @@ export const FaceMark = memo(function FaceMark(props: FaceMarkProps) {
           display={display}
         />
       ))}
-    </MarkFrame>
+    </MiniatureFrame>
   );
 });
