@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { type Segment, UnknownMoveError, updateSegment } from '@/core/class';
 import type { Move } from '@/core/move';
 import { CUE_GAP_MS, compile, lengthOf, type Score } from '.';
+import { counts } from './counting';
 
 const scoreOf = (...of: Parameters<typeof planOf>): Score => compile(planOf(...of), LIBRARY_BOOK);
 
@@ -114,6 +115,12 @@ describe('counts', () => {
     const said = score.cues.filter((c) => c.kind === 'count');
     expect(said.map((c) => c.text)).toEqual(['five', 'four', 'three', 'two', 'one']);
     expect(said.map((c) => c.offsetMs)).toEqual([25_000, 26_000, 27_000, 28_000, 29_000]);
+  });
+
+  it('counts a single beat down from its beginning, also where the beat is no whole millisecond', () => {
+    // 60 / 27 s is 2222.2 ms: at nought, and not at a nought below it, which no document can tell.
+    const dose = { kind: 'taps', taps: 1, tempo: 27 } as const;
+    expect(counts(dose, 'down', () => 300)).toEqual([{ number: 1, offsetMs: 0, fromEnd: true }]);
   });
 
   it('thins the count when the voice is slower than the tempo', () => {

@@ -63,7 +63,8 @@ export function counts(
   }
   const end = startMs + durationMs;
   for (let n = first - ((first - 1) % every); n >= 1; n -= every) {
-    const offsetMs = Math.round(end - n * beatMs);
+    // A beat that is a fraction longer than what it ends begins at nought, not at a nought below it.
+    const offsetMs = Math.round(end - n * beatMs) || 0;
     if (offsetMs >= startMs) said.push({ number: n, offsetMs, fromEnd: last });
   }
   return said;
