@@ -16,6 +16,17 @@ test('a move is found by face, by kind, by need and by typing', async ({ studio:
   const all = await count();
   expect(all).toBeGreaterThanOrEqual(90);
   await expect.poll(() => miniatureWidth(page, 'Warm palms over the eyes')).toBeGreaterThan(100);
+  // A line is cut at its edge while it is out of sight or in it; the outline of the focus has to have room.
+  await page.getByLabel('With').focus();
+  await page.keyboard.press('Tab');
+  const room = await page.locator('li a:focus-visible').evaluate((link) => {
+    const { outlineWidth, outlineOffset } = getComputedStyle(link);
+    const left = (of: Element | null) => of?.getBoundingClientRect().left ?? 0;
+    const outline = Number.parseFloat(outlineWidth) + Number.parseFloat(outlineOffset);
+    return { outline, beside: left(link) - left(link.closest('li')) };
+  });
+  expect(room.outline).toBeGreaterThan(1);
+  expect(room.beside).toBeGreaterThanOrEqual(room.outline);
   await page.getByRole('button', { name: 'nose', exact: true }).locator('path').first().click();
   const nose = await count();
   expect(nose).toBeLessThan(all);
