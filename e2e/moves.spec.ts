@@ -27,6 +27,14 @@ test('a move is found by face, by kind, by need and by typing', async ({ studio:
   });
   expect(room.outline).toBeGreaterThan(1);
   expect(room.beside).toBeGreaterThanOrEqual(room.outline);
+  const kept = async (stamp: string) =>
+    (await page.request.get(`/api/miniatures?of=own&stamp=${stamp}`)).headers()['cache-control'];
+  const stamp = await page
+    .locator('use')
+    .first()
+    .evaluate((use) => use.getAttribute('href') ?? '');
+  expect((await page.request.get(stamp)).headers()['cache-control']).toContain('immutable');
+  expect(await kept('of-another-day')).toBe('no-store');
   await page.getByRole('button', { name: 'nose', exact: true }).locator('path').first().click();
   const nose = await count();
   expect(nose).toBeLessThan(all);

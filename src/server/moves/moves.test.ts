@@ -6,14 +6,13 @@ import { createClass } from '../classes/classes';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { makeClass, makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
-import { libraryMiniatures, ownMiniatures } from './miniatures';
+import { libraryMiniatures, ownMiniatures, ownMiniaturesStamp } from './miniatures';
 import {
   allMoves,
   getMove,
   movesForClass,
   movesMet,
   ownMoves,
-  ownMovesStamp,
   removeOwnMove,
   saveOwnMove,
   usesOf,
@@ -112,15 +111,17 @@ describe('miniatures of moves', () => {
   it('are of a studio those of its own moves, and of nobody else', async () => {
     const [studio, other] = [await makeStudio(db()), await makeStudio(db())];
     await saveOwnMove(db(), studio, mine(), NOON);
-    expect(idsIn(await ownMiniatures(db(), studio))).toEqual(['own-smile']);
-    expect(idsIn(await ownMiniatures(db(), other))).toEqual([]);
+    expect(idsIn((await ownMiniatures(db(), studio)).sheet)).toEqual(['own-smile']);
+    expect(idsIn((await ownMiniatures(db(), other)).sheet)).toEqual([]);
   });
 
-  it('have another address once a move has changed', async () => {
+  it('have another stamp once a move has changed, and one that tells how they are drawn', async () => {
     const studio = await makeStudio(db());
     await saveOwnMove(db(), studio, mine(), NOON);
-    const before = await ownMovesStamp(db(), studio);
+    const before = await ownMiniatures(db(), studio);
+    expect(await ownMiniaturesStamp(db(), studio)).toBe(before.stamp);
+    expect(before.stamp).toContain(libraryMiniatures().stamp);
     await saveOwnMove(db(), studio, { ...mine(), rounds: 5 }, NOON);
-    expect(await ownMovesStamp(db(), studio)).not.toBe(before);
+    expect(await ownMiniaturesStamp(db(), studio)).not.toBe(before.stamp);
   });
 });

@@ -1,8 +1,9 @@
+import { libraryMove } from '@library';
 import type { Metadata } from 'next';
 import { addressOf, CALLS } from '@/core/calls';
 import { db } from '@/server/db';
-import { libraryMiniatures } from '@/server/moves/miniatures';
-import { allMoves, ownMoves, ownMovesStamp } from '@/server/moves/moves';
+import { libraryMiniatures, ownMiniaturesStamp } from '@/server/moves/miniatures';
+import { allMoves } from '@/server/moves/moves';
 import { listedMove } from '@/ui/moves/find';
 import { MovesScreen } from '@/ui/moves/moves-screen';
 import { requireTeacher } from '../../auth';
@@ -14,15 +15,13 @@ const miniaturesAt = (asked: { of: 'library' | 'own'; stamp: string }): string =
 
 export default async function MovesPage() {
   const teacher = await requireTeacher();
-  const [moves, own, stamp] = await Promise.all([
+  const [moves, stamp] = await Promise.all([
     allMoves(db(), teacher),
-    ownMoves(db(), teacher),
-    ownMovesStamp(db(), teacher),
+    ownMiniaturesStamp(db(), teacher),
   ]);
-  const ids = new Set(own.map((move) => move.id));
   return (
     <MovesScreen
-      moves={moves.map((move) => listedMove(move, ids.has(move.id)))}
+      moves={moves.map((move) => listedMove(move, !libraryMove(move.id)))}
       miniatures={{
         library: miniaturesAt({ of: 'library', stamp: libraryMiniatures().stamp }),
         own: miniaturesAt({ of: 'own', stamp }),
