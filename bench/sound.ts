@@ -61,7 +61,7 @@ else {
       const { ms, bytes } = await ask(`audio?as=${as}&counts=yes&music=${music}`);
       if (as === 'wav') totalMs = (bytes - 44) / 44.1;
       console.log(
-        `a class of ${(totalMs / 60_000).toFixed(0)} min as ${as}${music === 'yes' ? ' with music' : ''}: ${(totalMs / ms).toFixed(0)} times as fast as it is heard (aim 100); saying its cues and making it / saying them alone: ${((saying + ms) / saying).toFixed(2)} (${(ms / 1000).toFixed(1)} s beside ${(saying / 1000).toFixed(1)} s; aim 1.5)`,
+        `a class of ${(totalMs / 60_000).toFixed(0)} min as ${as}${music === 'yes' ? ' with music' : ''}: ${(totalMs / ms).toFixed(0)} times as fast as it is heard (aim 100); making it / saying its cues alone: ${(ms / saying).toFixed(2)}, both / saying them alone: ${((saying + ms) / saying).toFixed(2)} (${(ms / 1000).toFixed(1)} s beside ${(saying / 1000).toFixed(1)} s; aim 1.5)`,
       );
     }
   } finally {
