@@ -145,34 +145,35 @@ export class Crowd {
 
   private async lookNow(): Promise<void> {
     const { sessionId, studioId } = this.place;
-    const row = await this.db('follow_doors')
-      .join('sessions', 'sessions.id', 'follow_doors.session_id')
-      .join('classes', 'classes.id', 'sessions.class_id')
-      .leftJoin('runs', 'runs.session_id', 'follow_doors.session_id')
-      .where({ 'follow_doors.session_id': sessionId, 'follow_doors.studio_id': studioId })
-      .first(
-        'runs.id as run_id',
-        'runs.prepared',
-        'follow_doors.ends_at',
-        'classes.take_home',
-        this.db.raw(
-          `array(select id from followers where session_id = follow_doors.session_id
-             and turned_away_at is not null) as turned_away`,
+    const knownRun = this.runId;
+    const [row, ofKnownRun] = await Promise.all([
+      this.db('follow_doors')
+        .join('sessions', 'sessions.id', 'follow_doors.session_id')
+        .join('classes', 'classes.id', 'sessions.class_id')
+        .leftJoin('runs', 'runs.session_id', 'follow_doors.session_id')
+        .where({ 'follow_doors.session_id': sessionId, 'follow_doors.studio_id': studioId })
+        .first(
+          'runs.id as run_id',
+          'runs.prepared',
+          'follow_doors.ends_at',
+          'classes.take_home',
+          this.db.raw(
+            `array(select id from followers where session_id = follow_doors.session_id
+               and turned_away_at is not null) as turned_away`,
+          ),
         ),
-      );
+      // Whoever follows waits for one answer, not for two.
+      knownRun ? this.freshOf(knownRun) : [],
+    ]);
     if (!row) return this.letGo();
     const stands = standsSchema.parse(row);
-    if (stands.run_id && this.runId !== stands.run_id) {
+    if (stands.run_id && knownRun !== stands.run_id) {
       this.unlisten();
       this.runId = stands.run_id;
       this.unlisten = hub().listen(stands.run_id, this.changed);
     }
-    const fresh = stands.run_id
-      ? ((await eventsOf(this.db, this.place, stands.run_id, {
-          after: this.seq,
-          forScreen: true,
-        })) as Bend[])
-      : [];
+    const { run_id } = stands;
+    const fresh = run_id === knownRun ? ofKnownRun : run_id ? await this.freshOf(run_id) : [];
     this.events.push(...fresh);
     this.endsAt = stands.ends_at;
     const made = stands.prepared ?? 0;
@@ -187,6 +188,11 @@ export class Crowd {
     if (fresh.length > 0 || before !== JSON.stringify(this.news)) {
       this.tell(message({ ...this.news, events: fresh }, this.seq));
     }
+  }
+
+  private async freshOf(runId: string): Promise<Bend[]> {
+    const part = { after: this.seq, forScreen: true };
+    return (await eventsOf(this.db, this.place, runId, part)) as Bend[];
   }
 
   private tell(bytes: Buffer | string): void {

@@ -79,6 +79,8 @@ const live: Answer = async (request, response) => {
   if (response.destroyed) return;
   const asked = URL.parse(request.url ?? '', 'http://here')?.searchParams.get('after');
   const after = Number(request.headers['last-event-id'] ?? asked ?? 0);
+  // A line is over with its connection. Cut in chunks, each message would be four pieces instead of one.
+  response.removeHeader('Transfer-Encoding');
   response.writeHead(200, {
     ...NO_STORE,
     'Content-Type': 'text/event-stream',

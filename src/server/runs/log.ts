@@ -56,6 +56,8 @@ export interface Part {
   after?: number;
   /** Those that a screen may show which everybody sees: nothing of the people in the room. */
   forScreen?: boolean;
+  /** And these besides, and the newest of all, however early they are. */
+  ids?: readonly string[];
 }
 
 /** The events of a run, or some of them. */
@@ -63,11 +65,15 @@ export async function eventsOf(
   db: Db,
   { studioId }: Scope,
   runId: string,
-  { after = 0, forScreen = false }: Part = {},
+  { after = 0, forScreen = false, ids }: Part = {},
 ) {
+  const newest = db('run_events').where({ run_id: runId, studio_id: studioId }).max('seq');
   const rows = await db('run_events')
     .where({ run_id: runId, studio_id: studioId })
-    .where('seq', '>', after)
+    .where((meant) => {
+      meant.where('seq', '>', after);
+      if (ids) meant.orWhereIn('id', [...ids]).orWhere('seq', newest);
+    })
     .modify((query) => forScreen && query.whereNotIn('type', ROOM_EVENTS))
     .orderBy('seq')
     .select('seq', 'id', 'at_ms', 'type', 'data');
@@ -128,7 +134,9 @@ export interface Sender {
 
 /**
  * Appends events to a run's log, each once, in the order given, and keeps the register up with them.
- * Times are kept from running backwards or ahead of the server's clock. Returns the whole log and who leads.
+ * Times are kept from running backwards or ahead of the server's clock.
+ * @param after the newest event that is known to whoever sends them
+ * @returns what came after it, with what is appended now, and who leads
  * @throws Refusal `not-found`; `not-leading` where another device leads; `log-full`
  */
 export async function appendEvents(
@@ -137,11 +145,12 @@ export async function appendEvents(
   {
     runId,
     drafts,
+    after = 0,
     now,
     device,
     timeZone = 'UTC',
     by,
-  }: Sender & { runId: string; drafts: readonly NewRunEvent[]; now: number },
+  }: Sender & { runId: string; drafts: readonly NewRunEvent[]; after?: number; now: number },
 ): Promise<RunLog> {
   return db.transaction(async (trx) => {
     const row = await trx('runs')
@@ -149,7 +158,8 @@ export async function appendEvents(
       .forUpdate()
       .first('id', 'session_id', 'started_at', 'leader');
     const run = found(row, 'run');
-    const log = await eventsOf(trx, scope, runId);
+    const ids = drafts.map(({ id }) => id);
+    const log = await eventsOf(trx, scope, runId, { after, ids });
     const known = new Set(log.map((e) => e.id));
     const fresh = drafts.filter((draft) => !known.has(draft.id) && known.add(draft.id));
     let { leader } = run;
@@ -159,10 +169,11 @@ export async function appendEvents(
       leader = device;
     }
     // The end of a class always has a place.
-    if (log.length + fresh.length > MOST_LOGGED && fresh.some((e) => e.type !== 'finished')) {
+    let last = log.at(-1);
+    const logged = last?.seq ?? 0;
+    if (logged + fresh.length > MOST_LOGGED && fresh.some((e) => e.type !== 'finished')) {
       throw new Refusal('log-full', String(MOST_LOGGED));
     }
-    let last = log.at(-1);
     for (const draft of fresh) {
       const at = Math.max(last?.at ?? 0, Math.min(draft.at, now + CLOCK_SLACK_MS));
       last = { ...draft, at, seq: (last?.seq ?? 0) + 1 };
@@ -188,7 +199,8 @@ export async function appendEvents(
       }
     }
     if (fresh.length) await announce(trx, runId);
-    return { id: runId, sessionId: run.session_id, events: log, leader };
+    const events = log.filter(({ seq }) => seq > after);
+    return { id: runId, sessionId: run.session_id, events, leader };
   });
 }
 

@@ -2,7 +2,14 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { RollEntry } from '@/core/calls';
-import { isRoomEvent, type NewRunEvent, onRoll, type Present, position } from '@/core/run';
+import {
+  isRoomEvent,
+  type NewRunEvent,
+  onRoll,
+  type Present,
+  position,
+  type RunEvent,
+} from '@/core/run';
 import { getClass, savePlan } from '../classes/classes';
 import { Hub } from '../live/hub';
 import { roll } from '../sessions/register';
@@ -100,6 +107,47 @@ describe('the log of a run', () => {
       [3, 'resumed', 9000],
     ]);
     expect((await getRun(db(), c, run.id)).events).toEqual(log);
+  });
+
+  it('answers with what came after the event that is known, whatever is sent again, and when', async () => {
+    const types = ['paused', 'resumed', 'next'] as const;
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.record({
+            /** Drafts that were sent before, by their place. */
+            again: fc.array(fc.nat(30), { maxLength: 3 }),
+            fresh: fc.array(fc.record({ type: fc.constantFrom(...types), at: fc.nat(90_000) }), {
+              maxLength: 3,
+            }),
+            after: fc.nat(12),
+            now: fc.nat(60_000),
+          }),
+          { minLength: 1, maxLength: 6 },
+        ),
+        async (sent) => {
+          const { c, run } = await prepared();
+          const drafts: NewRunEvent[] = [];
+          const log: RunEvent[] = [];
+          for (const { again, fresh, after, now } of sent) {
+            const made = fresh.map(({ type, at }) => event(type, NOON + at));
+            const old = again.flatMap((i) => drafts[i] ?? []);
+            drafts.push(...made);
+            // As simply as it can be said.
+            for (const draft of [...old, ...made]) {
+              if (log.some(({ id }) => id === draft.id)) continue;
+              const at = Math.max(log.at(-1)?.at ?? 0, Math.min(draft.at, NOON + now + 2000));
+              log.push({ ...draft, at, seq: log.length + 1 });
+            }
+            const asked = { runId: run.id, drafts: [...old, ...made], after, now: NOON + now };
+            const { events } = await appendEvents(db(), c, asked);
+            expect(events).toEqual(log.slice(after));
+          }
+          expect((await getLog(db(), c, run.id)).events).toEqual(log);
+        },
+      ),
+      { numRuns: 12 },
+    );
   });
 
   it('keeps its order when two devices write at once', async () => {

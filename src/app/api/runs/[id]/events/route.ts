@@ -10,7 +10,7 @@ export const GET = answering(CALLS.readLog, async ({ teacher, id, body, now }) =
 
 export const POST = answering(CALLS.sendEvents, async ({ teacher, id, body, now }) => {
   const sender = { device: body.device, timeZone: teacher.timeZone, by: teacher.name };
-  const asked = { runId: id, drafts: body.events, now, ...sender };
+  const asked = { runId: id, drafts: body.events, after: body.after, now, ...sender };
   const { events, leader } = await appendEvents(db(), teacher, asked);
-  return { events: events.filter((e) => e.seq > body.after), leader, now };
+  return { events, leader, now };
 });
