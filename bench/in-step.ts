@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { App } from '../e2e/app';
+import { heard, heardAt, recordOutput } from '../e2e/listen';
 import { slowNetwork } from '../scripts/lib/slow-network.mjs';
 import { launch } from './browser';
 import { quantile } from './hour-long';
@@ -15,7 +16,7 @@ const SETTLED_MS = 20_000;
 const WATCH_MS = 25_000;
 const BENDS = 12;
 const BETWEEN_MS = 1500;
-/** Sounds that are so near to one another in time, and as long as one another, are the same cue. */
+/** How near to one another the same cue is on all devices, at most. */
 const SAME_CUE_MS = 700;
 
 /** What a page has noted of itself, at its machine's time of day. */
@@ -40,8 +41,6 @@ async function watched(page: Page): Promise<void> {
   await page.addInitScript(() => {
     const noted: Noted = { seen: [], sounds: [] };
     Object.assign(window, { noted });
-    localStorage.setItem('upbeat-follow', JSON.stringify({ voice: 'class' }));
-    // No function here may have a name: what brings it into the page would have to know it.
     new MutationObserver(() => {
       const [move, doing, countdown] = ['move', 'doing', 'countdown'].map(
         (id) => document.querySelector(`[data-testid="${id}"]`)?.textContent ?? '',
@@ -69,6 +68,21 @@ async function watched(page: Page): Promise<void> {
 const notedBy = (page: Page): Promise<Noted> =>
   page.evaluate(() => (window as unknown as { noted: Noted }).noted);
 
+/** When each cue was on each device: those are the same that are near to one another in time, and as long. */
+function sameCues(
+  devices: readonly (readonly { at: number; seconds: number }[])[],
+): Map<string, number[]> {
+  const cues: { at: number; seconds: number; times: number[] }[] = [];
+  for (const { at, seconds } of devices.flat()) {
+    const same = cues.find(
+      (c) => Math.abs(c.at - at) < SAME_CUE_MS && Math.abs(c.seconds - seconds) < 0.001,
+    );
+    if (same) same.times.push(at);
+    else cues.push({ at, seconds, times: [at] });
+  }
+  return new Map(cues.map(({ times }, n) => [String(n), times]));
+}
+
 /** How far apart the same thing was on all devices. */
 function spreads(all: Map<string, number[]>): number[] {
   return [...all.values()]
@@ -86,29 +100,35 @@ export async function inStep(
 ): Promise<void> {
   const to = Number(new URL(app.url).port);
   const browser = await launch('--autoplay-policy=no-user-gesture-required');
-  const networks: { close: () => void }[] = [];
+  const networks: { port: number; close: () => void }[] = [];
   try {
-    const device = async (port: number) => {
+    const device = async (port: number, { recorded = false } = {}) => {
       const context = await browser.newContext({
         baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 360, height: 740 },
         reducedMotion: 'reduce',
+        // What records the sound is no script of the page.
+        bypassCSP: recorded,
       });
       const page = await context.newPage();
-      await watched(page);
+      // What brings a function into the page gives it its name by this.
+      await page.addInitScript('globalThis.__name = (named) => named');
+      await page.addInitScript(() =>
+        localStorage.setItem('upbeat-follow', JSON.stringify({ voice: 'class' })),
+      );
+      await (recorded ? recordOutput(page) : watched(page));
       await page.goto(`/follow/${code}`);
       await page.locator('html[data-ready]').waitFor({ state: 'attached' });
       await page.getByRole('button', { name: 'Come in' }).click();
       await page.getByTestId('countdown').waitFor({ timeout: 60_000 });
       return page;
     };
-    const slow: Page[] = [];
     for (let n = 0; n < DEVICES; n++) {
       const delayMs = 10 + (140 * n) / (DEVICES - 1);
-      const network = await slowNetwork({ to, delayMs, jitterMs: delayMs / 2, loss: 0.02 });
-      networks.push(network);
-      slow.push(await device(network.port));
+      networks.push(await slowNetwork({ to, delayMs, jitterMs: delayMs / 2, loss: 0.02 }));
     }
+    const slow: Page[] = [];
+    for (const { port } of networks) slow.push(await device(port));
     const quiet: Page[] = [];
     for (let n = 0; n < QUIET; n++) quiet.push(await device(to));
     // The audio of the class is fetched first: on a phone nobody else has the processor.
@@ -121,22 +141,14 @@ export async function inStep(
       for (const [at, what] of seen.filter(([at]) => at >= from))
         shown.set(what, [...(shown.get(what) ?? []), at]);
     }
-    const heard: { at: number; seconds: number; times: number[] }[] = [];
-    for (const { sounds } of before) {
-      for (const { at, seconds, stopped } of sounds) {
-        if (stopped || at < from) continue;
-        const same = heard.find(
-          (h) => Math.abs(h.at - at) < SAME_CUE_MS && Math.abs(h.seconds - seconds) < 0.001,
-        );
-        if (same) same.times.push(at);
-        else heard.push({ at, seconds, times: [at] });
-      }
-    }
+    const due = sameCues(
+      before.map(({ sounds }) => sounds.filter(({ at, stopped }) => !stopped && at >= from)),
+    );
     console.log(
       `${DEVICES} devices over networks of 20 to 300 ms there and back, with jitter and loss: the same countdown is shown within ${ms(spreads(shown))} (aim 100)`,
     );
     console.log(
-      `the same cue is set to be heard within ${ms(spreads(new Map(heard.map((h, n) => [String(n), h.times]))))} (aim 100; ${heard.length} cues)`,
+      `the same cue is set to be heard within ${ms(spreads(due))} (aim 100; ${due.size} cues)`,
     );
 
     const serverNow = async () =>
@@ -165,6 +177,26 @@ export async function inStep(
     };
     console.log(
       `what the teacher does is shown on a quiet network within ${ms(await taken(quiet))} of ${QUIET * BENDS} (aim 250); over the slow networks within ${ms(await taken(slow))} of ${DEVICES * BENDS}`,
+    );
+
+    // By themselves, since recording takes a thread of each device.
+    for (const page of [...slow, ...quiet]) await page.context().close();
+    const recorded: Page[] = [];
+    for (const { port } of networks) recorded.push(await device(port, { recorded: true }));
+    await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+    const since = Date.now();
+    await new Promise((resolve) => setTimeout(resolve, WATCH_MS));
+    const outputs = await Promise.all(recorded.map(heard));
+    const began = sameCues(
+      outputs.map((output) =>
+        output.sources.flatMap((source) => {
+          const at = source.kind === 'speech' ? heardAt(source, output) : null;
+          return at !== null && at >= since ? [{ at, seconds: source.seconds }] : [];
+        }),
+      ),
+    );
+    console.log(
+      `the same cue, recorded where it leaves each device, begins within ${ms(spreads(began))} (aim 100; ${began.size} cues)`,
     );
   } finally {
     for (const network of networks) network.close();

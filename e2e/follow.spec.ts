@@ -432,3 +432,34 @@ test('somebody comes in from their own page, is seen as joined, and is marked he
   );
   await context.close();
 });
+
+test('a phone that is busy knows the time as well as one at rest', async ({
+  app,
+  browser,
+  led: { sessionId },
+  studio,
+}) => {
+  const code = await openToFollowers(studio, sessionId);
+  const context = await browser.newContext({ baseURL: app.url });
+  context.on('page', untilReady);
+  const there = await context.newPage();
+  // Nobody comes to look at an answer for so long.
+  const busyMs = 400;
+  await there.addInitScript((ms) => {
+    const { fetch } = window;
+    window.fetch = async (...asked) => {
+      const answer = await fetch(...asked);
+      const until = performance.now() + ms;
+      if (String(asked[0]).endsWith('/time')) while (performance.now() < until);
+      return answer;
+    };
+  }, busyMs);
+  await there.goto(`/follow/${code}`);
+  await there.getByRole('button', { name: 'Come in' }).click();
+  await timed(there);
+  await there.getByRole('button', { name: 'More' }).click();
+  await there.getByText('In step').click();
+  const offBy = there.getByTestId('in-step').getByText('off by at most').locator('+ dd');
+  expect(Number.parseFloat((await offBy.textContent()) ?? '')).toBeLessThan(busyMs / 2);
+  await context.close();
+});

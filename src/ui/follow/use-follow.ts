@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FollowClock } from '@/browser/follow/follow-clock';
 import { FOLLOW_PATHS, followLine } from '@/browser/follow/line';
 import { type KeptClass, keepClass, keptClass } from '@/browser/follow/store';
+import { roundTrip } from '@/browser/round-trip';
 import type { FollowDocument, FollowNews } from '@/core/follow';
 import type { Bend } from '@/core/run';
 
@@ -54,10 +55,15 @@ export function useFollow(code: string): Followed {
     async (times: number) => {
       try {
         for (let n = 0; n < times; n++) {
-          const sentAt = clock.deviceNow();
-          const response = await fetch(FOLLOW_PATHS.time, { cache: 'no-store' });
-          const { arrived, now } = (await response.json()) as { arrived: number; now: number };
-          clock.take({ sentAt, arrived, answered: now, receivedAt: clock.deviceNow() });
+          const { answer, ...trip } = await roundTrip(
+            FOLLOW_PATHS.time,
+            () => clock.deviceNow(),
+            async () => {
+              const response = await fetch(FOLLOW_PATHS.time, { cache: 'no-store' });
+              return (await response.json()) as { arrived: number; now: number };
+            },
+          );
+          clock.take({ ...trip, arrived: answer.arrived, answered: answer.now });
           setTimed(true);
           setAsked((before) => before + 1);
         }

@@ -237,7 +237,7 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
     <>
       <button
         type="button"
-        className="btn btn-sm btn-neutral px-2.5"
+        className="btn btn-sm btn-neutral px-2"
         aria-pressed={muted}
         aria-keyshortcuts="M"
         onClick={() => setMuted(!muted)}
@@ -250,7 +250,7 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
       </button>
       <button
         type="button"
-        className="btn btn-sm btn-neutral px-2.5"
+        className="btn btn-sm btn-neutral px-2"
         aria-pressed={!facing}
         title="The face as in a mirror, or as somebody who faces you"
         onClick={() => setFacing(!facing)}
@@ -260,14 +260,14 @@ const DeskButtons = memo(function DeskButtons(props: DeskButtonsProps) {
       </button>
       <button
         type="button"
-        className="btn btn-sm btn-neutral px-2.5"
+        className="btn btn-sm btn-neutral px-2"
         aria-expanded={sounding}
         onClick={() => setSounding(!sounding)}
       >
         Sound
       </button>
       <a
-        className="btn btn-sm btn-neutral px-2.5"
+        className="btn btn-sm btn-neutral px-2"
         href={`/lead/${sessionId}/show`}
         target="_blank"
         rel="noopener"

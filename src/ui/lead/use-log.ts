@@ -6,9 +6,10 @@ import { eventShelf } from '@/browser/event-shelf';
 import { listenToRun } from '@/browser/live-run';
 import { newId } from '@/browser/new-id';
 import { Outbox } from '@/browser/outbox';
+import { roundTrip } from '@/browser/round-trip';
 import { runChannel } from '@/browser/run-channel';
 import { type ServerClock, TIMES_ASKED } from '@/browser/server-clock';
-import { CALLS, type LogAnswer } from '@/core/calls';
+import { addressOf, CALLS, type LogAnswer } from '@/core/calls';
 import { isRoomEvent, type NewRunEvent, type RunEvent } from '@/core/run';
 import { keptLogSchema, type LeadLog } from './types';
 
@@ -132,9 +133,12 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const measureTime = useCallback(async () => {
     await attempt(async () => {
       for (let n = 0; n < TIMES_ASKED; n++) {
-        const sentAt = clock.deviceNow();
-        const { arrived, now } = await ask(CALLS.tellTime);
-        clock.measure(now, sentAt, clock.deviceNow(), arrived);
+        const { answer, sentAt, receivedAt } = await roundTrip(
+          addressOf(CALLS.tellTime),
+          () => clock.deviceNow(),
+          () => ask(CALLS.tellTime),
+        );
+        clock.measure(answer.now, sentAt, receivedAt, answer.arrived);
       }
     });
   }, [attempt, clock]);
