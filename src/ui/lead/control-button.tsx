@@ -21,9 +21,9 @@ export const ControlButton = memo(function ControlButton({ control }: { control:
         if (event.detail > 0) event.currentTarget.blur();
       }}
       className={clsx(
-        'btn gap-1.5 px-2.5',
+        'btn gap-1.5',
         large && 'max-xl:px-2',
-        large ? 'h-auto min-h-11 text-sm xl:text-base' : 'btn-sm',
+        large ? 'h-auto min-h-11 px-2.5 text-sm xl:text-base' : 'btn-sm px-2',
         strong ? 'btn-primary upbeat-on-accent' : 'btn-neutral',
       )}
     >

@@ -24,7 +24,8 @@ export function SignInForm({ signIn, enterDemo, mayBegin }: SignInFormProps) {
   // Whoever signs in next does not find the people of who was here before.
   useEffect(() => void forgetStages(), []);
   return (
-    <main className="mx-auto grid min-h-dvh max-w-4xl items-center gap-10 p-6 md:grid-cols-2">
+    // Where it fills a phone it begins at the top: in the middle, it would move up as more of the page comes.
+    <main className="mx-auto grid min-h-dvh max-w-4xl items-center gap-10 p-6 max-md:items-start max-md:pt-16 md:grid-cols-2">
       <div className="text-center max-md:hidden">
         <FaceDial
           size={420}
