@@ -151,6 +151,34 @@ test('a class is made for one person by what they carry, and holds no other plan
   expect(before.plan).toEqual(twoMinutes());
 });
 
+test('three sounds of one teacher are under way at most, of which two are made at once; the others are told', async ({
+  app,
+  studio: page,
+}) => {
+  await openNewClass(app, page, 'Asked for often', 10);
+  await addMove(page, 'long o cheek');
+  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  const classId = page.url().split('/').at(-1);
+  // Four at once, of which nobody reads one before all are answered.
+  const answers = await page.evaluate(async (id) => {
+    const tickets = [1, 2, 3, 4].map(() => crypto.randomUUID());
+    const asked = await Promise.all(
+      tickets.map((ticket) => fetch(`/api/classes/${id}/audio?as=wav&counts=yes&ticket=${ticket}`)),
+    );
+    const told = asked.find(({ status }) => status === 429);
+    const files = asked.filter(({ ok }) => ok);
+    const bytes = await Promise.all(
+      files.map(async (file) => (await file.arrayBuffer()).byteLength),
+    );
+    const look = await fetch(`/api/sounds/${tickets[0]}`);
+    return { told: await told?.json(), bytes, look: await look.json() };
+  }, classId);
+  expect(answers.told).toMatchObject({ code: 'sound-enough' });
+  expect(answers.bytes).toHaveLength(3);
+  expect(new Set(answers.bytes).size).toBe(1);
+  expect(answers.look).toEqual({ state: 'none' });
+});
+
 test('what stands in the way of taking a class away is told, and a sound that is made can be stopped', async ({
   app,
   studio: page,
@@ -164,9 +192,20 @@ test('what stands in the way of taking a class away is told, and a sound that is
   const path = '**/api/classes/*/audio*';
   // Nothing comes of what is asked for.
   await page.route(path, () => {});
+  let howFar: object = { state: 'waiting', before: 2 };
+  await page.route('**/api/sounds/*', (route) => route.fulfill({ json: howFar }));
   await page.getByRole('button', { name: 'Save the sound' }).click();
-  await expect(page.getByRole('progressbar', { name: 'How much of it is made' })).toBeVisible();
+  const progress = page.getByRole('progressbar', { name: 'How far it is' });
+  await expect(page.getByText('Waits for its turn: 2 are before it')).toBeVisible();
+  await expect(progress).not.toHaveAttribute('value');
+  expect(await axe(page)).toEqual([]);
+  howFar = { state: 'waiting', before: 0 };
+  await expect(page.getByText('Waits for its turn: it is next')).toBeVisible();
+  howFar = { state: 'making', share: 0.4 };
+  await expect(page.getByText('Being made: 40 %')).toBeVisible();
+  await expect(progress).toHaveAttribute('value', '0.4');
   await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(progress).toBeHidden();
   await expect(page.getByRole('button', { name: 'Save the sound' })).toBeVisible();
   await expect(page.getByRole('dialog').getByRole('alert')).toBeHidden();
   await page.unrouteAll({ behavior: 'ignoreErrors' });

@@ -11,12 +11,11 @@ const WAITS_FOR_NOTHING = [
   /^\/api\/time$/,
   /^\/api\/speech$/,
 ];
-const TAKES_LONG = [
-  /^\/api\/speech\/lengths$/,
-  /^\/api\/archive/,
-  /\/prepare$/,
-  /^\/api\/classes\/[^/]+\/(audio|pack)$/,
-];
+const TAKES_LONG = [/^\/api\/speech\/lengths$/, /^\/api\/archive/, /\/prepare$/];
+/** Sound waits in a queue of its own (`src/server/take-away`), where whoever asks for it sees how far it is. */
+const SOUND = /^\/api\/classes\/[^/]+\/(audio|pack)$/;
+/** One more than may be under way there, so that the next is told so. */
+const MOST_SOUNDS = 4;
 /** Pages that strangers look at, and whoever comes in to follow. */
 const STRANGERS_ALSO = /^\/follow(\/|$)/;
 /** Not in the line of strangers: what the server is watched with, and what is no page. */
@@ -59,6 +58,7 @@ export function allThere(request) {
  */
 export function lines() {
   const signedIn = new Gate({ atOnce: 1, mostWaiting: MOST_WAITING });
+  const sounds = new Gate({ atOnce: MOST_SOUNDS, mostWaiting: MOST_WAITING });
   const strangers = new Gate({ atOnce: 1, mostWaiting: MOST_STRANGERS });
   /** @param {{ url?: string, method?: string, headers: { cookie?: string } }} request */
   return ({ url = '/', method, headers }) => {
@@ -72,6 +72,7 @@ export function lines() {
       if (method !== 'GET' || NO_PAGE.test(pathname)) return null;
       return { gate: strangers, owner: 'strangers' };
     }
+    if (SOUND.test(pathname)) return { gate: sounds, owner: signIn };
     const owner = `${TAKES_LONG.findIndex((path) => path.test(pathname))} ${signIn}`;
     return { gate: signedIn, owner };
   };

@@ -30,6 +30,27 @@ describe('in whose line a request waits', () => {
     expect(of(url)).toBeUndefined();
   });
 
+  it('is no line of one for sound, which has a queue of its own', async () => {
+    const line = lineOf({
+      url: '/api/classes/a/audio?as=mp3',
+      method: 'GET',
+      headers: signedIn('ada'),
+    });
+    const pack = lineOf({ url: '/api/classes/b/pack', method: 'GET', headers: signedIn('ada') });
+    expect(pack).toEqual(line);
+    const entered = await Promise.all([1, 2, 3, 4].map(() => line?.gate.enter(line.owner)));
+    expect(entered).not.toContain(null);
+    let comesIn = false;
+    const fifth = line?.gate.enter(line.owner).then((leave) => {
+      comesIn = true;
+      return leave;
+    });
+    await Promise.resolve();
+    expect(comesIn).toBe(false);
+    for (const leave of entered) leave?.();
+    (await fifth)?.();
+  });
+
   it('is one for all pages of strangers, and of whoever comes in to follow with whatever cookie', () => {
     const urls = ['/', '/follow', '/follow/ABC234', '/home/abc', '/sign-in?back=/classes'];
     expect(urls.map((url) => of(url))).toEqual(urls.map(() => 'strangers'));

@@ -19,6 +19,7 @@ import {
 } from '@/server/testing/studio';
 import { GET } from './api/home/classes/[id]/audio/route';
 import { POST } from './api/home/practice/route';
+import { GET as LOOK } from './api/home/sounds/[id]/route';
 
 const db = testDatabase();
 const DAY_MS = 86_400_000;
@@ -90,11 +91,13 @@ describe('a class to do at home, as sound', () => {
         cautions: JSON.stringify(caution ? [{ caution }] : []),
         cautions_consent_on: '2026-01-01',
       });
+  const asked = (classId: string, shows: string, ticket = randomUUID()) => {
+    const url = `http://hall.example/api/home/classes/${classId}/audio?as=wav&ticket=${ticket}`;
+    const request = new Request(url, { headers: { Authorization: shows } });
+    return GET(request, { params: Promise.resolve({ id: classId }) });
+  };
   const take = async (classId: string, shows = `Bearer ${token}`) => {
-    const request = new Request(`http://hall.example/api/home/classes/${classId}/audio?as=wav`, {
-      headers: { Authorization: shows },
-    });
-    const response = await GET(request, { params: Promise.resolve({ id: classId }) });
+    const response = await asked(classId, shows);
     const type = response.headers.get('content-type');
     if (type !== 'audio/wav') return { status: response.status, ...(await response.json()) };
     return { status: 200, ms: wavMs(new Uint8Array(await response.arrayBuffer())) };
@@ -141,5 +144,28 @@ describe('a class to do at home, as sound', () => {
     expect(await take(id, 'Bearer nobody')).toMatchObject({ status: 401, code: 'no-such-home' });
     await dropHome(db(), studio, ada);
     expect(await take(id)).toMatchObject({ status: 401, code: 'no-such-home' });
+  });
+
+  it('is looked at, how far it is, by whose page it is alone', async () => {
+    const id = await give();
+    const ticket = randomUUID();
+    const look = async (shows: string) => {
+      const url = `http://hall.example/api/home/sounds/${ticket}`;
+      const request = new Request(url, { headers: { Authorization: shows } });
+      const response = await LOOK(request, { params: Promise.resolve({ id: ticket }) });
+      return [response.status, await response.json()];
+    };
+    const none = [200, { state: 'none' }];
+    const person = { name: 'Ben', contact: null };
+    const ben = await addParticipant(db(), studio, { person, joinedOn: '2026-01-01', now: NOON });
+    const another = await makeHome(db(), studio, ben);
+    expect(await look(`Bearer ${token}`)).toEqual(none);
+    const response = await asked(id, `Bearer ${token}`, ticket);
+    // It is made, and nobody has read it yet.
+    expect(await look(`Bearer ${token}`)).toEqual([200, { state: 'making', share: 1 }]);
+    expect(await look(`Bearer ${another}`)).toEqual(none);
+    expect(await look('Bearer nobody')).toMatchObject([401, { code: 'no-such-home' }]);
+    await response.arrayBuffer();
+    await expect.poll(() => look(`Bearer ${token}`)).toEqual(none);
   });
 });

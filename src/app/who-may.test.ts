@@ -212,6 +212,8 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   },
   'POST api/sessions/[id]/prepare': { id: 'sessions', body: () => ({}) },
   'GET api/sessions/[id]/roll': { id: 'sessions' },
+  // Nobody knows of another's ticket, nor that there is one.
+  'GET api/sounds/[id]': {},
   'GET api/speech': { query: 'text=Hi&language=en&rate=150' },
   'POST api/speech/measured': {
     body: () => ({
@@ -228,6 +230,7 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   'GET api/follow/speech': 'open',
   'POST api/follow/questions': 'open',
   'GET api/home/classes/[id]/audio': 'open',
+  'GET api/home/sounds/[id]': 'open',
   'POST api/home/practice': 'open',
   'GET feed/[token]': 'open',
   'GET health': 'open',

@@ -27,20 +27,32 @@ export class Unreachable extends Error {}
 /** Statuses of whoever stands before a server that is away. */
 const AWAY = [502, 503, 504];
 
+/** What shows that somebody has a page of their own, where they have no other sign-in. */
+export const byHome = (token?: string): Record<string, string> =>
+  token ? { Authorization: `Bearer ${token}` } : {};
+
+export interface Asking<Body> {
+  id?: string;
+  body?: Body;
+  file?: Blob;
+  /** The token of somebody's own page, where that is who asks. */
+  home?: string;
+}
+
 /**
  * Makes a call to the app's own server and reads the answer as the contract has it.
  * @throws Refused where the server said no, Unreachable where it did not answer
  */
 export async function ask<Asks extends z.ZodType, Answers extends z.ZodType>(
   call: Call<Asks, Answers>,
-  { id, body, file }: { id?: string; body?: z.input<Asks>; file?: Blob } = {},
+  { id, body, file, home }: Asking<z.input<Asks>> = {},
 ): Promise<z.output<Answers>> {
   let response: Response;
   let text: string;
   try {
     response = await fetch(addressOf(call, id, body as Record<string, unknown>), {
       method: call.method,
-      headers: { 'Content-Type': call.takes ?? 'application/json' },
+      headers: { 'Content-Type': call.takes ?? 'application/json', ...byHome(home) },
       body: call.method === 'GET' ? undefined : (file ?? JSON.stringify(body ?? {})),
     });
     // The connection can be lost after the answer has begun.

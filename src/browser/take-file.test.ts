@@ -2,7 +2,7 @@
 import { afterEach, expect, it, vi } from 'vitest';
 import { CALLS } from '@/core/calls';
 import { Refused, Unreachable } from './api';
-import { takeFile } from './take-file';
+import { type HowFar, takeFile } from './take-file';
 
 const ID = '4a1c6f0e-8a55-4b6e-9d4f-1f2e3d4c5b6a';
 const asked = { id: ID, body: { as: 'wav', counts: 'yes' } };
@@ -11,13 +11,16 @@ const answer = (response: (signal: AbortSignal) => Response | Promise<Response>)
     expect(url).toBe(`/api/classes/${ID}/audio?as=wav&counts=yes`);
     return response(signal);
   });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.useRealTimers();
+});
 
 const take = (signal = new AbortController().signal) => {
-  const told: [number, number | null][] = [];
+  const told: HowFar[] = [];
   const file = takeFile(CALLS.takeSound, asked, {
     signal,
-    onBytes: (bytes, of) => told.push([bytes, of]),
+    onProgress: (howFar) => told.push(howFar),
   });
   return { file, told };
 };
@@ -35,8 +38,8 @@ it('tells how far it is, and gives the file whole', async () => {
   const { file, told } = take();
   expect(await (await file).text()).toBe('widejaw');
   expect(told).toEqual([
-    [4, 7],
-    [7, 7],
+    { state: 'sending', bytes: 4, of: 7 },
+    { state: 'sending', bytes: 7, of: 7 },
   ]);
 });
 
@@ -73,4 +76,48 @@ it('ends where it is stopped, for that reason', async () => {
   const { file } = take(controller.signal);
   controller.abort(new Error('stopped'));
   await expect(file).rejects.toThrow('stopped');
+});
+
+it('asks how far it is until it comes, with a ticket of its own and the token of whoever asks', async () => {
+  vi.useFakeTimers();
+  const looks = [
+    Response.json({ state: 'waiting', before: 2 }),
+    // Another process makes it, or the network is away: the file itself tells what there is to tell.
+    Response.json({ state: 'none' }),
+    new Response('<html>', { status: 502 }),
+    Response.json({ state: 'making', share: 0.5 }),
+  ];
+  const asked: string[] = [];
+  let send = (_: Response) => {};
+  vi.stubGlobal('fetch', (url: string, { headers }: { headers: Record<string, string> }) => {
+    expect(headers.Authorization).toBe('Bearer of-hers');
+    asked.push(url);
+    if (url.includes('/sounds/')) return Promise.resolve(looks.shift());
+    return new Promise((resolve) => {
+      send = resolve;
+    });
+  });
+  const told: HowFar[] = [];
+  const file = takeFile(
+    CALLS.takeHomeSound,
+    { id: ID, body: { as: 'mp3' } },
+    {
+      signal: new AbortController().signal,
+      home: 'of-hers',
+      look: CALLS.lookAtHomeSound,
+      onProgress: (howFar) => told.push(howFar),
+    },
+  );
+  await vi.advanceTimersByTimeAsync(1700);
+  const ticket = new URL(asked[0] ?? '', 'http://upbeat').searchParams.get('ticket');
+  expect(asked.slice(1)).toEqual(Array(4).fill(`/api/home/sounds/${ticket}`));
+  expect(told).toEqual([
+    { state: 'waiting', before: 2 },
+    { state: 'making', share: 0.5 },
+  ]);
+  send(new Response(parts('jaw')));
+  expect(await (await file).text()).toBe('jaw');
+  await vi.advanceTimersByTimeAsync(5000);
+  expect(asked).toHaveLength(5);
+  expect(told.at(-1)).toEqual({ state: 'sending', bytes: 3, of: null });
 });

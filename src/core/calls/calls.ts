@@ -14,6 +14,7 @@ import {
   voiceIdSchema,
   voiceOfferSchema,
 } from '../speech';
+import { soundProgressSchema } from '../take-away';
 import {
   classVersionSchema,
   doorSchema,
@@ -378,8 +379,16 @@ export const CALLS = {
     method: 'GET',
     path: '/api/home/classes/[id]/audio',
     id,
-    asks: z.object({ as: z.enum(['mp3', 'wav']) }),
+    asks: z.object({ as: z.enum(['mp3', 'wav']), ticket: z.uuid().optional() }),
     answers: file,
+  }),
+  /** How far the sound of a ticket is. They show the token of their own page. */
+  lookAtHomeSound: call({
+    method: 'GET',
+    path: '/api/home/sounds/[id]',
+    id,
+    asks: nothing,
+    answers: soundProgressSchema,
   }),
   /** A cue of the class that is followed, as a WAV file. Nothing else is said for a follower. */
   hearFollowed: call({

@@ -148,9 +148,18 @@ export const REFUSALS = {
   'not-following': [401, 'You follow no class here. Type its code to come in.'],
   'not-open': [409, 'Nobody can follow this class yet. Open it to followers first.'],
   'class-not-ready': [409, 'This class is not ready yet. It begins when the teacher starts it.'],
-  'sound-busy': [
+  'sound-enough': [
     429,
-    'Sound of a class is being made already. Wait until it is done, or stop it, then try again.',
+    'You have {} files of sound under way, which is the most. Wait until one is saved, or stop one.',
+  ],
+  'sound-studio-enough': [
+    429,
+    'Your studio has {} files of sound under way, which is the most. Wait until one is saved.',
+  ],
+  'sound-full': [429, 'Much sound is being made now. Try again in some minutes.'],
+  'sound-failed': [
+    503,
+    'The sound could not be packed. Try again; where it fails again, save it as WAV.',
   ],
   'no-music': [
     409,

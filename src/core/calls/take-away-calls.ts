@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { PHASES } from '../class';
 import { filmOptionsSchema, filmSchema } from '../film';
 import { languageSchema } from '../move';
-import { AUDIO_FORMATS, WORD_FORMATS } from '../take-away';
+import { AUDIO_FORMATS, soundProgressSchema, WORD_FORMATS } from '../take-away';
 import { call, file, made, nothing, yesOrNo } from './call';
 
 const id = z.uuid();
@@ -12,11 +12,13 @@ const easier = yesOrNo.default('no');
 const music = yesOrNo.default('no');
 /** As somebody of the studio may do it, by what they carry. */
 const person = z.uuid().optional();
+/** By which whoever asks can look how far it is. */
+const ticket = z.uuid().optional();
 const film = z.object({ film: filmSchema });
 
 /** What a class is taken away by: files, and films that are made meanwhile. */
 export const TAKE_AWAY_CALLS = {
-  /** The sound of a class as a file, as it is made. */
+  /** The sound of a class as a file, made when its turn comes. */
   takeSound: call({
     method: 'GET',
     path: '/api/classes/[id]/audio',
@@ -29,15 +31,24 @@ export const TAKE_AWAY_CALLS = {
       person,
       /** One phase alone. */
       phase: z.enum(PHASES).optional(),
+      ticket,
     }),
     answers: file,
+  }),
+  /** How far the sound of a ticket is, in a file of its own or with all of a class. */
+  lookAtSound: call({
+    method: 'GET',
+    path: '/api/sounds/[id]',
+    id,
+    asks: nothing,
+    answers: soundProgressSchema,
   }),
   /** Both, in all languages, with the plan, as a ZIP file. */
   takePack: call({
     method: 'GET',
     path: '/api/classes/[id]/pack',
     id,
-    asks: z.object({ counts: yesOrNo, music, easier, person }),
+    asks: z.object({ counts: yesOrNo, music, easier, person, ticket }),
     answers: file,
   }),
   /** The run sheet of a class, as a PDF file. */

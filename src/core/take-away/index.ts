@@ -3,6 +3,7 @@ export * from './files';
 export * from './heard';
 export * from './music';
 export * from './part';
+export * from './progress';
 
 /** How a class may be taken away as sound. */
 export const AUDIO_FORMATS = ['mp3', 'm4a', 'opus', 'wav'] as const;

@@ -211,7 +211,7 @@ describe('a film', () => {
       const { signal } = new AbortController();
       const asked = { as: 'wav', counts: true, signal } as const;
       const parts: Buffer[] = [];
-      for await (const part of (await classAudio(db(), teacher, worded, asked)).stream)
+      for await (const part of (await classAudio(db(), teacher, async () => worded, asked)).stream)
         parts.push(part as Buffer);
       const alone = soundOf(Buffer.concat(parts));
       const raw = decoded(file, ['-f', 's16le', '-ac', '1', '-ar', String(alone.rate)]);

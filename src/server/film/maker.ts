@@ -6,13 +6,14 @@ import { LANGUAGES } from '@/core/language';
 import { chapterMetadata, chaptersOf } from '@/core/take-away';
 import { now as clock } from '../clock';
 import { type Db, db as ownDb } from '../db';
+import { told } from '../packing';
 import { type FairOptions, FairQueue } from '../queue/fair-queue';
 import { threads } from '../queue/threads';
-import { pcm, RATE, soundOfClass } from '../take-away/audio';
+import { pcm, RATE, soundOfClass } from '../take-away/sound';
 import { wordsFile } from '../take-away/words';
 import { errorFields, log } from '../watch/log';
 import type { Drawable } from './draw';
-import { join, told } from './encode';
+import { join } from './encode';
 import { FilmFolder, leftIn } from './folder';
 import { type FilmPart, PART_FRAMES, partName, partsOf, UNFINISHED } from './parts';
 

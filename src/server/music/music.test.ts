@@ -233,7 +233,7 @@ describe('music under a class that is taken away', () => {
     const worded = await wordedClass(db(), teacher, await createClass(db(), teacher, plan, NOON));
     const signal = new AbortController().signal;
     const how = { as: 'wav', counts: true, music: true, signal, ...asked } as const;
-    const { stream } = await classAudio(db(), teacher, worded, how);
+    const { stream } = await classAudio(db(), teacher, async () => worded, how);
     const bytes: Buffer[] = [];
     for await (const part of stream) bytes.push(part as Buffer);
     return { ...worded, ...soundOf(Buffer.concat(bytes)) };

@@ -3,9 +3,20 @@ import type { Queue, QueueAddOptions } from 'p-queue';
 /** Whose work it is. */
 export interface FairOptions extends QueueAddOptions {
   owner?: string;
+  /** Where work is looked for: what comes before the work of that id. */
+  before?: string;
 }
 
 type Work = () => Promise<unknown>;
+
+interface Waiting {
+  work: Work;
+  id?: string;
+  signal?: AbortSignal;
+}
+
+/** Work that was given up keeps its place, but takes nobody's turn. */
+const isWanted = ({ signal }: Waiting) => !signal?.aborted;
 
 /**
  * A queue in which owners take turns, so that whoever asks for much waits for themselves alone: with n of them
@@ -13,7 +24,7 @@ type Work = () => Promise<unknown>;
  */
 export class FairQueue implements Queue<Work, FairOptions> {
   /** In the order of turns. */
-  private readonly byOwner = new Map<string, Work[]>();
+  private readonly byOwner = new Map<string, Waiting[]>();
 
   get size(): number {
     let size = 0;
@@ -21,10 +32,11 @@ export class FairQueue implements Queue<Work, FairOptions> {
     return size;
   }
 
-  enqueue(work: Work, { owner = '' }: Partial<FairOptions> = {}): void {
+  enqueue(work: Work, { owner = '', id, signal }: Partial<FairOptions> = {}): void {
+    const one: Waiting = { work, ...(id && { id }), ...(signal && { signal }) };
     const own = this.byOwner.get(owner);
-    if (own) own.push(work);
-    else this.byOwner.set(owner, [work]);
+    if (own) own.push(one);
+    else this.byOwner.set(owner, [one]);
   }
 
   dequeue(): Work | undefined {
@@ -32,14 +44,24 @@ export class FairQueue implements Queue<Work, FairOptions> {
     if (!turn) return undefined;
     const [owner, own] = turn;
     const next = own.shift();
-    // Whoever had their turn goes to the end of the line.
-    this.byOwner.delete(owner);
-    if (own.length > 0) this.byOwner.set(owner, own);
-    return next;
+    if (own.length === 0) this.byOwner.delete(owner);
+    else if (next && isWanted(next)) {
+      // Whoever had their turn goes to the end of the line.
+      this.byOwner.delete(owner);
+      this.byOwner.set(owner, own);
+    }
+    return next?.work;
   }
 
-  filter(): Work[] {
-    return [...this.byOwner.values()].flat();
+  /** What waits: all of it, or what comes before the work of an id, which is nothing where that does not wait. */
+  filter({ before }: Partial<FairOptions> = {}): Work[] {
+    const lines = [...this.byOwner.values()].map((own) => own.filter(isWanted));
+    if (before === undefined) return lines.flat().map(({ work }) => work);
+    const mine = lines.findIndex((own) => own.some(({ id }) => id === before));
+    const rank = lines[mine]?.findIndex(({ id }) => id === before) ?? 0;
+    // Whoever's turn comes sooner has one more than those behind.
+    const turnsOf = (i: number) => (mine < 0 ? 0 : rank + (i < mine ? 1 : 0));
+    return lines.flatMap((own, i) => own.slice(0, turnsOf(i))).map(({ work }) => work);
   }
 
   setPriority(): void {

@@ -1,14 +1,17 @@
-import type { Readable } from 'node:stream';
 import { Refusal } from '@/core/calls';
 import type { Db } from '../db';
 import { carriedAtHome } from '../people/home';
 import type { HomeOwner } from '../people/practice';
 import { found } from '../scope';
-import { classAudio } from './audio';
+import { type AudioFile, classAudio } from './audio';
 import { wordedClass } from './worded';
 
-/** All who are at home wait for one turn: whoever leads classes has another. */
-const AT_HOME = 'at home';
+export interface AskedAtHome {
+  classId: string;
+  as: 'mp3' | 'wav';
+  ticket?: string;
+  signal: AbortSignal;
+}
 
 /**
  * A class that somebody was given to do at home, as they may do it, as sound in the voice of their studio's owner.
@@ -17,8 +20,8 @@ const AT_HOME = 'at home';
 export async function homeAudio(
   db: Db,
   owner: HomeOwner,
-  { classId, as, signal }: { classId: string; as: 'mp3' | 'wav'; signal: AbortSignal },
-): Promise<{ stream: Readable; bytes: number | null }> {
+  { classId, ...asked }: AskedAtHome,
+): Promise<AudioFile> {
   const { studioId, participantId } = owner;
   const cautions = await carriedAtHome(db, owner, { participantId, classId });
   const row = await db('teachers')
@@ -28,8 +31,9 @@ export async function homeAudio(
   const { id } = found(row, 'teacher');
   const teacher = { id, studioId };
   try {
-    const worded = await wordedClass(db, teacher, classId, { cautions });
-    return await classAudio(db, teacher, worded, { as, counts: true, by: AT_HOME, signal });
+    const theirs = { counts: true, by: participantId, atHome: true };
+    const worded = () => wordedClass(db, teacher, classId, { cautions });
+    return await classAudio(db, teacher, worded, { ...asked, ...theirs });
   } catch (problem) {
     const empty = problem instanceof Refusal && problem.code === 'empty-class';
     throw empty ? new Refusal('nothing-left') : problem;

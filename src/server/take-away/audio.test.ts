@@ -20,7 +20,7 @@ import {
   SPOKEN_LUFS,
 } from '@/core/sound';
 import { earlyMs, soundOf, wavMs } from '@/core/speech';
-import { type AudioFormat, chaptersOf, partOf, type Worded } from '@/core/take-away';
+import { AUDIO_FORMATS, type AudioFormat, chaptersOf, partOf, type Worded } from '@/core/take-away';
 import { createClass } from '../classes/classes';
 import { speaks } from '../speech/teacher-speech';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
@@ -81,7 +81,7 @@ interface Taken {
 const take = async (of: Worded, as: AudioFormat, taken: Taken = {}) => {
   const { counts = true, by = teacher, phase } = taken;
   const signal = new AbortController().signal;
-  return classAudio(db(), by, of, { as, counts, signal, ...(phase && { phase }) });
+  return classAudio(db(), by, async () => of, { as, counts, signal, ...(phase && { phase }) });
 };
 const whole = async (stream: Readable): Promise<Buffer> => {
   const parts: Buffer[] = [];
@@ -320,13 +320,16 @@ describe('all of it in one file', () => {
 });
 
 describe('what stands in the way', () => {
-  it('is told: one at a time of a teacher', async () => {
+  it('is told: so many of one teacher, until they are sent', async () => {
     const of = await wordedOf('an English class');
-    const first = await take(of, 'wav');
-    await expect(take(of, 'wav')).rejects.toMatchObject({ code: 'sound-busy' });
-    first.stream.destroy();
-    await new Promise((closed) => first.stream.once('close', closed));
-    await whole((await take(of, 'wav')).stream);
+    const under = await Promise.all([1, 2, 3].map(() => take(of, 'wav')));
+    await expect(take(of, 'wav')).rejects.toMatchObject({ code: 'sound-enough' });
+    const [first] = under;
+    const closed = new Promise((gone) => first?.stream.once('close', gone));
+    first?.stream.destroy();
+    await closed;
+    const files = [...under.slice(1), await take(of, 'wav')];
+    for (const { stream, bytes } of files) expect((await whole(stream)).length).toBe(bytes);
   });
 
   it('whoever goes away ends it, and nothing is left of it', async () => {
@@ -334,11 +337,21 @@ describe('what stands in the way', () => {
     const before = halfCut();
     const controller = new AbortController();
     const asked = { as: 'mp3', counts: true, signal: controller.signal } as const;
-    const { stream } = await classAudio(db(), teacher, of, asked);
-    const closed = new Promise((resolve) => stream.once('close', resolve));
-    controller.abort();
-    await closed;
+    const made = classAudio(db(), teacher, async () => of, asked);
+    await expect.poll(halfCut).toBe(before + 1);
+    controller.abort(new Error('gone'));
+    await expect(made).rejects.toThrow('gone');
     await expect.poll(halfCut).toBe(before);
+    // Or while it is sent.
+    const later = new AbortController();
+    const { stream } = await classAudio(db(), teacher, async () => of, {
+      ...asked,
+      signal: later.signal,
+    });
+    expect(halfCut()).toBe(before);
+    const closed = new Promise((resolve) => stream.once('close', resolve));
+    later.abort();
+    await closed;
     await whole((await take(of, 'wav')).stream);
   });
 
@@ -369,7 +382,7 @@ describe('what stands in the way', () => {
     }
   };
 
-  it.each(['mp3', 'm4a', 'opus'] as const)(
+  it.each(AUDIO_FORMATS)(
     'a voice that breaks off leaves no %s that passes for a whole one',
     async (as) => {
       const of = await wordedOf('an English class');
@@ -380,29 +393,21 @@ describe('what stands in the way', () => {
         cue === last ? { ...cue, language: 'xx' as never } : cue,
       );
       const broken = { ...of, score: { ...of.score, cues } };
-      const taken = async () => whole((await take(broken, as)).stream);
-      await expect(taken()).rejects.toThrow();
+      await expect(take(broken, as)).rejects.toThrow();
       await expect.poll(halfCut).toBe(before);
     },
   );
 
-  it('a program that fails before anybody reads is told to whoever reads then, and ends nothing else', async () => {
+  it.each([
+    ['reads nothing more', 'exec <&-\nexit 1', 'sound-failed'],
+    ['fails half way', 'head -c 5000 /dev/zero > /dev/null\nexit 1', 'sound-failed'],
+    ['finds no room', 'cat > /dev/null\necho "No space left on device" >&2\nexit 1', 'no-room'],
+    ['finds no room at the end', 'cat > /dev/null\necho "No space left on device" >&2', 'no-room'],
+  ])('a program that %s leaves nothing that passes for a whole file', async (_, says, code) => {
     const of = await wordedOf('an English class');
     const before = halfCut();
-    await withBroken('exec <&-\nexec cat /dev/zero', async () => {
-      const { stream } = await take(of, 'opus');
-      await expect.poll(halfCut).toBe(before);
-      await expect(whole(stream)).rejects.toThrow();
-    });
-    await whole((await take(of, 'opus')).stream);
-  });
-
-  it('a program that fails half way leaves nothing that passes for a whole file', async () => {
-    const of = await wordedOf('an English class');
-    const before = halfCut();
-    await withBroken('head -c 5000 /dev/zero\nexit 1', async () => {
-      const { stream } = await take(of, 'opus');
-      await expect(whole(stream)).rejects.toThrow();
+    await withBroken(says, async () => {
+      await expect(take(of, 'opus')).rejects.toMatchObject({ code });
     });
     await expect.poll(halfCut).toBe(before);
     await whole((await take(of, 'opus')).stream);

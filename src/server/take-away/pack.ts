@@ -18,6 +18,8 @@ export interface AskedPack {
   worded: WordedClass;
   counts: boolean;
   music?: boolean;
+  /** By which whoever asks looks how far its sound is. */
+  ticket?: string;
   signal: AbortSignal;
   now: number;
   timeZone: string;
@@ -44,7 +46,7 @@ const readme = ({ plan, worded, now, timeZone, film }: AskedPack, sound: string)
   ].join('\n\n');
 
 /**
- * All of a class in one ZIP file of open formats, as it is made.
+ * All of a class in one ZIP file of open formats, sent once its sound is made.
  * @throws Refusal as `classAudio` does, but for `no-encoder`: then its sound is a WAV file
  */
 export async function classPack(
@@ -52,9 +54,10 @@ export async function classPack(
   teacher: Speaking,
   asked: AskedPack,
 ): Promise<AsyncGenerator<Uint8Array>> {
-  const { worded, counts, music = false, signal } = asked;
+  const { worded, counts, music = false, ticket, signal } = asked;
   const sheet = await classSheet(db, teacher, worded);
-  const heard = (as: AudioFormat) => classAudio(db, teacher, worded, { as, counts, music, signal });
+  const how = { counts, music, signal, ...(ticket && { ticket }) };
+  const heard = (as: AudioFormat) => classAudio(db, teacher, async () => worded, { as, ...how });
   let as: AudioFormat = 'mp3';
   let sound: Readable;
   try {

@@ -190,6 +190,7 @@ function SoundFile(props: FileProps) {
       />
       <TakeButton
         call={CALLS.takeSound}
+        look={CALLS.lookAtSound}
         asked={{ id: classId, body }}
         says="Save the sound"
         strong
@@ -229,6 +230,7 @@ function PackFile(props: FileProps) {
       </p>
       <TakeButton
         call={CALLS.takePack}
+        look={CALLS.lookAtSound}
         asked={{ id: classId, body: askedToHear(props) }}
         says="Save all of it"
         bytes={score.totalMs * BYTES_A_MS.mp3}
@@ -250,7 +252,7 @@ function WordsFile(props: FileProps) {
       const blob = await takeFile(
         CALLS.takeWords,
         { id: classId, body },
-        { signal, onBytes: () => {} },
+        { signal, onProgress: () => {} },
       );
       saveBlob(name, `.${language}${ENDINGS[as]}`, blob);
     });

@@ -60,6 +60,7 @@ function SaveSound({ token, of: { classId, name, totalMs, lines } }: SaveSoundPr
     <div>
       <TakeButton
         call={CALLS.takeHomeSound}
+        look={CALLS.lookAtHomeSound}
         asked={{ id: classId, body: { as: 'mp3' } }}
         home={token}
         says="Save it as sound"

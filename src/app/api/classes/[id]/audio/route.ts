@@ -6,14 +6,15 @@ import { answering } from '../../../handle';
 import { soundFile } from '../../../sound-file';
 
 export const GET = answering(CALLS.takeSound, async ({ teacher, id, body, request }) => {
-  const { as, counts, music, phase } = body;
-  const worded = await takenClass(db(), teacher, id, body);
+  const { as, counts, music, phase, ticket } = body;
+  const worded = () => takenClass(db(), teacher, id, body);
   const asked = {
     as,
     counts: counts === 'yes',
     music: music === 'yes',
     signal: request.signal,
     ...(phase && { phase }),
+    ...(ticket && { ticket }),
   };
   return soundFile(await classAudio(db(), teacher, worded, asked), as);
 });

@@ -18,7 +18,12 @@ export const GET = answering(CALLS.takePack, async ({ teacher, id, body, request
   const easier = body.easier === 'yes';
   const made = forOne ? null : await freshFilm(db(), teacher, { classId: id, easier });
   const film = made && { name: `film.${made.format}`, parts: readFrom(made.file) };
-  const heard = { counts: body.counts === 'yes', music: body.music === 'yes' };
+  const { ticket } = body;
+  const heard = {
+    counts: body.counts === 'yes',
+    music: body.music === 'yes',
+    ...(ticket && { ticket }),
+  };
   const asked = { plan, worded, ...heard, signal, now, timeZone, film };
   const pieces = await classPack(db(), teacher, asked);
   return new Response(Readable.toWeb(Readable.from(pieces)) as ReadableStream, {

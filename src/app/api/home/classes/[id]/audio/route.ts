@@ -6,6 +6,7 @@ import { soundFile } from '../../../../sound-file';
 
 /** A class to do at home, as sound. */
 export const GET = answeringOwner(CALLS.takeHomeSound, async ({ owner, id, body, request }) => {
-  const asked = { classId: id, as: body.as, signal: request.signal };
-  return soundFile(await homeAudio(db(), owner, asked), body.as);
+  const { as, ticket } = body;
+  const asked = { classId: id, as, signal: request.signal, ...(ticket && { ticket }) };
+  return soundFile(await homeAudio(db(), owner, asked), as);
 });

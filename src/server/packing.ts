@@ -1,0 +1,85 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { setPriority } from 'node:os';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Refusal } from '@/core/calls';
+import { isMissing } from './missing';
+
+/** How sound and pictures are packed: by the program that is commonly used for it. */
+
+/** So much of what the program complains of is kept, in letters. */
+const MOST_TOLD = 500;
+
+/** Whether the disk is full, by what was thrown or what a program said. */
+const isFull = (problem: unknown, said = '') =>
+  (problem as NodeJS.ErrnoException | undefined)?.code === 'ENOSPC' ||
+  /No space left on device/i.test(said);
+
+/** A fault as a teacher can read it, where it is one that they can do something about. */
+export function told(problem: unknown, said = ''): unknown {
+  if (isFull(problem, said)) return new Refusal('no-room');
+  return isMissing(problem) ? new Refusal('no-encoder') : problem;
+}
+
+/** The program did not do as it was told. */
+export class Unpacked extends Error {}
+
+export interface Packing {
+  /** What the program is told; `pipe:0` is what it is given. */
+  args: readonly string[];
+  given?: AsyncIterable<Uint8Array> | Iterable<Uint8Array>;
+  /** How much it gives way to all else, as `nice` counts. */
+  givesWay: number;
+  signal?: AbortSignal;
+}
+
+/**
+ * Lets the program read what is given, and write a file.
+ * @throws Refusal `no-encoder`, `no-room`; what broke off what is given; the signal's reason; Unpacked
+ */
+export async function pack({ args, given = [], givesWay, signal }: Packing): Promise<void> {
+  signal?.throwIfAborted();
+  const child = spawn('ffmpeg', ['-nostdin', '-v', 'error', '-y', ...args], {
+    stdio: ['pipe', 'ignore', 'pipe'],
+  });
+  let complaint = '';
+  child.stderr.on('data', (part: Buffer) => {
+    complaint = (complaint + part.toString()).slice(0, MOST_TOLD);
+  });
+  const closed = new Promise<number | null>((resolve) => child.once('close', resolve));
+  const kill = () => child.kill('SIGKILL');
+  try {
+    await once(child, 'spawn');
+    if (child.pid) setPriority(child.pid, givesWay);
+    signal?.addEventListener('abort', kill, { once: true });
+    // A write that was on its way when the program ended fails after the pipeline has told of it.
+    child.stdin.on('error', () => {});
+    let brokeOff: { why: unknown } | null = null;
+    const watched = async function* () {
+      try {
+        yield* given;
+      } catch (why) {
+        brokeOff = { why };
+        // The program would take what it has for all.
+        kill();
+        throw why;
+      }
+    };
+    const isRead = await pipeline(Readable.from(watched()), child.stdin).then(
+      () => true,
+      () => false,
+    );
+    const code = await closed;
+    signal?.throwIfAborted();
+    if (brokeOff) throw (brokeOff as { why: unknown }).why;
+    // It may end well and yet complain that the end of the file found no room.
+    if (code === 0 && isRead && !isFull(null, complaint)) return;
+    throw new Unpacked(complaint.trim() || `packing ended with ${code}`);
+  } catch (problem) {
+    throw told(problem, complaint);
+  } finally {
+    signal?.removeEventListener('abort', kill);
+    kill();
+  }
+}
