@@ -1,10 +1,8 @@
-import { HIGHEST_DBTP, louder, MOST_BETWEEN } from './loudness';
+import { HIGHEST_DBTP, held, MOST_BETWEEN } from './loudness';
 import type { Window } from './mix';
 
-/** So much before and after a piece is looked at, in seconds: longer than a peak is made softer on each side. */
+/** So much before and after a window is looked at, in seconds: longer than a peak is made softer on each side. */
 const BESIDE_S = 0.016;
-/** How much is looked at as one piece, in seconds. */
-const PIECE_S = 0.05;
 /** Where nothing is louder than that, nothing is too high, between samples either. */
 const SURELY_LOW = 10 ** (HIGHEST_DBTP / 20) / MOST_BETWEEN;
 
@@ -25,27 +23,18 @@ export async function* limited(
   rate: number,
 ): AsyncGenerator<Float32Array> {
   const beside = Math.round(BESIDE_S * rate);
-  const size = Math.round(PIECE_S * rate);
   let before: Window = NOTHING;
-  const held = (window: Window, after: Window): Float32Array => {
+  const heldBeside = ({ samples }: Window, after: Window): Float32Array => {
     const earlier = before.samples.subarray(-beside);
-    const all = joined(earlier, window.samples, after.samples.subarray(0, beside));
+    const all = joined(earlier, samples, after.samples.subarray(0, beside));
+    if (isLow(all)) return samples;
     const from = earlier.length;
-    const out = window.samples.slice();
-    for (let at = 0; at < out.length; at += size) {
-      const first = Math.max(0, from + at - beside);
-      const end = Math.min(out.length, at + size);
-      const around = all.subarray(first, from + end + beside);
-      if (isLow(around)) continue;
-      const { samples } = louder({ samples: around, rate }, 0);
-      out.set(samples.subarray(from + at - first, from + end - first), at);
-    }
-    return out;
+    return held({ samples: all, rate }).samples.subarray(from, from + samples.length);
   };
   /** What is softened on one side of a border is softened on the other too. */
   const made = (window: Window, after: Window) => {
     const asIs = before.alone && window.alone && after.alone;
-    const samples = asIs ? window.samples : held(window, after);
+    const samples = asIs ? window.samples : heldBeside(window, after);
     before = window;
     return samples;
   };

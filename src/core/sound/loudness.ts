@@ -128,8 +128,11 @@ export function peaksOf(samples: Float32Array, from = 0): Float32Array {
     for (let phase = 1; beside * MOST_BETWEEN > from && phase < BETWEEN; phase++) {
       const weights = POINTS[phase] as Float64Array;
       let sum = 0;
-      for (let i = 0; i < 2 * REACH; i++) {
-        sum += (weights[i] ?? 0) * (samples[at + i - REACH + 1] ?? 0);
+      const first = at - REACH + 1;
+      // Never asked for what is before the first sample or after the last, which takes far longer than it looks.
+      const until = Math.min(2 * REACH, samples.length - first);
+      for (let i = Math.max(0, -first); i < until; i++) {
+        sum += (weights[i] as number) * (samples[first + i] as number);
       }
       most = Math.max(most, Math.abs(sum));
     }
@@ -180,24 +183,31 @@ export function prompt({ samples, rate }: Sound): Sound {
  */
 export function louder({ samples, rate }: Sound, db: number): Sound {
   const gain = 10 ** (db / 20);
-  const raised = samples.map((s) => s * gain);
+  return held({ samples: samples.map((s) => s * gain), rate });
+}
+
+/** A sound with its peaks held below the highest that may be; itself where none is higher. */
+export function held(sound: Sound): Sound {
+  const { samples, rate } = sound;
   const ceiling = 10 ** (HIGHEST_DBTP / 20);
-  const peaks = peaksOf(raised, ceiling);
-  if (!peaks.some((peak) => peak > ceiling)) return { samples: raised, rate };
+  const peaks = peaksOf(samples, ceiling);
+  if (!peaks.some((peak) => peak > ceiling)) return sound;
   const reach = Math.max(1, Math.round(SOFTENED_S * rate));
-  const held = new Float32Array(samples.length).fill(1);
-  peaks.forEach((peak, at) => {
+  const share = new Float32Array(samples.length).fill(1);
+  for (let at = 0; at < peaks.length; at++) {
+    const peak = peaks[at] as number;
+    if (peak <= ceiling) continue;
     // The way up to a peak and down from it is held with it.
-    if (peak <= ceiling || peak < (peaks[at - 1] ?? 0) || peak < (peaks[at + 1] ?? 0)) return;
+    if (at > 0 && peak < (peaks[at - 1] as number)) continue;
+    if (at + 1 < peaks.length && peak < (peaks[at + 1] as number)) continue;
     const down = 1 - ceiling / peak;
-    for (let i = -2 * reach; i <= 2 * reach; i++) {
-      const j = at + i;
-      if (j < 0 || j >= held.length) continue;
+    const until = Math.min(share.length - 1, at + 2 * reach);
+    for (let j = Math.max(0, at - 2 * reach); j <= until; j++) {
       // Down by all of it near the peak, and gently there and back.
-      const away = Math.max(0, (Math.abs(i) - reach) / reach);
-      const share = 0.5 + 0.5 * Math.cos(Math.PI * away);
-      held[j] = Math.min(held[j] ?? 1, 1 - down * share);
+      const away = Math.max(0, (Math.abs(j - at) - reach) / reach);
+      const near = 0.5 + 0.5 * Math.cos(Math.PI * away);
+      share[j] = Math.min(share[j] as number, 1 - down * near);
     }
-  });
-  return { samples: raised.map((s, i) => s * (held[i] ?? 1)), rate };
+  }
+  return { samples: samples.map((s, i) => s * (share[i] as number)), rate };
 }
