@@ -12,6 +12,8 @@ import { speechUrl } from './hear';
 class FakeOutput {
   static now = 10;
   static started: { when: number; source: string; stopped: boolean; to?: unknown }[] = [];
+  /** Whose samples were looked at. */
+  static listened: string[] = [];
   state = 'running';
   destination = {};
   get currentTime() {
@@ -21,7 +23,11 @@ class FakeOutput {
   async close() {}
   async decodeAudioData(data: ArrayBuffer) {
     const name = new TextDecoder().decode(data);
-    return { name, duration: 0.4, sampleRate: 1000, getChannelData: () => samplesOf(name) };
+    const getChannelData = () => {
+      FakeOutput.listened.push(name);
+      return samplesOf(name);
+    };
+    return { name, duration: 0.4, sampleRate: 1000, getChannelData };
   }
   sampleRate = 8000;
   createBuffer(_: number, length: number) {
@@ -80,6 +86,7 @@ let answer: (text: string, rate: string) => Response;
 beforeEach(() => {
   FakeOutput.now = 10;
   FakeOutput.started = [];
+  FakeOutput.listened = [];
   FakeGain.made = [];
   answer = (text) => new Response(text);
   vi.stubGlobal('AudioContext', FakeOutput);
@@ -260,6 +267,39 @@ describe('the cue player', () => {
     // Looked at again, nothing is moved.
     player.follow([counted('five', 2000), due('a', 2900), counted('five', 3350)], [], () => 0);
     expect(heard()).toHaveLength(3);
+  });
+
+  it('finds the beats of counts before they are due, one by one while the page is idle', async () => {
+    const player = await ready(['five', 'four', 'a']);
+    const idle = new Map<number, () => void>();
+    let asked = 0;
+    vi.stubGlobal('requestIdleCallback', (work: () => void) => {
+      idle.set(++asked, work);
+      return asked;
+    });
+    vi.stubGlobal('cancelIdleCallback', (id: number) => idle.delete(id));
+    const passes = () => {
+      const now = [...idle.values()];
+      idle.clear();
+      for (const work of now) work();
+    };
+    const all = [due('a', 1000), counted('five', 2000), counted('four', 3000)];
+    FakeOutput.listened = [];
+    player.fetchAhead(all.map((d) => d.cue));
+    player.fetchAhead(all.map((d) => d.cue));
+    expect(FakeOutput.listened).toEqual([]);
+    passes();
+    expect(FakeOutput.listened).toEqual(['five']);
+    passes();
+    expect(FakeOutput.listened).toEqual(['five', 'four']);
+    player.follow(all, [], () => 0);
+    expect(FakeOutput.listened).toEqual(['five', 'four']);
+    expect(idle.size).toBe(0);
+    const other = await ready(['five']);
+    other.fetchAhead([counted('five', 2000).cue]);
+    expect(idle.size).toBe(1);
+    other.close();
+    expect(idle.size).toBe(0);
   });
 
   it('counts by wood, or not at all, and rings a bell by its own volume', async () => {

@@ -16,6 +16,7 @@ import {
 import { AudioClock } from './audio-clock';
 import { CueAudio } from './cue-audio';
 import { browserSpeaks, DeviceVoice } from './device-voice';
+import { whenIdle } from './idle';
 import { Mixer, tone, type Ways } from './mixer';
 
 /**
@@ -55,6 +56,8 @@ export class CuePlayer {
   readonly mixer = new Mixer();
   private readonly scheduled = new Map<string, Scheduled>();
   private sounds: Sound = 'rendered';
+  /** How not to listen ahead any more; null where that is not under way. */
+  private listening: (() => void) | null = null;
   private readonly audio: CueAudio;
   /** The clock of the cues, as it was given last. */
   private now: () => number = () => 0;
@@ -147,6 +150,22 @@ export class CuePlayer {
   /** Makes the audio of cues ready that are due soon, in the order given. */
   fetchAhead(cues: readonly Cue[]): void {
     this.audio.fetchAhead(cues);
+    this.listenAhead(cues);
+  }
+
+  /** Finds the beat of one count after the other while nothing else is to be done: it takes long, and many are due at once. */
+  private listenAhead(cues: readonly Cue[]): void {
+    if (this.listening) return;
+    for (const cue of cues) {
+      const buffer = isCount(cue) && this.audio.of(cue);
+      if (!buffer || this.earlies.has(buffer)) continue;
+      this.listening = whenIdle(() => {
+        this.listening = null;
+        this.earlyOf(cue, buffer);
+        this.listenAhead(cues);
+      });
+      return;
+    }
   }
 
   /** Fetches the audio of a whole class by and by, so that the voice stays when the server is away. */
@@ -226,6 +245,7 @@ export class CuePlayer {
 
   close(): void {
     this.silence();
+    this.listening?.();
     this.audio.close();
     this.mixer.close();
     this.clock = null;

@@ -79,3 +79,22 @@ it('tells that there was no answer, and looks for none any more', async () => {
   );
   await expect(asking).rejects.toThrow('no connection');
 });
+
+it('believes no note while the same is asked for twice at once, since it may be that of the other', async () => {
+  browser({ requestStart: 1090, responseStart: 1150 });
+  let end = (_: string) => {};
+  const times = [at + 900, at + 1600];
+  const other = roundTrip(
+    '/api/time',
+    () => times.shift() ?? Number.NaN,
+    () =>
+      new Promise<string>((resolve) => {
+        end = resolve;
+      }),
+  );
+  expect(await asked()).toEqual(SEEN);
+  end('one');
+  expect(await other).toEqual({ answer: 'one', sentAt: at + 900, receivedAt: at + 1600 });
+  // And then it is asked for alone again.
+  expect(await asked()).toMatchObject({ sentAt: at + 1090 });
+});

@@ -31,9 +31,14 @@ describe('the time of the server', () => {
         expect(Math.abs((known?.offsetMs ?? 0) - trueOffset)).toBeLessThanOrEqual(
           (known?.errorMs ?? 0) + 0.001,
         );
-        // Of the latest eight none was known better.
-        const latest = all.slice(-8).map(({ thereMs, backMs }) => (thereMs + backMs) / 2);
-        expect(known?.errorMs).toBeLessThanOrEqual(Math.min(...latest) + DRIFT * 8 * 61_000);
+        // No way there and no way back of the latest was quicker than both that are believed.
+        const latest = all.slice(-16);
+        const least = (ways: number[]) => Math.min(...ways);
+        const there = least(latest.map(({ thereMs }) => thereMs));
+        const back = least(latest.map(({ backMs }) => backMs));
+        expect(known?.errorMs).toBeLessThanOrEqual((there + back) / 2 + 1 + DRIFT * 16 * 61_000);
+        const quickest = least(latest.map(({ thereMs, backMs }) => thereMs + backMs));
+        expect(known?.delayMs).toBeLessThanOrEqual(quickest + DRIFT * 16 * 61_000 * 2);
       }),
       { numRuns: RUNS },
     );
@@ -43,6 +48,24 @@ describe('the time of the server', () => {
     // T1 to T4 of a device that is 2 s behind, 30 ms there, 5 ms at work, 10 ms back.
     const sample = sampleOf({ sentAt: 1000, arrived: 3030, answered: 3035, receivedAt: 1045 });
     expect(sample).toEqual({ offsetMs: 2010, delayMs: 40, at: 1045 });
+  });
+
+  it('is known by the quickest way there and the quickest way back, of whichever round trip', () => {
+    const exchanges = new Exchanges();
+    // A device that shows the server's time, 10 ms there and 90 back, and then the other way round.
+    exchanges.add({ sentAt: 0, arrived: 10, answered: 10, receivedAt: 100 });
+    expect(exchanges.known(100)).toEqual({ offsetMs: -40, errorMs: 51, delayMs: 100 });
+    exchanges.add({ sentAt: 100, arrived: 190, answered: 190, receivedAt: 200 });
+    const known = exchanges.known(200);
+    expect(known?.offsetMs).toBeCloseTo(0, 1);
+    expect(known?.errorMs).toBeCloseTo(11, 1);
+  });
+
+  it('goes by the quickest round trip where a clock was set between two of them', () => {
+    const exchanges = new Exchanges();
+    exchanges.add({ sentAt: 0, arrived: 5, answered: 5, receivedAt: 10 });
+    exchanges.add({ sentAt: 100, arrived: 5105, answered: 5105, receivedAt: 106 });
+    expect(exchanges.known(106)).toMatchObject({ offsetMs: 5002, delayMs: 6 });
   });
 
   it('is not known before anything was heard, nor after the device has slept', () => {

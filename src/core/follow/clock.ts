@@ -1,7 +1,9 @@
 /**
  * How a device that follows finds out what time it is on the server, and how its clock gets there. As in the Network
- * Time Protocol (RFC 5905, sections 8 and 10): of several round trips the one with the least delay is believed, and
- * half of its delay, with what the device may have drifted since, is how far off it can be.
+ * Time Protocol (RFC 5905, section 8) a round trip says how far apart the clocks are, and half of its delay, with what
+ * the device may have drifted since, is how far off that can be. The truth is within what each of them allows, so it is
+ * where all of them overlap (as section 11.2.1 takes it of several servers): the quickest way there and the quickest way
+ * back are believed, though they were not of the same round trip.
  */
 
 /** One round trip: device times in ms on its even clock, server times in epoch ms. */
@@ -21,8 +23,10 @@ interface Sample {
   at: number;
 }
 
-/** How many round trips are kept, as many as RFC 5905 keeps. */
-const KEPT = 8;
+/** How many round trips are kept: some of them were quick on the way there, others on the way back. */
+const KEPT = 16;
+/** The server tells whole ms. */
+const PRECISION_MS = 1;
 /** How far apart two clocks may drift, in ms a ms: 15 parts in a million, as RFC 5905 takes it. */
 export const DRIFT = 15e-6;
 
@@ -60,9 +64,21 @@ export class Exchanges {
 
   /** @param device the device's time now; null where nothing was heard yet */
   known(device: number): Known | null {
-    const errorOf = ({ delayMs, at }: Sample) => delayMs / 2 + DRIFT * Math.max(0, device - at);
-    const best = this.samples.toSorted((a, b) => errorOf(a) - errorOf(b))[0];
-    return best ? { offsetMs: best.offsetMs, errorMs: errorOf(best), delayMs: best.delayMs } : null;
+    const spans = this.samples.map(({ offsetMs, delayMs, at }) => {
+      const errorMs = delayMs / 2 + DRIFT * Math.max(0, device - at) + PRECISION_MS;
+      return { from: offsetMs - errorMs, to: offsetMs + errorMs, delayMs };
+    });
+    const [quickest] = spans.toSorted((a, b) => a.to - a.from - (b.to - b.from));
+    if (!quickest) return null;
+    const from = Math.max(...spans.map((span) => span.from));
+    const to = Math.min(...spans.map((span) => span.to));
+    // Where they contradict one another a clock was set; the quickest is believed until the others are gone.
+    const best = from <= to ? { from, to } : quickest;
+    return {
+      offsetMs: (best.from + best.to) / 2,
+      errorMs: (best.to - best.from) / 2,
+      delayMs: quickest.delayMs,
+    };
   }
 }
 

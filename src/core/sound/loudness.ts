@@ -58,16 +58,39 @@ export function hearing(rate: number): [Biquad, Biquad] {
   return [shelf(), deep()];
 }
 
-export function filtered(samples: ArrayLike<number>, { b, a }: Biquad): Float64Array {
-  const out = new Float64Array(samples.length);
-  let [x1, x2, y1, y2] = [0, 0, 0, 0];
-  for (let i = 0; i < samples.length; i++) {
-    const x = samples[i] ?? 0;
-    const y = b[0] * x + b[1] * x1 + b[2] * x2 - a[0] * y1 - a[1] * y2;
-    [x2, x1, y2, y1] = [x1, x, y1, y];
-    out[i] = y;
+/** Samples as they leave some filters, one after the other. */
+export function filtered(
+  samples: Float32Array | Float64Array,
+  ...filters: readonly Biquad[]
+): Float64Array {
+  const out = new Float64Array(samples);
+  for (const { b, a } of filters) {
+    const [b0, b1, b2] = b;
+    const [a1, a2] = a;
+    // What the samples before leave behind.
+    let near = 0;
+    let far = 0;
+    for (let i = 0; i < out.length; i++) {
+      const x = out[i] as number;
+      const y = b0 * x + near;
+      near = b1 * x - a1 * y + far;
+      far = b2 * x - a2 * y;
+      out[i] = y;
+    }
   }
   return out;
+}
+
+/** The sum of the squares of all samples before each, and of all. */
+export function powerUpTo(samples: Float64Array): Float64Array {
+  const sums = new Float64Array(samples.length + 1);
+  let sum = 0;
+  for (let i = 0; i < samples.length; i++) {
+    const s = samples[i] as number;
+    sum += s * s;
+    sums[i + 1] = sum;
+  }
+  return sums;
 }
 
 const lufs = (power: number): number => OFFSET_DB + 10 * Math.log10(power);
@@ -75,10 +98,8 @@ const mean = (all: readonly number[]): number => all.reduce((sum, p) => sum + p,
 
 /** The power of each block, 400 ms long and every 100 ms; one block of all where it is shorter. */
 function blocks({ samples, rate }: Sound): number[] {
-  const [shelf, deep] = hearing(rate);
-  const heard = filtered(filtered(samples, shelf), deep);
-  const upTo = new Float64Array(heard.length + 1);
-  for (let i = 0; i < heard.length; i++) upTo[i + 1] = (upTo[i] ?? 0) + (heard[i] ?? 0) ** 2;
+  const heard = filtered(samples, ...hearing(rate));
+  const upTo = powerUpTo(heard);
   const size = Math.min(heard.length, Math.round(BLOCK_S * rate));
   const step = Math.round(STEP_S * rate);
   const powers: number[] = [];

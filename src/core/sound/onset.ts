@@ -1,4 +1,4 @@
-import { filtered, type Sound } from './loudness';
+import { filtered, powerUpTo, type Sound } from './loudness';
 
 /**
  * Where in a spoken word people hear its beat: near where the vowel of its stressed syllable begins, not where the file
@@ -29,12 +29,10 @@ const SINKS = 0.75;
 /** How loud a sound is between two pitches, frame by frame. */
 function envelope({ samples, rate }: Sound, [low, high]: readonly [number, number]): Float64Array {
   const below = passing('below', high, rate);
-  const above = filtered(samples, passing('above', low, rate));
-  const band = filtered(filtered(above, below), below);
+  const band = filtered(samples, passing('above', low, rate), below, below);
   const hop = Math.max(1, Math.round(HOP_S * rate));
   const reach = Math.round((SMOOTH_S * rate) / 2) + hop;
-  const sums = new Float64Array(band.length + 1);
-  for (let i = 0; i < band.length; i++) sums[i + 1] = (sums[i] ?? 0) + (band[i] ?? 0) ** 2;
+  const sums = powerUpTo(band);
   return Float64Array.from({ length: Math.ceil(band.length / hop) }, (_, frame) => {
     const from = Math.max(0, frame * hop - reach);
     const to = Math.min(band.length, frame * hop + reach);

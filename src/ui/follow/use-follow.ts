@@ -9,8 +9,11 @@ import type { FollowDocument, FollowNews } from '@/core/follow';
 import type { Bend } from '@/core/run';
 
 /** So often the time is asked for at first, one after the other. */
-const ASKED_AT_FIRST = 5;
-/** And then every so many ms. */
+const ASKED_AT_FIRST = 8;
+/** Then every so many ms, since a page that has just come is busy and knows it less well. */
+const ASK_SOON_MS = 4000;
+const ASKED_SOON = 8;
+/** And from then on. */
 const ASK_EVERY_MS = 30_000;
 
 export interface Followed {
@@ -127,10 +130,20 @@ export function useFollow(code: string): Followed {
         gone: () => setGone(true),
       });
     })();
-    const timer = setInterval(() => void askTime(1), ASK_EVERY_MS);
+    let timer: ReturnType<typeof setTimeout>;
+    const askAgain = (soon: number) => {
+      timer = setTimeout(
+        () => {
+          void askTime(1);
+          askAgain(soon - 1);
+        },
+        soon > 0 ? ASK_SOON_MS : ASK_EVERY_MS,
+      );
+    };
+    askAgain(ASKED_SOON);
     return () => {
       over = true;
-      clearInterval(timer);
+      clearTimeout(timer);
       stop();
     };
   }, [code, clock, askTime, heard, fetchDocument]);

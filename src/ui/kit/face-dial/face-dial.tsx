@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import type { Ref } from 'react';
+import { memo, type Ref } from 'react';
 import {
   BEHIND,
   type Drawing,
@@ -208,7 +208,7 @@ interface PatchPathProps {
   area: string;
 }
 
-function PatchPath({ path, strength, soft, area }: PatchPathProps) {
+const PatchPath = memo(function PatchPath({ path, strength, soft, area }: PatchPathProps) {
   return (
     <path
       d={path}
@@ -219,7 +219,7 @@ function PatchPath({ path, strength, soft, area }: PatchPathProps) {
       }
     />
   );
-}
+});
 
 function inWords(fill: Partial<Record<Area, number>>): string {
   const worked = (Object.keys(fill) as Area[]).filter((area) => (fill[area] ?? 0) > 0);

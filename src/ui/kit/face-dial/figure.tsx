@@ -1,8 +1,15 @@
+import { memo } from 'react';
 import { type Drawing, FACE_INK, type HandDrawing, type PartName, STYLES } from '@/core/face';
 
-/** The pieces of a face as elements. */
+/** The pieces of a face as elements. Each stays as it is while the time of a class goes on and its pose does not change. */
 
-export function Part({ name, drawing, line }: { name: PartName; drawing: Drawing; line: number }) {
+interface PartProps {
+  name: PartName;
+  drawing: Drawing;
+  line: number;
+}
+
+export const Part = memo(function Part({ name, drawing, line }: PartProps) {
   const { width, opacity = 1, fill = 'none', stroke = FACE_INK } = STYLES[name];
   const { d, o = 1 } = drawing[name];
   return (
@@ -15,13 +22,19 @@ export function Part({ name, drawing, line }: { name: PartName; drawing: Drawing
       strokeOpacity={opacity * o}
     />
   );
-}
+});
 
 /** Fingers are few; a hand that has less shows nothing for the rest. */
 const FINGERS = [0, 1, 2, 3, 4] as const;
 
+interface HandProps {
+  hand?: HandDrawing;
+  line: number;
+  slot: string;
+}
+
 /** One hand: its outline first, then its fingers one by one, then the palm that joins them. */
-export function Hand({ hand, line, slot }: { hand?: HandDrawing; line: number; slot: string }) {
+export const Hand = memo(function Hand({ hand, line, slot }: HandProps) {
   const skin = 'var(--face-hand)';
   const { arm, palm = '', fingers = [], nails = '' } = hand ?? {};
   const of = (i: number) => fingers[i] ?? { d: '', width: 1 };
@@ -41,7 +54,7 @@ export function Hand({ hand, line, slot }: { hand?: HandDrawing; line: number; s
       <path data-piece="nails" d={nails} strokeWidth={0.5 * line} strokeOpacity={0.6} />
     </g>
   );
-}
+});
 
 /** What a hand's pieces are, by name, for a face that moves. */
 export function piecesOf(

@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import {
   type Drawing,
   geometry,
@@ -40,7 +40,8 @@ export function useReducedMotion(): boolean {
 }
 
 /** The face, moving. Its lines are changed in place at every frame, past React; nothing is drawn out of sight. */
-export function MovingFace({ poseNow, running, still, ...dial }: MovingFaceProps) {
+export const MovingFace = memo(function MovingFace(props: MovingFaceProps) {
+  const { poseNow, running, still, ...dial } = props;
   const ref = useRef<SVGSVGElement>(null);
   const { size, strokes, side = 'both' } = dial;
   const latest = useRef({ poseNow, strokes, side });
@@ -86,7 +87,7 @@ export function MovingFace({ poseNow, running, still, ...dial }: MovingFaceProps
       className={clsx('will-change-transform', dial.className)}
     />
   );
-}
+});
 
 type More = Pick<FaceDialProps, 'strokes' | 'side'>;
 
