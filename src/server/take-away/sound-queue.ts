@@ -7,8 +7,8 @@ import { type FairOptions, FairQueue } from '../queue/fair-queue';
 
 /** So many are made at once at a process. */
 const AT_ONCE = 2;
-/** So many may be under way at a process: waiting, being made, or being sent. */
-const MOST = { ofOne: 3, ofOwner: 12, ofAll: 60 };
+/** So many may be under way at a process: waiting, being made, or being sent. Nobody waits longer than a browser does. */
+const MOST = { ofOne: 3, ofOwner: 12, ofAll: 30 };
 
 /** Who asks for sound. */
 export interface SoundAsker {
