@@ -106,16 +106,28 @@ async function audioFile(
   const { as, signal } = asked;
   const { windows, samples, part } = await soundOfClass(db, teacher, worded, asked);
   const sound = pcm(counted(windows, (n) => tell(Math.min(1, n / samples))));
-  const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-sound-'));
-  try {
+  const whole = await inFolder(async (folder) => {
     const file = path.join(folder, `class.${as}`);
     if (as === 'wav') await writeWav(file, { sound, samples, signal });
     else await packed(file, as, { sound, worded, part, folder, signal });
-    const whole = await open(file);
-    const { size } = await whole.stat();
-    return { stream: whole.createReadStream(), bytes: size };
+    // What is open stays to be read when its folder has gone.
+    return open(file);
+  });
+  const { size } = await whole.stat();
+  if (signal.aborted) {
+    // Nobody reads it, and so nobody would close it.
+    await whole.close();
+    throw signal.reason;
+  }
+  return { stream: whole.createReadStream(), bytes: size };
+}
+
+/** Does something with a folder of its own, which goes after it. */
+async function inFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-sound-'));
+  try {
+    return await work(folder);
   } finally {
-    // What is open stays to be read.
     await rm(folder, { recursive: true, force: true });
   }
 }
@@ -169,11 +181,9 @@ async function packed(
   const alone = path.join(folder, 'sound');
   const about = path.join(folder, 'chapters');
   const picture = path.join(folder, 'cover.png');
-  await Promise.all([
-    packs([], alone),
-    writeFile(about, chapterMetadata(chapters, head)),
-    cover(worded).then((png) => writeFile(picture, png)),
-  ]);
+  await writeFile(about, chapterMetadata(chapters, head));
+  await writeFile(picture, await cover(worded));
+  await packs([], alone);
   const read = ['-i', alone, '-f', 'ffmetadata', '-i', about, '-i', picture];
   await pack({ args: [...read, ...TOLD, ...COVER, ...FORMAT[as], file], ...how });
 }
