@@ -4,7 +4,6 @@ import { heard, heardAt, recordOutput } from '../e2e/listen';
 import { slowNetwork } from '../scripts/lib/slow-network.mjs';
 import { launch } from './browser';
 import { quantile } from './hour-long';
-import { Stalls } from './stalls';
 
 /**
  * How far apart devices are that follow over networks of 20 to 300 ms: what they show, what they are about to say,
@@ -84,23 +83,11 @@ function sameCues(
   return new Map(cues.map(({ times }, n) => [String(n), times]));
 }
 
-/** How far apart the same thing was on all devices, wherever it was on all of them. */
-const spreads = (all: Map<string, number[]>): Span[] =>
-  [...all.values()]
+/** How far apart the same thing was on all devices. */
+function spreads(all: Map<string, number[]>): number[] {
+  return [...all.values()]
     .filter((times) => times.length === DEVICES)
-    .map((times) => ({ from: Math.min(...times), to: Math.max(...times) }));
-
-/** From when to when something took, in epoch ms. */
-interface Span {
-  from: number;
-  to: number;
-}
-
-/** How long it took, at all times and while the machine had time. */
-function told(spans: readonly Span[], stalls: Stalls): string {
-  const length = ({ from, to }: Span) => to - from;
-  const steady = spans.filter(({ from, to }) => stalls.isSteady(from, to));
-  return `${ms(spans.map(length))}, while the machine kept time ${ms(steady.map(length))}`;
+    .map((times) => Math.max(...times) - Math.min(...times));
 }
 
 /**
@@ -112,7 +99,6 @@ export async function inStep(
   press: (type: 'paused' | 'resumed', at: number) => Promise<unknown>,
 ): Promise<void> {
   const to = Number(new URL(app.url).port);
-  const stalls = new Stalls();
   const browser = await launch('--autoplay-policy=no-user-gesture-required');
   const networks: { port: number; close: () => void }[] = [];
   try {
@@ -159,9 +145,11 @@ export async function inStep(
       before.map(({ sounds }) => sounds.filter(({ at, stopped }) => !stopped && at >= from)),
     );
     console.log(
-      `${DEVICES} devices over networks of 20 to 300 ms there and back, with jitter and loss: the same countdown is shown within ${told(spreads(shown), stalls)} (aim 100)`,
+      `${DEVICES} devices over networks of 20 to 300 ms there and back, with jitter and loss: the same countdown is shown within ${ms(spreads(shown))} (aim 100)`,
     );
-    console.log(`the same cue is set to be heard within ${told(spreads(due), stalls)} (aim 100)`);
+    console.log(
+      `the same cue is set to be heard within ${ms(spreads(due))} (aim 100; ${due.size} cues)`,
+    );
 
     const serverNow = async () =>
       (
@@ -177,18 +165,18 @@ export async function inStep(
       await new Promise((resolve) => setTimeout(resolve, BETWEEN_MS));
     }
     const taken = async (pages: readonly Page[]) => {
-      const all: Span[] = [];
+      const all: number[] = [];
       for (const { seen } of await Promise.all(pages.map(notedBy))) {
         presses.forEach((pressed, n) => {
           const paused = n % 2 === 0;
           const first = seen.find(([at, what]) => at >= pressed && /pause/.test(what) === paused);
-          if (first && first[0] < pressed + BETWEEN_MS) all.push({ from: pressed, to: first[0] });
+          if (first && first[0] < pressed + BETWEEN_MS) all.push(first[0] - pressed);
         });
       }
       return all;
     };
     console.log(
-      `what the teacher does is shown on a quiet network within ${told(await taken(quiet), stalls)} (aim 250; ${QUIET * BENDS} presses); over the slow networks within ${told(await taken(slow), stalls)} (${DEVICES * BENDS} presses)`,
+      `what the teacher does is shown on a quiet network within ${ms(await taken(quiet))} of ${QUIET * BENDS} (aim 250); over the slow networks within ${ms(await taken(slow))} of ${DEVICES * BENDS}`,
     );
 
     // By themselves, since recording takes a thread of each device.
@@ -208,11 +196,10 @@ export async function inStep(
       ),
     );
     console.log(
-      `the same cue, recorded where it leaves each device, begins within ${told(spreads(began), stalls)} (aim 100)`,
+      `the same cue, recorded where it leaves each device, begins within ${ms(spreads(began))} (aim 100; ${began.size} cues)`,
     );
   } finally {
     for (const network of networks) network.close();
     await browser.close();
-    await stalls.stop();
   }
 }
