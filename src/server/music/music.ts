@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, readFile, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -19,6 +18,7 @@ import {
 } from '@/core/music';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
+import { withFolder } from '../with-folder';
 import { packMusic } from './intake';
 
 /** The music that a studio has: two beds that are always there, and pieces of its own. */
@@ -87,24 +87,24 @@ export async function addMusic(
     throw new Refusal('music-busy');
   }
   takingIn.add(scope.studioId);
-  const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-music-'));
   try {
-    const [from, to] = [path.join(folder, 'brought'), path.join(folder, 'kept.mp3')];
-    const limit = atMost(MOST_MUSIC_MEGABYTES * 1_000_000);
-    await pipeline(Readable.from(bytes), limit, createWriteStream(from));
-    const ms = await packMusic({ from, to }, signal);
-    const row = { id: randomUUID(), name, ms };
-    const sound = await readFile(to);
-    await db.transaction(async (trx) => {
-      // Two at once are counted one after the other.
-      await trx('studios').where({ id: scope.studioId }).forUpdate().first('id');
-      await roomFor(trx, scope, ms);
-      await trx('music').insert({ ...row, ...own(scope), added_at: new Date(now), sound });
+    return await withFolder('music', async (folder) => {
+      const [from, to] = [path.join(folder, 'brought'), path.join(folder, 'kept.mp3')];
+      const limit = atMost(MOST_MUSIC_MEGABYTES * 1_000_000);
+      await pipeline(Readable.from(bytes), limit, createWriteStream(from));
+      const ms = await packMusic({ from, to }, signal);
+      const row = { id: randomUUID(), name, ms };
+      const sound = await readFile(to);
+      await db.transaction(async (trx) => {
+        // Two at once are counted one after the other.
+        await trx('studios').where({ id: scope.studioId }).forUpdate().first('id');
+        await roomFor(trx, scope, ms);
+        await trx('music').insert({ ...row, ...own(scope), added_at: new Date(now), sound });
+      });
+      return row;
     });
-    return row;
   } finally {
     takingIn.delete(scope.studioId);
-    await rm(folder, { recursive: true, force: true });
   }
 }
 

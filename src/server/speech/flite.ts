@@ -1,7 +1,7 @@
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { asSpoken } from '@/core/speech';
+import { withFolder } from '../with-folder';
 import { plainText, type SpeechEngine, speaking, wavFrom } from './engine';
 
 /** The voices of the program that are worth hearing, by what it calls them. */
@@ -23,15 +23,12 @@ export async function flite(): Promise<SpeechEngine | null> {
       const args = ['-voice', VOICES[id].called, '--setf', `duration_stretch=${stretch}`];
       const spoken = plainText(asSpoken(text, language));
       // It goes back to the head of its file at the end, which a pipe cannot, and reads no pipe either.
-      const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-said-'));
-      try {
+      return withFolder('said', async (folder) => {
         const [words, said] = [path.join(folder, 'words.txt'), path.join(folder, 'said.wav')];
         await writeFile(words, spoken);
         await speaking(['flite', ...args, '-f', words, '-o', said], '', how);
         return wavFrom(await readFile(said));
-      } finally {
-        await rm(folder, { recursive: true, force: true });
-      }
+      });
     },
   };
 }

@@ -1,6 +1,5 @@
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, open, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { open, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -21,6 +20,7 @@ import type { Db } from '../db';
 import { pack, told, Unpacked } from '../packing';
 import type { Speaking } from '../speech/recordings';
 import { errorFields, log } from '../watch/log';
+import { withFolder } from '../with-folder';
 import { lettersOf } from './letters';
 import { type AskedSound, pcm, RATE, soundOfClass } from './sound';
 import { type SoundAsker, soundQueue } from './sound-queue';
@@ -106,7 +106,7 @@ async function audioFile(
   const { as, signal } = asked;
   const { windows, samples, part } = await soundOfClass(db, teacher, worded, asked);
   const sound = pcm(counted(windows, (n) => tell(Math.min(1, n / samples))));
-  const whole = await inFolder(async (folder) => {
+  const whole = await withFolder('sound', async (folder) => {
     const file = path.join(folder, `class.${as}`);
     if (as === 'wav') await writeWav(file, { sound, samples, signal });
     else await packed(file, as, { sound, worded, part, folder, signal });
@@ -120,16 +120,6 @@ async function audioFile(
     throw signal.reason;
   }
   return { stream: whole.createReadStream(), bytes: size };
-}
-
-/** Does something with a folder of its own, which goes after it. */
-async function inFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(path.join(tmpdir(), 'up-beat-sound-'));
-  try {
-    return await work(folder);
-  } finally {
-    await rm(folder, { recursive: true, force: true });
-  }
 }
 
 /** Tells how many samples there were so far. */

@@ -84,7 +84,7 @@ it('keeps nobody who goes away, wherever they are, and makes no one else wait fo
   await expect(place.turn(async () => 'a file')).rejects.toThrow('gone before');
 });
 
-it('has a limit for one person, for one studio, and for all, until they leave', () => {
+it('has a limit for one person and for one studio, until they leave', () => {
   const queue = new SoundQueue(2);
   const take = (of: Partial<SoundAsker>) => queue.take({ ...usual, signal: never, ...of });
   const mine = [1, 2, 3].map(() => take({}));
@@ -93,12 +93,26 @@ it('has a limit for one person, for one studio, and for all, until they leave', 
   take({});
   for (let n = 0; n < 9; n++) take({ by: `colleague ${n}` });
   expect(() => take({ by: 'another colleague' })).toThrow('Your studio has 12 files of sound');
-  // Those at home take nobody's place who teaches.
+  // Those at home take nobody's place who teaches, nor does one studio take another's.
   take({ by: 'Ada', atHome: true });
-  for (let n = 0; n < 17; n++) take({ studioId: `studio ${n}`, by: `teacher ${n}` });
-  expect(() => take({ studioId: 'a new one', by: 'a teacher' })).toThrow(
-    'Much sound is being made',
+  take({ studioId: 'another', by: 'Jon' });
+});
+
+it('turns away whoever would wait too long, and nobody for what others ask for', async () => {
+  const queue = new SoundQueue(1);
+  asking(queue, { studioId: 'the first', by: 'the first' });
+  // Two studios that ask for all they may.
+  const many = ['choir', 'online'].flatMap((studioId) =>
+    Array.from({ length: 12 }, (_, n) => asking(queue, { studioId, by: `${studioId} ${n}` })),
   );
+  // The last two of the second studio would have 21 and more before them.
+  for (const { made } of many.slice(22)) await expect(made).rejects.toThrow('Much sound is being');
+  expect(many[21]?.look()).toEqual({ state: 'waiting', before: 19 });
+  // A studio that asks for one has a turn after one of each.
+  expect(asking(queue, { studioId: 'a new one', by: 'a teacher' }).look()).toEqual({
+    state: 'waiting',
+    before: 2,
+  });
 });
 
 it('goes on after work that failed', async () => {

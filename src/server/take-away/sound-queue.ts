@@ -7,8 +7,10 @@ import { type FairOptions, FairQueue } from '../queue/fair-queue';
 
 /** So many are made at once at a process. */
 const AT_ONCE = 2;
-/** So many may be under way at a process: waiting, being made, or being sent. Nobody waits longer than a browser does. */
-const MOST = { ofOne: 3, ofOwner: 12, ofAll: 30 };
+/** So many may be under way at a process: waiting, being made, or being sent. */
+const MOST = { ofOne: 3, ofOwner: 12 };
+/** Whoever has more before them would wait longer than a browser does. */
+const MOST_BEFORE = 20;
 
 /** Who asks for sound. */
 export interface SoundAsker {
@@ -33,7 +35,7 @@ interface UnderWay extends Pick<SoundAsker, 'by' | 'ticket'> {
 
 /** Somebody's place in the queue, which they hold until they leave it. */
 export interface SoundPlace {
-  /** Makes it when its turn comes. @throws the signal's reason, as soon as it is given */
+  /** Makes it when its turn comes. @throws Refusal `sound-full`; the signal's reason, as soon as it is given */
   turn: <T>(work: (tell: (share: number) => void) => Promise<T>) => Promise<T>;
   leave: () => void;
 }
@@ -47,7 +49,7 @@ export class SoundQueue {
     this.queue = new PQueue({ concurrency: atOnce, queueClass: FairQueue });
   }
 
-  /** Takes a place. @throws Refusal `sound-enough`, `sound-studio-enough`, `sound-full` */
+  /** Takes a place. @throws Refusal `sound-enough`, `sound-studio-enough` */
   take({ studioId, by, atHome = false, ticket, signal }: SoundAsker): SoundPlace {
     const owner = atHome ? `${studioId} at home` : studioId;
     const count = (counted: (one: UnderWay) => boolean) =>
@@ -58,7 +60,6 @@ export class SoundQueue {
     if (count((one) => one.owner === owner) >= MOST.ofOwner) {
       throw new Refusal('sound-studio-enough', String(MOST.ofOwner));
     }
-    if (this.underWay.size >= MOST.ofAll) throw new Refusal('sound-full');
     const one: UnderWay = { owner, by, id: randomUUID(), share: null, ...(ticket && { ticket }) };
     this.underWay.add(one);
     return {
@@ -73,6 +74,8 @@ export class SoundQueue {
     signal: AbortSignal,
   ): Promise<T> {
     signal.throwIfAborted();
+    const refused = new AbortController();
+    const either = AbortSignal.any([signal, refused.signal]);
     const made = this.queue.add(
       async () => {
         one.share = 0;
@@ -80,14 +83,16 @@ export class SoundQueue {
           one.share = share;
         });
       },
-      { owner: one.owner, id: one.id, signal },
+      { owner: one.owner, id: one.id, signal: either },
     ) as Promise<T>;
     const gone = async (): Promise<never> => {
-      await once(signal, 'abort');
-      throw signal.reason;
+      await once(either, 'abort');
+      throw either.reason;
     };
     // Whoever goes away waits for no turn.
-    return Promise.race([made, gone()]);
+    const over = Promise.race([made, gone()]);
+    if (this.before(one) > MOST_BEFORE) refused.abort(new Refusal('sound-full'));
+    return over;
   }
 
   /** How far the sound is that somebody asked for with a ticket. */
@@ -95,7 +100,11 @@ export class SoundQueue {
     const one = [...this.underWay].find((u) => u.by === by && u.ticket === ticket);
     if (!one) return { state: 'none' };
     if (one.share !== null) return { state: 'making', share: one.share };
-    return { state: 'waiting', before: this.queue.sizeBy({ before: one.id }) };
+    return { state: 'waiting', before: this.before(one) };
+  }
+
+  private before({ id }: UnderWay): number {
+    return this.queue.sizeBy({ before: id });
   }
 }
 
