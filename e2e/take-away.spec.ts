@@ -7,7 +7,7 @@ import { wavMs } from '@/core/speech';
 import { createClass } from '@/server/classes/classes';
 import { addParticipant, book } from '@/server/people/people';
 import { twoMinutes } from './counted';
-import { addMove, axe, expect, NOON, openNewClass, storedPlan, test } from './harness';
+import { addMove, axe, expect, NOON, openNewClass, saved, storedPlan, test } from './harness';
 
 async function openTakeAway(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More', exact: true }).click();
@@ -157,7 +157,7 @@ test('three sounds of one teacher are under way at most, of which two are made a
 }) => {
   await openNewClass(app, page, 'Asked for often', 10);
   await addMove(page, 'long o cheek');
-  await expect(page.getByText('Speech measured as it will be heard')).toBeVisible();
+  await saved(page);
   const classId = page.url().split('/').at(-1);
   // Four at once, of which nobody reads one before all are answered.
   const answers = await page.evaluate(async (id) => {

@@ -56,17 +56,24 @@ export async function pack({ args, given = [], givesWay, signal }: Packing): Pro
     // A write that was on its way when the program ended fails after the pipeline has told of it.
     child.stdin.on('error', () => {});
     let brokeOff: { why: unknown } | null = null;
-    const watched = async function* () {
-      try {
-        yield* given;
-      } catch (why) {
-        brokeOff = { why };
-        // The program would take what it has for all.
-        kill();
-        throw why;
-      }
+    const parts = (async function* () {
+      yield* given;
+    })();
+    // It has no `throw`: a stream would throw into it what went wrong with the program, as if it had been given.
+    const watched = {
+      next: () =>
+        parts.next().catch((why: unknown) => {
+          brokeOff = { why };
+          // The program would take what it has for all.
+          kill();
+          throw why;
+        }),
+      return: () => parts.return(),
     };
-    const isRead = await pipeline(Readable.from(watched()), child.stdin).then(
+    const isRead = await pipeline(
+      Readable.from({ [Symbol.asyncIterator]: () => watched }),
+      child.stdin,
+    ).then(
       () => true,
       () => false,
     );

@@ -4,9 +4,12 @@ import type { Db } from '../db';
 const CHANNEL = 'upbeat_run';
 const RETRY_MS = 500;
 
+/** What tells every server process that a run has changed, once the transaction is through, as part of a query. */
+export const announcing = (db: Db, runId: string) => db.raw('pg_notify(?, ?)', [CHANNEL, runId]);
+
 /** Tells every server process that a run has changed, once the transaction is through. */
 export async function announce(db: Db, runId: string): Promise<void> {
-  await db.raw('select pg_notify(?, ?)', [CHANNEL, runId]);
+  await db.select(announcing(db, runId));
 }
 
 /**

@@ -11,7 +11,7 @@ import {
   type RunEvent,
 } from '@/core/run';
 import type { Db } from '../db';
-import { announce } from '../live/hub';
+import { announce, announcing } from '../live/hub';
 import { currentPerson } from '../people/former';
 import { bigintMs } from '../rows';
 import { found, type Scope } from '../scope';
@@ -174,12 +174,12 @@ export async function appendEvents(
     if (logged + fresh.length > MOST_LOGGED && fresh.some((e) => e.type !== 'finished')) {
       throw new Refusal('log-full', String(MOST_LOGGED));
     }
-    for (const draft of fresh) {
+    const rows = fresh.map((draft) => {
       const at = Math.max(last?.at ?? 0, Math.min(draft.at, now + CLOCK_SLACK_MS));
       last = { ...draft, at, seq: (last?.seq ?? 0) + 1 };
       log.push(last);
       const { id, seq, type, at: _at, ...data } = last;
-      await trx('run_events').insert({
+      return {
         studio_id: scope.studioId,
         run_id: runId,
         seq,
@@ -188,17 +188,20 @@ export async function appendEvents(
         type,
         data: JSON.stringify(data),
         received_at: new Date(now),
-      });
-      if (type === 'started' && !run.started_at) {
+      };
+    });
+    // Written and told at once: whoever follows waits for every way to the database and back.
+    if (rows.length) await trx('run_events').insert(rows).returning(announcing(trx, runId));
+    for (const event of log.slice(log.length - rows.length)) {
+      if (event.type === 'started' && !run.started_at) {
         await trx('runs')
           .where({ id: runId })
-          .update({ started_at: new Date(at) });
+          .update({ started_at: new Date(event.at) });
       }
-      if (isRoomEvent(last)) {
-        await keepRoom(trx, scope, { sessionId: run.session_id, event: last, timeZone, by });
+      if (isRoomEvent(event)) {
+        await keepRoom(trx, scope, { sessionId: run.session_id, event, timeZone, by });
       }
     }
-    if (fresh.length) await announce(trx, runId);
     const events = log.filter(({ seq }) => seq > after);
     return { id: runId, sessionId: run.session_id, events, leader };
   });
