@@ -192,6 +192,8 @@ test('handlers refuse what is not as it should be, and say what', async ({ app, 
   expect(signOut.status()).toBe(403);
   const answer = await page.request.get(`/api/classes/${id}`);
   expect(answer.headers()['cache-control']).toBe('no-store');
+  expect(answer.headers()['content-security-policy']).toContain("script-src 'none'");
+  expect(answer.headers()['x-content-type-options']).toBe('nosniff');
 });
 
 test('every page carries the security headers, keeps to them, and no inline script may run', async ({

@@ -6,18 +6,20 @@ import { twoMinutes } from './counted';
 import { axe, expect, NOON, saved, storedPlan, test } from './harness';
 import { keepsStage, lead } from './led';
 
-/** A tone of half a minute, as a file that somebody may have. */
-const RATE = 8000;
-const tone = () =>
+/** A tone, as a file that somebody may have. */
+const tone = ({ seconds, rate }: { seconds: number; rate: number }) =>
   Buffer.from(
     wavOf({
       samples: Float32Array.from(
-        { length: 30 * RATE },
-        (_, i) => 0.3 * Math.sin((2 * Math.PI * 330 * i) / RATE),
+        { length: seconds * rate },
+        (_, i) => 0.3 * Math.sin((2 * Math.PI * 330 * i) / rate),
       ),
-      rate: RATE,
+      rate,
     }),
   );
+const HALF_A_MINUTE = { seconds: 30, rate: 8000 };
+/** More megabytes than a server commonly keeps of what it is sent. */
+const LARGE = { seconds: 120, rate: 48_000 };
 
 async function openMusic(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More', exact: true }).press('Enter');
@@ -47,7 +49,11 @@ test('music is put under a class by keyboard, and music of the studio’s own is
     buffer: Buffer.from('x'),
   });
   await expect(dialog.getByRole('alert')).toContainText('This is no sound that can be read here');
-  await choose.setInputFiles({ name: 'Harbour.wav', mimeType: 'audio/wav', buffer: tone() });
+  await choose.setInputFiles({
+    name: 'Harbour.wav',
+    mimeType: 'audio/wav',
+    buffer: tone(HALF_A_MINUTE),
+  });
   const name = page.getByLabel('Name of Harbour');
   await expect(name).toHaveValue('Harbour');
   await expect(dialog.getByRole('alert')).toHaveCount(0);
@@ -57,10 +63,14 @@ test('music is put under a class by keyboard, and music of the studio’s own is
   await name.fill('Harbour at night');
   await name.press('Enter');
   await page.getByRole('button', { name: 'Harbour at night in Close' }).press('Enter');
+  await choose.setInputFiles({ name: 'Long.wav', mimeType: 'audio/wav', buffer: tone(LARGE) });
+  await expect(page.getByLabel('Name of Long')).toHaveValue('Long');
+  const { ms } = await app.db('music').where({ name: 'Long' }).first('ms');
+  expect(Math.abs(ms - LARGE.seconds * 1000)).toBeLessThan(100);
   expect(await axe(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await saved(page);
-  const own = (await app.db('music').where({ studio_id: studioId }).first('id')).id as string;
+  const own = (await app.db('music').where({ name: 'Harbour at night' }).first('id')).id as string;
   const { music } = await storedPlan(app, page);
   expect(music).toEqual({
     phases: {

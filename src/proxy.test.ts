@@ -36,10 +36,16 @@ it('lets no script run that has not the nonce, and nothing be framed or sent els
 
 it('leaves out only what is no page', () => {
   const matcher = new RegExp(`^${config.matcher}$`);
-  for (const path of ['/', '/classes', '/api/voice', '/lead/1', '/_next/data']) {
+  for (const path of ['/', '/classes', '/apiary', '/lead/1', '/_next/data']) {
     expect(matcher.test(path), path).toBe(true);
   }
-  for (const path of ['/_next/static/a.js', '/_next/image', '/icon.svg', '/api/archive']) {
+  for (const path of [
+    '/_next/static/a.js',
+    '/_next/image',
+    '/icon.svg',
+    '/api/archive',
+    '/api/voice',
+  ]) {
     expect(matcher.test(path), path).toBe(false);
   }
 });
@@ -82,8 +88,6 @@ it('takes no form that is larger than what anybody has a reason to send', async 
   }
   await signOut(stored(), token, Date.now());
   expect(await sent(64_001, { cookie: `upbeat_sign_in=${token}` })).toBe(413);
-  // A call of the contract says for itself what it takes.
-  expect(await sent(100_000, { path: '/api/recordings' })).toBe(200);
 });
 
 it('asks browsers for https from now on only where people come by https', async () => {

@@ -30,10 +30,10 @@ const BRINGS = ['/classes', '/calendar/bring', '/people/take-in'];
 
 /**
  * Whether more is sent than anybody has a reason to. It is looked at before anything reads it, since taking a form
- * apart is work, whoever sent it. Calls of the contract have limits of their own.
+ * apart is work, whoever sent it.
  */
 async function isTooLarge(request: NextRequest): Promise<boolean> {
-  if (request.method === 'GET' || request.nextUrl.pathname.startsWith('/api/')) return false;
+  if (request.method === 'GET') return false;
   const length = request.headers.get('content-length');
   // Browsers say how long a form is.
   if (length === null) return request.headers.has('transfer-encoding');
@@ -66,5 +66,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   return response;
 }
 
-/** An archive is no page, and may be larger than what the proxy keeps of a body. */
-export const config = { matcher: '/((?!_next/static|_next/image|icon.svg|api/archive).*)' };
+/**
+ * Calls are no pages: they have a policy of their own (`next.config.ts`) and limits of their own, and what passes here
+ * is kept meanwhile, ten megabytes of it at most.
+ */
+export const config = { matcher: '/((?!_next/static|_next/image|icon.svg|api/).*)' };

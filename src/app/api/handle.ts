@@ -1,6 +1,5 @@
 import { NextResponse } from 'next/server';
 import type { z } from 'zod';
-import { tooMuchIn } from '@/core/bounded';
 import { type Call, Refusal, type RefusalCode } from '@/core/calls';
 import { problemsOf } from '@/core/class';
 import { type Teacher, teacherOf } from '@/server/auth/sign-ins';
@@ -12,9 +11,7 @@ import { log } from '@/server/watch/log';
 import { metrics } from '@/server/watch/metrics';
 import { currentTeacher, followToken, signInToken } from '../auth';
 import { isCrossSite } from '../same-site';
-
-/** Most bytes that the body of a request may have. */
-const MOST_BYTES = 2_000_000;
+import { bodyOf, queryOf } from './body';
 
 /** What is counted where the asker went away before the answer. */
 const GONE = 499;
@@ -166,34 +163,6 @@ function watch({ method, path }: Call) {
 function fileAsked(request: Request, type: string): unknown {
   if (request.headers.get('content-type') !== type) throw new Refusal('not-as-asked');
   return queryOf(request);
-}
-
-async function bodyOf(request: Request): Promise<unknown> {
-  if (request.method === 'GET') {
-    return queryOf(request);
-  }
-  if (Number(request.headers.get('content-length')) > MOST_BYTES) throw new Refusal('too-large');
-  const bytes = await request.arrayBuffer();
-  if (bytes.byteLength > MOST_BYTES) throw new Refusal('too-large');
-  if (bytes.byteLength === 0) return {};
-  // Only this kind cannot be sent by a form of another site.
-  const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
-  if (type !== 'application/json') throw new Refusal('not-json');
-  let json: unknown;
-  try {
-    json = JSON.parse(new TextDecoder().decode(bytes));
-  } catch {
-    throw new Refusal('not-json');
-  }
-  return bounded(json);
-}
-
-const queryOf = ({ url }: Request) => bounded(Object.fromEntries(new URL(url).searchParams));
-
-function bounded(json: unknown): unknown {
-  const tooMuch = tooMuchIn(json);
-  if (tooMuch) throw new Refusal('too-much', tooMuch);
-  return json;
 }
 
 /** The id of a route; one that is no id at all is as good as not found. */
