@@ -102,9 +102,12 @@ try {
   await post(`/api/sessions/${sessionId}/prepare`, {});
   const run = await db('runs').where({ session_id: sessionId }).first('id');
   const device = randomUUID();
-  const press = (type: string, at = NOON) => {
-    const events = [{ id: randomUUID(), at, type }];
-    return post(CALLS.sendEvents.path.replace('[id]', run.id), { device, events, after: 0 });
+  let newest = 0;
+  /** What came after the newest event that the teacher's device knows is asked for with each press. */
+  const press = async (type: string, at = NOON) => {
+    const asked = { device, events: [{ id: randomUUID(), at, type }], after: newest };
+    const answer = await post(CALLS.sendEvents.path.replace('[id]', run.id), asked);
+    newest = CALLS.sendEvents.answers.parse(answer).events.at(-1)?.seq ?? newest;
   };
   const { code } = await openDoor(db, scope, sessionId, NOON);
   const door = await behind(db, code, NOON);

@@ -7,15 +7,9 @@ import { addSegment, emptyPlan, segmentOf } from '@/core/class';
 import { actsOf, poseAt, standing } from '@/core/face';
 import { type Move, moveText, VARIANTS, type Variant } from '@/core/move';
 import { type Book, compile, type Side, type Step, type StepKind } from '@/core/score';
-import {
-  MovingFace,
-  pictureOfMove,
-  savePictures,
-  useFacing,
-  useReducedMotion,
-  useTracks,
-} from '../kit/face-dial';
+import { MovingFace, pictureOfMove, savePictures, useFacing, useTracks } from '../kit/face-dial';
 import { FaceLookChoice } from '../kit/face-dial/face-look';
+import { useReducedMotion } from '../kit/use-reduced-motion';
 
 const DOING: Record<StepKind, string> = {
   upbeat: 'Getting ready',

@@ -1,7 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
-import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { memo, useLayoutEffect, useRef } from 'react';
 import {
   type Drawing,
   geometry,
@@ -12,6 +12,7 @@ import {
   STYLES,
   strokePath,
 } from '@/core/face';
+import { useReducedMotion } from '../use-reduced-motion';
 import { FaceDial, type FaceDialProps, isFine, lineOf } from './face-dial';
 import { piecesOf } from './figure';
 
@@ -22,21 +23,6 @@ export interface MovingFaceProps extends Omit<FaceDialProps, 'pose' | 'ref' | 'o
   running: boolean;
   /** The picture that stands for what it does, where there is no movement. */
   still: Pose;
-}
-
-const REDUCED = '(prefers-reduced-motion: reduce)';
-
-/** Whether somebody wants no movement: then the face changes in steps. */
-export function useReducedMotion(): boolean {
-  const [reduced, setReduced] = useState(false);
-  useEffect(() => {
-    const asked = matchMedia(REDUCED);
-    const look = () => setReduced(asked.matches);
-    look();
-    asked.addEventListener('change', look);
-    return () => asked.removeEventListener('change', look);
-  }, []);
-  return reduced;
 }
 
 /** The face, moving. Its lines are changed in place at every frame, past React; nothing is drawn out of sight. */

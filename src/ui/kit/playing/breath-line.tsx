@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { BreathPattern } from '@/core/move';
+import { useReducedMotion } from '../use-reduced-motion';
 
 const HEIGHT = 56;
 const WIDTH = 600;
@@ -47,6 +48,7 @@ export interface BreathLineProps {
 /** A hill for each breath, and a dot that climbs it on the in-breath. */
 export function BreathLine(props: BreathLineProps) {
   const { pattern, elapsedMs, running, words = WORDS, small = false } = props;
+  const reduced = useReducedMotion();
   const totalS = PHASES.reduce((sum, phase) => sum + pattern[phase], 0);
   const { phase } = breathPhase(pattern, elapsedMs % (totalS * 1000));
   const x = (seconds: number) => (WIDTH * seconds) / totalS;
@@ -70,7 +72,8 @@ export function BreathLine(props: BreathLineProps) {
         >
           <path d={hill} fill="none" stroke="currentColor" strokeWidth={3} strokeOpacity={0.45} />
         </svg>
-        <BreathDot pattern={pattern} elapsedMs={elapsedMs} running={running} />
+        {/* What moves where nobody sees it has the browser draw sixty times a second all the same. */}
+        {!reduced && <BreathDot pattern={pattern} elapsedMs={elapsedMs} running={running} />}
       </div>
       <p className={small ? 'w-28 font-semibold' : 'w-40 text-2xl font-semibold'}>{words[phase]}</p>
     </div>
