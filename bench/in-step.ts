@@ -106,6 +106,9 @@ export async function inStep(
       const context = await browser.newContext({
         baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 360, height: 740 },
+        // As on a phone: where a mouse stands, the browser looks for what is under it at every change.
+        hasTouch: true,
+        isMobile: true,
         reducedMotion: 'reduce',
         // What records the sound is no script of the page.
         bypassCSP: recorded,
@@ -119,7 +122,7 @@ export async function inStep(
       await (recorded ? recordOutput(page) : watched(page));
       await page.goto(`/follow/${code}`);
       await page.locator('html[data-ready]').waitFor({ state: 'attached' });
-      await page.getByRole('button', { name: 'Come in' }).click();
+      await page.getByRole('button', { name: 'Come in' }).tap();
       await page.getByTestId('countdown').waitFor({ timeout: 60_000 });
       return page;
     };

@@ -28,12 +28,19 @@ export async function phone(
     now,
     name = '',
     url = app.url,
-  }: { code: string; now: number; name?: string; url?: string },
+    reducedMotion = 'reduce',
+  }: {
+    code: string;
+    now: number;
+    name?: string;
+    url?: string;
+    reducedMotion?: 'reduce' | 'no-preference';
+  },
 ): Promise<Phone> {
   const context = await browser.newContext({
     baseURL: url,
     viewport: { width: 360, height: 740 },
-    reducedMotion: 'reduce',
+    reducedMotion,
   });
   context.on('page', untilReady);
   const page = await context.newPage();
@@ -46,7 +53,7 @@ export async function phone(
   return { page, clock, close: () => context.close() };
 }
 
-const ASKED_AT_FIRST = 5;
+const ASKED_AT_FIRST = 8;
 
 /** The phone knows the time: what it still asks for would otherwise be answered at another time than it was asked. */
 export async function timed(page: Page): Promise<void> {

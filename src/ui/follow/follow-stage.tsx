@@ -21,6 +21,7 @@ import { type Cue, isCount, type Score } from '@/core/score';
 import { MovingFace } from '../kit/face-dial';
 import { BreathLine } from '../kit/playing/breath-line';
 import { usePlayback } from '../kit/playing/use-playback';
+import { useReducedMotion } from '../kit/use-reduced-motion';
 import { Bar } from './bar';
 import type { Choosing } from './choosing';
 import { Over } from './over';
@@ -116,6 +117,7 @@ export function Playing(props: PlayingProps) {
   const { document, mine, state, clock, bend, words, language, choosing, notices, bar } = props;
   const current = state.queue[state.index];
   const told = useTold(bend, clock);
+  const dial = useTurned(told);
   if (!current) return null;
   const { settings } = choosing;
   const step = mine.asDone(current);
@@ -138,15 +140,12 @@ export function Playing(props: PlayingProps) {
         <span data-testid="side">{words.side[step.side]}</span>
         <span data-testid="round">{words.round(step.round, step.rounds)}</span>
       </p>
-      <div
-        key={bend?.id}
-        className={clsx('grid min-h-0 place-items-center', told && 'gently-turned')}
-      >
+      <div ref={dial} className="grid min-h-0 place-items-center">
         <FollowDial {...{ document, mine, state, clock }} facing={settings.facing} />
       </div>
       <section aria-label={words.now} className="min-w-0 lg:self-center">
         <div className="min-h-7 text-lg" aria-live="polite">
-          {told ? words.bend[told] : notices}
+          {told ? words.bend[told.what] : notices}
         </div>
         <p className="flex flex-wrap items-baseline gap-x-4">
           <span
@@ -243,10 +242,7 @@ function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
   );
   const still = useMemo(() => standing(acts, index), [acts, index]);
   const running = status === 'running';
-  const poseNow = useGentle(
-    () => poseAt(acts, index, elapsedMs + (running ? clock.now() - at : 0)),
-    acts,
-  );
+  const gentle = useGentle(() => poseAt(acts, index, elapsedMs + (running ? clock.now() - at : 0)));
   const current = queue[index];
   if (!current) return null;
   const out = mine.mine(current.step).does === 'leaveOut';
@@ -256,7 +252,8 @@ function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
   const filled = Math.round(elapsedMs / SHOWN_MS) * SHOWN_MS;
   return (
     <MovingFace
-      {...{ poseNow, running, still, facing }}
+      {...gentle}
+      {...{ running, still, facing }}
       size={440}
       className="h-full max-h-full w-full"
       fill={move?.areas}
@@ -267,19 +264,38 @@ function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
   );
 }
 
+/** Something that the teacher did. */
+interface Told {
+  what: BendName;
+}
+
 /** What the teacher did a moment ago; nothing of what happened before somebody came in. */
-function useTold(bend: NewRunEvent | undefined, clock: RunClock): BendName | null {
-  const [told, setTold] = useState<BendName | null>(null);
+function useTold(bend: NewRunEvent | undefined, clock: RunClock): Told | null {
+  const [told, setTold] = useState<Told | null>(null);
   const known = useRef(bend?.id);
   useEffect(() => {
     if (!bend || known.current === bend.id) return;
     known.current = bend.id;
     if (bend.type === 'started' || clock.now() - bend.at > BEND_TOLD_MS) return setTold(null);
-    setTold(bend.type as BendName);
+    setTold({ what: bend.type as BendName });
     const timer = setTimeout(() => setTold(null), BEND_TOLD_MS);
     return () => clearTimeout(timer);
   }, [bend, clock]);
   return told;
+}
+
+const TURN = { transform: ['none', 'rotate(-4deg)', 'none'] };
+const TURN_MS = 700;
+
+/** What is turned a little at whatever the teacher does, unless somebody wants no movement. It stays as it is drawn. */
+function useTurned(told: Told | null) {
+  const turned = useRef<HTMLDivElement>(null);
+  const reduced = useReducedMotion();
+  useEffect(() => {
+    if (!told || reduced) return;
+    turned.current?.animate(TURN, { duration: TURN_MS, easing: 'ease-in-out' });
+  }, [told, reduced]);
+  return turned;
 }
 
 const SIDE_CHANGE = [200, 120, 200];

@@ -21,13 +21,15 @@ export interface MovingFaceProps extends Omit<FaceDialProps, 'pose' | 'ref' | 'o
   poseNow: () => Pose;
   /** Whether it moves; where it stands, it is drawn as it is. */
   running: boolean;
+  /** Whether it is still on its way to where it stands. */
+  onItsWay?: () => boolean;
   /** The picture that stands for what it does, where there is no movement. */
   still: Pose;
 }
 
 /** The face, moving. Its lines are changed in place at every frame, past React; nothing is drawn out of sight. */
 export const MovingFace = memo(function MovingFace(props: MovingFaceProps) {
-  const { poseNow, running, still, ...dial } = props;
+  const { poseNow, running, onItsWay, still, ...dial } = props;
   const ref = useRef<SVGSVGElement>(null);
   const { size, strokes, side = 'both' } = dial;
   const latest = useRef({ poseNow, strokes, side });
@@ -45,7 +47,8 @@ export const MovingFace = memo(function MovingFace(props: MovingFaceProps) {
       draw(now(), more);
     };
     look();
-    if (!moves) return;
+    const goesOn = () => moves || (onItsWay?.() ?? false);
+    if (!goesOn()) return;
     let frame = 0;
     let inSight = true;
     const watch = new IntersectionObserver((seen) => {
@@ -54,14 +57,14 @@ export const MovingFace = memo(function MovingFace(props: MovingFaceProps) {
     watch.observe(svg);
     const next = () => {
       if (inSight) look();
-      frame = requestAnimationFrame(next);
+      if (goesOn()) frame = requestAnimationFrame(next);
     };
     frame = requestAnimationFrame(next);
     return () => {
       watch.disconnect();
       cancelAnimationFrame(frame);
     };
-  }, [moves, reduced, size, still]);
+  }, [moves, reduced, size, still, onItsWay]);
 
   return (
     <FaceDial
