@@ -1,18 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
 import next from 'next';
-import { allThere, lines } from './lib/lines.mjs';
+import { First } from './lib/first.mjs';
+import { allThere, leads, lines } from './lib/lines.mjs';
 
 /**
  * Serves the built application on HOST and PORT. Before the application sees a request of somebody who is signed in, it
  * passes a gate: of one sign-in one thing is at work at a time, so that whoever sends as much as they can makes
  * themselves wait and hardly anybody else. What a class is led with waits for nothing, and what may take long has
- * lines of its own. Pages of people who are not signed in wait in one line for all of them: however many want in to
- * follow a class, whoever leads it does not notice.
+ * lines of its own. Pages of people who are not signed in wait in one line for all of them, and none is begun while a
+ * teacher does something to a class: however many want in to follow it, whoever leads it hardly notices.
  */
 
 /** What takes longer is not waited for any more: somebody may have asked for much, or something hangs. */
 const LONGEST_MS = 10_000;
+/** So long does a stranger's page give way at most, in ms: whoever wants could ask for something first without end. */
+const GIVES_WAY_MS = 100;
 const TOO_MUCH = 'You have asked for much at once. Wait a moment, then try again.';
 const HOST = process.env.HOST ?? '127.0.0.1';
 const PORT = Number(process.env.PORT);
@@ -28,6 +31,7 @@ const WORD = randomUUID();
 process.env.__NEXT_PRIVATE_ORIGIN = `http://${HOST === '0.0.0.0' ? '127.0.0.1' : HOST}:${PORT}`;
 
 const lineOf = lines();
+const first = new First();
 const server = createServer();
 const app = next({ dev: false, hostname: HOST, port: PORT, httpServer: server });
 await app.prepare();
@@ -48,12 +52,14 @@ async function passGate(request, response) {
   // Whoever asked may have gone meanwhile.
   if (response.destroyed) over();
   else response.once('close', over);
+  if (line.givesWay) await first.giveWay(GIVES_WAY_MS);
   return true;
 }
 
 server.on('request', async (request, response) => {
   try {
     if (globalThis.upBeatFollowers?.(request, response)) return;
+    if (leads(request)) response.once('close', first.begin());
     const passed = await passGate(request, response);
     request.headers[INNER] = WORD;
     if (response.destroyed) return;

@@ -11,6 +11,8 @@ const WAITS_FOR_NOTHING = [
   /^\/api\/time$/,
   /^\/api\/speech$/,
 ];
+/** What a class is bent with. */
+const LEADS = /^\/api\/runs\//;
 const TAKES_LONG = [/^\/api\/speech\/lengths$/, /^\/api\/archive/, /\/prepare$/];
 /** Sound waits in a queue of its own (`src/server/take-away`), where whoever asks for it sees how far it is. */
 const SOUND = /^\/api\/classes\/[^/]+\/(audio|pack)$/;
@@ -52,9 +54,16 @@ export function allThere(request) {
 }
 
 /**
+ * Whether a teacher does something to a class that runs, which goes before strangers.
+ * @param {{ url?: string, method?: string, headers: { cookie?: string } }} request
+ */
+export const leads = ({ url = '/', method, headers }) =>
+  method === 'POST' && LEADS.test(url) && SIGN_IN.test(headers.cookie ?? '');
+
+/**
  * The lines of a server.
  * @returns in whose line a request waits, and at which gate; null where it waits in none. Where it `sends`, all of
- *   it has to be there before it waits
+ *   it has to be there before it waits; where it `givesWay`, it goes after what `leads`
  */
 export function lines() {
   const signedIn = new Gate({ atOnce: 1, mostWaiting: MOST_WAITING });
@@ -66,11 +75,13 @@ export function lines() {
     const [pathname = '/'] = url.split('?');
     if (WAITS_FOR_NOTHING.some((path) => path.test(pathname))) return null;
     const follows = STRANGERS_ALSO.test(pathname);
-    if (method === 'POST' && follows) return { gate: strangers, owner: 'who come in', sends: true };
+    if (method === 'POST' && follows) {
+      return { gate: strangers, owner: 'who come in', sends: true, givesWay: true };
+    }
     if (!signIn || follows) {
       // What is sent to the server may come slowly, and would hold up the others.
       if (method !== 'GET' || NO_PAGE.test(pathname)) return null;
-      return { gate: strangers, owner: 'strangers' };
+      return { gate: strangers, owner: 'strangers', givesWay: true };
     }
     if (SOUND.test(pathname)) return { gate: sounds, owner: signIn };
     const owner = `${TAKES_LONG.findIndex((path) => path.test(pathname))} ${signIn}`;

@@ -1,7 +1,7 @@
 import { createServer, type IncomingMessage, request as send } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { allThere, lines, MOST_SENT, MOST_STRANGERS, MOST_WAITING } from './lines.mjs';
+import { allThere, leads, lines, MOST_SENT, MOST_STRANGERS, MOST_WAITING } from './lines.mjs';
 
 const lineOf = lines();
 const signedIn = (who: string) => ({ cookie: `other=1; upbeat_sign_in=${who}` });
@@ -67,6 +67,19 @@ describe('in whose line a request waits', () => {
     expect(of('/sign-in', {}, 'POST')).toBeUndefined();
     const coming = lineOf({ url: '/follow/ABC234', method: 'POST', headers: signedIn('made-up') });
     expect(coming).toMatchObject({ owner: 'who come in', sends: true });
+  });
+
+  it('goes after what a class is led with, for strangers alone', () => {
+    const press = { url: '/api/runs/a/events', method: 'POST', headers: signedIn('ada') };
+    expect(leads(press)).toBe(true);
+    for (const other of [{ method: 'GET' }, { headers: {} }, { url: '/classes?/api/runs/' }]) {
+      expect(leads({ ...press, ...other }), JSON.stringify(other)).toBe(false);
+    }
+    const givesWay = (url: string, headers: { cookie?: string }, method = 'GET') =>
+      lineOf({ url, method, headers })?.givesWay;
+    expect(givesWay('/follow/ABC234', signedIn('made-up'), 'POST')).toBe(true);
+    expect(givesWay('/', {})).toBe(true);
+    expect(givesWay('/', signedIn('ada'))).toBeUndefined();
   });
 });
 

@@ -159,6 +159,16 @@ export function beatsAhead(
 export const SHOWN_MS = 250;
 
 /**
+ * How much of a step is shown to have passed, from 0 to 1, in steps of half a second. It changes a quarter of a second
+ * beside the countdown: a slow device has less to draw at the moment at which all are to show the same.
+ */
+export function shownShare(elapsedMs: number, lengthMs: number): number {
+  const leftMs = Math.max(0, lengthMs - elapsedMs);
+  const shownMs = Math.max(0, Math.ceil((leftMs - SHOWN_MS) / (2 * SHOWN_MS)) * 2 * SHOWN_MS);
+  return 1 - Math.min(1, shownMs / lengthMs);
+}
+
+/**
  * How long what is shown of a running class stays as it is, in ms, above 0: until the next quarter of a
  * second that is left of the step, so that the countdown changes on the beat, or until a cue begins.
  */

@@ -22,6 +22,7 @@ import {
   remainingMs,
   replay,
   SHOWN_MS,
+  shownShare,
   spent,
   unchangedForMs,
 } from '.';
@@ -365,6 +366,21 @@ describe('cues of the moment', () => {
     // A bell that has rung is not heard again, and one that is far off not yet.
     const later = where(score, log(), 1000).state;
     expect(rings('class', later, 1000)).toEqual([]);
+  });
+
+  it('how much has passed is shown beside the countdown, never with it, from nothing to all', () => {
+    for (const lengthMs of [400, 1000, 4000, 30_000, 7300]) {
+      let before = shownShare(0, lengthMs);
+      expect(shownShare(0, lengthMs)).toBeLessThanOrEqual(250 / lengthMs);
+      for (let ms = 1; ms <= lengthMs; ms++) {
+        const share = shownShare(ms, lengthMs);
+        expect(Math.abs(share - ms / lengthMs) * lengthMs).toBeLessThan(250.1);
+        const left = lengthMs - ms;
+        if (share !== before) expect([left % 500, share > before]).toEqual([250, true]);
+        before = share;
+      }
+      expect(before).toBe(1);
+    }
   });
 
   it('change at the moments that are foretold, and so does the countdown', () => {

@@ -15,7 +15,7 @@ import {
   type Playback,
   type PlayStep,
   playLengthMs,
-  SHOWN_MS,
+  shownShare,
 } from '@/core/run';
 import { type Cue, isCount, type Score } from '@/core/score';
 import { MovingFace } from '../kit/face-dial';
@@ -249,7 +249,6 @@ function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
   const move = out ? undefined : moves.get(current.step.moveId);
   const { kind, side } = current.step;
   const working = kind === 'work' && !out;
-  const filled = Math.round(elapsedMs / SHOWN_MS) * SHOWN_MS;
   return (
     <MovingFace
       {...gentle}
@@ -259,7 +258,7 @@ function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
       fill={move?.areas}
       side={working && (side === 'left' || side === 'right') ? side : 'both'}
       strokes={working ? move?.strokes : undefined}
-      progress={working ? filled / playLengthMs(current) : 0}
+      progress={working ? shownShare(elapsedMs, playLengthMs(current)) : 0}
     />
   );
 }

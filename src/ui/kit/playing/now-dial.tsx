@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { actsOf, poseAt, standing } from '@/core/face';
 import type { Move } from '@/core/move';
-import { type Playback, playLengthMs, SHOWN_MS } from '@/core/run';
+import { type Playback, playLengthMs, shownShare } from '@/core/run';
 import type { Step } from '@/core/score';
 import { MovingFace, type MovingFaceProps, useFacing, useTracks } from '../face-dial';
 import { useMoves } from '../moves';
@@ -26,9 +26,8 @@ export function NowDial({ state, now }: { state: Playback; now: () => number }) 
   const poseNow = () => poseAt(acts, index, elapsedMs + (running ? now() - at : 0));
   const current = queue[index];
   if (!current) return null;
-  const filled = Math.round(state.elapsedMs / SHOWN_MS) * SHOWN_MS;
   const working = current.step.kind === 'work';
-  const progress = working ? filled / playLengthMs(current) : 0;
+  const progress = working ? shownShare(state.elapsedMs, playLengthMs(current)) : 0;
   return (
     <StepDial
       step={current.step}
