@@ -71,7 +71,7 @@ test('where the teacher bends the class, the face of a follower goes where it be
   // In a pause too, it goes where the class is, and stands there.
   await together([clock], 2000);
   await stored(page, () => page.keyboard.press(' '));
-  await expect(there.page.getByTestId('doing')).toContainText(wordsIn('en').paused);
+  await expect(there.page.getByTestId('doing')).toHaveText(wordsIn('en').paused);
   await stored(page, () => page.keyboard.press('ArrowLeft'));
   await expect(there.page.getByTestId('move')).toHaveText('Chin over the shoulder');
   await there.clock.pass(2000);

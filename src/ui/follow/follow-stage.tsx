@@ -127,7 +127,10 @@ export function Playing(props: PlayingProps) {
   const next = state.queue[state.index + 1];
   const paused = state.status === 'paused';
   const names = ({ step }: PlayStep) => nameIn(document, language)(step.moveId);
-  const doing = paused ? words.paused : words.doing[step.kind];
+  // In a pause nobody is told a length: it would be taken for the pause's.
+  const doing = paused
+    ? words.paused
+    : `${words.doing[step.kind]}, ${words.of(Math.round(playLengthMs(current) / 1000))}`;
   return (
     <div
       className={clsx(
@@ -155,7 +158,7 @@ export function Playing(props: PlayingProps) {
             {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
           </span>
           <span className="quiet follow-words" data-testid="doing">
-            {doing}, {words.of(Math.round(playLengthMs(current) / 1000))}
+            {doing}
           </span>
         </p>
         <p className="follow-words font-semibold" data-testid="move">
