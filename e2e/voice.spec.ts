@@ -169,6 +169,12 @@ test('voice and rate are chosen before the start, and changed while the class ru
   await page.getByLabel('Voice in English').selectOption('Soft');
   await answered;
   await expect(page.getByLabel('Voice in English')).toHaveValue('soft');
+  // Where somebody wants no movement, words alone say what is waited for.
+  await expect(page.getByText('Making the voice ready')).toBeVisible();
+  await expect(page.locator('.loading')).toBeHidden();
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await expect(page.locator('.loading')).toBeVisible();
+  await page.emulateMedia({ reducedMotion: 'reduce' });
   measure();
   await expect(ready).toBeVisible();
   await expect(page.getByLabel('Words a minute')).toHaveValue('170');
