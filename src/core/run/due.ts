@@ -155,7 +155,7 @@ export function beatsAhead(
   return due;
 }
 
-/** How finely a hold is shown to pass, in ms. */
+/** So often, at least, it is looked at what a class that runs shows, in ms. */
 export const SHOWN_MS = 250;
 
 /**

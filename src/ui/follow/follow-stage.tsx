@@ -266,7 +266,7 @@ function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
   );
 }
 
-/** Something that the teacher did. */
+/** Something that the teacher did; another one each time, also where it is the same again. */
 interface Told {
   what: BendName;
 }
