@@ -3,7 +3,8 @@ import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { emptyPlan, type Plan } from '@/core/class';
-import { database, kept } from './database';
+import { database } from './database';
+import { kept } from './kept';
 import { forgetStudio, saveUnsaved, sendUnsent, unsent } from './leaving';
 
 const runId = randomUUID();

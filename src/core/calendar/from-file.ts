@@ -3,8 +3,8 @@ import type { Options } from 'rrule';
 import * as rrule from 'rrule';
 import { isTimeZone } from '../studio';
 import { addDays, afterTheGap, daysBetween, instantsOf, type LocalTime, localOf } from './local';
-import { MOST_IN_SERIES } from './rule';
 import type { Closure } from './series';
+import { MOST_IN_SERIES } from './week';
 
 const { RRule } =
   'RRule' in rrule ? rrule : (rrule as unknown as { default: typeof rrule }).default;

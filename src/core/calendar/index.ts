@@ -3,4 +3,6 @@ export * from './from-file';
 export * from './lanes';
 export * from './local';
 export * from './rule';
+export * from './schemas';
 export * from './series';
+export * from './week';

@@ -1,25 +1,10 @@
 import { tzOffset } from '@date-fns/tz';
-import { z } from 'zod';
 
 /**
  * Times as a clock on the wall shows them, without a time zone, as in "2026-11-24T18:30". A class at 18:30
  * stays at 18:30 when the clocks change; only in a zone does it become an instant.
  */
 export type LocalTime = string;
-
-const isDate = (text: string): boolean => {
-  const at = Date.parse(`${text}T00:00Z`);
-  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
-};
-
-/** ISO 8601 date of a day that there is, from 2000 to 2199. */
-export const dateSchema = z
-  .string()
-  .regex(/^2[01]\d\d-\d\d-\d\d$/, 'Choose a day.')
-  .refine(isDate, 'There is no such day.');
-export const timeOfDaySchema = z
-  .string()
-  .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Write a time such as 18:30.');
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;

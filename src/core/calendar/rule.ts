@@ -1,55 +1,10 @@
 import * as rrule from 'rrule';
-import { z } from 'zod';
-import { dateSchema } from './local';
+import type { Rule } from './schemas';
+import { MOST_IN_SERIES, WEEKDAYS, type Weekday } from './week';
 
 // Loaded by Node as it is, the package has its names in a default export.
 const { RRule } =
   'RRule' in rrule ? rrule : (rrule as unknown as { default: typeof rrule }).default;
-
-export const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'] as const;
-export type Weekday = (typeof WEEKDAYS)[number];
-export const WEEKDAY_NAMES: Record<Weekday, string> = {
-  MO: 'Monday',
-  TU: 'Tuesday',
-  WE: 'Wednesday',
-  TH: 'Thursday',
-  FR: 'Friday',
-  SA: 'Saturday',
-  SU: 'Sunday',
-};
-
-/** Most sessions of one series: a weekly one of more than seven years. */
-export const MOST_IN_SERIES = 400;
-
-const count = `Write how many times, from 1 to ${MOST_IN_SERIES}.`;
-const everySchema = z.number().int().min(1).max(12);
-
-export const endSchema = z.discriminatedUnion('by', [
-  z.strictObject({
-    by: z.literal('number'),
-    count: z.number({ error: count }).int(count).min(1, count).max(MOST_IN_SERIES, count),
-  }),
-  z.strictObject({ by: z.literal('day'), last: dateSchema }),
-]);
-
-/** How sessions repeat. Every one ends, by a number or by a day. */
-export const ruleSchema = z.discriminatedUnion('repeats', [
-  z.strictObject({ repeats: z.literal('daily'), every: everySchema, end: endSchema }),
-  z.strictObject({
-    repeats: z.literal('weekly'),
-    every: everySchema,
-    /** On the weekday of the first session where none is named. */
-    days: z.array(z.enum(WEEKDAYS)).max(7),
-    end: endSchema,
-  }),
-  /** On the same weekday of the month as the first session, as in "the second Tuesday". */
-  z.strictObject({
-    repeats: z.literal('monthly'),
-    every: everySchema,
-    end: endSchema,
-  }),
-]);
-export type Rule = z.infer<typeof ruleSchema>;
 
 const weekdayOf = (date: string): Weekday =>
   WEEKDAYS[(new Date(`${date}T00:00Z`).getUTCDay() + 6) % 7] ?? 'MO';

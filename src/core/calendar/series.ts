@@ -7,7 +7,9 @@ import {
   type MISSING,
   type TWICE,
 } from './local';
-import { datesOf, MOST_IN_SERIES, type Rule } from './rule';
+import { datesOf } from './rule';
+import type { Rule } from './schemas';
+import { MOST_IN_SERIES } from './week';
 
 /** Days on which nothing meets, the first and the last among them. */
 export interface Closure {

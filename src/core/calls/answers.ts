@@ -4,7 +4,7 @@ import { planSchema } from '../class';
 import { carriedCautionSchema, languageSchema } from '../move';
 import { runEventSchema } from '../run';
 import { scoreSchema } from '../score';
-import { beatLineSchema } from '../streak';
+import { type BeatLine, LOOKS, PERS } from '../streak';
 
 /** What the server answers with, where several calls do. */
 
@@ -92,6 +92,15 @@ export const registerCellSchema = z.object({
   changed: z.boolean(),
 });
 export type RegisterCell = z.infer<typeof registerCellSchema>;
+
+const arcSchema = z.object({ from: z.number().int(), to: z.number().int(), now: z.boolean() });
+const beatLineSchema = z.object({
+  per: z.enum(PERS),
+  current: z.number().int(),
+  longest: z.number().int(),
+  looks: z.array(z.enum(LOOKS)),
+  arcs: z.array(arcSchema),
+}) satisfies z.ZodType<BeatLine>;
 
 /** One person in the register of a class. */
 export const registerLineSchema = z.object({

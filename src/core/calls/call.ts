@@ -23,7 +23,9 @@ export function addressOf(
 ): string {
   const address = path.replace('[id]', encodeURIComponent(id ?? ''));
   if ((method !== 'GET' && !takes) || !asked) return address;
-  const query = Object.entries(asked).map(([key, value]): [string, string] => [key, String(value)]);
+  const query = Object.entries(asked)
+    .filter(([, value]) => value !== undefined)
+    .map(([key, value]): [string, string] => [key, String(value)]);
   return query.length ? `${address}?${new URLSearchParams(query)}` : address;
 }
 

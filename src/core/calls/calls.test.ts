@@ -38,6 +38,9 @@ it('puts ids and queries into addresses so that nothing in them can lead elsewhe
     '/api/speech?text=a+%26+b&language=en&rate=150',
   );
   expect(addressOf(CALLS.takeLead, 'x', { device: 'y' })).toBe('/api/runs/x/lead');
+  expect(addressOf(CALLS.exportInsight, undefined, { key: 'y', classId: undefined })).toBe(
+    '/api/insights?key=y',
+  );
 });
 
 it('says what it is about as it is written, whatever signs are in it', () => {

@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** The face areas a move can work, in the order of the face from the crown down. */
 export const AREAS = [
   'scalp',
@@ -21,8 +19,7 @@ export const AREAS = [
   'chest',
 ] as const;
 
-export const areaSchema = z.enum(AREAS);
-export type Area = z.infer<typeof areaSchema>;
+export type Area = (typeof AREAS)[number];
 
 export const AREA_NAMES: Record<Area, string> = {
   scalp: 'scalp',

@@ -1,8 +1,10 @@
 import { z } from 'zod';
-import { AREA_NAMES, AREAS, type Area, areaSchema } from './areas';
-import { DEMAND_NAMES, DEMANDS, type Demand, type Move, type PRESSURES } from './move';
+import { AREA_NAMES, AREAS, type Area } from './areas';
+import type { Move } from './move';
+import { areaSchema } from './named-schemas';
 import { type Release, releaseTraits } from './releases';
 import { FACE, NECK, presses, touchedAreas } from './touch';
+import { DEMAND_NAMES, DEMANDS, type Demand, type PRESSURES } from './traits';
 import { inVariant } from './versions';
 import { type Asked, readWords } from './words';
 

@@ -1,99 +1,18 @@
 import { z } from 'zod';
 import { isNoText } from '../bounded';
 import { LANGUAGE_NAMES, LANGUAGES, MAIN_LANGUAGE } from '../language';
-import { AREAS, areaSchema } from './areas';
+import { AREAS } from './areas';
 import { doseSchema } from './dose';
 import { looksSchema } from './looks';
-import { muscleSchema } from './muscles';
-import { strokeSchema } from './points';
-import { releaseSchema } from './releases';
-
-export const KINDS = ['warmup', 'exercise', 'massage', 'point', 'stretch', 'breath'] as const;
-export const kindSchema = z.enum(KINDS);
-export type Kind = z.infer<typeof kindSchema>;
-export const KIND_NAMES: Record<Kind, string> = {
-  warmup: 'warm-up',
-  exercise: 'exercise',
-  massage: 'massage',
-  point: 'pressure point',
-  stretch: 'stretch',
-  breath: 'breath',
-};
-
-/** How the two halves of the face share the work. */
-export const SIDES = ['together', 'each', 'directions', 'alternating'] as const;
-export const sidesSchema = z.enum(SIDES);
-export type Sides = z.infer<typeof sidesSchema>;
-export const SIDES_NAMES: Record<Sides, string> = {
-  together: 'both sides together',
-  each: 'left, then right',
-  directions: 'one way, then the other',
-  alternating: 'left and right in turn',
-};
-
-export const PRESSURES = ['none', 'feather', 'light', 'medium', 'strong'] as const;
-export const HEADS = ['level', 'back', 'down', 'turned', 'leaning'] as const;
-/** What the skin has to be for the hands to hold or to glide. */
-export const SURFACES = ['dry', 'glide', 'either'] as const;
-export const PROPS = ['mirror', 'oil', 'pen', 'cushion'] as const;
-export type Prop = (typeof PROPS)[number];
-export const PROP_NAMES: Record<Prop, string> = {
-  mirror: 'a mirror',
-  oil: 'oil or cream',
-  pen: 'a pen',
-  cushion: 'a cushion',
-};
-
-export const PURPOSES = [
-  'wakeUp',
-  'calm',
-  'jaw',
-  'eyes',
-  'posture',
-  'dePuff',
-  'tone',
-  'voice',
-] as const;
-export type Purpose = (typeof PURPOSES)[number];
-export const PURPOSE_NAMES: Record<Purpose, string> = {
-  wakeUp: 'wake up',
-  calm: 'calm down',
-  jaw: 'loosen the jaw',
-  eyes: 'rest or open the eyes',
-  posture: 'sit tall',
-  dePuff: 'freshen puffy places',
-  tone: 'tone',
-  voice: 'warm up to sing or speak',
-};
-
-/** What a move asks of the body that some cautions rule out. */
-export const DEMANDS = [
-  'wideOpening',
-  'resistedJaw',
-  'jawForward',
-  'jawPressure',
-  'breathHold',
-  'headBelowHeart',
-  'squeezeShut',
-  'nearEye',
-  'drain',
-  'insideMouth',
-  'strongPoint',
-] as const;
-export type Demand = (typeof DEMANDS)[number];
-export const DEMAND_NAMES: Record<Demand, string> = {
-  wideOpening: 'opens the mouth wide',
-  resistedJaw: 'works the jaw against resistance',
-  jawForward: 'pushes the jaw forward',
-  jawPressure: 'presses on the jaw',
-  breathHold: 'holds the breath',
-  headBelowHeart: 'takes the head below the heart',
-  squeezeShut: 'squeezes the eyes shut',
-  nearEye: 'touches near the eye',
-  drain: 'drains by strokes',
-  insideMouth: 'puts fingers inside the mouth',
-  strongPoint: 'presses a strong point',
-};
+import {
+  areaSchema,
+  kindSchema,
+  muscleSchema,
+  releaseSchema,
+  sidesSchema,
+  strokeSchema,
+} from './named-schemas';
+import { DEMANDS, HEADS, PRESSURES, PROPS, PURPOSES, SURFACES } from './traits';
 
 export const languageSchema = z.enum(LANGUAGES);
 
@@ -135,10 +54,6 @@ export const moveTextSchema = z.strictObject({
   harder: variantTextSchema.optional(),
 });
 export type MoveText = z.infer<typeof moveTextSchema>;
-
-export const VARIANTS = ['easier', 'harder'] as const;
-export const variantSchema = z.enum(VARIANTS);
-export type Variant = z.infer<typeof variantSchema>;
 
 export const moveIdSchema = z
   .string({ error: 'must be the id of a move' })
@@ -218,15 +133,3 @@ export const moveSchema = z.strictObject({
     }),
 });
 export type Move = z.infer<typeof moveSchema>;
-
-/** The text of a move in a language, or in the main one where that language is not written yet. */
-export function moveText(move: Move, language = MAIN_LANGUAGE): MoveText {
-  const text = move.text[language] ?? move.text[MAIN_LANGUAGE];
-  if (!text) throw new Error(`move ${move.id} has no ${LANGUAGE_NAMES[MAIN_LANGUAGE]} text`);
-  return text;
-}
-
-/** Shortest and longest sensible work part in seconds; half to twice the usual where none is given. */
-export function doseRange(move: Move, usualMs: number): [floor: number, ceiling: number] {
-  return move.range ?? [usualMs / 2000, Math.min(600, usualMs / 500)];
-}

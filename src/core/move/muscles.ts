@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import type { Area } from './areas';
 
 /** Muscles by the area they belong to, by their names in Terminologia Anatomica (from memory). */
@@ -24,6 +23,3 @@ export const MUSCLES_BY_AREA = {
 
 export type Muscle = (typeof MUSCLES_BY_AREA)[Area][number];
 export const MUSCLES = Object.values(MUSCLES_BY_AREA).flat() as Muscle[];
-export const muscleSchema = z.enum(MUSCLES as [Muscle, ...Muscle[]], {
-  error: 'must be a muscle by its anatomical name, such as "zygomaticus major"',
-});

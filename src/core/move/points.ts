@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** Named places on the face that strokes run over. Where they come in pairs, the near one is meant. */
 export const FACE_POINTS = [
   'crown',
@@ -39,9 +37,7 @@ export const FACE_POINTS = [
   'frontNeck',
   'skullBase',
 ] as const;
-export const facePointSchema = z.enum(FACE_POINTS);
-export type FacePoint = z.infer<typeof facePointSchema>;
+export type FacePoint = (typeof FACE_POINTS)[number];
 
 /** The way of a stroke or of a pull, from its first point to its last; both halves mirror it. */
-export const strokeSchema = z.array(facePointSchema).min(2).max(8);
-export type Stroke = z.infer<typeof strokeSchema>;
+export type Stroke = FacePoint[];

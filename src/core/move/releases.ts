@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** What is done when the work ends, before the next round. A further kind is an entry here and its phrase. */
 interface ReleaseTraits {
   name: string;
@@ -20,7 +18,6 @@ const KINDS = {
 
 export type Release = keyof typeof KINDS;
 export const RELEASES = Object.keys(KINDS) as [Release, ...Release[]];
-export const releaseSchema = z.enum(RELEASES);
 export const RELEASE_NAMES = Object.fromEntries(
   RELEASES.map((kind) => [kind, KINDS[kind].name]),
 ) as Record<Release, string>;

@@ -1,6 +1,7 @@
 import { AREAS, type Area } from './areas';
-import { type Move, PRESSURES } from './move';
+import type { Move } from './move';
 import type { FacePoint, Stroke } from './points';
+import { PRESSURES } from './traits';
 
 /** The areas that a hand on a point lies on. */
 const AREAS_AT: Record<FacePoint, readonly Area[]> = {

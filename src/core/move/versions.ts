@@ -1,7 +1,9 @@
 import { LANGUAGES, type Language } from '../language';
 import { countOf, doseBeats, doseMs, isTimed } from './dose';
 import type { Dose } from './doses';
-import { type Move, type MoveText, moveText, type Variant, type VariantText } from './move';
+import type { Move, MoveText, VariantText } from './move';
+import { moveText } from './text';
+import type { Variant } from './traits';
 
 /** Every cue that a move's text has, in all its versions. */
 export function cuesOf(text: MoveText): string[] {

@@ -1,6 +1,7 @@
 import { LANGUAGE_DATA, LANGUAGES, type Language, type LanguageWords } from '../language';
 import type { Area } from './areas';
-import type { Demand, Move, MoveText } from './move';
+import type { Move, MoveText } from './move';
+import type { Demand } from './traits';
 
 /** What the words of a cue ask of the body, by the tables of their language. */
 export type Asked = Demand | 'headBack' | 'pinching' | 'handsFree' | 'featherLight';

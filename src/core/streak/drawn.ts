@@ -1,29 +1,26 @@
-import { z } from 'zod';
+import type { Per } from './counted';
 import type { Beat, Streak } from './fold';
-import { PERS } from './rule';
 
 /** How a beat looks on a beat line. */
 export const LOOKS = ['kept', 'late', 'missed', 'off', 'grain', 'to come'] as const;
 export type Look = (typeof LOOKS)[number];
 
-const arcSchema = z.object({
+export interface Arc {
   /** The first and the last beat it holds together, by their place. */
-  from: z.number().int(),
-  to: z.number().int(),
+  from: number;
+  to: number;
   /** It is the streak that still runs. */
-  now: z.boolean(),
-});
-export type Arc = z.infer<typeof arcSchema>;
+  now: boolean;
+}
 
 /** A streak as it is drawn and said: its latest beats, and the arcs that hold them together. */
-export const beatLineSchema = z.object({
-  per: z.enum(PERS),
-  current: z.number().int(),
-  longest: z.number().int(),
-  looks: z.array(z.enum(LOOKS)),
-  arcs: z.array(arcSchema),
-});
-export type BeatLine = z.infer<typeof beatLineSchema>;
+export interface BeatLine {
+  per: Per;
+  current: number;
+  longest: number;
+  looks: Look[];
+  arcs: Arc[];
+}
 
 function lookOf({ is, because }: Beat): Look {
   if (is === 'kept') return because === 'late' ? 'late' : 'kept';

@@ -1,7 +1,8 @@
 import { dateLabel } from '../formats';
+import type { Per } from './counted';
 import type { Beat, Streak } from './fold';
 import { dateOfDay } from './history';
-import type { Per, StreakRule } from './rule';
+import type { StreakRule } from './rule';
 import type { Because } from './units';
 
 /** A line of the account of a streak. */

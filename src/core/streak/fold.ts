@@ -1,5 +1,7 @@
+import type { Per } from './counted';
 import { type Day, dateOfDay, dayOfDate, daysIn, type History, mondayOfDay } from './history';
-import { type Per, type RuleFrom, STREAK_RULES, type Stage, type StreakRule } from './rule';
+import type { RuleFrom, Stage, StreakRule } from './rule';
+import { STREAK_RULES } from './shipped';
 import { type Unit, unitsOf } from './units';
 
 /** A unit as it stands in a streak. */

@@ -15,9 +15,10 @@ import { ComposeActionsProvider } from './actions';
 import { AimPanel } from './aim-panel';
 import { BalancePanel } from './balance-panel';
 import { ChecksPanel } from './checks-panel';
-import { ComposeDialogs, type Opened } from './compose-dialogs';
+import { ComposeDialogs } from './compose-dialogs';
 import { ComposeHeader } from './compose-header';
 import { DragAndDrop } from './drag-and-drop';
+import type { Opened } from './opened-dialog';
 import { RehearseBar } from './rehearse-bar';
 import type { Room } from './room';
 import { RunningOrder } from './running-order';
@@ -92,7 +93,7 @@ function Composing(props: ComposeScreenProps) {
   const editing = useHistory(initial);
   const { plan, edit, settle, replace } = editing;
   const selection = useSelection(openAt === undefined ? [] : [openAt]);
-  const [opened, setOpened] = useState<Opened>(
+  const [opened, setOpened] = useState<Opened | null>(
     taking && hasSegments(initial) ? TAKEN_BY[taking] : null,
   );
   const assistant = useAssistant();

@@ -2,7 +2,6 @@
 
 import { Download } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { addressOf, CALLS } from '@/core/calls';
 import type { Insight } from '@/core/insights';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
@@ -13,8 +12,11 @@ const InsightChart = dynamic(() => import('./insight-chart'), {
   loading: () => <div className="h-60" />,
 });
 
+/** An insight, and where its rows are to be had as a file. */
+export type ShownInsight = Insight & { file: string };
+
 export interface InsightsScreenProps {
-  insights: Insight[];
+  insights: ShownInsight[];
   weeks: number;
   classId: string;
   classes: { id: string; name: string }[];
@@ -58,22 +60,15 @@ export function InsightsScreen({ insights, weeks, classId, classes }: InsightsSc
       </form>
       <div className="grid grid-cols-1 gap-x-12 gap-y-10 lg:grid-cols-2">
         {insights.map((insight) => (
-          <OneInsight key={insight.key} insight={insight} asked={{ classId, weeks }} />
+          <OneInsight key={insight.key} insight={insight} />
         ))}
       </div>
     </Page>
   );
 }
 
-function OneInsight({
-  insight,
-  asked,
-}: {
-  insight: Insight;
-  asked: { classId: string; weeks: number };
-}) {
-  const { key, title, how, columns, rows } = insight;
-  const query = { key, weeks: asked.weeks, ...(asked.classId && { classId: asked.classId }) };
+function OneInsight({ insight }: { insight: ShownInsight }) {
+  const { key, title, how, columns, rows, file } = insight;
   const empty = rows.every((r) => insight.drawn.every((c) => !Number(r.cells[c])));
   return (
     <section aria-labelledby={`i-${key}`} className="min-w-0">
@@ -129,11 +124,7 @@ function OneInsight({
               </tbody>
             </table>
           </div>
-          <a
-            href={addressOf(CALLS.exportInsight, undefined, query)}
-            className="link mt-2 inline-flex items-center gap-1.5 text-sm"
-            download
-          >
+          <a href={file} className="link mt-2 inline-flex items-center gap-1.5 text-sm" download>
             <Download size={14} aria-hidden /> {title} as CSV
           </a>
         </details>

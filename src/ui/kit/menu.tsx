@@ -1,20 +1,116 @@
 'use client';
 
-import { Content, Item, Label, Root, Trigger } from '@radix-ui/react-dropdown-menu';
-import { createContext, type ReactNode, useContext, useRef } from 'react';
+import { Check } from 'lucide-react';
+import {
+  cloneElement,
+  createContext,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactElement,
+  type ReactNode,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
+import { NOT_FETCHED } from './use-part';
+
+type Parts = typeof import('./menu-parts');
+type Button = ReactElement<React.ComponentProps<'button'>>;
 
 export interface MenuProps {
   /** The button that opens the menu. */
-  trigger: ReactNode;
+  trigger: Button;
   children: ReactNode;
 }
 
-/** Takes what is to be done once the menu is closed and the focus is back on its button. */
-const Chosen = createContext<(act: () => void) => void>(() => {});
+interface Inside {
+  parts: Parts;
+  /** Takes what is to be done once the menu is closed and the focus is back on its button. */
+  choose: (act: () => void) => void;
+}
 
-/** A menu under a button: opened by Enter or an arrow key, walked by arrows and letters, closed by Escape. */
+const InsideMenu = createContext<Inside | null>(null);
+
+function useInside(): Inside {
+  const inside = useContext(InsideMenu);
+  if (!inside) throw new Error('An entry stands in a menu.');
+  return inside;
+}
+
+const OPENING_KEYS = ['Enter', ' ', 'ArrowDown'];
+
+/**
+ * A menu under a button: opened by Enter or an arrow key, walked by arrows and letters, closed by Escape. What makes
+ * menus is fetched when somebody comes near the button, since most pages are left without opening one.
+ */
 export function Menu({ trigger, children }: MenuProps) {
   const button = useRef<HTMLButtonElement>(null);
+  const [parts, setParts] = useState<Parts | null>(null);
+  const [failed, setFailed] = useState(false);
+  const before = useRef<{ focused: boolean; pressed: Event | null }>({
+    focused: false,
+    pressed: null,
+  });
+  useEffect(() => {
+    if (!parts) return;
+    const { focused, pressed } = before.current;
+    if (focused) button.current?.focus();
+    // What was pressed on the button that stood here before is pressed on this one.
+    if (pressed) button.current?.dispatchEvent(pressed);
+  }, [parts]);
+  if (parts) return <Open {...{ parts, trigger, button }}>{children}</Open>;
+
+  const fetchParts = async () => {
+    try {
+      const fetched = await import('./menu-parts');
+      before.current.focused = document.activeElement === button.current;
+      setParts(fetched);
+    } catch {
+      // Nobody misses what they did not ask for.
+      setFailed(before.current.pressed !== null);
+    }
+  };
+  const press = (pressed: Event) => {
+    before.current.pressed = pressed;
+    void fetchParts();
+  };
+  return (
+    <>
+      {cloneElement(trigger, {
+        ref: button,
+        'aria-haspopup': 'menu',
+        'aria-expanded': false,
+        onPointerEnter: fetchParts,
+        onFocus: fetchParts,
+        onPointerDown: (event: PointerEvent) => {
+          if (event.button !== 0 || event.ctrlKey) return;
+          press(new window.PointerEvent('pointerdown', { bubbles: true, cancelable: true }));
+        },
+        onKeyDown: (event: KeyboardEvent) => {
+          const { key } = event;
+          if (!OPENING_KEYS.includes(key)) return;
+          event.preventDefault();
+          press(new window.KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+        },
+      })}
+      {failed && (
+        <span role="alert" className="text-error text-sm">
+          {NOT_FETCHED}
+        </span>
+      )}
+    </>
+  );
+}
+
+interface OpenProps extends MenuProps {
+  parts: Parts;
+  button: React.RefObject<HTMLButtonElement | null>;
+}
+
+/** A menu whose parts are there. */
+function Open({ parts, trigger, button, children }: OpenProps) {
+  const { Content, Root, Trigger } = parts;
   const chosen = useRef<(() => void) | null>(null);
   const choose = (act: () => void) => {
     chosen.current = act;
@@ -36,7 +132,7 @@ export function Menu({ trigger, children }: MenuProps) {
         }}
         className="bg-base-100 border-base-300 rounded-box z-40 w-64 border p-2 shadow-lg"
       >
-        <Chosen value={choose}>{children}</Chosen>
+        <InsideMenu value={{ parts, choose }}>{children}</InsideMenu>
       </Content>
     </Root>
   );
@@ -44,6 +140,7 @@ export function Menu({ trigger, children }: MenuProps) {
 
 /** Words in a menu that do nothing. */
 export function MenuWords({ children }: { children: ReactNode }) {
+  const { Label } = useInside().parts;
   return <Label className="quiet px-3 py-2 text-sm">{children}</Label>;
 }
 
@@ -52,7 +149,8 @@ const ENTRY =
 
 /** An entry that does something. */
 export function MenuEntry({ act, children }: { act: () => void; children: ReactNode }) {
-  const choose = useContext(Chosen);
+  const { parts, choose } = useInside();
+  const { Item } = parts;
   return (
     <Item className={ENTRY} onSelect={() => choose(act)}>
       {children}
@@ -62,9 +160,36 @@ export function MenuEntry({ act, children }: { act: () => void; children: ReactN
 
 /** An entry that leads somewhere; takes the link as its child. */
 export function MenuLink({ children }: { children: ReactNode }) {
+  const { Item } = useInside().parts;
   return (
     <Item className={ENTRY} asChild>
       {children}
     </Item>
+  );
+}
+
+export interface MenuTickProps {
+  on: boolean;
+  turn: (on: boolean) => void;
+  children: ReactNode;
+}
+
+/** An entry that is on or off; the menu stays open while one chooses. */
+export function MenuTick({ on, turn, children }: MenuTickProps) {
+  const { CheckboxItem, ItemIndicator } = useInside().parts;
+  return (
+    <CheckboxItem
+      checked={on}
+      onCheckedChange={turn}
+      onSelect={(event) => event.preventDefault()}
+      className={ENTRY}
+    >
+      <span className="grid size-4 place-items-center">
+        <ItemIndicator>
+          <Check size={16} aria-hidden />
+        </ItemIndicator>
+      </span>
+      {children}
+    </CheckboxItem>
   );
 }

@@ -7,7 +7,8 @@ import { startTransition, useState } from 'react';
 import { Link } from './link';
 import { Logo } from './logo';
 import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
-import { type Leaving, SignOut } from './sign-out';
+import type { Leaving } from './sign-out';
+import { NOT_FETCHED, usePart } from './use-part';
 
 /** What stands in the header, and what else belongs to it. */
 const PLACES: readonly { href: string; name: string; also?: string }[] = [
@@ -28,7 +29,7 @@ export interface StudioHeaderProps {
 
 export function StudioHeader({ studioName, teacherName, owner, switchTheme }: StudioHeaderProps) {
   const path = usePathname();
-  const [leaving, setLeaving] = useState<Leaving | null>(null);
+  const { leaving, SignOut, leave, stay, failed } = useLeaving();
   return (
     <header className="no-print border-base-300 flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2.5 sm:px-6">
       <Link href="/" className="font-display flex items-center gap-2 text-xl font-bold">
@@ -101,13 +102,31 @@ export function StudioHeader({ studioName, teacherName, owner, switchTheme }: St
           <MenuEntry act={() => startTransition(switchTheme)}>
             <SunMoon size={16} aria-hidden /> Day or night look
           </MenuEntry>
-          <MenuEntry act={() => setLeaving('here')}>
+          <MenuEntry act={() => leave('here')}>
             <LogOut size={16} aria-hidden /> Sign out
           </MenuEntry>
-          <MenuEntry act={() => setLeaving('everywhere')}>Sign out on all devices</MenuEntry>
+          <MenuEntry act={() => leave('everywhere')}>Sign out on all devices</MenuEntry>
         </Menu>
-        {leaving && <SignOut leaving={leaving} onStay={() => setLeaving(null)} />}
+        {leaving && SignOut && <SignOut leaving={leaving} onStay={stay} />}
       </div>
+      {failed && (
+        <p role="alert" className="text-error w-full">
+          You are still signed in. {NOT_FETCHED}
+        </p>
+      )}
     </header>
   );
+}
+
+const loadSignOut = () => import('./sign-out');
+
+/** Signing out looks for what is not stored yet; what that takes is fetched when somebody leaves. */
+function useLeaving() {
+  const [leaving, setLeaving] = useState<Leaving | null>(null);
+  const { part, failed, fetchPart } = usePart(loadSignOut);
+  const leave = (where: Leaving) => {
+    setLeaving(where);
+    void fetchPart();
+  };
+  return { leaving, leave, stay: () => setLeaving(null), SignOut: part?.SignOut, failed };
 }

@@ -2,9 +2,9 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, toldOf, Unreachable } from '@/browser/api';
-import { kept } from '@/browser/database';
 import { ofThoseHere } from '@/browser/device-voice';
 import { musicUrl, speechUrl } from '@/browser/hear';
+import { kept } from '@/browser/kept';
 import { forgetStages, keepStage } from '@/browser/kept-stage';
 import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';

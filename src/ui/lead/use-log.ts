@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, Refused, Unreachable } from '@/browser/api';
-import { kept } from '@/browser/database';
 import { deviceId, isOpenElsewhere } from '@/browser/device';
 import { eventShelf } from '@/browser/event-shelf';
+import { kept } from '@/browser/kept';
 import { listenToRun } from '@/browser/live-run';
 import { newId } from '@/browser/new-id';
 import { Outbox } from '@/browser/outbox';

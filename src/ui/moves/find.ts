@@ -1,13 +1,5 @@
 import type { Language } from '@/core/language';
-import {
-  AREA_NAMES,
-  type Area,
-  doseLabel,
-  KIND_NAMES,
-  type Kind,
-  type Move,
-  type Purpose,
-} from '@/core/move';
+import { AREA_NAMES, type Area, KIND_NAMES, type Kind, type Move, type Purpose } from '@/core/move';
 
 /** What a move may need that a teacher cannot always offer. */
 export const NEEDS = {
@@ -36,17 +28,6 @@ export interface ListedMove extends Findable {
   id: string;
   dose: string;
   own: boolean;
-}
-
-export function listedMove(move: Move, own: boolean): ListedMove {
-  const { id, kind, areas, muscles, purposes, hands, surface, props, head } = move;
-  const names = Object.entries(move.text).map(([language, { name }]) => [language, { name }]);
-  return {
-    ...{ id, kind, areas, muscles, purposes, hands, surface, props, head, own },
-    variants: { easier: { head: move.variants.easier?.head } },
-    text: Object.fromEntries(names),
-    dose: doseLabel(move.dose),
-  };
 }
 
 const FITS: Record<Need, (move: Findable) => boolean> = {

@@ -2,16 +2,8 @@ import { LIBRARY, libraryMove } from '@library';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { AREAS, KINDS, type Move, moveSchema, PURPOSES } from '@/core/move';
-import {
-  areasOf,
-  type Filter,
-  listedMove,
-  NEEDS,
-  type Need,
-  NO_FILTER,
-  nearestFirst,
-  passes,
-} from './find';
+import { areasOf, type Filter, NEEDS, type Need, NO_FILTER, nearestFirst, passes } from './find';
+import { listedMove } from './listed';
 import { copyOf, emptyMove, nameOf, ownId } from './new-move';
 
 const found = (filter: Partial<Filter>): Move[] =>

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { addressOf, CALLS } from '@/core/calls';
 import { insightsAskedSchema } from '@/core/insights';
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
@@ -23,7 +24,10 @@ export default async function InsightsPage({
   ]);
   return (
     <InsightsScreen
-      insights={insights}
+      insights={insights.map((insight) => ({
+        ...insight,
+        file: addressOf(CALLS.exportInsight, undefined, { ...asked, key: insight.key }),
+      }))}
       weeks={asked.weeks}
       classId={asked.classId ?? ''}
       classes={classes.map(({ id, name }) => ({ id, name }))}

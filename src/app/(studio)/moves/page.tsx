@@ -4,7 +4,7 @@ import { addressOf, CALLS } from '@/core/calls';
 import { db } from '@/server/db';
 import { libraryMiniatures, ownMiniaturesStamp } from '@/server/moves/miniatures';
 import { allMoves } from '@/server/moves/moves';
-import { listedMove } from '@/ui/moves/find';
+import { listedMove } from '@/ui/moves/listed';
 import { MovesScreen } from '@/ui/moves/moves-screen';
 import { requireTeacher } from '../../auth';
 
