@@ -18,6 +18,7 @@ import * as sounds from './016-sounds';
 import * as films from './017-films';
 import * as music from './018-music';
 import * as deviceVoices from './019-device-voices';
+import * as placesAndMoves from './020-places-and-moves';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -39,6 +40,7 @@ const MIGRATIONS = [
   { name: '017-films', ...films },
   { name: '018-music', ...music },
   { name: '019-device-voices', ...deviceVoices },
+  { name: '020-places-and-moves', ...placesAndMoves },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -91,7 +91,7 @@ async function bookedBy(
   db: Db,
   { owner, sessions }: { owner: FeedOwner; sessions: readonly Session[] },
 ): Promise<Entry[]> {
-  const rows = await db('session_people')
+  const rows = await db('person_sessions')
     .where({ studio_id: owner.studioId, participant_id: owner.id })
     .select('session_id', 'booked');
   const booked = new Map(rows.map((row) => [row.session_id as string, row.booked as boolean]));

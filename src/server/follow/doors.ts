@@ -225,11 +225,11 @@ export async function openTo(
   now: number,
 ): Promise<Behind | null> {
   const row = await behindQuery(db, now)
-    .join('session_people', 'session_people.session_id', 'follow_doors.session_id')
+    .join('person_sessions', 'person_sessions.session_id', 'follow_doors.session_id')
     .where({
       'follow_doors.studio_id': studioId,
-      'session_people.participant_id': participantId,
-      'session_people.booked': true,
+      'person_sessions.participant_id': participantId,
+      'person_sessions.booked': true,
     })
     .whereNull('follow_doors.shut_at')
     .orderBy('follow_doors.opened_at', 'desc');

@@ -116,10 +116,7 @@ export async function movesMet(
     .whereIn('attendance.participant_id', [...participantIds])
     .whereNotNull('attendance.arrived_at')
     .whereNotNull('runs.finished_at')
-    .distinct(
-      'attendance.participant_id',
-      db.raw("jsonb_array_elements(runs.score->'steps')->>'moveId' as move_id"),
-    );
+    .distinct('attendance.participant_id', db.raw('unnest(runs.moves) as move_id'));
   const met = new Map(participantIds.map((id) => [id, new Set<string>()]));
   for (const row of rows) met.get(row.participant_id)?.add(row.move_id);
   return [...met.values()];

@@ -284,7 +284,7 @@ async function notExpected(
 ): Promise<ReadonlySet<string>> {
   const [away, full] = [
     db('session_bookings as w').where({ 'w.studio_id': studioId, coming: false }),
-    db('session_people as w')
+    db(participantIds?.length === 1 ? 'person_sessions as w' : 'session_people as w')
       .where({ 'w.studio_id': studioId, booked: false })
       .whereNotNull('w.room_for'),
   ];

@@ -176,7 +176,7 @@ async function sessionsOf(db: Db, { studioId }: Scope, id: string): Promise<Pers
         .on('attendance.session_id', 'sessions.id')
         .andOn('attendance.participant_id', db.raw('?', [id])),
     )
-    .leftJoin('session_people as expected', (join) =>
+    .leftJoin('person_sessions as expected', (join) =>
       join
         .on('expected.session_id', 'sessions.id')
         .andOn('expected.participant_id', db.raw('?', [id])),

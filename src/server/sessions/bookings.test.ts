@@ -95,6 +95,13 @@ describe('a session with room for so many', () => {
           expect(coming.map((p) => p.participantId)).toEqual(line);
           expect(coming.filter((p) => p.booked).map((p) => p.participantId)).toEqual(now);
           expect(new Set(away.map((p) => p.participantId))).toEqual(said);
+          // Asked of each person by themselves it is the same.
+          const [asked, told] = await Promise.all(
+            ['person_sessions', 'session_people'].map((view) =>
+              db()(view).where({ session_id: sessionId }).orderBy(['at', 'participant_id']),
+            ),
+          );
+          expect(asked).toEqual(told);
           expect([...movedUp].sort()).toEqual(now.filter((p) => waiting.includes(p)).sort());
           if (a.do !== 'room') {
             const lost = before.filter((p) => !now.includes(p) && p !== who);

@@ -122,7 +122,7 @@ export async function limitedSessionsOf(
   { studioId }: Scope,
   { participantId, now }: { participantId: string; now: number },
 ): Promise<string[]> {
-  return db('session_people as p')
+  return db('person_sessions as p')
     .join('sessions as s', 's.id', 'p.session_id')
     .where({ 'p.studio_id': studioId, 'p.participant_id': participantId, 's.status': 'planned' })
     .where('s.starts_at', '>', new Date(now))

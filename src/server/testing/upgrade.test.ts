@@ -118,6 +118,9 @@ it.each(NAMES)('keeps all that was stored at %s', async (name) => {
   const run = await runOfSession(db, scope, sessionId);
   // The stage can still be sent what was led.
   const { score, easier } = scoresSchema.parse(JSON.parse(JSON.stringify(run)));
+  // What is worked out of a score was worked out of those that were there.
+  const moves = [...new Set(score.steps.map((step) => step.moveId))].sort();
+  expect(await db('runs').pluck('moves')).toEqual([moves]);
   expect(position(score, run?.events ?? [], NOON + 1000, easier).status).toBe('running');
   expect(await roll(db, scope, sessionId)).toMatchObject([
     { name: 'Ada', attendance: { mark: 'late' }, cautions: [], notes: [] },

@@ -207,30 +207,35 @@ async function doneInWeekOf(
   const capped = [...resolved.moves.values()].filter((move) => move.weeklyCap !== undefined);
   if (capped.length === 0) return [];
   const inWeek = "date_trunc('week', sessions.starts_at at time zone :zone)";
-  const rows = await db('attendance')
-    .join('sessions', 'sessions.id', 'attendance.session_id')
+  const ids = capped.map((move) => move.id);
+  // Each score is read once, whoever was there.
+  const led = db('sessions')
     .join('runs', 'runs.session_id', 'sessions.id')
     .joinRaw("cross join lateral jsonb_array_elements(runs.score->'steps') as step")
-    .where('attendance.studio_id', teacher.studioId)
-    .whereNotNull('attendance.arrived_at')
+    .where('sessions.studio_id', teacher.studioId)
     .whereNot('sessions.id', session.id)
     .whereNotNull('runs.started_at')
-    .whereIn(
-      'attendance.participant_id',
-      coming.map((p) => p.participantId),
-    )
+    .whereRaw('runs.moves && ?::text[]', [ids])
     .whereRaw(`${inWeek} = date_trunc('week', :at::timestamptz at time zone :zone)`, {
       zone: teacher.timeZone,
       at: new Date(session.startsAt),
     })
     .whereRaw("step->>'kind' = 'work'")
-    .whereRaw("step->>'moveId' = any(?)", [capped.map((move) => move.id)])
+    .whereRaw("step->>'moveId' = any(?)", [ids])
     .distinct(
-      'attendance.participant_id',
       'sessions.id as session_id',
       db.raw("step->>'moveId' as move_id"),
       db.raw("step->>'variant' as variant"),
     );
+  const rows = await db('attendance')
+    .join(led.as('led'), 'led.session_id', 'attendance.session_id')
+    .where('attendance.studio_id', teacher.studioId)
+    .whereNotNull('attendance.arrived_at')
+    .whereIn(
+      'attendance.participant_id',
+      coming.map((p) => p.participantId),
+    )
+    .select('attendance.participant_id', 'led.session_id', 'led.move_id', 'led.variant');
   const done = rows.filter((row) => {
     const move = resolved.moves.get(row.move_id);
     const eased = row.variant === 'easier' && move && inVariant(move, 'easier');

@@ -12,7 +12,7 @@ import {
   STYLES,
   strokePath,
 } from '@/core/face';
-import { useReducedMotion } from '../use-reduced-motion';
+import { useReducedMotion, wantsNoMovement } from '../use-reduced-motion';
 import { FaceDial, type FaceDialProps, isFine, lineOf } from './face-dial';
 import { piecesOf } from './figure';
 
@@ -36,15 +36,16 @@ export const MovingFace = memo(function MovingFace(props: MovingFaceProps) {
   latest.current = { poseNow, strokes, side };
   const reduced = useReducedMotion();
   const moves = running && !reduced;
+  /** Whether its lines were changed past React. */
+  const changed = useRef(false);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what React draws anew is drawn as it is now.
   useLayoutEffect(() => {
     const svg = ref.current;
-    if (!svg || reduced) return;
-    const draw = drawer(svg, size);
+    if (!svg || reduced || wantsNoMovement()) return;
+    const draw = drawer(svg, size, changed.current ? null : still);
     const look = () => {
       const { poseNow: now, ...more } = latest.current;
-      draw(now(), more);
+      if (draw(now(), more)) changed.current = true;
     };
     look();
     const goesOn = () => moves || (onItsWay?.() ?? false);
@@ -68,8 +69,8 @@ export const MovingFace = memo(function MovingFace(props: MovingFaceProps) {
 
   return (
     <FaceDial
-      // Its lines were changed past React: where no movement is wanted any more, it is drawn anew.
-      key={reduced ? 'stands' : 'moves'}
+      // Where no movement is wanted any more, it is drawn anew.
+      key={reduced && changed.current ? 'stands' : 'moves'}
       {...dial}
       pose={still}
       ref={ref}
@@ -96,8 +97,16 @@ function looksAlike(a: Pose, b: Pose): boolean {
   return a.units.every((much, i) => Math.abs(much - (b.units[i] ?? 0)) <= UNSEEN);
 }
 
-/** Writes a pose into a face that was drawn. Only what is another than before is written. */
-function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => void {
+/**
+ * Writes a pose into a face that was drawn. Only what is another than before is written.
+ * @param drawn the pose that it was drawn in, where that is known
+ * @returns whether anything was to be written
+ */
+function drawer(
+  svg: SVGSVGElement,
+  size: number,
+  drawn: Pose | null,
+): (pose: Pose, more: More) => boolean {
   const fine = isFine(size);
   const line = lineOf(size);
   const find = (attribute: string) =>
@@ -124,9 +133,9 @@ function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => v
     known[name] = value;
     to.setAttribute(name, value);
   };
-  let last: Pose | null = null;
+  let last = drawn;
   return (pose, { strokes, side }) => {
-    if (last && looksAlike(last, pose)) return;
+    if (last && looksAlike(last, pose)) return false;
     last = pose;
     const drawing: Drawing = geometry(pose);
     for (const [name, path] of parts) {
@@ -145,11 +154,11 @@ function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => v
       const halves = side === 'left' || side === 'right' ? [side] : (['left', 'right'] as const);
       write(arrows, 'd', strokePath(pose, strokes, halves));
     }
-    if (fine) return;
-    const drawn = handsIn(pose);
+    if (fine) return true;
+    const inPose = handsIn(pose);
     for (const { hand, behind, pieces } of hands) {
       const its = piecesOf(
-        drawn.find((h) => h.hand === hand && h.behind === behind),
+        inPose.find((h) => h.hand === hand && h.behind === behind),
         line,
       );
       for (const [name, path] of pieces) {
@@ -157,5 +166,6 @@ function drawer(svg: SVGSVGElement, size: number): (pose: Pose, more: More) => v
         write(path, 'stroke-width', String(its[name]?.width ?? 0));
       }
     }
+    return true;
   };
 }
