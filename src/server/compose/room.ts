@@ -66,10 +66,10 @@ export async function roomOf(
           .where({ ...of, 'sessions.status': 'held' })
           .orderBy('sessions.starts_at', 'desc')
           .limit(RECENT_SESSIONS)
-          .select('runs.score'),
+          .select('runs.moves'),
       )
       .from('last')
-      .distinct(db.raw("jsonb_array_elements(score->'steps')->>'moveId' as move_id")),
+      .distinct(db.raw('unnest(moves) as move_id')),
     mostInAWeek(db, scope, { classId, zone, now }),
     db('sessions')
       .where({ ...of, 'sessions.status': 'planned' })
