@@ -60,7 +60,11 @@ export async function bringBack(db: Db, round: number): Promise<void> {
   await forEveryTable(
     db,
     `execute format('delete from public.%I', t);
-     execute format('insert into public.%1$I overriding system value table ${KEPT}.%1$I', t)`,
+     execute format('insert into public.%1$I (%2$s) overriding system value select %2$s from ${KEPT}.%1$I', t, (
+       -- What the database works out by itself is worked out again.
+       select string_agg(quote_ident(attname), ', ') from pg_attribute
+       where attrelid = format('public.%I', t)::regclass and attnum > 0 and not attisdropped and attgenerated = ''
+     ))`,
   );
   await db('classes').increment('version', 1000 * round);
 }

@@ -1,4 +1,4 @@
-import { type RefObject, useEffect } from 'react';
+import { type RefObject, useLayoutEffect } from 'react';
 import { toast } from 'sonner';
 import { copiedSegments, copySegments } from '@/browser/clipboard';
 import { groupSegments, pasteSegments } from '@/core/class';
@@ -64,7 +64,8 @@ export function useCommands(of: UseCommands): Commanded {
     fit,
     rehearse,
   };
-  useEffect(() => {
+  // Keys work as soon as the class is to be seen.
+  useLayoutEffect(() => {
     const commands = commandsOf(commanded);
     const keys = (event: KeyboardEvent) => {
       if (document.querySelector('dialog[open]')) return;
