@@ -38,14 +38,19 @@ export function StreakButton({ line, large, ...of }: StreakButtonProps) {
       </button>
       {open && (
         <Dialog title={`${of.name}, day by day`} onClose={() => setOpen(false)} wide>
-          {part && <part.StreakAccounts {...of} />}
-          {!part && failed && (
-            <p role="alert" className="text-error font-medium">
-              {NOT_FETCHED}
-            </p>
-          )}
+          {part ? <part.StreakAccounts {...of} /> : <Coming failed={failed} />}
         </Dialog>
       )}
     </>
+  );
+}
+
+/** What stands where a part is still on its way. */
+function Coming({ failed }: { failed: boolean }) {
+  if (!failed) return <p role="status">Working it out…</p>;
+  return (
+    <p role="alert" className="text-error font-medium">
+      {NOT_FETCHED}
+    </p>
   );
 }
