@@ -8,12 +8,13 @@ import {
   type PointerEvent,
   type ReactElement,
   type ReactNode,
+  useCallback,
   useContext,
   useEffect,
   useRef,
   useState,
 } from 'react';
-import { NOT_FETCHED } from './use-part';
+import { NOT_FETCHED, usePart } from './use-part';
 
 type Parts = typeof import('./menu-parts');
 type Button = ReactElement<React.ComponentProps<'button'>>;
@@ -46,34 +47,26 @@ const OPENING_KEYS = ['Enter', ' ', 'ArrowDown'];
  */
 export function Menu({ trigger, children }: MenuProps) {
   const button = useRef<HTMLButtonElement>(null);
-  const [parts, setParts] = useState<Parts | null>(null);
-  const [failed, setFailed] = useState(false);
-  const before = useRef<{ focused: boolean; pressed: Event | null }>({
-    focused: false,
-    pressed: null,
-  });
+  const wasFocused = useRef(false);
+  const [pressed, setPressed] = useState<Event | null>(null);
+  const load = useCallback(async () => {
+    const fetched = await import('./menu-parts');
+    wasFocused.current = document.activeElement === button.current;
+    return fetched;
+  }, []);
+  const { part: parts, failed, fetchPart } = usePart(load);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the button that stood here before is replaced.
   useEffect(() => {
     if (!parts) return;
-    const { focused, pressed } = before.current;
-    if (focused) button.current?.focus();
-    // What was pressed on the button that stood here before is pressed on this one.
+    if (wasFocused.current) button.current?.focus();
+    // What was pressed on the button before is pressed on this one.
     if (pressed) button.current?.dispatchEvent(pressed);
   }, [parts]);
   if (parts) return <Open {...{ parts, trigger, button }}>{children}</Open>;
 
-  const fetchParts = async () => {
-    try {
-      const fetched = await import('./menu-parts');
-      before.current.focused = document.activeElement === button.current;
-      setParts(fetched);
-    } catch {
-      // Nobody misses what they did not ask for.
-      setFailed(before.current.pressed !== null);
-    }
-  };
-  const press = (pressed: Event) => {
-    before.current.pressed = pressed;
-    void fetchParts();
+  const press = (event: Event) => {
+    setPressed(event);
+    void fetchPart();
   };
   return (
     <>
@@ -81,8 +74,8 @@ export function Menu({ trigger, children }: MenuProps) {
         ref: button,
         'aria-haspopup': 'menu',
         'aria-expanded': false,
-        onPointerEnter: fetchParts,
-        onFocus: fetchParts,
+        onPointerEnter: fetchPart,
+        onFocus: fetchPart,
         onPointerDown: (event: PointerEvent) => {
           if (event.button !== 0 || event.ctrlKey) return;
           press(new window.PointerEvent('pointerdown', { bubbles: true, cancelable: true }));
@@ -94,7 +87,8 @@ export function Menu({ trigger, children }: MenuProps) {
           press(new window.KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
         },
       })}
-      {failed && (
+      {/* Nobody misses what they did not ask for. */}
+      {failed && pressed && (
         <span role="alert" className="text-error text-sm">
           {NOT_FETCHED}
         </span>
