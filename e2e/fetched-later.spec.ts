@@ -85,6 +85,19 @@ test('what cannot be fetched says so where it was asked for', async ({ studio: p
   await expect(page.getByRole('dialog').getByText(NOT_FETCHED)).toBeVisible();
 });
 
+test('a page whose last small part does not come is still there, and says so', async ({
+  studio: page,
+}) => {
+  await page.route(PARTS, async (route) => {
+    const response = await route.fetch();
+    const tells = (await response.text()).includes('data-sonner-toaster');
+    await (tells ? route.abort() : route.fulfill({ response }));
+  });
+  await page.goto('/');
+  await expect(page.getByRole('alert').filter({ hasText: NOT_FETCHED })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeAttached();
+});
+
 test('the dialogs of Compose come after the page, before anybody asks for one', async ({
   app,
   studio: page,
