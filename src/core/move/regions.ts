@@ -49,10 +49,16 @@ export const regionOf = (area: Area): Region => REGION_OF[area];
 
 export const areasIn = (region: Region): Area[] => AREAS.filter((a) => REGION_OF[a] === region);
 
+const mainAreas = new WeakMap<Move, Area>();
+
 /** The area that a move works most. */
 export function mainArea(move: Move): Area {
+  const known = mainAreas.get(move);
+  if (known) return known;
   const weight = (area: Area) => move.areas[area] ?? 0;
-  return AREAS.reduce((most, area) => (weight(area) > weight(most) ? area : most), 'scalp');
+  const found = AREAS.reduce((most, area) => (weight(area) > weight(most) ? area : most), 'scalp');
+  mainAreas.set(move, found);
+  return found;
 }
 
 /** A move that works so many regions strongly has no one place on the face. */
