@@ -70,6 +70,11 @@ export interface Finding {
   fit?: boolean;
 }
 
+/** A finding as it is told: what would repair it is only named. */
+export interface ToldFinding extends Omit<Finding, 'repair'> {
+  repair?: Pick<Repair, 'label'>;
+}
+
 /** What the checks look at. */
 export interface Checked {
   plan: Plan;

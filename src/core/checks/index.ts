@@ -6,7 +6,14 @@ import {
   longHoldWithoutRelease,
   sidesUnequal,
 } from './body';
-import { type Check, type Checked, type Finding, lookAt, SEVERITIES } from './check';
+import {
+  type Check,
+  type Checked,
+  type Finding,
+  lookAt,
+  SEVERITIES,
+  type ToldFinding,
+} from './check';
 import { noDrainAtTheEnd, noWarmUp } from './course';
 import { areaWithoutWork, focusRatio, orderAgainstSchool, sameAreaInARow } from './face';
 import { claims, dryGripAfterGlide, missingProp, weeklyCap } from './kit';
@@ -29,6 +36,7 @@ export {
   SEVERITIES,
   type SegmentDone,
   type Severity,
+  type ToldFinding,
   waysOf,
 } from './check';
 export { claimIn } from './claims';
@@ -72,21 +80,41 @@ export const hasBegun = ({ phases }: Plan): boolean =>
  * of work or massage, only what must be changed. Pure.
  */
 export function check(checked: Checked): Finding[] {
-  return findWith(hasBegun(checked.plan) ? CHECKS : MUSTS, checked);
+  return atOnce(checking(checked));
 }
 
-function findWith(checks: readonly Check[], checked: Checked): Finding[] {
+/** Findings that can be sent: they say what would help, and do nothing. */
+export const told = (findings: readonly Finding[]): ToldFinding[] =>
+  findings.map(({ repair, ...finding }) => ({
+    ...finding,
+    ...(repair && { repair: { label: repair.label } }),
+  }));
+
+/** The same check by check, for who has something else to do in between. */
+export const checking = (checked: Checked): Generator<void, Finding[]> =>
+  findWith(hasBegun(checked.plan) ? CHECKS : MUSTS, checked);
+
+function atOnce<T>(work: Generator<void, T>): T {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
+function* findWith(checks: readonly Check[], checked: Checked): Generator<void, Finding[]> {
   const look = lookAt(checked);
-  const all = checks.flatMap(({ id, severity, find }) =>
-    find(look).map((found): Finding => ({ check: id, severity, ...found })),
-  );
+  const all: Finding[] = [];
+  for (const { id, severity, find } of checks) {
+    yield;
+    all.push(...find(look).map((found): Finding => ({ check: id, severity, ...found })));
+  }
   return all.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
 }
 
 const MUSTS = CHECKS.filter((c) => c.severity === 'must');
 
 /** Only what must be changed, as quick as it can be had. */
-export const musts = (checked: Checked): Finding[] => findWith(MUSTS, checked);
+export const musts = (checked: Checked): Finding[] => atOnce(findWith(MUSTS, checked));
 
 /** What must be changed in a class that was changed, and did not have to be before. */
 export function raises(checked: Checked, changed: Plan, but: readonly string[] = []): Finding[] {

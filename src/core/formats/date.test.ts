@@ -1,6 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dateLabel, dateOn, dayLabel, dayOf, timeOfDay } from '.';
+import { dateLabel, dateOn, dayLabel, dayOf, readClock, timeOfDay, wallClock } from '.';
 
+const HOUR_MS = 3_600_000;
 const at = (iso: string) => new Date(iso).getTime();
 
 describe("days and times in a studio's own time zone", () => {
@@ -34,5 +36,26 @@ describe("days and times in a studio's own time zone", () => {
     expect(day('2026-03-29T12:00:00Z')).toBe(23);
     expect(day('2026-10-25T12:00:00Z')).toBe(25);
     expect(day('2026-11-24T12:00:00Z')).toBe(24);
+  });
+
+  it('are what a clock on a wall there shows, also in the night when it is put forward or back', () => {
+    const anyZone = fc.constantFrom(
+      'Europe/Dublin',
+      'America/New_York',
+      'Australia/Lord_Howe',
+      'UTC',
+    );
+    const anyHour = fc.oneof(
+      fc.integer({ min: 0, max: 8760 }).map((h) => at('2026-01-01T00:00:00Z') + h * HOUR_MS),
+      fc
+        .constantFrom('2026-03-28', '2026-10-24', '2026-03-07', '2026-10-31', '2026-10-03')
+        .map((day) => at(`${day}T15:00:00Z`)),
+    );
+    const anyMs = fc.integer({ min: 0, max: 24 * HOUR_MS });
+    fc.assert(
+      fc.property(anyZone, anyHour, anyMs, (zone, from, ms) => {
+        expect(readClock(wallClock(from, zone), from + ms)).toBe(timeOfDay(from + ms, zone));
+      }),
+    );
   });
 });

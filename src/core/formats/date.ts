@@ -1,9 +1,27 @@
-import { tz } from '@date-fns/tz';
+import { tz, tzOffset } from '@date-fns/tz';
 import { addDays, format, formatISO, parseISO, startOfDay } from 'date-fns';
+import type { WallClock } from './wall-clock';
 
 /** Time of day in a studio's time zone, as in "12:15". @param ms epoch ms */
 export const timeOfDay = (ms: number, timeZone: string): string =>
   format(ms, 'HH:mm', { in: tz(timeZone) });
+
+const MINUTE_MS = 60_000;
+const DAY_MS = 24 * 3_600_000;
+
+/** A clock in a studio's time zone, in the day from an instant on. @param from epoch ms */
+export function wallClock(from: number, timeZone: string): WallClock {
+  const ahead = (ms: number) => tzOffset(timeZone, new Date(ms)) * MINUTE_MS;
+  const [aheadMs, later] = [ahead(from), ahead(from + DAY_MS)];
+  if (aheadMs === later) return { from, aheadMs };
+  let [before, at] = [from, from + DAY_MS];
+  while (at - before > 1) {
+    const middle = Math.floor((before + at) / 2);
+    if (ahead(middle) === later) at = middle;
+    else before = middle;
+  }
+  return { from, aheadMs, change: { at, aheadMs: later } };
+}
 
 const DAY = 'EEE d MMM yyyy';
 

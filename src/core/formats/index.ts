@@ -1,2 +1,3 @@
 export * from './date';
 export * from './time';
+export * from './wall-clock';

@@ -86,11 +86,11 @@ describe('the room of a class', () => {
 
   it('tells when the class meets next', async () => {
     const c = await makeClass(db());
-    expect((await roomOf(db(), c, { classId: c.classId, zone: ZONE, now: NOON })).nextAt).toBe(
+    expect((await roomOf(db(), c, { classId: c.classId, zone: ZONE, now: NOON })).next?.from).toBe(
       NOON,
     );
     expect(
-      (await roomOf(db(), c, { classId: c.classId, zone: ZONE, now: NOON + 1 })).nextAt,
+      (await roomOf(db(), c, { classId: c.classId, zone: ZONE, now: NOON + 1 })).next,
     ).toBeNull();
   });
 });
@@ -127,7 +127,7 @@ it('a class with nobody booked and nothing planned has an empty room', async () 
     people: [],
     recent: [],
     sessionsAWeek: 0,
-    nextAt: null,
+    next: null,
   });
   await book(db(), c, { participantId: c.ada, classId: id, now: NOON });
   expect((await roomOf(db(), c, { classId: id, zone: ZONE, now: NOON })).people).toHaveLength(1);

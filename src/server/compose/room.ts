@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { BookedPerson } from '@/core/checks';
+import { type WallClock, wallClock } from '@/core/formats';
 import { carriedCautionSchema } from '@/core/move';
 import type { Db } from '../db';
 import { movesMet } from '../moves/moves';
@@ -12,8 +13,8 @@ export interface Room {
   recent: string[];
   /** Most sessions of the class in one ISO week, from the current week on. */
   sessionsAWeek: number;
-  /** When the class meets next, epoch ms; null where nothing is planned. */
-  nextAt: number | null;
+  /** The clock in the studio from when the class meets next; null where nothing is planned. */
+  next: WallClock | null;
 }
 
 const RECENT_SESSIONS = 2;
@@ -86,7 +87,7 @@ export async function roomOf(
   return {
     people: people.map((p, i) => ({ ...p, met: met[i] ?? new Set() })),
     recent: recent.map((row: { move_id: string }) => row.move_id),
-    nextAt: next?.at ? new Date(next.at).getTime() : null,
+    next: next?.at ? wallClock(new Date(next.at).getTime(), zone) : null,
     sessionsAWeek,
   };
 }

@@ -5,6 +5,10 @@ import type { Plan, Segment } from '@/core/class';
 export interface ComposeActions {
   edit: (change: (plan: Plan) => Plan, key?: string) => void;
   change: (segmentId: string, change: (segment: Segment) => Segment, key?: string) => void;
+  /** Changes a segment by what is typed into a field that shows it by itself. */
+  type: (segmentId: string, change: (segment: Segment) => Segment, key: string) => void;
+  /** A segment as it is by now, also before it is drawn; undefined where it is gone. */
+  newest: (segmentId: string) => Segment | undefined;
   settle: () => void;
   /** Opens a segment, or closes it where it is open. */
   open: (segmentId: string) => void;

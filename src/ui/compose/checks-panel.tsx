@@ -3,9 +3,10 @@
 import clsx from 'clsx';
 import { CircleAlert, Eye, EyeOff, Info, TriangleAlert } from 'lucide-react';
 import { memo, useState } from 'react';
-import { type Finding, SEVERITIES, type Severity } from '@/core/checks';
+import { SEVERITIES, type Severity, type ToldFinding } from '@/core/checks';
 import { clock } from '@/core/formats';
 import { GeneralCaution } from '../kit/caution';
+import type { Findings } from './use-findings';
 
 /** A repair that was not made, by the key of its finding, and why. */
 export interface Refused {
@@ -14,13 +15,14 @@ export interface Refused {
 }
 
 export interface ChecksPanelProps {
-  findings: readonly Finding[];
+  /** Null until the class was looked at. */
+  findings: Findings;
   /** There is something to judge. */
   begun: boolean;
   slotMs: number;
   selected: readonly string[];
   onSelect: (segments: readonly string[]) => void;
-  onRepair: (finding: Finding) => void;
+  onRepair: (finding: ToldFinding) => void;
   refused: Refused | null;
   onFit: () => void;
 }
@@ -35,6 +37,7 @@ const SHOWN = 4;
 
 /** How much is left to do, in a few words. */
 function leftToDo({ findings, begun }: Pick<ChecksPanelProps, 'findings' | 'begun'>): string {
+  if (!findings) return 'The class is being looked at …';
   const of = (severity: Severity) => findings.filter((f) => f.severity === severity).length;
   const parts = [
     of('must') && `${of('must')} to change`,
@@ -49,7 +52,7 @@ function leftToDo({ findings, begun }: Pick<ChecksPanelProps, 'findings' | 'begu
 
 /** What a teacher should know before leading the class, with a way to put it right. */
 export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
-  const { findings } = props;
+  const findings = props.findings ?? [];
   const [unfolded, setUnfolded] = useState<readonly Severity[]>([]);
   const [names, setNames] = useState(false);
   const anyPrivate = findings.some((f) => f.people?.length);
@@ -108,7 +111,7 @@ export const ChecksPanel = memo(function ChecksPanel(props: ChecksPanelProps) {
 });
 
 interface FoundProps extends Omit<ChecksPanelProps, 'findings' | 'begun'> {
-  finding: Finding;
+  finding: ToldFinding;
   /** Names that only the teacher should see are shown. */
   names: boolean;
 }

@@ -21,7 +21,7 @@ import {
 import { type ReactNode, useState, useTransition } from 'react';
 import { saveFile } from '@/browser/save-file';
 import { type Plan, planSchema } from '@/core/class';
-import { clock, parseSeconds, timeOfDay } from '@/core/formats';
+import { clock, parseSeconds, readClock } from '@/core/formats';
 import type { Score } from '@/core/score';
 import { picturesOfClass, savePictures } from '../kit/face-dial';
 import { Link } from '../kit/link';
@@ -55,7 +55,7 @@ export interface ComposeHeaderProps {
 /** Name, length and finish of the class, and what can be done with it as a whole. */
 export function ComposeHeader(props: ComposeHeaderProps) {
   const { editing, score, room, saveLine } = props;
-  const { plan, edit, settle, undo, redo, canUndo, canRedo } = editing;
+  const { plan, type, settle, undo, redo, canUndo, canRedo } = editing;
   const [leading, startLeading] = useTransition();
   const slotMs = plan.slotSeconds * 1000;
   return (
@@ -63,7 +63,7 @@ export function ComposeHeader(props: ComposeHeaderProps) {
       <div className="min-w-56 flex-1 self-start">
         <NameField
           name={plan.name}
-          onChange={(name) => edit((p) => ({ ...p, name }), 'name')}
+          onChange={(name) => type((p) => ({ ...p, name }), 'name')}
           onSettle={settle}
         />
         {saveLine}
@@ -133,13 +133,13 @@ export function ComposeHeader(props: ComposeHeaderProps) {
 
 /** How long the class is, of how long a slot, and when it ends. */
 function Length({ editing, totalMs, room }: { editing: Editing; totalMs: number; room: Room }) {
-  const { plan, edit, settle } = editing;
+  const { plan, type, settle } = editing;
   const slotMs = plan.slotSeconds * 1000;
   const spare = slotMs - totalMs;
   const settledMs = useSettled(totalMs);
   const before = useMoment(settledMs)?.before;
   const by = before === undefined ? 0 : settledMs - before;
-  const ends = room.nextAt === null ? null : timeOfDay(room.nextAt + totalMs, room.timeZone);
+  const { next } = room;
   return (
     <section className="w-66" aria-label="Length">
       <p className="flex items-baseline gap-2">
@@ -154,7 +154,7 @@ function Length({ editing, totalMs, room }: { editing: Editing; totalMs: number;
             const seconds = parseSeconds(text, 'min');
             const parsed = planSchema.shape.slotSeconds.safeParse(Math.round(seconds ?? 0));
             if (!parsed.success) return 'Write a slot from 1 to 240 minutes, such as 20.';
-            edit((p) => ({ ...p, slotSeconds: parsed.data }), 'slot');
+            type((p) => ({ ...p, slotSeconds: parsed.data }), 'slot');
             return null;
           }}
           onSettle={settle}
@@ -176,9 +176,9 @@ function Length({ editing, totalMs, room }: { editing: Editing; totalMs: number;
         <span className={spare < 0 ? 'text-error font-semibold' : 'quiet'}>
           {spare < 0 ? `${clock(-spare)} over` : `${clock(spare)} spare`}
         </span>
-        {ends && room.nextAt !== null && (
+        {next && (
           <span className="quiet">
-            {timeOfDay(room.nextAt, room.timeZone)} to {ends}
+            {readClock(next, next.from)} to {readClock(next, next.from + totalMs)}
           </span>
         )}
       </p>

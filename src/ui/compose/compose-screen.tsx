@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { hasBegun } from '@/core/checks';
-import { blocksOf, expansionOf, hasSegments, type Plan, placedSegments } from '@/core/class';
+import { hasSegments, type Plan, placedSegments } from '@/core/class';
 import { type Area, type Move, strongAreas } from '@/core/move';
 import type { Talk } from '@/core/run';
 import { stepAt } from '@/core/score';
@@ -13,6 +13,7 @@ import { Ribbon } from '../kit/ribbon';
 import { useInBrowser } from '../kit/use-in-browser';
 import { ComposeActionsProvider } from './actions';
 import { AimPanel } from './aim-panel';
+import { isLong } from './at-first';
 import { BalancePanel } from './balance-panel';
 import { ChecksPanel } from './checks-panel';
 import { ComposeDialogs } from './compose-dialogs';
@@ -30,6 +31,7 @@ import { useAssistant } from './use-assistant';
 import { useAutosave } from './use-autosave';
 import { useChanged } from './use-changed';
 import { useCommands } from './use-commands';
+import type { Findings } from './use-findings';
 import { useHistory } from './use-history';
 import { useJudged } from './use-judged';
 import { useLineActions } from './use-line-actions';
@@ -45,6 +47,8 @@ export interface ComposeScreenProps {
   version: number;
   library: Move[];
   room: Room;
+  /** What is to be known of the class as it is opened; null where that was not worked out. */
+  findings: Findings;
   /** How this teacher talks. */
   talk: Talk;
   /** What is known of how long the class's words are, in ms by utterance key. */
@@ -64,9 +68,6 @@ export interface ComposeScreenProps {
 const IN_SIGHT =
   '[contain:layout_style] lg:sticky lg:top-3 lg:self-start lg:max-h-[calc(100dvh-1.5rem)] lg:-mx-1 lg:px-1';
 
-/** A longer class than this is drawn by the browser alone: on the server others would wait for it. */
-const MOST_BEATS_ON_SERVER = 4000;
-
 const STILL_EMPTY = 'This class is still empty. Add a move from the shelf first.';
 const TAKEN_BY = { files: 'takeAway', film: 'film' } as const;
 
@@ -74,11 +75,8 @@ const TAKEN_BY = { files: 'takeAway', film: 'film' } as const;
 export function ComposeScreen(props: ComposeScreenProps) {
   const { initial } = props;
   const inBrowser = useInBrowser();
-  const isLong = useMemo(
-    () => expansionOf(blocksOf(initial)).beats > MOST_BEATS_ON_SERVER,
-    [initial],
-  );
-  if (isLong && !inBrowser) {
+  const forBrowser = useMemo(() => isLong(initial), [initial]);
+  if (forBrowser && !inBrowser) {
     return (
       <main aria-busy className="quiet p-8 text-center">
         A long class is opened …
@@ -91,22 +89,16 @@ export function ComposeScreen(props: ComposeScreenProps) {
 function Composing(props: ComposeScreenProps) {
   const { classId, initial, version, library, room, talk, lead, openAt, taking } = props;
   const editing = useHistory(initial);
-  const { plan, edit, settle, replace } = editing;
+  const { plan, edit, settle } = editing;
   const selection = useSelection(openAt === undefined ? [] : [openAt]);
   const [opened, setOpened] = useState<Opened | null>(
     taking && hasSegments(initial) ? TAKEN_BY[taking] : null,
   );
   const assistant = useAssistant();
-  const autosave = useAutosave(classId, plan, version, replace);
+  const autosave = useAutosave(classId, editing, version);
   const searchRef = useRef<HTMLInputElement>(null);
-  const judged = useJudged({
-    plan,
-    library,
-    room,
-    lengths: props.lengths,
-    voices: props.voices,
-    talk,
-  });
+  const { lengths, voices } = props;
+  const judged = useJudged({ plan, library, room, lengths, voices, talk }, props.findings);
   const { score, seen, spans, book, nameOf } = judged;
   const changed = useChanged(seen.plan);
   const rehearsal = useRehearsal(score, props.onDevice);
@@ -250,7 +242,7 @@ function Composing(props: ComposeScreenProps) {
               </div>
               <div
                 className={`${IN_SIGHT} lg:overflow-y-auto max-lg:order-3`}
-                aria-busy={seen.plan !== plan || seen.score !== score}
+                aria-busy={seen.plan !== plan || seen.score !== score || !judged.found.upToDate}
               >
                 <BalancePanel
                   score={seen.score}
@@ -259,7 +251,7 @@ function Composing(props: ComposeScreenProps) {
                   whole={seen.plan.aim.kind === 'whole' && begun}
                 />
                 <ChecksPanel
-                  findings={judged.findings}
+                  findings={judged.found.findings}
                   begun={begun}
                   slotMs={seen.score.slotMs}
                   selected={selection.ids}

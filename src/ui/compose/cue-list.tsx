@@ -33,7 +33,9 @@ export interface CueListProps {
   leftOut: readonly LeftOut[];
   language: Language;
   wordsPerMinute: number;
-  onChange: (change: (segment: Segment) => Segment, key?: string) => void;
+  onChange: (change: (segment: Segment) => Segment) => void;
+  /** Takes what is typed into a field that shows it by itself. */
+  onType: (change: (segment: Segment) => Segment, key: string) => void;
   onSettle: () => void;
   onRecord: () => void;
 }
@@ -161,7 +163,7 @@ export function CueList(props: CueListProps) {
 }
 
 function CueLine({ line, ...props }: CueListProps & { line: Line }) {
-  const { segment, text, leftOut, language, wordsPerMinute, onChange, onSettle } = props;
+  const { segment, text, leftOut, language, wordsPerMinute, onChange, onType, onSettle } = props;
   const { ref, kind, index, words, times } = line;
   const muted = segment.cues?.muted?.includes(ref) ?? false;
   const pin = segment.cues?.pins?.find((p) => p.cue === ref);
@@ -184,7 +186,7 @@ function CueLine({ line, ...props }: CueListProps & { line: Line }) {
             if (typed.trim() && !parsed.success) {
               return `This ${parsed.error.issues[0]?.message ?? 'is not right'}.`;
             }
-            onChange((s) => writeCue(s, text, ref, typed), `cue ${segment.id} ${ref}`);
+            onType((s) => writeCue(s, text, ref, typed), `cue ${segment.id} ${ref}`);
             return null;
           }}
           onSettle={onSettle}
@@ -202,7 +204,7 @@ function CueLine({ line, ...props }: CueListProps & { line: Line }) {
               const seconds = parseSeconds(typed);
               if (seconds === null || seconds > 600)
                 return 'Write seconds from 0 to 600, such as 12.';
-              onChange((s) => pinCue(s, ref, seconds), `pin ${segment.id} ${ref}`);
+              onType((s) => pinCue(s, ref, seconds), `pin ${segment.id} ${ref}`);
               return null;
             }}
             onSettle={onSettle}

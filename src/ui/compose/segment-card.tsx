@@ -144,10 +144,11 @@ function QuickDose({ segment, name, actions }: QuickProps) {
       label={`Dose of ${name}`}
       value={doseLabel(segment.dose)}
       onType={(text) => {
-        if (text === doseLabel(segment.dose)) return null;
-        const typed = typeDose(text, segment.dose);
+        const { dose } = actions.newest(segment.id) ?? segment;
+        if (text === doseLabel(dose)) return null;
+        const typed = typeDose(text, dose);
         if (!typed.ok) return typed.message;
-        actions.change(segment.id, (s) => ({ ...s, dose: typed.dose }), `dose ${segment.id}`);
+        actions.type(segment.id, (s) => ({ ...s, dose: typed.dose }), `dose ${segment.id}`);
         return null;
       }}
       onSettle={actions.settle}
@@ -166,7 +167,7 @@ function QuickRounds({ segment, name, grouped, actions }: QuickProps & { grouped
           Number(text.replace(/[×x*]/, '').trim()),
         );
         if (!rounds.success) return 'Write rounds from 1 to 10, such as 3.';
-        actions.change(segment.id, (s) => ({ ...s, rounds: rounds.data }), `rounds ${segment.id}`);
+        actions.type(segment.id, (s) => ({ ...s, rounds: rounds.data }), `rounds ${segment.id}`);
         return null;
       }}
       onSettle={actions.settle}

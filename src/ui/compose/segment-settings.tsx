@@ -33,7 +33,7 @@ import { Choice } from '../kit/choice';
 import { DoseFields } from '../kit/dose-fields';
 import { MoveCautions } from '../kit/move-cautions';
 import { QuickField } from '../kit/quick-field';
-import { useComposeActions } from './actions';
+import { type ComposeActions, useComposeActions } from './actions';
 import { CueList } from './cue-list';
 import { SpokenFields, UnevenFields } from './spoken-fields';
 import { StagesFields } from './stages-fields';
@@ -56,10 +56,14 @@ export function SegmentSettings(props: SegmentSettingsProps) {
   const name = variantText(move, language, undefined).name;
   const change = (c: (s: Segment) => Segment, key?: string) => actions.change(segment.id, c, key);
   /** Makes a change if the segment stays valid, else says in a sentence why not. */
-  const attempt = (part: Partial<Segment>, key: string): string | null => {
+  const attempt = (
+    part: Partial<Segment>,
+    key: string,
+    by: ComposeActions['type'] = actions.change,
+  ): string | null => {
     const parsed = segmentSchema.safeParse({ ...segment, ...part });
     if (!parsed.success) return `This ${parsed.error.issues[0]?.message ?? 'is not right'}.`;
-    change((s) => ({ ...s, ...part }), `${key} ${segment.id}`);
+    by(segment.id, (s) => ({ ...s, ...part }), `${key} ${segment.id}`);
     return null;
   };
   const seconds = (label: string, field: 'releaseSeconds' | 'restSeconds') => (
@@ -69,7 +73,7 @@ export function SegmentSettings(props: SegmentSettingsProps) {
       unit="s"
       parse={(text) => parseSeconds(text)}
       help="seconds, such as 10"
-      onChange={(n) => attempt({ [field]: n }, field)}
+      onChange={(n) => attempt({ [field]: n }, field, actions.type)}
       onSettle={actions.settle}
     />
   );
@@ -100,7 +104,7 @@ export function SegmentSettings(props: SegmentSettingsProps) {
       <div className="mt-4 flex flex-wrap gap-x-5 gap-y-3">
         <DoseFields
           dose={segment.dose}
-          onChange={(dose) => attempt({ dose }, 'dose')}
+          onChange={(dose) => attempt({ dose }, 'dose', actions.type)}
           onSettle={actions.settle}
         />
         <Choice
@@ -115,7 +119,7 @@ export function SegmentSettings(props: SegmentSettingsProps) {
         <AmountField
           label="Rounds"
           value={segment.rounds}
-          onChange={(n) => attempt({ rounds: n }, 'rounds')}
+          onChange={(n) => attempt({ rounds: n }, 'rounds', actions.type)}
           onSettle={actions.settle}
         />
         {VARIANTS.some((v) => hasVariant(move, v)) && (
@@ -171,6 +175,7 @@ export function SegmentSettings(props: SegmentSettingsProps) {
             language={language}
             wordsPerMinute={score.wordsPerMinute}
             onChange={change}
+            onType={(c, key) => actions.type(segment.id, c, key)}
             onSettle={actions.settle}
             onRecord={() => actions.record(segment.id)}
           />

@@ -68,12 +68,16 @@ afterEach(() => {
 /** A page that edits the class, as Compose does. */
 async function editing(first = server.plan) {
   let shown = first;
+  const newest = () => shown;
   const replace = (other: Plan) => {
     shown = other;
   };
-  const hook = renderHook(({ plan }) => useAutosave(ID, plan, server.version, replace), {
-    initialProps: { plan: first },
-  });
+  const hook = renderHook(
+    ({ plan }) => useAutosave(ID, { plan, newest, replace }, server.version),
+    {
+      initialProps: { plan: first },
+    },
+  );
   const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
   await pass(0);
   return {
@@ -84,6 +88,11 @@ async function editing(first = server.plan) {
       shown = plan;
       hook.rerender({ plan });
     },
+    /** Something was typed that the page had no time to draw. */
+    type: (plan: Plan) => {
+      shown = plan;
+    },
+    flush: () => act(() => hook.result.current.flush()),
     /** Takes up what the hook wants shown. */
     follow: () => hook.rerender({ plan: shown }),
     shown: () => shown,
@@ -108,6 +117,14 @@ describe('saving while a class is edited', () => {
     expect([server.saves, page.state()]).toEqual([0, 'saving']);
     await page.pass(600);
     expect([server.saves, server.plan.name, page.state()]).toEqual([1, 'sea', 'saved']);
+  });
+
+  it('saves what was typed before it was drawn, where somebody asks for it', async () => {
+    const page = await editing();
+    page.edit(named('sea'));
+    page.type(named('sea breeze'));
+    expect(await page.flush()).toBe(true);
+    expect([server.saves, server.plan.name]).toEqual([1, 'sea breeze']);
   });
 
   it('keeps the change while the server is away, and sends it when it is back', async () => {

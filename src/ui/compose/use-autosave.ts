@@ -3,6 +3,7 @@ import { ask, isExpected, Refused, Unreachable } from '@/browser/api';
 import { forgetUnsaved, holdTab, keepUnsaved, takeUnsaved } from '@/browser/unsaved';
 import { CALLS, type StoredPlan, storedPlanSchema } from '@/core/calls';
 import { type Merged, mergePlans, type Plan, samePlan } from '@/core/class';
+import type { Editing } from './use-history';
 
 const KEEP_MS = 200;
 const WAIT_MS = 600;
@@ -34,19 +35,16 @@ export interface Autosave {
 /** Keeps a class saved while it is edited, one request at a time, and never over somebody else's. */
 export function useAutosave(
   classId: string,
-  plan: Plan,
+  { plan, newest, replace }: Pick<Editing, 'plan' | 'newest' | 'replace'>,
   firstVersion: number,
-  replace: (plan: Plan) => void,
 ): Autosave {
   const [state, setState] = useState<SaveState>({ kind: 'saved' });
   const version = useRef(firstVersion);
   const stored = useRef(plan);
   /** What was sent and not heard of again, the newest last: the server may have it. */
   const sent = useRef<Plan[]>([]);
-  const latest = useRef(plan);
   const underway = useRef<Promise<boolean> | null>(null);
   const blocked = useRef(false);
-  latest.current = plan;
 
   const clash = useCallback((theirs: StoredPlan) => {
     blocked.current = true;
@@ -65,15 +63,15 @@ export function useAutosave(
 
   /** Keeps unsaved edits in this browser, or forgets them once they are saved. */
   const keep = useCallback(() => {
-    if (stored.current === latest.current) forgetUnsaved(classId);
+    if (stored.current === newest()) forgetUnsaved(classId);
     else {
       keepUnsaved(classId, {
-        plan: latest.current,
+        plan: newest(),
         base: stored.current,
         version: version.current,
       });
     }
-  }, [classId]);
+  }, [classId, newest]);
 
   // What the last visit could not save goes on here, and meets what was saved meanwhile.
   useEffect(() => {
@@ -81,7 +79,7 @@ export function useAutosave(
       const first = stored.current;
       const unsaved = await takeUnsaved(classId);
       holdTab();
-      if (!unsaved || latest.current !== first) return;
+      if (!unsaved || newest() !== first) return;
       const theirs = { plan: first, version: version.current };
       if (samePlan(unsaved.plan, theirs.plan)) {
         forgetUnsaved(classId);
@@ -92,12 +90,12 @@ export function useAutosave(
       if (unsaved.version !== theirs.version) clash(theirs);
     };
     void take();
-  }, [classId, replace, clash]);
+  }, [classId, newest, replace, clash]);
 
   const send = useCallback(async (): Promise<boolean> => {
-    while (stored.current !== latest.current) {
+    while (stored.current !== newest()) {
       if (blocked.current) return false;
-      const sending = latest.current;
+      const sending = newest();
       sent.current = [...sent.current, sending].slice(-MOST_SENT);
       setState({ kind: 'saving' });
       try {
@@ -123,7 +121,7 @@ export function useAutosave(
     keep();
     setState({ kind: 'saved' });
     return true;
-  }, [classId, clash, goOnFrom, keep]);
+  }, [classId, newest, clash, goOnFrom, keep]);
 
   const flush = useCallback((): Promise<boolean> => {
     underway.current ??= send().finally(() => {
@@ -172,7 +170,7 @@ export function useAutosave(
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
-      if (stored.current === latest.current) return;
+      if (stored.current === newest()) return;
       keep();
       void flush();
       event.preventDefault();
@@ -180,18 +178,18 @@ export function useAutosave(
     window.addEventListener('beforeunload', warn);
     return () => {
       window.removeEventListener('beforeunload', warn);
-      if (stored.current !== latest.current) void flush();
+      if (stored.current !== newest()) void flush();
     };
-  }, [flush, keep]);
+  }, [flush, keep, newest]);
 
   const resolve = (how: Resolution): Merged | null => {
     if (state.kind !== 'conflict') return null;
-    const { plan: theirs, version: newest } = state;
+    const { plan: theirs, version: theirVersion } = state;
     const merged: Merged =
       how === 'both'
-        ? mergePlans(stored.current, latest.current, theirs)
-        : { plan: how === 'mine' ? latest.current : theirs, collisions: [] };
-    version.current = newest;
+        ? mergePlans(stored.current, newest(), theirs)
+        : { plan: how === 'mine' ? newest() : theirs, collisions: [] };
+    version.current = theirVersion;
     blocked.current = false;
     stored.current = theirs;
     if (how === 'mine') void flush();

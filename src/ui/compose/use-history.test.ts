@@ -1,7 +1,15 @@
+// @vitest-environment happy-dom
+import { act, cleanup, renderHook } from '@testing-library/react';
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { emptyPlan, type Plan } from '@/core/class';
-import { type History, type HistoryAction, historyOf, historyReducer } from './use-history';
+import {
+  type History,
+  type HistoryAction,
+  historyOf,
+  historyReducer,
+  useHistory,
+} from './use-history';
 
 const rename = (name: string, key: string | null = null): HistoryAction => ({
   type: 'edit',
@@ -45,6 +53,63 @@ describe('the history of a class', () => {
         const redone = names.reduce((s) => historyReducer(s, redo), state);
         expect(redone.present.name).toBe(names.at(-1) ?? 'a');
       }),
+    );
+  });
+});
+
+describe('a class that is typed into', () => {
+  afterEach(cleanup);
+  const named = (name: string) => (plan: Plan) => ({ ...plan, name });
+  const page = () => renderHook(() => useHistory(emptyPlan('a', 600))).result;
+
+  it('has what was typed before it is drawn, and is drawn with it as soon as the field is left', () => {
+    const editing = page();
+    act(() => {
+      editing.current.type(named('b'), 'n');
+      editing.current.type((plan) => ({ ...plan, name: `${plan.name}c` }), 'n');
+      expect([editing.current.newest().name, editing.current.plan.name]).toEqual(['bc', 'a']);
+    });
+    act(() => editing.current.settle());
+    expect(editing.current.plan.name).toBe('bc');
+    act(() => editing.current.undo());
+    expect([editing.current.plan.name, editing.current.canUndo]).toEqual(['a', false]);
+  });
+
+  it('is in the end what the same acts make one after the other, whether typed or done at once', () => {
+    const anyAct = fc.oneof(
+      fc.record({
+        do: fc.constantFrom('type', 'edit'),
+        name: fc.string(),
+        key: fc.constantFrom('n', 'm'),
+      }),
+      fc.record({ do: fc.constantFrom('undo', 'redo', 'settle') }),
+    );
+    fc.assert(
+      fc.property(fc.array(fc.array(anyAct, { maxLength: 4 }), { maxLength: 8 }), (turns) => {
+        const editing = page();
+        let plain = start();
+        for (const acts of turns) {
+          act(() => {
+            for (const one of acts) {
+              if ('name' in one) {
+                const { name, key } = one;
+                editing.current[one.do as 'type' | 'edit'](named(name), key);
+                plain = historyReducer(plain, { type: 'edit', change: named(name), key });
+              } else {
+                const type = one.do as 'undo' | 'redo' | 'settle';
+                editing.current[type]();
+                plain = historyReducer(plain, { type });
+              }
+              expect(editing.current.newest()).toEqual(plain.present);
+            }
+          });
+          expect(editing.current.plan).toEqual(plain.present);
+          expect(editing.current.canUndo).toBe(plain.past.length > 0);
+          expect(editing.current.canRedo).toBe(plain.future.length > 0);
+        }
+        cleanup();
+      }),
+      { numRuns: 60 },
     );
   });
 });

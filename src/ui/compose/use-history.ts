@@ -1,4 +1,4 @@
-import { useCallback, useReducer } from 'react';
+import { startTransition, useMemo, useRef, useState } from 'react';
 import type { Plan } from '@/core/class';
 
 export interface History {
@@ -56,8 +56,16 @@ export function historyReducer(state: History, action: HistoryAction): History {
 
 export interface Editing {
   plan: Plan;
+  /** The class with everything that was done to it, also with what is not drawn yet. */
+  newest: () => Plan;
+  /** Changes the class and shows it at once. */
   edit: (change: (plan: Plan) => Plan, key?: string) => void;
-  /** Ends a run of edits under one key, as when a field is left. */
+  /**
+   * Changes the class at once, and draws it when there is time: for fields that show what is typed by
+   * themselves, so that a key never waits until the whole class is worked out.
+   */
+  type: (change: (plan: Plan) => Plan, key: string) => void;
+  /** Ends a run of edits under one key, as when a field is left, and shows what was typed. */
   settle: () => void;
   undo: () => void;
   redo: () => void;
@@ -68,15 +76,29 @@ export interface Editing {
 
 /** A class being edited, with undo and redo without limit within the visit. */
 export function useHistory(initial: Plan): Editing {
-  const [state, dispatch] = useReducer(historyReducer, initial, historyOf);
+  const [shown, show] = useState(() => historyOf(initial));
+  const newest = useRef(shown);
+  const acts = useMemo(() => {
+    const act = (action: HistoryAction) => {
+      newest.current = historyReducer(newest.current, action);
+      show(newest.current);
+    };
+    return {
+      newest: () => newest.current.present,
+      edit: (change: (plan: Plan) => Plan, key?: string) =>
+        act({ type: 'edit', change, key: key ?? null }),
+      type: (change: (plan: Plan) => Plan, key: string) =>
+        startTransition(() => act({ type: 'edit', change, key })),
+      settle: () => act({ type: 'settle' }),
+      undo: () => act({ type: 'undo' }),
+      redo: () => act({ type: 'redo' }),
+      replace: (plan: Plan) => act({ type: 'replace', plan }),
+    };
+  }, []);
   return {
-    plan: state.present,
-    edit: useCallback((change, key) => dispatch({ type: 'edit', change, key: key ?? null }), []),
-    settle: useCallback(() => dispatch({ type: 'settle' }), []),
-    undo: useCallback(() => dispatch({ type: 'undo' }), []),
-    redo: useCallback(() => dispatch({ type: 'redo' }), []),
-    replace: useCallback((plan) => dispatch({ type: 'replace', plan }), []),
-    canUndo: state.past.length > 0,
-    canRedo: state.future.length > 0,
+    ...acts,
+    plan: shown.present,
+    canUndo: shown.past.length > 0,
+    canRedo: shown.future.length > 0,
   };
 }

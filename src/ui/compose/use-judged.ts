@@ -1,12 +1,12 @@
-import { PHRASES } from '@library/phrases';
 import { useCallback, useMemo } from 'react';
-import { type Checked, check, type Finding } from '@/core/checks';
+import type { Checked } from '@/core/checks';
 import { type Plan, placedSegments } from '@/core/class';
 import { type Move, moveText } from '@/core/move';
-import { factorOf, type Talk } from '@/core/run';
+import { factorOf } from '@/core/run';
 import { type Book, type Score, type SegmentSpan, segmentSpans } from '@/core/score';
-import type { Room } from './room';
-import { type MeasuredScore, useScore, type Voices } from './use-score';
+import { bookOf, type ToJudge } from './at-first';
+import { type Findings, type Found, useFindings } from './use-findings';
+import { type MeasuredScore, useScore } from './use-score';
 import { useSettled } from './use-settled';
 
 export interface Judged extends MeasuredScore {
@@ -26,27 +26,18 @@ export interface Judged extends MeasuredScore {
   /** How many times as long as its cues the talk of this class is planned. */
   talkingFactor: number;
   checked: Checked;
-  findings: readonly Finding[];
+  found: Found;
   nameOf: (moveId: string) => string;
 }
 
-export interface ToJudge {
-  plan: Plan;
-  library: readonly Move[];
-  room: Room;
-  /** What was known of the lengths of its words when the page was opened, in ms by utterance key. */
-  lengths: ReadonlyMap<string, number>;
-  voices: Voices;
-  talk: Talk;
-}
-
-/** All that is worked out of a class while it is edited: its score and what is to be known of it. */
-export function useJudged({ plan, library, room, lengths, voices, talk }: ToJudge): Judged {
+/**
+ * All that is worked out of a class while it is edited: its score and what is to be known of it.
+ * @param first what was found before the class was sent
+ */
+export function useJudged(of: ToJudge, first: Findings): Judged {
+  const { plan, library, room, lengths, voices, talk } = of;
   const moves = useMemo(() => [...library, ...(plan.moves ?? [])], [library, plan.moves]);
-  const book = useMemo((): Book => {
-    const byId = new Map(moves.map((m) => [m.id, m]));
-    return { move: (id) => byId.get(id), phrases: (language) => PHRASES[language] };
-  }, [moves]);
+  const book = useMemo(() => bookOf(moves), [moves]);
   const met = useMemo(() => room.people.map((p) => p.met), [room.people]);
   const talkingFactor = factorOf(talk, plan.rules.say);
   const measured = useScore({ plan, book, room: met, lengths, voices, talkingFactor });
@@ -68,7 +59,7 @@ export function useJudged({ plan, library, room, lengths, voices, talk }: ToJudg
     }),
     [seen, book, library, room, compileAlso, talk, unsaid],
   );
-  const findings = useMemo(() => check(checked), [checked]);
+  const found = useFindings(checked, first);
   const nameOf = useCallback(
     (moveId: string) => {
       const move = book.move(moveId);
@@ -86,7 +77,7 @@ export function useJudged({ plan, library, room, lengths, voices, talk }: ToJudg
     spans,
     inClass,
     checked,
-    findings,
+    found,
     nameOf,
   };
 }

@@ -3,7 +3,6 @@ import {
   addSegment,
   duplicateSegments,
   freeSegmentIds,
-  type Plan,
   phaseFor,
   placedSegments,
   removeSegments,
@@ -32,17 +31,17 @@ export interface LineActions {
  * for it.
  */
 export function useLineActions(
-  { plan, edit, settle }: Editing,
+  { newest, edit, type, settle }: Editing,
   selection: Selection,
   record: (segmentId: string) => void,
 ): LineActions {
-  const latest = useRef<{ plan: Plan; selection: Selection }>({ plan, selection });
-  latest.current = { plan, selection };
+  const latest = useRef(selection);
+  latest.current = selection;
   /** The segment that was added last, until it has been brought into sight. */
   const added = useRef<string | null>(null);
   const actions = useMemo((): ComposeActions => {
     const concerned = (id: string) => {
-      const { ids } = latest.current.selection;
+      const { ids } = latest.current;
       return ids.includes(id) ? ids : [id];
     };
     return {
@@ -50,19 +49,21 @@ export function useLineActions(
       settle,
       record,
       change: (id, change, key) => edit((p) => updateSegment(p, id, change), key),
+      type: (id, change, key) => type((p) => updateSegment(p, id, change), key),
+      newest: (id) => placedSegments(newest()).find((p) => p.segment.id === id)?.segment,
       open: (id) => {
-        const { open, set } = latest.current.selection;
+        const { open, set } = latest.current;
         set(open === id ? [] : [id]);
       },
-      toggle: (id) => latest.current.selection.toggle(id),
+      toggle: (id) => latest.current.toggle(id),
       reach: (id) => {
-        const order = placedSegments(latest.current.plan).map((p) => p.segment.id);
-        latest.current.selection.reach(id, order);
+        const order = placedSegments(newest()).map((p) => p.segment.id);
+        latest.current.reach(id, order);
       },
       remove: (id) => {
         const ids = concerned(id);
         edit((p) => removeSegments(p, ids));
-        latest.current.selection.set([]);
+        latest.current.set([]);
       },
       shift: (id, direction) => {
         const ids = concerned(id);
@@ -73,11 +74,11 @@ export function useLineActions(
         edit((p) => duplicateSegments(p, ids));
       },
     };
-  }, [edit, settle, record]);
+  }, [newest, edit, type, settle, record]);
 
   const add = useCallback(
     (move: Move) => {
-      const { plan: now, selection: chosen } = latest.current;
+      const [now, chosen] = [newest(), latest.current];
       const [id = 's'] = freeSegmentIds(now, 1);
       const phase = phaseFor(move);
       const at = placedSegments(now).find((p) => p.segment.id === chosen.ids.at(-1));
@@ -86,7 +87,7 @@ export function useLineActions(
       chosen.set([id]);
       added.current = id;
     },
-    [edit],
+    [newest, edit],
   );
 
   // What is added is brought into sight, beside the shelf, so that it can be changed at once.
@@ -98,7 +99,7 @@ export function useLineActions(
   });
 
   const select = useCallback((ids: readonly string[]) => {
-    latest.current.selection.set(ids);
+    latest.current.set(ids);
     const [first] = ids;
     if (first) document.getElementById(`segment-${first}`)?.focus();
   }, []);

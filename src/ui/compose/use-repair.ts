@@ -1,25 +1,27 @@
 import { useCallback, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { type Checked, type Finding, repaired } from '@/core/checks';
+import { type Checked, check, type Repaired, repaired, type ToldFinding } from '@/core/checks';
 import type { Plan } from '@/core/class';
 import type { Refused } from './checks-panel';
 import type { Editing } from './use-history';
 
 export interface Repairs {
-  repair: (finding: Finding) => void;
+  repair: (finding: ToldFinding) => void;
   /** The repair that was not made last, as long as the class is as it was then. */
   refused: Refused | null;
 }
 
 /** Carries repairs out, and says beside the finding why one was not made. */
-export function useRepair({ plan, edit }: Editing, checked: Checked): Repairs {
+export function useRepair({ plan, newest, edit }: Editing, checked: Checked): Repairs {
   const [refused, setRefused] = useState<(Refused & { plan: Plan }) | null>(null);
-  const latest = useRef({ plan, checked });
-  latest.current = { plan, checked };
+  const latest = useRef(checked);
+  latest.current = checked;
   const repair = useCallback(
-    (finding: Finding) => {
-      const { plan: now, checked: seen } = latest.current;
-      const done = repaired({ ...seen, plan: now, score: seen.compile(now) }, finding);
+    (finding: ToldFinding) => {
+      const [now, seen] = [newest(), latest.current];
+      const state = { ...seen, plan: now, score: seen.compile(now) };
+      const still = check(state).find((f) => f.key === finding.key);
+      const done: Repaired = still ? repaired(state, still) : { kind: 'refused', because: [] };
       if (done.kind === 'refused') {
         const [first] = done.because;
         const why = first
@@ -36,7 +38,7 @@ export function useRepair({ plan, edit }: Editing, checked: Checked): Repairs {
         );
       }
     },
-    [edit],
+    [edit, newest],
   );
   return { repair, refused: refused?.plan === plan ? refused : null };
 }

@@ -10,6 +10,7 @@ import { roomOf } from '@/server/compose/room';
 import { db } from '@/server/db';
 import { allMoves, studioBook } from '@/server/moves/moves';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
+import { firstFindings } from '@/ui/compose/at-first';
 import { ComposeScreen } from '@/ui/compose/compose-screen';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
@@ -28,7 +29,7 @@ export default async function ComposePage({
   const { segment, take } = await searchParams;
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const [stored, library, book, room, talk, speaker] = await Promise.all([
+  const [stored, library, book, at, talk, speaker] = await Promise.all([
     orNotFound(getClass(db(), teacher, id)),
     allMoves(db(), teacher),
     studioBook(db(), teacher),
@@ -36,25 +37,29 @@ export default async function ComposePage({
     talkOfTeacher(db(), teacher),
     speakerOf(db(), teacher, undefined, { device: 'as chosen' }),
   ]);
-  const lengths = await knownLengths(stored.plan, book, speaker, {
+  const { plan } = stored;
+  const { voices } = speaker;
+  const room = { ...at, timeZone: teacher.timeZone };
+  const lengths = await knownLengths(plan, book, speaker, {
     room: room.people.map((p) => p.met),
-    talkingFactor: factorOf(talk, stored.plan.rules.say),
+    talkingFactor: factorOf(talk, plan.rules.say),
   });
   return (
     <ComposeScreen
       key={id}
       classId={id}
-      initial={stored.plan}
+      initial={plan}
       version={stored.version}
       library={library}
-      room={{ ...room, timeZone: teacher.timeZone }}
+      room={room}
+      findings={firstFindings({ plan, library, room, lengths, voices, talk })}
       talk={talk}
       lengths={lengths}
-      voices={speaker.voices}
+      voices={voices}
       onDevice={speaker.onDevice}
       lead={leadClassAction.bind(null, id)}
       taking={take === 'files' || take === 'film' ? take : undefined}
-      openAt={placedSegments(stored.plan).find((p) => p.segment.id === segment)?.segment.id}
+      openAt={placedSegments(plan).find((p) => p.segment.id === segment)?.segment.id}
     />
   );
 }
