@@ -61,7 +61,8 @@ try {
       const score = Math.round(100 * (categories[category]?.score ?? 0));
       return `${category} ${score} / ${aim}: ${(score / aim).toFixed(2)}`;
     });
-    const shown = (audit: string) => audits[audit]?.displayValue ?? 'not told';
+    const shown = (audit: string) =>
+      audits[audit]?.displayValue ?? audits[audit]?.errorMessage ?? 'not told';
     console.log(
       `Lighthouse on ${name}: ${scores.join(', ')} (blocked ${shown('total-blocking-time')}, largest paint ${shown('largest-contentful-paint')}; processor ${(quick / QUICK).toFixed(2)} of a quick one, slowed ${slowed.toFixed(1)} times)`,
     );
