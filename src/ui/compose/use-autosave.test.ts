@@ -141,6 +141,19 @@ describe('saving while a class is edited', () => {
     expect(Object.values(localStorage).join()).not.toContain('offline');
   });
 
+  it('takes up what was typed last before a page was left without a connection', async () => {
+    const page = await editing();
+    server.next = ['unreachable'];
+    page.type(named('in the last moment'));
+    page.close();
+    await page.pass(0);
+    const again = await editing();
+    expect(again.shown().name).toBe('in the last moment');
+    again.follow();
+    await again.pass(1000);
+    expect([server.plan.name, again.state()]).toEqual(['in the last moment', 'saved']);
+  });
+
   it('takes up what a page that was closed could not save', async () => {
     const page = await editing();
     server.next = ['unreachable', 'unreachable'];

@@ -107,6 +107,8 @@ export function useAutosave(
       } catch (error) {
         if (error instanceof Unreachable) {
           setState({ kind: 'waiting' });
+          // The page may be left before it comes to that by itself.
+          keep();
           return false;
         }
         if (!(error instanceof Refused)) throw error;
