@@ -1,5 +1,5 @@
 import { startTransition, useMemo, useRef, useState } from 'react';
-import type { Plan } from '@/core/class';
+import { type Plan, samePlan } from '@/core/class';
 
 export interface History {
   past: readonly Plan[];
@@ -27,7 +27,7 @@ export function historyReducer(state: History, action: HistoryAction): History {
   switch (action.type) {
     case 'edit': {
       const present = action.change(state.present);
-      if (present === state.present) return state;
+      if (samePlan(present, state.present)) return state;
       const goesOn = action.key !== null && action.key === state.key;
       const past = goesOn ? state.past : [...state.past, state.present];
       return { past, present, future: [], key: action.key };
