@@ -303,6 +303,34 @@ test('adding, changing a dose and changing rounds need no scrolling in a class o
   expect(await page.evaluate(() => scrollY)).toBe(scrolled);
 });
 
+test('a dose that was typed a moment ago is in the class that is led', async ({
+  app,
+  studio: page,
+}) => {
+  const empty = emptyPlan('Led at once', 600);
+  const work = [block('b1', segment('s1', 'tall-o-cheek-lift', {}))];
+  const plan = { ...empty, phases: { ...empty.phases, work } };
+  const { studio_id: studioId } = await app.db('classes').first('studio_id');
+  const id = await createClass(app.db, { studioId }, plan, NOON);
+  await page.goto(`/classes/${id}`);
+  const dose = page.getByLabel(/^Dose of/);
+  await dose.focus();
+  const lead = await page.getByRole('button', { name: 'Lead class' }).elementHandle();
+  // In one go, so that what is typed cannot be drawn before.
+  await dose.evaluate((field: HTMLInputElement, button) => {
+    const { set } = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value') ?? {};
+    set?.call(field, '25 s hold');
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    (button as HTMLButtonElement).click();
+  }, lead);
+  await page.waitForURL(/\/lead\//);
+  const row = await app.db('classes').where({ id }).first('plan');
+  expect((row.plan as typeof plan).phases.work[0]?.segments[0]?.dose).toEqual({
+    kind: 'hold',
+    seconds: 25,
+  });
+});
+
 test('segments go from one class to another', async ({ app, studio: page }) => {
   await openNewClass(app, page, 'From here', 10);
   for (const move of ['long o cheek', 'smile pulses']) await addMove(page, move);
