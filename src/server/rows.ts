@@ -8,3 +8,14 @@ export const maybeEpochMs = epochMs.nullable();
 export const bigintMs = z.coerce.number().int();
 
 export const toDate = (ms: number | null): Date | null => (ms === null ? null : new Date(ms));
+
+/** Rows by what they belong to, in their order. */
+export function groupedBy<T>(rows: readonly T[], of: (row: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(of(row));
+    if (group) group.push(row);
+    else groups.set(of(row), [row]);
+  }
+  return groups;
+}

@@ -6,6 +6,7 @@ import { mark } from '../sessions/register';
 import { cancelSession, planSession } from '../sessions/sessions';
 import { DAY, MINUTE, makeClass, NOON, testDatabase } from '../testing/studio';
 import { insightsOf } from './insights';
+import { runsOf } from './led';
 
 const db = testDatabase();
 const asked = { weeks: 12, zone: 'Europe/Dublin', now: NOON };
@@ -79,6 +80,46 @@ it('tells of a term what its sessions, marks, minutes and notes say', async () =
   // Another class has none of it.
   const elsewhere = await insightsOf(db(), c, { ...asked, classId: eventId(9) });
   expect(elsewhere.find((i) => i.key === 'attendance')?.rows).toEqual([]);
+});
+
+it('reads session by session, and lets others have their turn between two of them', async () => {
+  const c = await makeClass(db());
+  const turns: string[] = [];
+  const sessions = await Promise.all(
+    [7, 14, 21].map(async (days) => {
+      const at = NOON - days * DAY;
+      const sessionId = await planSession(db(), c, { classId: c.classId, startsAt: at, now: NOON });
+      const run = await prepareRun(db(), c, { sessionId, now: at, speaker: null });
+      const row = await db()('runs').where({ id: run.id }).first('score');
+      return {
+        id: sessionId,
+        class_name: 'Evening',
+        starts_at: at,
+        status: 'held' as const,
+        room_for: null,
+        came: 0,
+        expected: 0,
+        started_at: at,
+        finished_at: at + 10 * MINUTE,
+        score: row.score,
+        get easier() {
+          turns.push('a session');
+          return null;
+        },
+        run_id: run.id,
+      };
+    }),
+  );
+  const tick = () => {
+    turns.push('somebody else');
+    next = setImmediate(tick);
+  };
+  let next = setImmediate(tick);
+  const runs = await runsOf(db(), c, sessions, []);
+  clearImmediate(next);
+  expect(runs).toHaveLength(3);
+  const told = turns.filter((turn, i) => turn !== turns[i - 1]);
+  expect(told.filter((turn) => turn === 'a session')).toHaveLength(3);
 });
 
 it('shows nothing of another studio', async () => {

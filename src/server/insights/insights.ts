@@ -44,8 +44,9 @@ export async function insightsOf(db: Db, scope: Scope, asked: InsightsAsked): Pr
       'r.id as run_id',
       'r.started_at',
       'r.finished_at',
-      'r.score',
-      'r.easier',
+      // What was said is long, and nothing is asked of it here.
+      db.raw(`r.score || '{"cues": []}' as score`),
+      db.raw(`r.easier || '{"cues": []}' as easier`),
       db.raw(`(select count(*)::int from attendance a
         where a.session_id = s.id and a.arrived_at is not null)
         + coalesce((select sum(n.people)::int from nameless_marks n
@@ -63,7 +64,7 @@ export async function insightsOf(db: Db, scope: Scope, asked: InsightsAsked): Pr
     const move = moves.find((m) => m.id === id);
     return move ? moveText(move, 'en').name : id;
   };
-  const runs = await runsOf(db, scope, sessions);
+  const runs = await runsOf(db, scope, sessions, moves);
   const dayOf = (s: SessionRow): string => {
     const day = dayLabel(s.starts_at, zone);
     // Of all classes together, the name says more than the year.
@@ -75,7 +76,7 @@ export async function insightsOf(db: Db, scope: Scope, asked: InsightsAsked): Pr
     minutes(runs, dayOf),
     byMove(runs, nameOf),
     await learned(db, scope, { sessions, dayOf }),
-    areas(runs, moves),
+    areas(runs),
     await corrected(db, scope, { from, classId, nameOf }),
     await load(db, scope, { runs, moves, zone, nameOf }),
   ];

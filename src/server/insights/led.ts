@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { z } from 'zod';
 import { workByArea } from '@/core/balance';
 import { mondayOf } from '@/core/calendar';
@@ -11,12 +12,11 @@ import {
   type MoveTime,
   timesByMove,
 } from '@/core/insights';
-import { AREA_NAMES, AREAS, type Area } from '@/core/move';
+import { AREA_NAMES, AREAS, type Area, type Move } from '@/core/move';
 import { minutesOf, newRunEventSchema, spent, totalOf } from '@/core/run';
 import { type Score, scoreSchema } from '@/core/score';
 import type { Db } from '../db';
-import type { allMoves } from '../moves/moves';
-import { bigintMs } from '../rows';
+import { bigintMs, groupedBy } from '../rows';
 import type { Scope } from '../scope';
 import { MOST_ROWS, type SessionRow } from './sessions';
 
@@ -25,7 +25,10 @@ import { MOST_ROWS, type SessionRow } from './sessions';
 /** A session that was led to its end, with where its time went. */
 export interface LedRun {
   session: SessionRow;
-  score: Score;
+  /** Its work by area, in ms. */
+  work: Partial<Record<Area, number>>;
+  /** The moves that were done, but for those in their easier version. */
+  whole: ReadonlySet<string>;
   promisedMs: number;
   tookMs: number;
   moves: MoveTime[];
@@ -33,25 +36,28 @@ export interface LedRun {
 
 const eventRowSchema = z
   .object({
-    run_id: z.uuid(),
     id: z.uuid(),
     at_ms: bigintMs,
     type: z.string(),
     data: z.record(z.string(), z.unknown()),
   })
-  .transform(({ run_id, id, at_ms, type, data }) => ({
-    runId: run_id,
-    event: newRunEventSchema.parse({ id, at: at_ms, type, ...data }),
-  }));
+  .transform(({ id, at_ms, type, data }) =>
+    newRunEventSchema.parse({ id, at: at_ms, type, ...data }),
+  );
 
-/** The sessions that were led to their end, with where their time went. */
+/**
+ * The sessions that were led to their end, with where their time went. Between two of them others have their turn,
+ * since a term of them takes long to read.
+ */
 export async function runsOf(
   db: Db,
   { studioId }: Scope,
   sessions: readonly SessionRow[],
+  moves: readonly Move[],
 ): Promise<LedRun[]> {
   const led = sessions.filter((s) => s.run_id && s.score && s.started_at && s.finished_at);
-  const rows = await db('run_events')
+  const byId = new Map(moves.map((m) => [m.id, m]));
+  const rows: { run_id: string }[] = await db('run_events')
     .where({ studio_id: studioId })
     .whereIn(
       'run_id',
@@ -59,16 +65,22 @@ export async function runsOf(
     )
     .orderBy(['run_id', 'seq'])
     .select('run_id', 'id', 'at_ms', 'type', 'data');
-  const events = z.array(eventRowSchema).parse(rows);
-  return led.map((session): LedRun => {
+  const eventsOf = groupedBy(rows, (row) => row.run_id);
+  const runs: LedRun[] = [];
+  for (const session of led) {
+    await setImmediate();
     const score = scoreSchema.parse(session.score) as Score;
     const easier = session.easier ? (scoreSchema.parse(session.easier) as Score) : null;
-    const own = events.filter((e) => e.runId === session.run_id).map((e) => e.event);
+    const own = z.array(eventRowSchema).parse(eventsOf.get(session.run_id ?? '') ?? []);
     const [start, end] = [session.started_at ?? 0, session.finished_at ?? 0];
     const parts = minutesOf(score, spent(score, own, end, easier));
-    return {
+    const known = score.steps.filter((s) => byId.has(s.moveId));
+    runs.push({
       session,
-      score,
+      work: workByArea({ ...score, steps: known }, byId),
+      whole: new Set(
+        score.steps.flatMap((s) => (s.kind === 'work' && s.variant !== 'easier' ? s.moveId : [])),
+      ),
       promisedMs: score.totalMs,
       tookMs: end - start,
       moves: parts.map((p) => ({
@@ -76,8 +88,9 @@ export async function runsOf(
         plannedMs: totalOf(p.planned),
         actualMs: totalOf(p.actual),
       })),
-    };
-  });
+    });
+  }
+  return runs;
 }
 
 /** Minutes with one decimal. */
@@ -117,15 +130,10 @@ export function byMove(runs: readonly LedRun[], nameOf: (id: string) => string):
   };
 }
 
-export function areas(
-  runs: readonly LedRun[],
-  moves: Awaited<ReturnType<typeof allMoves>>,
-): Insight {
-  const byId = new Map(moves.map((m) => [m.id, m]));
+export function areas(runs: readonly LedRun[]): Insight {
   const sums = new Map<Area, number>();
-  for (const { score } of runs) {
-    const known: Score = { ...score, steps: score.steps.filter((s) => byId.has(s.moveId)) };
-    for (const [area, ms] of Object.entries(workByArea(known, byId)) as [Area, number][]) {
+  for (const { work } of runs) {
+    for (const [area, ms] of Object.entries(work) as [Area, number][]) {
       sums.set(area, (sums.get(area) ?? 0) + ms);
     }
   }
@@ -170,7 +178,7 @@ export async function load(
     nameOf,
   }: {
     runs: readonly LedRun[];
-    moves: Awaited<ReturnType<typeof allMoves>>;
+    moves: readonly Move[];
     zone: string;
     nameOf: (id: string) => string;
   },
@@ -186,15 +194,15 @@ export async function load(
       )
       .select('session_id', 'participant_id'),
   );
-  const done: Done[] = runs.flatMap(({ session, score }) => {
+  const cameTo = groupedBy(came, (c) => c.session_id);
+  const done: Done[] = runs.flatMap(({ session, whole }) => {
     const week = mondayOf(dateOn(session.starts_at, zone));
+    const people = cameTo.get(session.id) ?? [];
     // The easier version of a strong move is not what is capped.
-    const strong = score.steps.filter(
-      (s) => s.kind === 'work' && caps.has(s.moveId) && s.variant !== 'easier',
-    );
-    const people = came.filter((c) => c.session_id === session.id);
-    return [...new Set(strong.map((s) => s.moveId))].flatMap((moveId) =>
-      people.map((p) => ({ week, moveId, participantId: p.participant_id })),
+    return [...whole].flatMap((moveId) =>
+      caps.has(moveId)
+        ? people.map((p) => ({ week, moveId, participantId: p.participant_id }))
+        : [],
     );
   });
   return {
