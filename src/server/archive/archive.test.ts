@@ -29,6 +29,7 @@ import { saveRecording } from '../speech/recordings';
 import { keepSaidWord } from '../speech/said-words';
 import { chooseSpeech } from '../speech/teacher-speech';
 import { changeStudio, deleteStudio } from '../studio/studios';
+import { stretchesOf } from '../testing/stretches';
 import {
   DAY,
   MINUTE,
@@ -299,6 +300,28 @@ describe('an archive', () => {
     ]);
     expect(await db()('recordings').where(here)).toHaveLength(1);
     expect((await db()('sessions').where({ id: c.sessionId }).first()).teacher_id).toBeNull();
+  });
+
+  it('is read file by file, and others have their turn between two of them', async () => {
+    const c = await makeClass(db());
+    const me = await teacherIn(c);
+    const of = { id: me.id, studioId: c.studioId };
+    for (const text of ['Lift.', 'Hold.', 'Let go.']) {
+      await saveRecording(db(), of, { language: 'en', text, wav: hummedWav() }, NOON);
+    }
+    const files = await unzipped(written(c.studioId));
+    await deleteStudio(db(), me);
+    const owner = await elsewhere(c.email);
+    const stretches = await stretchesOf((step) => {
+      class Watched extends Map<string, Uint8Array> {
+        override get(name: string) {
+          if (name.endsWith('.wav')) step();
+          return super.get(name);
+        }
+      }
+      return takeIn(db(), owner, { files: new Watched(files), now: NOON });
+    });
+    expect(stretches).toBe(3);
   });
 
   it('of before there were some tables and columns is taken in, with what stands for them', async () => {

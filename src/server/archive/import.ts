@@ -8,6 +8,7 @@ import { rowsIn } from '../csv';
 import type { Db } from '../db';
 import { changeStudio } from '../studio/studios';
 import { MOST_TEACHERS } from '../studio/teachers';
+import { turns } from '../turns';
 import { jsonOf } from './columns';
 import { formatNumber, STUDIO_FILE, studioFileSchema } from './studio';
 import { TABLES, type Table, TEACHERS } from './tables';
@@ -50,12 +51,13 @@ export async function takeIn(
       await trx('studios').where({ id: owner.studioId }).forUpdate().first('id');
       if (!(await isEmptyStudio(trx, owner.studioId))) throw new Refusal('studio-not-empty');
       const { format, settings } = studioIn(files);
-      const lines = tableIn(files, TEACHERS, format);
+      const turn = turns();
+      const lines = await tableIn(files, TEACHERS, { format, turn });
       const teachers = await bringTeachers(trx, owner, { rows: lines, now });
       const counts = new Map<string, number>();
       for (const table of TABLES) {
-        const from = { files, format, ids: teachers.ids, studioId: owner.studioId };
-        const rows = rowsFor(table, from);
+        const from = { files, format, ids: teachers.ids, studioId: owner.studioId, turn };
+        const rows = await rowsFor(table, from);
         counts.set(table.name, rows.length);
         for (let at = 0; at < rows.length; at += BATCH) {
           await trx(table.name).insert(rows.slice(at, at + BATCH));
@@ -132,25 +134,32 @@ function jsonIn(written: string): unknown {
   }
 }
 
-/** The lines of a table as its columns have them. */
-function tableIn(files: Files, table: Table, format: number): Row[] {
+/** The lines of a table as its columns have them. Between two of them others have their turn. */
+async function tableIn(
+  files: Files,
+  table: Table,
+  { format, turn }: Pick<From, 'format' | 'turn'>,
+): Promise<Row[]> {
   if (format < (table.added ?? 0) && !files.has(table.file)) return [];
   const lines = rowsIn(textIn(files, table.file));
   if (!lines) throw bad(`${table.file} is no table`);
   if (lines.length > MOST_ROWS) throw bad(`${table.file} has more than ${MOST_ROWS} lines`);
-  return lines.map((line, i) =>
-    Object.fromEntries(
-      Object.entries(table.columns).map(([name, column]) => {
-        try {
-          const { added } = column;
-          const given = line[name] ?? (added && format < added.in ? added.before(line) : undefined);
-          return [name, column.read(given ?? '')];
-        } catch (error) {
-          throw wrong(error, `${table.file}, line ${i + 2}, ${name}`);
-        }
-      }),
-    ),
-  );
+  const rows: Row[] = [];
+  for (const [i, line] of lines.entries()) {
+    await turn();
+    const row: Row = {};
+    for (const [name, column] of Object.entries(table.columns)) {
+      try {
+        const { added } = column;
+        const given = line[name] ?? (added && format < added.in ? added.before(line) : undefined);
+        row[name] = column.read(given ?? '');
+      } catch (error) {
+        throw wrong(error, `${table.file}, line ${i + 2}, ${name}`);
+      }
+    }
+    rows.push(row);
+  }
+  return rows;
 }
 
 function wrong(error: unknown, where: string): unknown {
@@ -158,12 +167,22 @@ function wrong(error: unknown, where: string): unknown {
   return bad(`${where}: ${error.issues[0]?.message ?? 'is not as it should be'}`);
 }
 
+/** What rows are made from. */
+interface From {
+  files: Files;
+  format: number;
+  ids: Ids;
+  studioId: string;
+  /** Lets others have their turn. */
+  turn: () => Promise<void>;
+}
+
 /** The rows of a table with their files, as the database takes them. */
-function rowsFor(
-  table: Table,
-  { files, format, ids, studioId }: { files: Files; format: number; ids: Ids; studioId: string },
-): Row[] {
-  const rows = tableIn(files, table, format).map((row): Row => {
+async function rowsFor(table: Table, from: From): Promise<Row[]> {
+  const { files, ids, studioId, turn } = from;
+  const rows: Row[] = [];
+  for (const row of await tableIn(files, table, from)) {
+    await turn();
     const withFiles: Row = { ...row, studio_id: studioId };
     for (const [column, { path, as, check, optional }] of Object.entries(table.files ?? {})) {
       const name = path(row);
@@ -176,9 +195,9 @@ function rowsFor(
       }
       withFiles[column] = as === 'bytes' ? Buffer.from(bytes) : new TextDecoder().decode(bytes);
     }
-    return withFiles;
-  });
-  if (table.name === 'run_events') for (const row of rows) checkEvent(row);
+    if (table.name === 'run_events') checkEvent(row);
+    rows.push(withFiles);
+  }
   if (!('teacher_id' in table.columns)) return rows;
   return rows.flatMap((row) => {
     const teacher_id = row.teacher_id === null ? null : (ids.get(String(row.teacher_id)) ?? null);

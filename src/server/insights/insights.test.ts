@@ -4,6 +4,7 @@ import { INSIGHTS, type InsightKey } from '@/core/insights';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { cancelSession, planSession } from '../sessions/sessions';
+import { stretchesOf } from '../testing/stretches';
 import { DAY, MINUTE, makeClass, NOON, testDatabase } from '../testing/studio';
 import { insightsOf } from './insights';
 import { runsOf } from './led';
@@ -84,42 +85,28 @@ it('tells of a term what its sessions, marks, minutes and notes say', async () =
 
 it('reads session by session, and lets others have their turn between two of them', async () => {
   const c = await makeClass(db());
-  const turns: string[] = [];
   const sessions = await Promise.all(
     [7, 14, 21].map(async (days) => {
       const at = NOON - days * DAY;
-      const sessionId = await planSession(db(), c, { classId: c.classId, startsAt: at, now: NOON });
-      const run = await prepareRun(db(), c, { sessionId, now: at, speaker: null });
-      const row = await db()('runs').where({ id: run.id }).first('score');
-      return {
-        id: sessionId,
-        class_name: 'Evening',
-        starts_at: at,
-        status: 'held' as const,
-        room_for: null,
-        came: 0,
-        expected: 0,
-        started_at: at,
-        finished_at: at + 10 * MINUTE,
-        score: row.score,
-        get easier() {
-          turns.push('a session');
-          return null;
-        },
-        run_id: run.id,
-      };
+      const id = await planSession(db(), c, { classId: c.classId, startsAt: at, now: NOON });
+      const run = await prepareRun(db(), c, { sessionId: id, now: at, speaker: null });
+      const { score } = await db()('runs').where({ id: run.id }).first('score');
+      const led = { started_at: at, finished_at: at + 10 * MINUTE, score, run_id: run.id };
+      const held = { status: 'held' as const, room_for: null, came: 0, expected: 0 };
+      return { id, class_name: 'Evening', starts_at: at, ...held, ...led };
     }),
   );
-  const tick = () => {
-    turns.push('somebody else');
-    next = setImmediate(tick);
-  };
-  let next = setImmediate(tick);
-  const runs = await runsOf(db(), c, sessions, []);
-  clearImmediate(next);
-  expect(runs).toHaveLength(3);
-  const told = turns.filter((turn, i) => turn !== turns[i - 1]);
-  expect(told.filter((turn) => turn === 'a session')).toHaveLength(3);
+  const stretches = await stretchesOf((step) => {
+    const watched = sessions.map((session) => ({
+      ...session,
+      get easier() {
+        step();
+        return null;
+      },
+    }));
+    return runsOf(db(), c, watched, []);
+  });
+  expect(stretches).toBe(3);
 });
 
 it('shows nothing of another studio', async () => {

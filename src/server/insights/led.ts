@@ -1,4 +1,3 @@
-import { setImmediate } from 'node:timers/promises';
 import { z } from 'zod';
 import { workByArea } from '@/core/balance';
 import { mondayOf } from '@/core/calendar';
@@ -18,6 +17,7 @@ import { type Score, scoreSchema } from '@/core/score';
 import type { Db } from '../db';
 import { bigintMs, groupedBy } from '../rows';
 import type { Scope } from '../scope';
+import { turns } from '../turns';
 import { MOST_ROWS, type SessionRow } from './sessions';
 
 /** What sessions that were led say: minutes, areas, and what was done with force. */
@@ -67,8 +67,9 @@ export async function runsOf(
     .select('run_id', 'id', 'at_ms', 'type', 'data');
   const eventsOf = groupedBy(rows, (row) => row.run_id);
   const runs: LedRun[] = [];
+  const turn = turns();
   for (const session of led) {
-    await setImmediate();
+    await turn();
     const score = scoreSchema.parse(session.score) as Score;
     const easier = session.easier ? (scoreSchema.parse(session.easier) as Score) : null;
     const own = z.array(eventRowSchema).parse(eventsOf.get(session.run_id ?? '') ?? []);
