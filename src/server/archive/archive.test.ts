@@ -12,7 +12,7 @@ import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { closeFor } from '../calendar/closures';
 import { planSessions } from '../calendar/plan';
 import { createClass, savePlan } from '../classes/classes';
-import { csvOf, rowsIn } from '../csv';
+import { csvOf, rowsIn, rowsInTurn } from '../csv';
 import { saveOwnMove } from '../moves/moves';
 import { keepCautions } from '../people/carried';
 import { consentToCheckIns, keepCheckIn } from '../people/check-ins';
@@ -434,14 +434,17 @@ describe('an archive', () => {
   });
 });
 
+const NAMES = 'a,b,c\r\n'.length;
+
 describe('a table as CSV', () => {
+  const cell = fc.oneof(
+    fc.string(),
+    fc.string({ unit: 'grapheme' }),
+    fc.constantFrom('=1+1', '+1', '-1', '@a', "'", "'=1", '\t', '"', ',', 'a\r\nb', 'a\nb'),
+  );
+  const rows = fc.array(fc.tuple(fc.constantFrom('x', 'y'), cell, cell), { maxLength: 8 });
+
   it('is read as it was written, whatever stands in it, and no cell is a formula', () => {
-    const cell = fc.oneof(
-      fc.string(),
-      fc.string({ unit: 'grapheme' }),
-      fc.constantFrom('=1+1', '+1', '-1', '@a', "'", "'=1", '\t', '"', ',', 'a\r\nb', 'a\nb'),
-    );
-    const rows = fc.array(fc.tuple(fc.constantFrom('x', 'y'), cell, cell), { maxLength: 8 });
     fc.assert(
       fc.property(rows, (lines) => {
         const csv = csvOf(['a', 'b', 'c'], lines, { named: true });
@@ -449,6 +452,35 @@ describe('a table as CSV', () => {
         const cells = Papa.parse<string[]>(csv, { delimiter: ',' }).data.flat();
         expect(cells.filter((c) => /^[=+\-@\t\r]/.test(c))).toEqual([]);
       }),
+    );
+  });
+
+  it('is read in pieces as it is read whole, also where somebody has changed it by hand', async () => {
+    const change = fc.record({
+      at: fc.integer({ min: NAMES, max: 200 }),
+      less: fc.nat(3),
+      more: fc.constantFrom('', '"', '""', ',', '\r\n', '\r', 'a'),
+    });
+    await fc.assert(
+      fc.asyncProperty(
+        rows,
+        fc.option(change, { nil: undefined }),
+        fc.integer({ min: 0, max: 40 }),
+        async (lines, changed, atATime) => {
+          let csv = csvOf(['a', 'b', 'c'], lines, { named: true });
+          if (changed) {
+            const { at, less, more } = changed;
+            csv = csv.slice(0, at) + more + csv.slice(at + less);
+          }
+          let turns = 0;
+          const turn = async () => {
+            turns++;
+          };
+          expect(await rowsInTurn(csv, { turn, atATime })).toEqual(rowsIn(csv));
+          if (!changed) expect(turns).toBeGreaterThanOrEqual(atATime === 0 ? lines.length : 0);
+        },
+      ),
+      { numRuns: 1000 },
     );
   });
 });

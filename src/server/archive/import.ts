@@ -4,7 +4,7 @@ import { Refusal } from '@/core/calls';
 import { newRunEventSchema } from '@/core/run';
 import { hashPassword } from '../auth/passwords';
 import type { Teacher } from '../auth/sign-ins';
-import { rowsIn } from '../csv';
+import { rowsInTurn } from '../csv';
 import type { Db } from '../db';
 import { changeStudio } from '../studio/studios';
 import { MOST_TEACHERS } from '../studio/teachers';
@@ -141,7 +141,7 @@ async function tableIn(
   { format, turn }: Pick<From, 'format' | 'turn'>,
 ): Promise<Row[]> {
   if (format < (table.added ?? 0) && !files.has(table.file)) return [];
-  const lines = rowsIn(textIn(files, table.file));
+  const lines = await rowsInTurn(textIn(files, table.file), { turn });
   if (!lines) throw bad(`${table.file} is no table`);
   if (lines.length > MOST_ROWS) throw bad(`${table.file} has more than ${MOST_ROWS} lines`);
   const rows: Row[] = [];
