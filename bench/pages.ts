@@ -27,7 +27,8 @@ try {
   await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   const cookies = await page.context().cookies();
   const Cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ');
-  const { id } = await app.db('classes').first('id');
+  // Always the same class.
+  const { id } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
   const pages = {
     'sign in': '/sign-in',
     Today: '/',

@@ -108,7 +108,7 @@ test('the dialogs of Compose come after the page, before anybody asks for one', 
   );
   await page.goto(`/classes/${id}`);
   await brought;
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Draft a class for me' }).click();
   await expect(page.getByRole('button', { name: 'Draft it' })).toBeVisible();
 });
