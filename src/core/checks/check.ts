@@ -70,7 +70,7 @@ export interface Finding {
   fit?: boolean;
 }
 
-/** A finding as it is told: what would repair it is only named. */
+/** A finding as it is told: what its repair does is worked out when somebody asks for it. */
 export interface ToldFinding extends Omit<Finding, 'repair'> {
   repair?: Pick<Repair, 'label'>;
 }

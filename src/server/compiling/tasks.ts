@@ -8,6 +8,8 @@ import {
   doneThisWeek,
   type Finding,
   repaired,
+  type ToldFinding,
+  told,
 } from '@/core/checks';
 import { type Plan, resolve } from '@/core/class';
 import { type FollowDocument, followDocument, type MadeReady } from '@/core/follow';
@@ -52,12 +54,6 @@ export interface JudgedFor {
   sessionsAWeek: number;
   talk: readonly TalkSample[];
 }
-
-/** A finding as it is told: what its repair does is worked out when somebody asks for it. */
-export type Told = Omit<Finding, 'repair'> & { repair?: { label: string } };
-
-const told = ({ repair, ...finding }: Finding): Told =>
-  repair ? { ...finding, repair: { label: repair.label } } : finding;
 
 export type RepairOutcome =
   | { kind: 'done'; plan: Plan; label: string }
@@ -121,9 +117,9 @@ export const TASKS = {
     };
   },
 
-  judge: (of: OfClass & JudgedFor): { score: Score; findings: Told[] } => {
+  judge: (of: OfClass & JudgedFor): { score: Score; findings: ToldFinding[] } => {
     const { checked, findings } = judged(of);
-    return { score: checked.score, findings: findings.map(told) };
+    return { score: checked.score, findings: told(findings) };
   },
 
   /** Carries out the repair of one finding. @param of.others who must not be harmed by it either */

@@ -11,6 +11,7 @@ import type { Score } from '@/core/score';
 import type { Db } from '../db';
 import { studioBook } from '../moves/moves';
 import type { Scope } from '../scope';
+import { turns } from '../turns';
 import { FONT_FILES, type Font, runsOf } from './fonts';
 
 /** Sizes in points, a 72nd of an inch. */
@@ -202,8 +203,8 @@ function lineOf(page: Page, line: SheetLine): void {
   doc.y = end > under ? Math.max(end, under + PICTURE.height) : end;
 }
 
-/** A run sheet as a PDF file of A4 pages, its fonts within it. */
-export function sheetPdf(
+/** A run sheet as a PDF file of A4 pages, its fonts within it. Between two of its lines others have their turn. */
+export async function sheetPdf(
   sheet: RunSheet,
   {
     language,
@@ -240,7 +241,12 @@ export function sheetPdf(
     { x: MARGIN, y: y + 2, width: left, size: 11 },
   );
   doc.y = Math.max(y, MARGIN + DIAL.height - 8);
-  for (const line of sheet.lines) lineOf(page, line);
+  const turn = turns();
+  for (const line of sheet.lines) {
+    await turn();
+    lineOf(page, line);
+  }
+  await turn();
   page.need(70);
   y = page.write([{ text: `${clock(sheet.totalMs)} End`, font: 'strong' }], {
     x: MARGIN,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Refusal, type RollEntry } from '@/core/calls';
-import type { DoneAlready } from '@/core/checks';
+import type { DoneAlready, ToldFinding } from '@/core/checks';
 import { kitOf, placedSegments, type ResolvedClass, resolve } from '@/core/class';
 import { inVariant, moveText, type Prop } from '@/core/move';
 import { factorOf } from '@/core/run';
@@ -10,7 +10,6 @@ import type { Teacher } from '../auth/sign-ins';
 import { getClass, savePlan } from '../classes/classes';
 import { knownLengths } from '../compiling/measured';
 import { compiling } from '../compiling/pool';
-import type { Told } from '../compiling/tasks';
 import { mostInAWeek, roomOf } from '../compose/room';
 import type { Db } from '../db';
 import { studioBook } from '../moves/moves';
@@ -39,7 +38,7 @@ export interface Prepared {
   who: WhoLine[];
   /** How many are in nobody's line: nothing has to be known of them. */
   others: number;
-  findings: Told[];
+  findings: ToldFinding[];
   parked: ParkedQuestion[];
   notes: OpenNote[];
 }
