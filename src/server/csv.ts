@@ -23,15 +23,13 @@ type Line = Record<string, string>;
 
 const FORMAT = { header: true, skipEmptyLines: true, delimiter: ',', newline: '\r\n' } as const;
 
-const linesOf = (data: readonly Line[]): Line[] =>
-  data.map((row) =>
-    Object.fromEntries(Object.entries(row).map(([name, cell]) => [name, asItWas(cell)])),
-  );
-
 /** The lines of a table by the names of its columns; null where it is no CSV. */
 export function rowsIn(csv: string): Line[] | null {
   const { data, errors } = Papa.parse<Line>(csv, FORMAT);
-  return errors.length > 0 ? null : linesOf(data);
+  if (errors.length > 0) return null;
+  return data.map((row) =>
+    Object.fromEntries(Object.entries(row).map(([name, cell]) => [name, asItWas(cell)])),
+  );
 }
 
 /** Characters of a table that are read at a time, or a few more. */

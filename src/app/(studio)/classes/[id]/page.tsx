@@ -29,7 +29,7 @@ export default async function ComposePage({
   const { segment, take } = await searchParams;
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const [stored, library, book, at, talk, speaker] = await Promise.all([
+  const [stored, library, book, booked, talk, speaker] = await Promise.all([
     orNotFound(getClass(db(), teacher, id)),
     allMoves(db(), teacher),
     studioBook(db(), teacher),
@@ -39,7 +39,7 @@ export default async function ComposePage({
   ]);
   const { plan } = stored;
   const { voices } = speaker;
-  const room = { ...at, timeZone: teacher.timeZone };
+  const room = { ...booked, timeZone: teacher.timeZone };
   const lengths = await knownLengths(plan, book, speaker, {
     room: room.people.map((p) => p.met),
     talkingFactor: factorOf(talk, plan.rules.say),
