@@ -18,6 +18,7 @@ import {
   SPOKEN_LUFS,
   truePeakOf,
 } from '.';
+import { filtered } from './loudness';
 
 const sine = (hz: number, seconds: number, { rate = 48_000, level = 1 } = {}): Sound => ({
   samples: Float32Array.from(
@@ -188,6 +189,14 @@ it('what is said begins at once and stays as long as it was, with all that was h
     expect(samples[i]).toBe(late.samples[i + moved]);
   }
   expect(prompt(silence(1)).samples.every((s) => s === 0)).toBe(true);
+});
+
+it('a filter comes to rest in silence, where numbers next to nothing would make it crawl', () => {
+  const rate = 22_050;
+  const { samples } = joined(sine(997, 1, { rate }), silence(60, rate));
+  const smallest = 2.2e-308;
+  const slow = filtered(samples, ...hearing(rate)).filter((s) => s !== 0 && Math.abs(s) < smallest);
+  expect(slow.length).toBe(0);
 });
 
 it('peaks that nobody asks about need not be exact, all others are', () => {

@@ -1,12 +1,20 @@
 import { spawnSync } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { afterEach, expect, it } from 'vitest';
+import { afterEach, expect, it, onTestFinished, vi } from 'vitest';
 import type { Language } from '@/core/language';
 import type { Sound } from '@/core/sound';
 import { asSpoken, soundOf, wavMs } from '@/core/speech';
-import { espeak, Unspeakable } from './engine';
+import { espeak, speaking, Unspeakable } from './engine';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-espeak-'));
 const { PATH } = process.env;
@@ -114,6 +122,38 @@ it('is given up when nobody waits any more', async () => {
   });
   controller.abort();
   await expect(spoken).rejects.toMatchObject({ name: 'AbortError' });
+});
+
+const isThere = (pid: number): boolean => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+it('ends a program that hangs, with all that it has started and whatever has left it', async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+  onTestFinished(() => void vi.useRealTimers());
+  mkdirSync(folder, { recursive: true });
+  const told = path.join(folder, 'numbers');
+  const script = `sleep 900 & echo $$ $! > ${told}.half; setsid sleep 5 & mv ${told}.half ${told}; wait`;
+  const hung = expect(speaking(['sh', '-c', script], '')).rejects.toThrow(/SIGKILL/);
+  while (!existsSync(told)) await new Promise(setImmediate);
+  const numbers = readFileSync(told, 'utf8').trim().split(' ').map(Number);
+  expect(numbers.map(isThere)).toEqual([true, true]);
+  vi.advanceTimersByTime(15_000);
+  await hung;
+  while (numbers.some(isThere)) await new Promise(setImmediate);
+});
+
+it('lets a program know nothing that only the server needs', async () => {
+  const ours = /^(DATABASE_URL|UPBEAT_\w+)$/;
+  expect(Object.keys(process.env).filter((name) => ours.test(name)).length).toBeGreaterThan(1);
+  const names = (await speaking(['env'], '')).toString().replace(/=.*/g, '').split('\n');
+  expect(names).toContain('PATH');
+  expect(names.filter((name) => ours.test(name))).toEqual([]);
 });
 
 /** How the program sounds a text, in its own notation without stress marks. */

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { type ChildProcess, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { LANGUAGE_DATA, LANGUAGES } from '@/core/language';
 import {
@@ -50,6 +50,22 @@ const MOST_OUTPUT_BYTES = 6_000_000;
 /** The program cannot say this text: it ended badly, took too long or gave too much. */
 export class Unspeakable extends Error {}
 
+/** What the server knows and a program need not: where its data is, and how to get there. */
+const isOurs = (name: string) => name === 'DATABASE_URL' || name.startsWith('UPBEAT_');
+
+/** Ends a program with all that it has started itself, and waits for nothing that has left its group. */
+function end({ pid, stdout, stderr }: ChildProcess): void {
+  if (pid === undefined) return;
+  try {
+    process.kill(-pid, 'SIGKILL');
+  } catch (problem) {
+    // It has ended meanwhile.
+    if ((problem as NodeJS.ErrnoException).code !== 'ESRCH') throw problem;
+  }
+  stdout?.destroy();
+  stderr?.destroy();
+}
+
 /**
  * Lets a program speak.
  * @param command the program and what it is given
@@ -63,27 +79,31 @@ export function speaking(
   kilobytes = MEMORY_KILOBYTES,
 ): Promise<Buffer> {
   return new Promise((resolve, reject) => {
+    signal?.throwIfAborted();
     const [program, args] = withLimits(command, { cpuSeconds: CPU_SECONDS, kilobytes, nice });
-    const child = spawn(program, args, {
-      stdio: ['pipe', 'pipe', 'pipe'],
-      timeout: TIME_LIMIT_MS,
-      killSignal: 'SIGKILL',
-      signal,
-    });
+    const env = Object.fromEntries(Object.entries(process.env).filter(([name]) => !isOurs(name)));
+    // A group of its own, so that nothing of it is left to write when it is ended.
+    const child = spawn(program, args, { detached: true, env: env as NodeJS.ProcessEnv });
+    const stop = () => end(child);
+    const patience = setTimeout(stop, TIME_LIMIT_MS);
+    signal?.addEventListener('abort', stop);
     const out: Buffer[] = [];
     let bytes = 0;
     let complaint = '';
     child.stdout.on('data', (chunk: Buffer) => {
       bytes += chunk.length;
-      if (bytes > MOST_OUTPUT_BYTES) child.kill('SIGKILL');
+      if (bytes > MOST_OUTPUT_BYTES) end(child);
       else out.push(chunk);
     });
     child.stderr.on('data', (chunk: Buffer) => {
       complaint = (complaint + chunk.toString()).slice(0, 300);
     });
-    child.on('error', (error) => reject(signal?.aborted ? signal.reason : error));
+    child.on('error', reject);
     child.on('close', (code, killedBy) => {
-      if (code === 0) resolve(Buffer.concat(out));
+      clearTimeout(patience);
+      signal?.removeEventListener('abort', stop);
+      if (signal?.aborted) reject(signal.reason);
+      else if (code === 0) resolve(Buffer.concat(out));
       else if (code === NOT_FOUND) reject(Object.assign(new Error(complaint), { code: 'ENOENT' }));
       else
         reject(
