@@ -73,6 +73,8 @@ await main(async () => {
     'ffmpeg',
     'flite',
   ]);
+  // Not every Debian has it; the browser tests run without it too, more slowly.
+  await ensureDebian(['chromium-headless-shell'], { optional: true });
   const wanted = (name) => ONLY.length === 0 || ONLY.includes(name);
   const tally = new Tally();
   const suite = (name, work) => (wanted(name) ? tally.suite(name, work) : undefined);

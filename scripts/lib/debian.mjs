@@ -25,6 +25,7 @@ const NEEDS = {
   postgresql: () => postgresBin() !== undefined,
   'espeak-ng': () => onPath('espeak-ng'),
   chromium: () => existsSync('/usr/bin/chromium'),
+  'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
   ffmpeg: () => onPath('ffmpeg'),
   flite: () => onPath('flite'),
   openssl: () => onPath('openssl'),
