@@ -1,4 +1,7 @@
 import type { Plan } from '@/core/class';
+import type { Score } from '@/core/score';
+import { keepCautions } from '@/server/people/carried';
+import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
 import { begin, expect, MOVING, NOON, START_IN_MS, stored } from './harness';
 import { projected, shown, test } from './led';
@@ -232,6 +235,34 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await clock.passInStrides(startOf('s3.1.work.both') + 1500);
   await expect(page.getByTestId('watch')).toContainText('Ada');
   await expect(page.getByTestId('watch')).toContainText('tongue on the floor');
+});
+
+test('who books at the last moment, and what is told at the door, is seen where the class is led already', async ({
+  app,
+  studio: page,
+  clock,
+  opened: { sessionId },
+}) => {
+  const { class_id: classId, studio_id } = await app
+    .db('sessions')
+    .where({ id: sessionId })
+    .first();
+  const scope = { studioId: studio_id };
+  const person = { name: 'Wanda', contact: null };
+  const joined = { person, joinedOn: '2026-11-24', now: NOON };
+  const participantId = await addParticipant(app.db, scope, joined);
+  await book(app.db, scope, { participantId, classId, now: NOON - 1000 });
+  await expect(page.getByRole('button', { name: 'Wanda: here' })).toBeHidden();
+  await clock.pass(20_000);
+  await stored(page, () => page.getByRole('button', { name: 'Wanda: here' }).click());
+  await begin(page, clock);
+  const { score } = await app.db('runs').where({ session_id: sessionId }).first('score');
+  const lift = (score as Score).steps.find((step) => step.id === 's2.1.work.both');
+  const told = { cautions: [{ caution: 'jaw' as const }], consentOn: '2026-11-24' };
+  await keepCautions(app.db, scope, { participantId, ...told });
+  await clock.passInStrides((lift?.startMs ?? 0) + 1500);
+  await clock.pass(20_000);
+  await expect(page.getByTestId('watch')).toContainText('Wanda');
 });
 
 test('what was led is reviewed, and its lengths are used next time', async ({

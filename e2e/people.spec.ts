@@ -118,6 +118,7 @@ test('a person logs practice on their own page, until its address is revoked', a
   const path = new URL(told?.match(/http\S+/)?.[0] ?? '').pathname;
   const theirs = await (await browser.newContext()).newPage();
   await theirs.setViewportSize({ width: 360, height: 740 });
+  await theirs.clock.install({ time: NOON });
   await theirs.goto(`${app.url}${path}`);
   await expect(theirs.getByRole('heading', { name: 'Practice at home, Aino' })).toBeVisible();
   expect(await theirs.content()).not.toContain('Brannoc');
@@ -130,6 +131,21 @@ test('a person logs practice on their own page, until its address is revoked', a
   await theirs.getByRole('button', { name: 'Log it' }).click();
   await expect(theirs.getByText('Mon 23 Nov 2026, 5 min')).toBeVisible();
   expect(await theirs.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
+  // It stands open: what was typed stays while it is looked up again, and the next day it knows the day.
+  const passes = async (ms: number) => {
+    app.runClock(NOON + ms);
+    await theirs.clock.fastForward(ms);
+  };
+  const minutes = theirs.getByLabel('Minutes, if you know');
+  await minutes.fill('7');
+  await app.db('participants').where({ id: ids[0] }).update({ name: 'Aino P' });
+  await passes(5 * 60_000);
+  await expect(theirs.getByRole('heading', { name: 'Practice at home, Aino P' })).toBeVisible();
+  await expect(minutes).toHaveValue('7');
+  await passes(86_400_000);
+  await expect(theirs.getByLabel('Day')).toHaveValue('2026-11-25');
+  await expect(minutes).toHaveValue('7');
+  app.runClock(NOON);
   await page.reload();
   await expect(page.getByText('Mon 23 Nov 2026, 5 min, from their own page')).toBeVisible();
   await page.getByText('Their own page', { exact: true }).click();

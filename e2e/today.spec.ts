@@ -101,6 +101,57 @@ test('what has to be settled before a class is settled from Today, each with one
   expect(wide).toBeLessThanOrEqual(360);
 });
 
+test('a page that stood open, or is gone back to, says what is true now, and tells where it cannot', async ({
+  app,
+  page,
+}) => {
+  const MINUTE = 60_000;
+  const { scope, signIn } = await ownStudio(app, 'Ottilie');
+  await signIn(page);
+  const classId = await oneMove(app, scope, 'Quay watch');
+  await planSession(app.db, scope, { classId, startsAt: NOON + 60 * MINUTE, now: NOON });
+  let at = NOON;
+  const pass = async (ms: number) => {
+    at += ms;
+    app.setClock(at);
+    await page.clock.fastForward(ms);
+  };
+  app.setClock(at);
+  await page.clock.install({ time: at });
+  await page.goto('/');
+  const next = page.getByRole('article', { name: 'Quay watch' });
+  await expect(next.getByText(/^in 1 h/)).toBeVisible();
+  const joined = { person: { name: 'Wanda', contact: null }, joinedOn: '2026-11-01', now: NOON };
+  const participantId = await addParticipant(app.db, scope, joined);
+  await book(app.db, scope, { participantId, classId, now: NOON });
+  const jaw = { participantId, cautions: [{ caution: 'jaw' as const }], consentOn: '2026-11-01' };
+  await keepCautions(app.db, scope, jaw);
+
+  await pass(20 * MINUTE);
+  const harm = next.getByText(/1 person should do the easier version/);
+  await expect(harm).toBeVisible();
+  await expect(next.getByText(/^in 40 min/)).toBeVisible();
+  await pass(MINUTE);
+  await expect(next.getByText(/^in 39 min/)).toBeVisible();
+
+  await next.getByRole('link', { name: 'Quay watch' }).click();
+  await page.waitForURL(`/classes/${classId}`);
+  await keepCautions(app.db, scope, { ...jaw, cautions: [] });
+  await pass(MINUTE);
+  await page.goBack();
+  await expect(next.getByText(/^in 38 min/)).toBeVisible();
+  await expect(harm).toBeHidden();
+
+  await page.route('**/ready', (route) => route.abort());
+  await pass(5 * MINUTE);
+  const told = page.getByText('This is how it was at 12:22: the server does not answer.');
+  await expect(told).toBeVisible();
+  await expect(next.getByText(/^in 33 min/)).toBeVisible();
+  await page.unroute('**/ready');
+  await pass(MINUTE / 6);
+  await expect(told).toBeHidden();
+});
+
 test('what was left from the last meeting is shown until it is looked at', async ({
   app,
   page,

@@ -64,6 +64,7 @@ export default async function TodayPage() {
   return (
     <TodayScreen
       now={at}
+      time={timeOfDay(at, zone)}
       closed={closureOn(closures, date)?.name ?? null}
       next={next && (await nextShown(teacher, next, { now: at, today: next.startsAt < end }))}
       settle={settleAction.bind(null, next?.id ?? '')}

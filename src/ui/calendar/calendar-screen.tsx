@@ -2,6 +2,7 @@ import { ChevronLeft, ChevronRight, Plus } from 'lucide-react';
 import { addDays } from '@/core/calendar';
 import { dateLabel } from '@/core/formats';
 import { Empty } from '../kit/empty';
+import { KeptFresh } from '../kit/kept-fresh';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { Agenda } from './agenda';
@@ -24,6 +25,8 @@ export interface CalendarScreenProps {
   today: string;
   zone: string;
   now: number;
+  /** The same as a time of day. */
+  time: string;
   sessions: Shown[];
   closures: ClosedDays[];
   drop: Drop;
@@ -58,6 +61,7 @@ export function CalendarScreen(props: CalendarScreenProps) {
         </div>
       }
     >
+      <KeptFresh at={now} time={props.time} />
       <ZoneNote zone={zone} now={now} />
       <div className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <nav aria-label="Weeks" className="flex gap-1">

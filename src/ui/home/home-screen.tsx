@@ -8,6 +8,7 @@ import { BYTES_A_MS } from '@/core/take-away';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
+import { KeptFresh } from '../kit/kept-fresh';
 import { Logo } from '../kit/logo';
 import { TakeButton } from '../kit/take-button';
 import { TakeOut } from '../kit/take-out';
@@ -18,6 +19,9 @@ export interface HomeScreenProps {
   token: string;
   name: string;
   studioName: string;
+  /** When the server made the page, epoch ms, and as a time of day. */
+  now: number;
+  time: string;
   /** ISO 8601 date. */
   today: string;
   streaks: StreakTold[];
@@ -85,6 +89,7 @@ export function HomeScreen(props: HomeScreenProps) {
         </p>
         <h1 className="mt-2 text-3xl font-bold">Practice at home, {name}</h1>
       </div>
+      <KeptFresh at={props.now} time={props.time} />
       {props.open && (
         <section aria-labelledby="open" className="bg-base-200 rounded-box p-4">
           <h2 id="open" className="text-xl font-semibold">

@@ -153,12 +153,20 @@ export interface FieldProps {
   inputMode?: 'numeric';
 }
 
+/** What was sent of a field, until the page has something else to begin with: another day, where it stood open. */
+function useSent(name: string, initial: string): string {
+  const { values } = useContext(Sent);
+  const [at, setAt] = useState({ values, initial });
+  if (at.values !== values) setAt({ values, initial });
+  return at.values === values && at.initial !== initial ? initial : (values[name] ?? initial);
+}
+
 /** A line to be typed in an `ActionForm`. */
 export function Field({ name, label, type = 'text', initial = '', help, ...rest }: FieldProps) {
-  const { values, errors, times } = useContext(Sent);
+  const { errors, times } = useContext(Sent);
   const id = useId();
   const wrong = errors[name];
-  const value = values[name] ?? initial;
+  const value = useSent(name, initial);
   const described = [help && `${id}-help`, wrong && `${id}-wrong`].filter(Boolean).join(' ');
   return (
     <div>

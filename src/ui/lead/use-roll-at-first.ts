@@ -1,11 +1,17 @@
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { ask, isExpected } from '@/browser/api';
 import { CALLS, type RollEntry } from '@/core/calls';
 import type { LeadLog } from './types';
 import type { Log } from './use-log';
 import type { RollAtFirst } from './use-roll';
 
-/** What the register held when the page came, and a way to ask it again once somebody was taken in. */
+/** How often the register is asked who comes and what they carry: others write in it too. In ms. */
+const EVERY_MS = 20_000;
+
+/**
+ * What the register holds, and a way to ask it again once somebody was taken in. It is asked again and again while the
+ * page is to be seen: somebody books at the last moment, or tells at the door what they carry.
+ */
 export function useRollAtFirst(
   { session, roll, log: initial }: { session: { id: string }; roll: RollEntry[]; log: LeadLog },
   log: Log,
@@ -29,5 +35,24 @@ export function useRollAtFirst(
       if (!isExpected(problem)) throw problem;
     }
   }, [session.id]);
+  useEffect(() => {
+    let asking = false;
+    const look = async () => {
+      if (document.hidden || asking) return;
+      asking = true;
+      try {
+        await refresh();
+      } finally {
+        asking = false;
+      }
+    };
+    const turn = () => void look();
+    const timer = setInterval(turn, EVERY_MS);
+    document.addEventListener('visibilitychange', turn);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', turn);
+    };
+  }, [refresh]);
   return { atFirst, refresh };
 }

@@ -2,6 +2,7 @@ import { dateLabel } from '@/core/formats';
 import { SessionChip } from '../calendar/session-chip';
 import type { Shown } from '../calendar/types';
 import { Empty } from '../kit/empty';
+import { KeptFresh } from '../kit/kept-fresh';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { type Left, type LeftActions, LeftStanding } from '../sessions/left-standing';
@@ -31,6 +32,8 @@ export interface ComingDay {
 
 export interface TodayScreenProps {
   now: number;
+  /** The same as a time of day. */
+  time: string;
   /** Why nothing meets today, where the studio is closed. */
   closed: string | null;
   next: NextSession | null;
@@ -48,11 +51,12 @@ export interface TodayScreenProps {
 }
 
 export function TodayScreen(props: TodayScreenProps) {
-  const { now, closed, next, settle, rest, days, before, unled, left, leftActions } = props;
+  const { now, time, closed, next, settle, rest, days, before, unled, left, leftActions } = props;
   return (
     <Page title="Today" titleShown={false}>
       <div className="grid gap-x-8 gap-y-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
         <div>
+          <KeptFresh at={now} time={time} />
           {closed && (
             <p className="closed-days mb-5 rounded-lg px-4 py-3 font-medium">
               Closed today: {closed}

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { z } from 'zod';
 import { addDays, dateSchema, localOf, mondayOf } from '@/core/calendar';
+import { timeOfDay } from '@/core/formats';
 import { now } from '@/server/clock';
 import { closuresOf } from '@/server/closed/closed';
 import { db } from '@/server/db';
@@ -29,7 +30,8 @@ export default async function CalendarPage({
   const teacher = await requireTeacher();
   const zone = teacher.timeZone;
   const { view, from: asked } = askedSchema.parse(await searchParams);
-  const today = localOf(now(), zone).slice(0, 10);
+  const at = now();
+  const today = localOf(at, zone).slice(0, 10);
   const from = mondayOf(asked ?? addDays(today, -7 * WEEKS_BACK[view]));
   const to = addDays(from, 7 * WEEKS[view]);
   // A day more on both sides, since days begin at other instants in other zones.
@@ -44,7 +46,8 @@ export default async function CalendarPage({
       from={from}
       today={today}
       zone={zone}
-      now={now()}
+      now={at}
+      time={timeOfDay(at, zone)}
       sessions={sessions}
       drop={dropSessionAction}
       closures={closures.map(({ from: first, to: last, name }) => ({

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { clock, dateOn, dayLabel } from '@/core/formats';
+import { clock, dateOn, dayLabel, timeOfDay } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { openTo } from '@/server/follow/doors';
@@ -40,6 +40,8 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
       token={token}
       name={owner.name}
       studioName={owner.studioName}
+      now={at}
+      time={timeOfDay(at, zone)}
       today={today}
       streaks={[
         ...programmes.map((p) => programmeTold(p, of)),
