@@ -1,5 +1,6 @@
 import type { Plan } from '@/core/class';
 import type { Score } from '@/core/score';
+import { getClass, savePlan } from '@/server/classes/classes';
 import { keepCautions } from '@/server/people/carried';
 import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
@@ -263,6 +264,28 @@ test('who books at the last moment, and what is told at the door, is seen where 
   await clock.passInStrides((lift?.startMs ?? 0) + 1500);
   await clock.pass(20_000);
   await expect(page.getByTestId('watch')).toContainText('Wanda');
+});
+
+test('a class that is changed after its stage was opened is led as it is now', async ({
+  app,
+  studio: page,
+  clock,
+  opened: { sessionId },
+}) => {
+  const { class_id: id, studio_id: studioId } = await app
+    .db('sessions')
+    .where({ id: sessionId })
+    .first();
+  const { plan } = await getClass(app.db, { studioId }, id);
+  const phases = { ...plan.phases, massage: plan.phases.work.slice(1), work: [] };
+  const changed = { id, plan: { ...plan, phases }, basedOn: 1, now: NOON };
+  await savePlan(app.db, { studioId, name: 'Ines' }, changed);
+  const again = page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
+  await clock.pass(20_000);
+  await (await again).finished();
+  await begin(page, clock);
+  await expect(page.getByRole('button', { name: /^Soft jaw drop, / })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Long O cheek lift, / })).toHaveCount(0);
 });
 
 test('what was led is reviewed, and its lengths are used next time', async ({

@@ -24,6 +24,7 @@ import { correct } from './register/correct';
 import { registerOf } from './register/grid';
 import {
   appendEvents,
+  basisOf,
   closeSession,
   getLog,
   getRun,
@@ -129,6 +130,7 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
     getLog: () => getLog(db(), us, run.id),
     takeLead: () => takeLead(db(), us, run.id, randomUUID()),
     prepareRun: () => prepareRun(db(), us, { sessionId, now: NOON }),
+    basisOf: () => basisOf(db(), us, { sessionId, expected: [] }),
     getRun: () => getRun(db(), us, run.id),
     appendEvents: () => appendEvents(db(), us, { runId: run.id, drafts: [started], now: NOON }),
     closeSession: () => closeSession(db(), us, { sessionId, draft: started, now: NOON }),

@@ -113,6 +113,8 @@ export const CALLS = {
     }),
     answers: z.object({
       scores: scoresSchema,
+      /** What it was made ready from, as `readRoll` tells it; null where it has begun, and stays as it is. */
+      basis: z.string().nullable(),
       /** What the device's voice never said yet, so that its length is only estimated. */
       unmeasured: z.array(utteranceSchema),
       /** Whether the server can speak. */
@@ -289,7 +291,11 @@ export const CALLS = {
     path: '/api/sessions/[id]/roll',
     id,
     asks: nothing,
-    answers: z.object({ roll: z.array(rollEntrySchema) }),
+    answers: z.object({
+      roll: z.array(rollEntrySchema),
+      /** What the session would be made ready from now; another word when the class or the room is another one. */
+      basis: z.string(),
+    }),
   }),
   /** Who of the studio may be meant by a name, besides those on the roll of a session. */
   whoIsIt: call({

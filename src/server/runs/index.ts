@@ -1,4 +1,4 @@
 export { answerQuestion, closeSession, type ParkedQuestion, parkedLastTime } from './close';
 export { appendEvents, eventsOf, getLog, openLog, type RunLog, type Sender, takeLead } from './log';
-export { allSaid, getRun, prepareRun, type Run, runOfSession } from './prepare';
+export { allSaid, basisOf, getRun, prepareRun, type Run, runOfSession } from './prepare';
 export { freeLead, type LeftSession, sessionsLeft, sessionToLead } from './standing';

@@ -1,16 +1,16 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { came } from '@/core/attendance';
-import { Refusal } from '@/core/calls';
-import { changeRules, resolve, withEasier } from '@/core/class';
+import { Refusal, type RollEntry } from '@/core/calls';
+import { blocksOf, changeRules, resolve, withEasier } from '@/core/class';
 import { shownIn, withoutShown } from '@/core/follow';
 import { factorOf, type Talk } from '@/core/run';
-import type { Score } from '@/core/score';
+import type { MovesMet, Score } from '@/core/score';
 import { type Utterance, utteranceKey, wordsKey } from '@/core/speech';
-import { getClass } from '../classes/classes';
+import { getClass, type StoredClass } from '../classes/classes';
 import { compileMeasured, followable } from '../compiling/measured';
 import type { Db } from '../db';
 import { announce } from '../live/hub';
-import { movesMet, studioBook } from '../moves/moves';
+import { movesMet, ownMovesStamp, studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
 import { roll } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
@@ -92,9 +92,45 @@ function saidOn(
   };
 }
 
+/** The moves that each person has met who is here, or is still expected. */
+const metInRoom = (db: Db, scope: Scope, expected: readonly RollEntry[]): Promise<MovesMet> =>
+  movesMet(
+    db,
+    scope,
+    expected
+      .filter((e) => (e.attendance ? came(e.attendance.mark) : !e.away))
+      .map((e) => e.participantId),
+  );
+
+async function basis(db: Db, scope: Scope, { id, version, plan }: StoredClass, room: MovesMet) {
+  const moves = new Set(blocksOf(plan).flatMap((b) => b.segments.map((s) => s.move)));
+  const byRoom = plan.rules.explain === 'new-in-room' && room.length > 0;
+  // What everybody has met is not explained there, and so a single newcomer makes it another class.
+  const known = byRoom ? [...moves].filter((move) => room.every((met) => met.has(move))) : [];
+  const of = [id, version, await ownMovesStamp(db, scope), ...known.sort()];
+  return createHash('sha256').update(of.join()).digest('hex').slice(0, 16);
+}
+
+/**
+ * What a session would be made ready from now: its class, the studio's moves and who is in the room, in a word that is
+ * another one when any of it changes what is led.
+ * @param expected everybody on the roll of the session
+ * @throws Refusal `not-found`
+ */
+export async function basisOf(
+  db: Db,
+  scope: Scope,
+  { sessionId, expected }: { sessionId: string; expected: readonly RollEntry[] },
+): Promise<string> {
+  const { classId } = await getSession(db, scope, sessionId);
+  const stored = await getClass(db, scope, classId);
+  return basis(db, scope, stored, await metInRoom(db, scope, expected));
+}
+
 /**
  * Makes the run of a session ready: the class as it is now, compiled with measured speech. Once the
  * run has begun its score stands, whatever is edited after.
+ * @returns it, and what it was made ready from (`basisOf`); null where it has begun
  * @throws Refusal `not-found`, `cancelled`, `empty-class`
  */
 export async function prepareRun(
@@ -108,21 +144,15 @@ export async function prepareRun(
     teacherId,
     wordsPerMinute,
   }: SaidBy & { sessionId: string; now: number },
-): Promise<Run> {
+): Promise<Run & { basis: string | null }> {
   const session = await getSession(db, scope, sessionId);
   if (session.status === 'cancelled') throw new Refusal('cancelled');
   const existing = await runOfSession(db, scope, sessionId);
-  if (existing && hasStarted(existing)) return existing;
-  const stored = (await getClass(db, scope, session.classId)).plan;
-  const plan = wordsPerMinute ? changeRules(stored, { wordsPerMinute }) : stored;
-  const expected = await roll(db, scope, sessionId);
-  const room = await movesMet(
-    db,
-    scope,
-    expected
-      .filter((e) => (e.attendance ? came(e.attendance.mark) : !e.away))
-      .map((e) => e.participantId),
-  );
+  if (existing && hasStarted(existing)) return { ...existing, basis: null };
+  const stored = await getClass(db, scope, session.classId);
+  const plan = wordsPerMinute ? changeRules(stored.plan, { wordsPerMinute }) : stored.plan;
+  const room = await metInRoom(db, scope, await roll(db, scope, sessionId));
+  const from = await basis(db, scope, stored, room);
   const book = await studioBook(db, scope);
   const speaking = speaker === undefined ? await voice() : speaker;
   const { say } = plan.rules;
@@ -169,5 +199,5 @@ export async function prepareRun(
     .whereNull('runs.started_at');
   const run = found(await runOfSession(db, scope, sessionId), 'run');
   await announce(db, run.id);
-  return run;
+  return { ...run, basis: from };
 }

@@ -12,9 +12,11 @@ import {
 } from '@/core/run';
 import { getClass, savePlan } from '../classes/classes';
 import { Hub } from '../live/hub';
-import { roll } from '../sessions/register';
-import { cancelSession, getSession } from '../sessions/sessions';
+import { addParticipant, book } from '../people/people';
+import { mark, roll } from '../sessions/register';
+import { cancelSession, getSession, planSession } from '../sessions/sessions';
 import {
+  DAY,
   MINUTE,
   makeClass,
   NOON,
@@ -22,7 +24,16 @@ import {
   testDatabase,
   testDatabaseUrl,
 } from '../testing/studio';
-import { appendEvents, closeSession, getLog, getRun, openLog, prepareRun, takeLead } from '.';
+import {
+  appendEvents,
+  basisOf,
+  closeSession,
+  getLog,
+  getRun,
+  openLog,
+  prepareRun,
+  takeLead,
+} from '.';
 import { MOST_LOGGED } from './log';
 
 const db = testDatabase();
@@ -64,6 +75,46 @@ describe('preparing a run', () => {
     });
     const again = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON });
     expect([again.id, again.score.name]).toEqual([run.id, 'Renamed']);
+  });
+
+  it('tells from what, in another word when the class changes, and where newcomers are told more, when one comes', async () => {
+    const { c, run, append } = await prepared();
+    const { sessionId, classId } = c;
+    const basis = async () =>
+      basisOf(db(), c, { sessionId, expected: await roll(db(), c, sessionId) });
+    const prepare = () => prepareRun(db(), c, { sessionId, now: NOON, speaker: null });
+    const newcomer = async (name: string, since: number) => {
+      const person = { name, contact: null };
+      const joined = { person, joinedOn: '2026-11-24', now: NOON };
+      const participantId = await addParticipant(db(), c, joined);
+      await book(db(), c, { participantId, classId, now: since });
+    };
+    expect(run.basis).toBe(await basis());
+    await newcomer('Cleo', NOON - 2 * DAY);
+    expect(await basis()).toBe(run.basis);
+
+    const { plan } = await getClass(db(), c, classId);
+    const rules = { ...plan.rules, explain: 'new-in-room' as const };
+    await savePlan(db(), c, { id: classId, plan: { ...plan, rules }, basedOn: 1, now: NOON });
+    expect(await basis()).not.toBe(run.basis);
+    const before = await planSession(db(), c, { classId, startsAt: NOON - DAY, now: NOON - DAY });
+    const day = NOON - DAY;
+    const held = await prepareRun(db(), c, { sessionId: before, now: day, speaker: null });
+    for (const { participantId } of await roll(db(), c, before))
+      await mark(db(), c, { sessionId: before, participantId, value: 'here', now: day });
+    const drafts = [event('started', day)];
+    await appendEvents(db(), c, { runId: held.id, drafts, now: day });
+    const draft = { id: randomUUID(), type: 'finished', at: day + HOUR } as const;
+    await closeSession(db(), c, { sessionId: before, draft, now: day + HOUR });
+    const known = await prepare();
+    expect(known.basis).toBe(await basis());
+    await newcomer('Dorrit', NOON - MINUTE);
+    expect(await basis()).not.toBe(known.basis);
+    const explained = await prepare();
+    expect(explained.basis).toBe(await basis());
+    expect(explained.score.totalMs).toBeGreaterThan(known.score.totalMs);
+    await append([event('started', NOON)]);
+    expect((await prepare()).basis).toBeNull();
   });
 
   it('is refused for a cancelled session and for an empty class', async () => {

@@ -57,7 +57,13 @@ export function LeadScreen(props: LeadScreenProps) {
     return made;
   }, [initialLog.now]);
   const log = useLog(initialLog, clock);
-  const { atFirst, refresh } = useRollAtFirst(props, log);
+  /** From what the class was made ready, and whether it would be another one by now. */
+  const madeFrom = useRef<string | null>(null);
+  const [outdated, setOutdated] = useState(false);
+  const onBasis = useCallback((basis: string) => {
+    if (madeFrom.current !== null) setOutdated(basis !== madeFrom.current);
+  }, []);
+  const { atFirst, refresh } = useRollAtFirst(props, log, onBasis);
   const whole = useRoll(atFirst, log, { session, refresh });
   const [scores, setScores] = useState<Scores | null>(null);
   const [unmeasured, setUnmeasured] = useState<readonly Utterance[]>([]);
@@ -85,6 +91,7 @@ export function LeadScreen(props: LeadScreenProps) {
         const answer = await ask(CALLS.prepareSession, { id: session.id, body });
         clock.measure(answer.now, sentAt);
         answered();
+        madeFrom.current = answer.basis;
         setHasVoice(answer.voice);
         setUnmeasured(answer.unmeasured);
         setScores(answer.scores);
@@ -105,6 +112,7 @@ export function LeadScreen(props: LeadScreenProps) {
     (wordsPerMinute?: number, choice?: SpeechChoice) => {
       if (choice) wanted.current = choice.deviceVoices;
       setMeasuring(true);
+      setOutdated(false);
       const turn = line.current.then(() => measureClass(wordsPerMinute));
       line.current = turn;
       void turn.finally(() => line.current === turn && setMeasuring(false));
@@ -155,6 +163,7 @@ export function LeadScreen(props: LeadScreenProps) {
         hasVoice={hasVoice}
         parkedBefore={parkedBefore}
         measuring={measuring}
+        outdated={outdated}
         error={error}
         speech={{ initialChoice: speech, words: props.words, prepare }}
         unmeasured={unmeasured}
@@ -185,6 +194,8 @@ interface LedRunProps {
   parkedBefore: readonly string[];
   /** The class is being measured again. */
   measuring: boolean;
+  /** The class was changed, or is another one for who is here, since it was made ready. */
+  outdated: boolean;
   /** Why it could not be measured again. */
   error: string | null;
   speech: SpeechSettings;
@@ -219,6 +230,12 @@ function LedRun(props: LedRunProps) {
   useEffect(() => {
     if (!measuring) void measureTime();
   }, [measuring, measureTime]);
+
+  const isOutdated = props.outdated && state.status === 'ready' && !measuring;
+  const { takeUp } = desk;
+  useEffect(() => {
+    if (isOutdated) takeUp();
+  }, [isOutdated, takeUp]);
 
   const running = state.status === 'running';
   const end = useCallback(() => {

@@ -47,6 +47,8 @@ export interface SoundDesk {
   device: MeasuredVoice | null;
   /** Measures the class again, as it is. */
   measureAgain: () => void;
+  /** Makes the class ready again that was changed since: at its own rate, unless another one was asked for. */
+  takeUp: () => void;
   check: () => Promise<CheckedSound>;
 }
 
@@ -55,7 +57,7 @@ export interface SpeechSettings {
   /** How the studio's words are said by a voice of this device. */
   words: readonly SaidWord[];
   /** Measures the class again in the voice as it is now; nothing once the class has begun. */
-  prepare: (wordsPerMinute: number, choice?: SpeechChoice) => void;
+  prepare: (wordsPerMinute?: number, choice?: SpeechChoice) => void;
 }
 
 export interface CuesToHear {
@@ -176,6 +178,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     [begun, prepare],
   );
   const measureAgain = useCallback(() => prepare(rate), [prepare, rate]);
+  const takeUp = useCallback(() => prepare(chosenRate ?? undefined), [prepare, chosenRate]);
   const unlock = useCallback(async () => {
     player.current?.device?.unlock();
     await player.current?.mixer.unlock();
@@ -199,6 +202,7 @@ export function useCues(of: CuesToHear): SoundDesk {
     unlock,
     device,
     measureAgain,
+    takeUp,
     check,
   });
 }

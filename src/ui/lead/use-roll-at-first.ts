@@ -11,10 +11,12 @@ const EVERY_MS = 20_000;
 /**
  * What the register holds, and a way to ask it again once somebody was taken in. It is asked again and again while the
  * page is to be seen: somebody books at the last moment, or tells at the door what they carry.
+ * @param onBasis is told from what the session would be made ready now
  */
 export function useRollAtFirst(
   { session, roll, log: initial }: { session: { id: string }; roll: RollEntry[]; log: LeadLog },
   log: Log,
+  onBasis: (basis: string) => void,
 ): { atFirst: RollAtFirst; refresh: () => Promise<void> } {
   const [atFirst, setAtFirst] = useState<RollAtFirst>(() => ({
     entries: roll,
@@ -30,11 +32,12 @@ export function useRollAtFirst(
       await latest.current.flush();
       const answer = await ask(CALLS.readRoll, { id: session.id });
       setAtFirst({ entries: answer.roll, seen });
+      onBasis(answer.basis);
     } catch (problem) {
       // While the server is away the name stands there alone; the page says that it is away.
       if (!isExpected(problem)) throw problem;
     }
-  }, [session.id]);
+  }, [session.id, onBasis]);
   useEffect(() => {
     let asking = false;
     const look = async () => {

@@ -71,7 +71,11 @@ export function useRoll(
       startsAt,
       mark: (participantId, mark) => add({ type: 'marked', participantId, mark }),
       left: (participantId, gone) => add({ type: 'left', participantId, gone }),
-      walkIn: (name) => add({ type: 'walkedIn', participantId: newId(), name }),
+      walkIn: (name) => {
+        add({ type: 'walkedIn', participantId: newId(), name });
+        // To whom all is new: the class may explain more.
+        void refresh();
+      },
       takeIn: ({ id, name }) => {
         add({ type: 'walkedIn', participantId: id, name });
         // What they carry, and what was noted of them, is known to the register alone.

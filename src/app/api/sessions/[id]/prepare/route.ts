@@ -12,8 +12,8 @@ export const POST = answering(CALLS.prepareSession, async ({ teacher, id, body, 
   const speaker = await speakerOf(db(), teacher, machine, asking);
   const talk = await talkOfTeacher(db(), teacher);
   const saying = { speaker, talk, teacherId: teacher.id, wordsPerMinute };
-  const scores = await prepareRun(db(), teacher, { sessionId: id, now, ...saying });
+  const { basis, ...scores } = await prepareRun(db(), teacher, { sessionId: id, now, ...saying });
   const said = allSaid([scores.score, scores.easier]);
   const unmeasured = said.filter((utterance) => !speaker.isMeasured(utterance));
-  return { scores, unmeasured, voice: machine !== null, now };
+  return { scores, basis, unmeasured, voice: machine !== null, now };
 });
