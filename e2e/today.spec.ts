@@ -277,6 +277,32 @@ test('what somebody carries is kept only with their consent, and what was ticked
   await keep.click();
   await expect(page.getByText(/, since Tue 24 Nov 2026/)).toBeVisible();
   expect((await carried()).cautions).toHaveLength(1);
+
+  // At the door somebody else keeps what they were told; neither of the two is lost, nor what is about a place.
+  const neck = page.getByRole('checkbox', { name: /^neck pain/ });
+  const skin = page.getByRole('checkbox', { name: /^broken, infected/ });
+  await expect(neck).toBeChecked();
+  const theirs = [{ caution: 'skin', areas: ['lowerCheeks'] }, { caution: 'jaw' }];
+  await app
+    .db('participants')
+    .where({ id })
+    .update({ cautions: JSON.stringify(theirs) });
+  await skin.check();
+  await page
+    .getByRole('group', { name: /^Where/ })
+    .getByLabel('forehead')
+    .check();
+  await keep.click();
+  await expect(page.getByText(/^Somebody changed these meanwhile/)).toBeVisible();
+  expect((await carried()).cautions).toEqual(theirs);
+  await expect(page.getByRole('checkbox', { name: /^jaw joint/ })).toBeChecked();
+  await keep.click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  expect((await carried()).cautions).toEqual([
+    { caution: 'neck' },
+    { caution: 'jaw' },
+    { caution: 'skin', areas: ['forehead', 'lowerCheeks'] },
+  ]);
 });
 
 test('somebody without a name is not taken in, and what was typed stays', async ({

@@ -82,6 +82,10 @@ export const REFUSALS = {
   'too-many-rules': [409, 'A studio keeps {} rules at most.'],
   'not-yet-met': [409, 'This session has not begun. Until then somebody can only be excused.'],
   'too-many-changes': [409, 'The register of a session keeps {} corrections at most.'],
+  'cautions-changed': [
+    409,
+    'Somebody changed these meanwhile. What they kept is ticked below as well: look at it, then keep it again.',
+  ],
   'changed-since': [409, 'This was changed again since. Look at what the register says now.'],
   'too-many-letters': [409, 'Write to {} people at once at most. Choose fewer of them.'],
   'too-many-days-off': [409, 'One person has {} days off at most.'],

@@ -1,4 +1,5 @@
 export * from './areas';
+export * from './carried';
 export * from './cautions';
 export * from './dose';
 export { type CountedBy, type DoseField, MAX_WORK_SECONDS } from './dose-table';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Refusal } from '@/core/calls';
 import { type CarriedCaution, carriedCautionSchema } from '@/core/move';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
@@ -21,7 +22,8 @@ export const carriedColumns = (db: Db) => [
 
 /**
  * Keeps what somebody carries. Without any cautions the consent is forgotten along with them.
- * @throws Refusal `not-found` where the person is not the studio's
+ * @param was what was known when it was decided; where it is something else by now, nothing is kept
+ * @throws Refusal `not-found` where the person is not the studio's, `cautions-changed`
  */
 export async function keepCautions(
   db: Db,
@@ -30,14 +32,35 @@ export async function keepCautions(
     participantId,
     cautions,
     consentOn,
-  }: { participantId: string; cautions: readonly CarriedCaution[]; consentOn: string },
+    was,
+  }: {
+    participantId: string;
+    cautions: readonly CarriedCaution[];
+    consentOn: string;
+    was?: readonly CarriedCaution[];
+  },
 ): Promise<void> {
-  const rows = await db('participants')
-    .where({ id: participantId, studio_id: studioId })
+  const theirs = () => db('participants').where({ id: participantId, studio_id: studioId });
+  const asKnown = was ? theirs().whereRaw('cautions = ?::jsonb', [JSON.stringify(was)]) : theirs();
+  const rows = await asKnown
     .update({
       cautions: JSON.stringify(cautions),
       cautions_consent_on: cautions.length ? consentOn : null,
     })
     .returning('id');
-  found(rows[0], 'participant');
+  if (rows.length > 0) return;
+  found(await theirs().first('id'), 'participant');
+  throw new Refusal('cautions-changed');
+}
+
+/** @throws Refusal `not-found` where the person is not the studio's */
+export async function cautionsOf(
+  db: Db,
+  { studioId }: Scope,
+  participantId: string,
+): Promise<CarriedCaution[]> {
+  const row = await db('participants')
+    .where({ id: participantId, studio_id: studioId })
+    .first('cautions');
+  return z.array(carriedCautionSchema).parse(found(row, 'participant').cautions);
 }

@@ -14,6 +14,7 @@ import {
   type TestClass,
   testDatabase,
 } from '../testing/studio';
+import { cautionsOf, keepCautions } from './carried';
 import { PAGE, peopleAskedSchema, peoplePage, peopleShown } from './list';
 import {
   addParticipant,
@@ -332,4 +333,22 @@ it('notes on form are settled and opened again', async () => {
   expect((await personOf(db(), c, c.ada)).notes).toMatchObject([{ settledAt: NOON }]);
   await settle(false);
   expect((await personOf(db(), c, c.ada)).notes).toMatchObject([{ settledAt: null }]);
+});
+
+it('keeps no cautions over what somebody else has kept meanwhile', async () => {
+  const c = await makeClass(db());
+  const of = { participantId: c.ada, consentOn: '2026-11-24' };
+  const [jaw, neck] = [{ caution: 'jaw' as const }, { caution: 'neck' as const }];
+  await keepCautions(db(), c, { ...of, cautions: [jaw], was: [] });
+  const late = keepCautions(db(), c, { ...of, cautions: [neck], was: [] });
+  await expect(late).rejects.toMatchObject({ code: 'cautions-changed' });
+  expect(await cautionsOf(db(), c, c.ada)).toEqual([jaw]);
+  // The same list with its fields in another order is the same list.
+  const skin = { areas: ['nose' as const], caution: 'skin' as const };
+  await keepCautions(db(), c, { ...of, cautions: [jaw, skin], was: [jaw] });
+  const was = [jaw, { caution: 'skin' as const, areas: ['nose' as const] }];
+  await keepCautions(db(), c, { ...of, cautions: [neck], was });
+  expect(await cautionsOf(db(), c, c.ada)).toEqual([neck]);
+  const other = await makeClass(db());
+  await expect(cautionsOf(db(), other, c.ada)).rejects.toMatchObject({ code: 'not-found' });
 });

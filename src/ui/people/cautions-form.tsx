@@ -4,6 +4,7 @@ import { startTransition, useActionState, useState } from 'react';
 import {
   AREA_NAMES,
   AREAS,
+  allCarried,
   CAUTION_NAMES,
   CAUTIONS,
   type CarriedCaution,
@@ -12,7 +13,10 @@ import {
 } from '@/core/move';
 
 export interface CautionsState {
+  /** What is ticked. */
   cautions: CarriedCaution[];
+  /** What was kept when the ticks were set. */
+  was: CarriedCaution[];
   error: string | null;
   kept: boolean;
 }
@@ -26,8 +30,19 @@ export interface CautionsFormProps {
 
 /** What a person carries: private, kept only with their consent, never a diagnosis. */
 export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
-  const [state, action, pending] = useActionState(keep, { cautions, error: null, kept: false });
-  const [chosen, setChosen] = useState<readonly Caution[]>(cautions.map((c) => c.caution));
+  const [state, action, pending] = useActionState<CautionsState, FormData>(keep, {
+    cautions: allCarried(cautions),
+    was: cautions,
+    error: null,
+    kept: false,
+  });
+  const [chosen, setChosen] = useState<readonly Caution[]>(state.cautions.map((c) => c.caution));
+  const [answer, setAnswer] = useState({ state, times: 0 });
+  if (answer.state !== state) {
+    setAnswer({ state, times: answer.times + 1 });
+    // Somebody else may have kept more of them.
+    setChosen(state.cautions.map((c) => c.caution));
+  }
   const areasOf = (caution: Caution) =>
     state.cautions.find((c) => c.caution === caution)?.areas ?? [];
   return (
@@ -44,6 +59,7 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
           startTransition(() => action(given));
         }}
       >
+        <input type="hidden" name="was" value={JSON.stringify(state.was)} />
         <p className="quiet text-sm">
           Only what they told you and agreed to have kept. Up Beat uses it to offer what suits them;
           it is never a diagnosis, and their clinician decides.
@@ -71,7 +87,10 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
                   {CAUTION_NAMES[caution]}
                 </label>
                 {on && LOCAL_CAUTIONS.includes(caution) && (
-                  <fieldset className="mt-1 ml-7 flex flex-wrap gap-x-3 gap-y-1 text-sm">
+                  <fieldset
+                    key={answer.times}
+                    className="mt-1 ml-7 flex flex-wrap gap-x-3 gap-y-1 text-sm"
+                  >
                     <legend className="quiet text-sm">Where; none ticked means everywhere</legend>
                     {AREAS.map((area) => (
                       <label key={area} className="flex items-center gap-1">

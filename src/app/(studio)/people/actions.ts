@@ -2,13 +2,21 @@
 
 import { refresh } from 'next/cache';
 import { z } from 'zod';
+import { Refusal } from '@/core/calls';
 import { dateOn } from '@/core/formats';
-import { AREAS, CAUTIONS, type CarriedCaution, LOCAL_CAUTIONS } from '@/core/move';
+import {
+  AREAS,
+  allCarried,
+  CAUTIONS,
+  type CarriedCaution,
+  carriedCautionSchema,
+  LOCAL_CAUTIONS,
+} from '@/core/move';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { keepCautions } from '@/server/people/carried';
+import { cautionsOf, keepCautions } from '@/server/people/carried';
 import { giveToMany } from '@/server/people/home';
 import { peopleAskedSchema, peopleShown } from '@/server/people/list';
 import { addParticipant, book, newParticipantSchema } from '@/server/people/people';
@@ -36,6 +44,20 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
   return { name: '', contact: '', error: null };
 }
 
+/** The cautions that a form was filled in with. */
+const shownSchema = z
+  .string()
+  .max(10_000)
+  .transform((text, of): unknown => {
+    try {
+      return JSON.parse(text);
+    } catch {
+      of.addIssue('This is no list of cautions.');
+      return z.NEVER;
+    }
+  })
+  .pipe(z.array(carriedCautionSchema).max(100));
+
 /** Keeps what somebody carries. Without their consent nothing is kept. */
 export async function keepCautionsAction(
   participantId: string,
@@ -48,18 +70,32 @@ export async function keepCautionsAction(
     const areas = AREAS.filter((a) => form.has(`${caution} ${a}`));
     return LOCAL_CAUTIONS.includes(caution) && areas.length ? { caution, areas } : { caution };
   });
+  const shown = given(shownSchema, String(form.get('was') ?? '[]'));
   if (cautions.length && !form.has('consent')) {
     return {
       cautions,
+      was: shown,
       error: 'Ask for their consent first, and tick it; else nothing is kept.',
       kept: false,
     };
   }
   const today = dateOn(now(), teacher.timeZone);
-  const kept = { participantId: idOf(participantId), cautions, consentOn: today };
-  await orNotFound(keepCautions(db(), teacher, kept));
+  const id = idOf(participantId);
+  // Who withdraws has everything forgotten, whatever somebody else has kept meanwhile.
+  const was = form.has('withdraw') ? undefined : shown;
+  try {
+    await orNotFound(
+      keepCautions(db(), teacher, { participantId: id, cautions, consentOn: today, was }),
+    );
+  } catch (problem) {
+    if (!(problem instanceof Refusal)) throw problem;
+    const kept = await orNotFound(cautionsOf(db(), teacher, id));
+    // Rather one caution too many: what is not so any more is a tick to take out.
+    const all = allCarried(kept, cautions);
+    return { cautions: all, was: kept, error: problem.message, kept: false };
+  }
   refresh();
-  return { cautions, error: null, kept: true };
+  return { cautions, was: cautions, error: null, kept: true };
 }
 
 const chosenSchema = z.object({ ids: z.string().max(4000), query: z.string().max(500) });
