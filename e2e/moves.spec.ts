@@ -89,7 +89,18 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await expect.poll(() => miniatureWidth(page, 'Harbour smile')).toBeGreaterThan(100);
   await page.getByRole('link').filter({ hasText: 'Harbour smile' }).click();
   await page.getByRole('link', { name: 'Change', exact: true }).click();
+  // Somebody else has changed it meanwhile: nothing is lost of either before it is known.
+  const rounds = () => app.db('moves').where({ id: 'own-harbour-smile' }).first('move');
+  const { move } = await rounds();
+  await app
+    .db('moves')
+    .where({ id: move.id })
+    .update({ move: { ...move, rounds: 5 } });
   await page.getByLabel('Rounds', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page.getByText(/^This move was changed somewhere else/)).toBeVisible();
+  expect((await rounds()).move.rounds).toBe(5);
+  await expect(page.getByLabel('Rounds', { exact: true })).toHaveValue('2');
   await page.getByRole('button', { name: 'Save the move' }).click();
   await expect(page.getByText('20 × 1 s × 2')).toBeVisible();
 

@@ -114,7 +114,7 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
     sound: Buffer.from(`ID3 ${mark}`),
   });
   const move = `own-${mark.toLowerCase()}`;
-  await saveOwnMove(db, scope, { ...smile, id: move }, NOON);
+  await saveOwnMove(db, scope, { ...smile, id: move }, { now: NOON });
   const held = await first('sessions', { status: 'held' });
   const change = await putAttendance(db, scope, {
     line: { sessionId: held, participantId: one },

@@ -79,7 +79,11 @@ export const CALLS = {
     method: 'PUT',
     path: '/api/moves/[id]',
     id: moveIdSchema,
-    asks: z.object({ move: moveSchema }),
+    asks: z.object({
+      move: moveSchema,
+      /** The move that was changed, as it was; null for a new one. Where it is missing, any may be written over. */
+      was: moveSchema.nullable().optional(),
+    }),
     answers: made,
   }),
   removeMove: call({

@@ -86,6 +86,14 @@ export const REFUSALS = {
     409,
     'Somebody changed these meanwhile. What they kept is ticked below as well: look at it, then keep it again.',
   ],
+  'move-there': [
+    409,
+    'The studio has a move of this name by now. Give yours another one, or save it again beside that.',
+  ],
+  'move-changed': [
+    409,
+    'This move was changed somewhere else since you opened it. What you wrote is still here: save it again to put it in the place of that, or load the page again to see that first.',
+  ],
   'changed-since': [409, 'This was changed again since. Look at what the register says now.'],
   'too-many-letters': [409, 'Write to {} people at once at most. Choose fewer of them.'],
   'too-many-days-off': [409, 'One person has {} days off at most.'],

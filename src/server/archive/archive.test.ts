@@ -110,7 +110,7 @@ async function madeFrom({ plans, people, words, weeks, roomFor }: AnyStudio) {
   await changeStudio(db(), me, { retention: { runsMonths: 7, recordingsMonths: null } });
   const [move] = LIBRARY;
   if (!move) throw new Error('no library');
-  await saveOwnMove(db(), me, { ...move, id: 'harbour-hum' }, NOON);
+  await saveOwnMove(db(), me, { ...move, id: 'harbour-hum' }, { now: NOON });
   await db()('music').insert({
     id: randomUUID(),
     studio_id: studio.studioId,

@@ -10,7 +10,7 @@ const db = testDatabase();
 it('a studio sees how much it has of what is limited, and no other', async () => {
   const [one, other] = [await makeClass(db()), await makeClass(db())];
   const move = { ...(libraryMove('smile-pulses') as Move), id: 'own-smile' };
-  await saveOwnMove(db(), one, move, NOON);
+  await saveOwnMove(db(), one, move, { now: NOON });
   const shown = async (of: typeof one) =>
     (await holdingsOf(db(), of, of.teacherId)).map(({ what, count }) => [what, count]);
   expect(await shown(one)).toEqual([
@@ -30,7 +30,7 @@ it('a studio sees how much it has of what is limited, and no other', async () =>
     updated_at: new Date(NOON),
   }));
   await db()('moves').insert(rows);
-  await saveOwnMove(db(), one, { ...move, rounds: 4 }, NOON);
-  const more = saveOwnMove(db(), one, { ...move, id: 'own-more' }, NOON);
+  await saveOwnMove(db(), one, { ...move, rounds: 4 }, { now: NOON });
+  const more = saveOwnMove(db(), one, { ...move, id: 'own-more' }, { now: NOON });
   await expect(more).rejects.toMatchObject({ code: 'too-many-moves' });
 });

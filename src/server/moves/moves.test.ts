@@ -29,23 +29,44 @@ const mine = (id = 'own-smile'): Move => {
 describe('moves of a studio', () => {
   it('stand before the library, and change without touching it', async () => {
     const studio = await makeStudio(db());
-    await saveOwnMove(db(), studio, mine(), NOON);
-    await saveOwnMove(db(), studio, { ...mine(), rounds: 5 }, NOON);
+    await saveOwnMove(db(), studio, mine(), { now: NOON });
+    await saveOwnMove(db(), studio, { ...mine(), rounds: 5 }, { now: NOON });
     expect(await ownMoves(db(), studio)).toEqual([{ ...mine(), rounds: 5 }]);
     expect((await allMoves(db(), studio))[0]?.id).toBe('own-smile');
     expect(await getMove(db(), studio, 'smile-pulses')).toMatchObject({ own: false });
   });
 
+  it('are not written over where they are others than they were', async () => {
+    const studio = await makeStudio(db());
+    const [first, second, third] = [1, 2, 3].map((rounds) => ({ ...mine(), rounds }));
+    if (!first || !second || !third) throw new Error('three moves');
+    const save = (move: Move, was?: Move | null) =>
+      saveOwnMove(db(), studio, move, { now: NOON, was });
+    const stored = async () => (await ownMoves(db(), studio))[0]?.rounds;
+    await expect(save(second, first)).rejects.toMatchObject({ code: 'move-changed' });
+    const both = await Promise.allSettled([save(first, null), save(second, null)]);
+    expect(both.map((b) => b.status).sort()).toEqual(['fulfilled', 'rejected']);
+    await save(first);
+    await save(second, first);
+    await expect(save(third, first)).rejects.toMatchObject({ code: 'move-changed' });
+    await expect(save(third, null)).rejects.toMatchObject({ code: 'move-there' });
+    expect(await stored()).toBe(2);
+    await save(third);
+    expect(await stored()).toBe(3);
+  });
+
   it('cannot take the place of a built-in one', async () => {
     const studio = await makeStudio(db());
-    await expect(saveOwnMove(db(), studio, mine('smile-pulses'), NOON)).rejects.toMatchObject({
+    await expect(
+      saveOwnMove(db(), studio, mine('smile-pulses'), { now: NOON }),
+    ).rejects.toMatchObject({
       code: 'built-in',
     });
   });
 
   it('give way, in a class that carries moves of its own, to those', async () => {
     const studio = await makeStudio(db());
-    await saveOwnMove(db(), studio, mine(), NOON);
+    await saveOwnMove(db(), studio, mine(), { now: NOON });
     const carried = { ...mine(), rounds: 7 };
     const id = await createClass(db(), studio, { ...shortPlan(), moves: [carried] }, NOON);
     const found = await movesForClass(db(), studio, id);
@@ -55,7 +76,7 @@ describe('moves of a studio', () => {
 
   it('belong to their studio alone', async () => {
     const [ours, theirs] = [await makeStudio(db()), await makeStudio(db())];
-    await saveOwnMove(db(), theirs, mine(), NOON);
+    await saveOwnMove(db(), theirs, mine(), { now: NOON });
     expect(await ownMoves(db(), ours)).toEqual([]);
     await expect(getMove(db(), ours, 'own-smile')).rejects.toMatchObject({ code: 'not-found' });
     await expect(removeOwnMove(db(), ours, 'own-smile')).rejects.toMatchObject({
@@ -65,7 +86,7 @@ describe('moves of a studio', () => {
 
   it('can only be removed while no class uses them', async () => {
     const studio = await makeStudio(db());
-    await saveOwnMove(db(), studio, mine(), NOON);
+    await saveOwnMove(db(), studio, mine(), { now: NOON });
     const plan = planOf([{ move: 'smile-pulses' }]);
     const own = structuredClone(plan);
     for (const block of own.phases.work) for (const s of block.segments) s.move = 'own-smile';
@@ -110,18 +131,18 @@ describe('miniatures of moves', () => {
 
   it('are of a studio those of its own moves, and of nobody else', async () => {
     const [studio, other] = [await makeStudio(db()), await makeStudio(db())];
-    await saveOwnMove(db(), studio, mine(), NOON);
+    await saveOwnMove(db(), studio, mine(), { now: NOON });
     expect(idsIn((await ownMiniatures(db(), studio)).sheet)).toEqual(['own-smile']);
     expect(idsIn((await ownMiniatures(db(), other)).sheet)).toEqual([]);
   });
 
   it('have another stamp once a move has changed, and one that tells how they are drawn', async () => {
     const studio = await makeStudio(db());
-    await saveOwnMove(db(), studio, mine(), NOON);
+    await saveOwnMove(db(), studio, mine(), { now: NOON });
     const before = await ownMiniatures(db(), studio);
     expect(await ownMiniaturesStamp(db(), studio)).toBe(before.stamp);
     expect(before.stamp).toContain(libraryMiniatures().stamp);
-    await saveOwnMove(db(), studio, { ...mine(), rounds: 5 }, NOON);
+    await saveOwnMove(db(), studio, { ...mine(), rounds: 5 }, { now: NOON });
     expect(await ownMiniaturesStamp(db(), studio)).not.toBe(before.stamp);
   });
 });

@@ -1,4 +1,5 @@
 import { LIBRARY, libraryMove } from '@library';
+import { dequal } from 'dequal';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { MAIN_LANGUAGE } from '@/core/language';
@@ -71,26 +72,36 @@ export const MOST_MOVES = 300;
 
 /**
  * Stores a move of the studio's own, new or changed.
- * @throws Refusal `built-in` for an id of the library; `too-many-moves`
+ * @param was what it is to be stored over: a move as it was, or null where there was none; anything where it is missing
+ * @throws Refusal `built-in` for an id of the library; `too-many-moves`, `move-there`, `move-changed`
  */
-export async function saveOwnMove(db: Db, scope: Scope, move: Move, now: number): Promise<void> {
+export async function saveOwnMove(
+  db: Db,
+  { studioId }: Scope,
+  move: Move,
+  { now, was }: { now: number; was?: Move | null },
+): Promise<void> {
   if (libraryMove(move.id)) {
     throw new Refusal('built-in');
   }
   const others = await db('moves')
-    .where({ studio_id: scope.studioId })
+    .where({ studio_id: studioId })
     .whereNot({ id: move.id })
     .first(db.raw('count(*)::int as n'));
   if (others.n >= MOST_MOVES) throw new Refusal('too-many-moves', String(MOST_MOVES));
-  await db('moves')
-    .insert({
-      studio_id: scope.studioId,
-      id: move.id,
-      move: JSON.stringify(move),
-      updated_at: new Date(now),
-    })
-    .onConflict(['studio_id', 'id'])
-    .merge();
+  const own = { studio_id: studioId, id: move.id };
+  const stored = { move: JSON.stringify(move), updated_at: new Date(now) };
+  await db.transaction(async (trx) => {
+    if (was) {
+      const row = await trx('moves').where(own).forUpdate().first('move');
+      if (!row || !dequal(rowSchema.parse(row), was)) throw new Refusal('move-changed');
+    }
+    const put = trx('moves')
+      .insert({ ...own, ...stored })
+      .onConflict(['studio_id', 'id']);
+    const rows = await (was === null ? put.ignore() : put.merge()).returning('id');
+    if (rows.length === 0) throw new Refusal('move-there');
+  });
 }
 
 /** @throws Refusal `not-found`, `move-in-use` */

@@ -42,7 +42,7 @@ it('keeps outlines as long as they are true, whatever they are made from changes
   const [first] = LIBRARY.filter((move) => move.kind === 'exercise');
   if (!me || !first) throw new Error('no teacher, or no library');
   const own: Move = { ...first, id: 'harbour-hum' };
-  await saveOwnMove(db(), me, own, NOON);
+  await saveOwnMove(db(), me, own, { now: NOON });
   const plan: Plan = planOf([{ move: 'slow-belly-breaths' }]);
   const asText = JSON.stringify(planOf([{ move: first.id }]));
   const withOwn: Plan = JSON.parse(asText.replaceAll(first.id, own.id));
@@ -62,7 +62,7 @@ it('keeps outlines as long as they are true, whatever they are made from changes
       }),
     () => saveRecording(db(), me, { language: 'en', text, wav: hummedWav() }, NOON),
     () => noteTalk(db(), me, { sessionId: c.sessionId, ledAt: NOON, ...talked(2) }),
-    () => saveOwnMove(db(), me, { ...own, kind: 'massage' }, NOON),
+    () => saveOwnMove(db(), me, { ...own, kind: 'massage' }, { now: NOON }),
     async () =>
       (await speakerOf(db(), me)).length({ text: 'Look.', language: 'en', wordsPerMinute: 150 }),
   ];

@@ -2,8 +2,9 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
+import { useRef } from 'react';
 import { type Resolver, useForm, useWatch } from 'react-hook-form';
-import { ask, toldOf } from '@/browser/api';
+import { ask, Refused, toldOf } from '@/browser/api';
 import { CALLS } from '@/core/calls';
 import { parseSeconds } from '@/core/formats';
 import {
@@ -105,13 +106,18 @@ export function MoveEditor({ from, keepId, takenIds, others }: MoveEditorProps) 
     return FIELDS.some((field) => isWithin(path, field)) ? [] : `${path} ${message}.`;
   });
 
+  const taken = useRef(new Set(takenIds));
+  /** What it is to be saved over; anything, once somebody knows that it is another one by now. */
+  const was = useRef<Move | null | undefined>(keepId ? from : null);
   const save = form.handleSubmit(async (written) => {
-    const id = keepId && from ? from.id : ownId(nameOf(written), new Set(takenIds));
+    const id = keepId && from ? from.id : ownId(nameOf(written), taken.current);
     try {
-      await ask(CALLS.saveMove, { id, body: { move: { ...written, id } } });
+      await ask(CALLS.saveMove, { id, body: { move: { ...written, id }, was: was.current } });
       router.push(`/moves/${id}`);
       router.refresh();
     } catch (error) {
+      if (error instanceof Refused && error.code === 'move-changed') was.current = undefined;
+      if (error instanceof Refused && error.code === 'move-there') taken.current.add(id);
       setError('root', { message: toldOf(error, 'What you wrote is still here.') });
     }
   });

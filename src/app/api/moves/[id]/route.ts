@@ -5,7 +5,7 @@ import { answering } from '../../handle';
 
 export const PUT = answering(CALLS.saveMove, async ({ teacher, id, body, now }) => {
   if (id !== body.move.id) throw new Refusal('other-address');
-  await saveOwnMove(db(), teacher, body.move, now);
+  await saveOwnMove(db(), teacher, body.move, { now, was: body.was });
   return { id };
 });
 
