@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { timeByPages } from '@/browser/page-time';
+import { whileSeen } from '@/browser/while-seen';
 
 /** So old is a page looked up again when somebody comes back to it, and while it stands there to be seen, in ms. */
 const OLD_MS = { cameBack: 20_000, inSight: 120_000 };
@@ -29,8 +30,9 @@ export function KeptFresh({ at, time }: { at: number; time: string }) {
   useEffect(() => {
     let asking = false;
     let gone = false;
-    const look = async (oldMs: number) => {
-      if (document.hidden || asking || timeByPages(at) - at < oldMs) return;
+    const look = async (cameBack: boolean) => {
+      const oldMs = cameBack ? OLD_MS.cameBack : OLD_MS.inSight;
+      if (asking || timeByPages(at) - at < oldMs) return;
       asking = true;
       const there = await isThere();
       asking = false;
@@ -38,18 +40,11 @@ export function KeptFresh({ at, time }: { at: number; time: string }) {
       setAway(!there);
       if (there) router.refresh();
     };
-    const cameBack = () => void look(OLD_MS.cameBack);
-    const timer = setInterval(() => void look(OLD_MS.inSight), LOOK_EVERY_MS);
-    document.addEventListener('visibilitychange', cameBack);
-    window.addEventListener('pageshow', cameBack);
-    window.addEventListener('focus', cameBack);
-    cameBack();
+    void look(true);
+    const stop = whileSeen(look, LOOK_EVERY_MS);
     return () => {
       gone = true;
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', cameBack);
-      window.removeEventListener('pageshow', cameBack);
-      window.removeEventListener('focus', cameBack);
+      stop();
     };
   }, [at, router]);
   return (

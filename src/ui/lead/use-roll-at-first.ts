@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ask, isExpected } from '@/browser/api';
+import { whileSeen } from '@/browser/while-seen';
 import { CALLS, type RollEntry } from '@/core/calls';
 import type { LeadLog } from './types';
 import type { Log } from './use-log';
@@ -41,7 +42,7 @@ export function useRollAtFirst(
   useEffect(() => {
     let asking = false;
     const look = async () => {
-      if (document.hidden || asking) return;
+      if (asking) return;
       asking = true;
       try {
         await refresh();
@@ -49,13 +50,7 @@ export function useRollAtFirst(
         asking = false;
       }
     };
-    const turn = () => void look();
-    const timer = setInterval(turn, EVERY_MS);
-    document.addEventListener('visibilitychange', turn);
-    return () => {
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', turn);
-    };
+    return whileSeen(() => void look(), EVERY_MS);
   }, [refresh]);
   return { atFirst, refresh };
 }

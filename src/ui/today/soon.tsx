@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { timeByPages } from '@/browser/page-time';
+import { whileSeen } from '@/browser/while-seen';
 import { soonWords } from './soon-words';
 
 const EVERY_MS = 15_000;
@@ -15,12 +16,7 @@ export function Soon({ startsAt, now }: { startsAt: number; now: number }) {
   useEffect(() => {
     const look = () => setBy(timeByPages(now));
     look();
-    const timer = setInterval(look, EVERY_MS);
-    document.addEventListener('visibilitychange', look);
-    return () => {
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', look);
-    };
+    return whileSeen(look, EVERY_MS);
   }, [now]);
   return <>{soonWords(startsAt - by)}</>;
 }
