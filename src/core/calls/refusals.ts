@@ -84,7 +84,7 @@ export const REFUSALS = {
   'too-many-changes': [409, 'The register of a session keeps {} corrections at most.'],
   'cautions-changed': [
     409,
-    'Somebody changed these meanwhile. What they kept is ticked below as well: look at it, then keep it again.',
+    'Somebody changed these meanwhile. What they kept is ticked here as well: look at it, then keep it again.',
   ],
   'move-there': [
     409,
