@@ -94,11 +94,20 @@ test('a series is planned, found and moved by keyboard alone, on a phone’s scr
   await expect(found).toHaveCount(3);
   expect(await axe(page)).toEqual([]);
   await found.nth(1).press('Enter');
+  await page.waitForURL(/\/sessions\/[-0-9a-f]+$/);
+  // Somebody else has found another hall meanwhile, which nobody on this page knows of.
+  const id = page.url().split('/').at(-1);
+  const there = () => app.db('sessions').where({ id }).first('place', 'starts_at');
+  await app.db('sessions').where({ id }).update({ place: 'Boat house' });
   await page.getByLabel('At', { exact: true }).fill('20:00');
   const change = page.getByRole('region', { name: 'Change it' });
   await change.getByRole('combobox', { name: 'For', exact: true }).selectOption('after');
   await page.getByRole('button', { name: 'Save the changes' }).press('Enter');
   await expect(page.getByText('Changed in 2 sessions.')).toBeVisible();
+  expect(await there()).toEqual({
+    place: 'Boat house',
+    starts_at: new Date('2026-12-10T20:00:00Z'),
+  });
 });
 
 test('a full session has a line of those who wait, and who is next moves up and is written to', async ({

@@ -74,5 +74,20 @@ export function given<S extends z.ZodType>(schema: S, value: unknown): z.output<
   return parsed?.success ? parsed.data : notFound();
 }
 
+/** What a form was filled in with, which it sends along as JSON. */
+export const shown = <S extends z.ZodType>(schema: S) =>
+  z
+    .string()
+    .max(10_000)
+    .transform((text, of): unknown => {
+      try {
+        return JSON.parse(text);
+      } catch {
+        of.addIssue('This is not what the form was filled in with.');
+        return z.NEVER;
+      }
+    })
+    .pipe(schema);
+
 /** An id that an action was given. */
 export const idOf = (value: unknown): string => given(z.uuid(), value);

@@ -431,7 +431,11 @@ const ACTIONS: Record<string, ((ids: Ids) => unknown[]) | 'open'> = {
   goOnAction: (i) => [form({ sessionId: i.sessions })],
   closeAsItWasAction: (i) => [form({ sessionId: i.sessions })],
   beginAnewAction: (i) => [form({ sessionId: i.sessions })],
-  changeSessionAction: (i) => [i.sessions, null, form({ ...when, classId: i.classes, sure: 'on' })],
+  changeSessionAction: (i) => {
+    const fields = { ...when, classId: i.classes };
+    const was = JSON.stringify({ ...fields, time: '11:00' });
+    return [i.sessions, null, form({ ...fields, sure: 'on', was })];
+  },
   comingAction: (i) => [i.sessions, null, form({ person: i.people })],
   callOffAction: (i) => [i.sessions, null, form({ word: 'x', which: 'this' })],
   restoreAction: (i) => [form({ id: i.sessions })],

@@ -54,6 +54,16 @@ export function SessionScreen(props: SessionScreenProps) {
       initial="this"
     />
   );
+  /** What the form below is filled in with, as it sends it. */
+  const was = {
+    day: props.at.slice(0, 10),
+    time: props.at.slice(11),
+    classId: props.classId,
+    teacherId: props.teacherId,
+    place: props.place,
+    link,
+    roomFor: String(props.roomFor ?? ''),
+  };
   const leaders = {
     '': 'left open',
     ...Object.fromEntries(props.teachers.map((t) => [t.id, t.name])),
@@ -107,9 +117,10 @@ export function SessionScreen(props: SessionScreenProps) {
                 Change it
               </h2>
               <ActionForm act={props.change} submit="Save the changes">
+                <input type="hidden" name="was" value={JSON.stringify(was)} />
                 <div className="grid gap-4 sm:grid-cols-2">
-                  <Field name="day" label="Day" type="date" initial={props.at.slice(0, 10)} />
-                  <Field name="time" label="At" type="time" initial={props.at.slice(11)} />
+                  <Field name="day" label="Day" type="date" initial={was.day} />
+                  <Field name="time" label="At" type="time" initial={was.time} />
                 </div>
                 <Select
                   name="classId"
@@ -127,7 +138,7 @@ export function SessionScreen(props: SessionScreenProps) {
                 />
                 <Field name="place" label="Place" initial={props.place} />
                 <Field name="link" label="Link of the call" type="url" initial={link} />
-                <RoomField initial={String(props.roomFor ?? '')} />
+                <RoomField initial={was.roomFor} />
                 {which}
                 <Sure label="Do it all the same" />
               </ActionForm>

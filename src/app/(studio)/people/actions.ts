@@ -25,7 +25,7 @@ import type { FormState } from '@/ui/kit/form';
 import type { NewPersonState } from '@/ui/people/add-person';
 import type { CautionsState } from '@/ui/people/cautions-form';
 import { requireTeacher } from '../../auth';
-import { answerForm, given, idOf } from '../../forms';
+import { answerForm, given, idOf, shown } from '../../forms';
 import { orNotFound } from '../../or-not-found';
 
 export async function addPersonAction(_: NewPersonState, form: FormData): Promise<NewPersonState> {
@@ -44,19 +44,7 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
   return { name: '', contact: '', error: null };
 }
 
-/** The cautions that a form was filled in with. */
-const shownSchema = z
-  .string()
-  .max(10_000)
-  .transform((text, of): unknown => {
-    try {
-      return JSON.parse(text);
-    } catch {
-      of.addIssue('This is no list of cautions.');
-      return z.NEVER;
-    }
-  })
-  .pipe(z.array(carriedCautionSchema).max(100));
+const shownSchema = shown(z.array(carriedCautionSchema).max(100));
 
 /** Keeps what somebody carries. Without their consent nothing is kept. */
 export async function keepCautionsAction(
@@ -70,11 +58,11 @@ export async function keepCautionsAction(
     const areas = AREAS.filter((a) => form.has(`${caution} ${a}`));
     return LOCAL_CAUTIONS.includes(caution) && areas.length ? { caution, areas } : { caution };
   });
-  const shown = given(shownSchema, String(form.get('was') ?? '[]'));
+  const known = given(shownSchema, form.get('was') ?? '[]');
   if (cautions.length && !form.has('consent')) {
     return {
       cautions,
-      was: shown,
+      was: known,
       error: 'Ask for their consent first, and tick it; else nothing is kept.',
       kept: false,
     };
@@ -82,7 +70,7 @@ export async function keepCautionsAction(
   const today = dateOn(now(), teacher.timeZone);
   const id = idOf(participantId);
   // Who withdraws has everything forgotten, whatever somebody else has kept meanwhile.
-  const was = form.has('withdraw') ? undefined : shown;
+  const was = form.has('withdraw') ? undefined : known;
   try {
     await orNotFound(
       keepCautions(db(), teacher, { participantId: id, cautions, consentOn: today, was }),

@@ -15,7 +15,7 @@ import { setComing } from '@/server/sessions/bookings';
 import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm, idOf } from '../../forms';
+import { answerForm, given, idOf, shown } from '../../forms';
 import { movedUpWords } from '../../moved-up';
 import { orNotFound } from '../../or-not-found';
 import { whereSchema } from '../calendar/where';
@@ -70,6 +70,14 @@ const sureSchema = z
   .optional()
   .transform((on) => on === 'on');
 const whichSchema = z.enum(WHICH).default('this');
+const fieldsSchema = z.object({
+  day: dateSchema,
+  time: timeOfDaySchema,
+  classId: z.uuid(),
+  ...whereSchema,
+});
+/** As text, since what was brought in from elsewhere need not be what may be typed here. */
+const shownSchema = shown(z.record(z.string(), z.string()));
 
 /** Moves a session, or changes who leads it, where, or what: this one, or its series from it on. */
 export async function changeSessionAction(
@@ -79,23 +87,23 @@ export async function changeSessionAction(
 ): Promise<FormState> {
   const teacher = await requireTeacher();
   const zone = teacher.timeZone;
-  const schema = z.object({
-    day: dateSchema,
-    time: timeOfDaySchema,
-    classId: z.uuid(),
-    which: whichSchema,
-    sure: sureSchema,
-    ...whereSchema,
-  });
-  return answerForm(form, schema, async ({ day, time, which, sure, ...given }) => {
+  const was = given(shownSchema, form.get('was'));
+  const schema = fieldsSchema.extend({ which: whichSchema, sure: sureSchema });
+  return answerForm(form, schema, async ({ which, sure, ...wanted }) => {
     const session = await getSession(db(), teacher, idOf(id));
-    const at = `${day}T${time}`;
-    // What was not changed here stays as it is in the others of the series.
-    const change = Object.fromEntries(
-      Object.entries(given).filter(([key, value]) => value !== session[key as keyof typeof given]),
-    );
-    const moves = at !== localOf(session.startsAt, zone);
-    const of = { id, which, zone, now: now(), sure, change: { ...change, ...(moves && { at }) } };
+    const at = localOf(session.startsAt, zone);
+    // What was not changed here stays as it is: in the others of the series, and where somebody else changed it.
+    const touched = Object.entries(wanted).filter(([name]) => form.get(name) !== was[name]);
+    const { day, time, ...change } = Object.fromEntries(touched) as Partial<typeof wanted>;
+    const start = `${day ?? at.slice(0, 10)}T${time ?? at.slice(11)}`;
+    const of = {
+      id,
+      which,
+      zone,
+      now: now(),
+      sure,
+      change: { ...change, ...(start !== at && { at: start }) },
+    };
     const { changed, movedUp } = await changeSessions(db(), teacher, of);
     const moved = await movedUpWords(teacher, movedUp);
     refresh();
