@@ -74,16 +74,16 @@ export function given<S extends z.ZodType>(schema: S, value: unknown): z.output<
   return parsed?.success ? parsed.data : notFound();
 }
 
-/** What a form was filled in with, which it sends along as JSON. */
-export const shown = <S extends z.ZodType>(schema: S) =>
+/** What a form sends along as JSON. */
+export const asJson = <S extends z.ZodType>(schema: S) =>
   z
     .string()
-    .max(10_000)
+    .max(20_000)
     .transform((text, of): unknown => {
       try {
         return JSON.parse(text);
       } catch {
-        of.addIssue('This is not what the form was filled in with.');
+        of.addIssue('This cannot be read.');
         return z.NEVER;
       }
     })

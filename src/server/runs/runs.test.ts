@@ -113,6 +113,9 @@ describe('preparing a run', () => {
     const explained = await prepare();
     expect(explained.basis).toBe(await basis());
     expect(explained.score.totalMs).toBeGreaterThan(known.score.totalMs);
+    await cancelSession(db(), c, sessionId);
+    expect(await basis()).not.toBe(explained.basis);
+    await db()('sessions').where({ id: sessionId }).update({ status: 'planned' });
     await append([event('started', NOON)]);
     expect((await prepare()).basis).toBeNull();
   });

@@ -25,7 +25,7 @@ import type { FormState } from '@/ui/kit/form';
 import type { NewPersonState } from '@/ui/people/add-person';
 import type { CautionsState } from '@/ui/people/cautions-form';
 import { requireTeacher } from '../../auth';
-import { answerForm, given, idOf, shown } from '../../forms';
+import { answerForm, asJson, given, idOf } from '../../forms';
 import { orNotFound } from '../../or-not-found';
 
 export async function addPersonAction(_: NewPersonState, form: FormData): Promise<NewPersonState> {
@@ -44,7 +44,7 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
   return { name: '', contact: '', error: null };
 }
 
-const shownSchema = shown(z.array(carriedCautionSchema).max(100));
+const shownSchema = asJson(z.array(carriedCautionSchema).max(100));
 
 /** Keeps what somebody carries. Without their consent nothing is kept. */
 export async function keepCautionsAction(

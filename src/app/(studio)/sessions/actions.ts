@@ -15,7 +15,7 @@ import { setComing } from '@/server/sessions/bookings';
 import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm, given, idOf, shown } from '../../forms';
+import { answerForm, asJson, given, idOf } from '../../forms';
 import { movedUpWords } from '../../moved-up';
 import { orNotFound } from '../../or-not-found';
 import { whereSchema } from '../calendar/where';
@@ -77,7 +77,7 @@ const fieldsSchema = z.object({
   ...whereSchema,
 });
 /** As text, since what was brought in from elsewhere need not be what may be typed here. */
-const shownSchema = shown(z.record(z.string(), z.string()));
+const shownSchema = asJson(z.record(z.string(), z.string()));
 
 /** Moves a session, or changes who leads it, where, or what: this one, or its series from it on. */
 export async function changeSessionAction(

@@ -30,7 +30,7 @@ import {
 } from '@/server/studio/teachers';
 import type { FormState } from '@/ui/kit/form';
 import { clientAddress, dropToken, requireTeacher } from '../../auth';
-import { answerForm, given, idOf } from '../../forms';
+import { answerForm, asJson, given, idOf } from '../../forms';
 import { signUp } from '../../may-begin';
 import { orNotFound } from '../../or-not-found';
 
@@ -54,18 +54,8 @@ export async function renameAction(_: FormState, form: FormData): Promise<FormSt
 
 export async function changeNewClassAction(_: FormState, form: FormData): Promise<FormState> {
   await requireTeacher();
-  const json = z
-    .string()
-    .max(20_000)
-    .transform((text, context): unknown => {
-      try {
-        return JSON.parse(text);
-      } catch {
-        context.addIssue({ code: 'custom', message: 'This cannot be read.' });
-        return z.NEVER;
-      }
-    });
-  return answerForm(form, z.object({ newClass: json.pipe(newClassSchema) }), async (given) => {
+  const schema = z.object({ newClass: asJson(newClassSchema) });
+  return answerForm(form, schema, async (given) => {
     await changeStudio(db(), await requireOwner(), given);
     return 'Saved. Classes that are there already stay as they are.';
   });
