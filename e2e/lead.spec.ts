@@ -288,6 +288,17 @@ test('a class that is changed after its stage was opened is led as it is now', a
   await expect(page.getByRole('button', { name: /^Long O cheek lift, / })).toHaveCount(0);
 });
 
+test('a session that is called off says so on its stage', async ({
+  app,
+  studio: page,
+  clock,
+  opened: { sessionId },
+}) => {
+  await app.db('sessions').where({ id: sessionId }).update({ status: 'cancelled' });
+  await clock.pass(20_000);
+  await expect(page.getByText('This session was cancelled.')).toBeVisible();
+});
+
 test('what was led is reviewed, and its lengths are used next time', async ({
   app,
   studio: page,
