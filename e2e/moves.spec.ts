@@ -103,6 +103,11 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await expect(page.getByLabel('Rounds', { exact: true })).toHaveValue('2');
   await page.getByRole('button', { name: 'Save the move' }).click();
   await expect(page.getByText('20 × 1 s × 2')).toBeVisible();
+  // Where nobody else has, nobody is asked.
+  await page.getByRole('link', { name: 'Change', exact: true }).click();
+  await page.getByLabel('Rounds', { exact: true }).fill('3');
+  await page.getByRole('button', { name: 'Save the move' }).click();
+  await expect(page.getByText('20 × 1 s × 3')).toBeVisible();
 
   await page.goto('/classes');
   await page.getByRole('link', { name: /Five minutes/ }).click();
