@@ -109,7 +109,7 @@ export function BeforeStart(props: BeforeStartProps) {
             </p>
           )}
           {error && (
-            <div role="alert" className="border-error border-l-4 pl-3">
+            <div role="alert" className="border-error mt-4 border-l-4 pl-3">
               <p>{error}</p>
               <button type="button" className="btn btn-sm mt-2" onClick={retry}>
                 Try again
