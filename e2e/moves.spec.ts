@@ -89,6 +89,7 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
   await expect.poll(() => miniatureWidth(page, 'Harbour smile')).toBeGreaterThan(100);
   await page.getByRole('link').filter({ hasText: 'Harbour smile' }).click();
   await page.getByRole('link', { name: 'Change', exact: true }).click();
+  await expect(page.getByLabel('Rounds', { exact: true })).toBeVisible();
   // Somebody else has changed it meanwhile: nothing is lost of either before it is known.
   const rounds = () => app.db('moves').where({ id: 'own-harbour-smile' }).first('move');
   const { move } = await rounds();

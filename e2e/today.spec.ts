@@ -297,7 +297,7 @@ test('what somebody carries is kept only with their consent, and what was ticked
   expect((await carried()).cautions).toEqual(theirs);
   await expect(page.getByRole('checkbox', { name: /^jaw joint/ })).toBeChecked();
   await keep.click();
-  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
   expect((await carried()).cautions).toEqual([
     { caution: 'neck' },
     { caution: 'jaw' },
