@@ -95,6 +95,7 @@ test('a series is planned, found and moved by keyboard alone, on a phone’s scr
   expect(await axe(page)).toEqual([]);
   await found.nth(1).press('Enter');
   await page.waitForURL(/\/sessions\/[-0-9a-f]+$/);
+  await expect(page.getByLabel('At', { exact: true })).toBeVisible();
   // Somebody else has found another hall meanwhile, which nobody on this page knows of.
   const id = page.url().split('/').at(-1);
   const there = () => app.db('sessions').where({ id }).first('place', 'starts_at');
