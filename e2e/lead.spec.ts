@@ -288,15 +288,29 @@ test('a class that is changed after its stage was opened is led as it is now', a
   await expect(page.getByRole('button', { name: /^Long O cheek lift, / })).toHaveCount(0);
 });
 
-test('a session that is called off says so on its stage', async ({
+test('a session that is called off or moved says so on its stage, and is not started', async ({
   app,
   studio: page,
   clock,
   opened: { sessionId },
 }) => {
-  await app.db('sessions').where({ id: sessionId }).update({ status: 'cancelled' });
+  const session = () => app.db('sessions').where({ id: sessionId });
+  const start = page.getByRole('button', { name: 'Start the class' });
+  const { starts_at: at } = await session().first();
+  const later = new Date(at.getTime() + 15 * 60_000);
+  await session().update({ status: 'cancelled', starts_at: later });
   await clock.pass(20_000);
-  await expect(page.getByText('This session was cancelled.')).toBeVisible();
+  await expect(page.getByText('This session was called off while')).toBeVisible();
+  await expect(start).toBeDisabled();
+  await expect(
+    page.getByText(/^It was moved meanwhile, from \d\d:\d\d to \d\d:\d\d\.$/),
+  ).toBeVisible();
+  const day = new Date(at.getTime() + 86_400_000);
+  await session().update({ status: 'planned', starts_at: day });
+  await clock.pass(20_000);
+  await expect(page.getByText(/^It was moved meanwhile, from \w+ .* to \w+ .*\.$/)).toBeVisible();
+  await expect(page.getByText('This session was called off while')).toBeHidden();
+  await expect(start).toBeEnabled();
 });
 
 test('what was led is reviewed, and its lengths are used next time', async ({

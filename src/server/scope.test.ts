@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect, it } from 'vitest';
 import { Refusal } from '@/core/calls';
 import { STREAK_RULES } from '@/core/streak';
+import { callOff } from './calendar/change';
 import { getClass, listClasses, savePlan, versionsOf } from './classes/classes';
 import { keepCautions } from './people/carried';
 import { checkInsOf, consentToCheckIns } from './people/check-ins';
@@ -34,7 +35,7 @@ import {
   takeLead,
 } from './runs';
 import { mark, roll, walkIn } from './sessions/register';
-import { cancelSession, getSession, planSession, sessionsBetween } from './sessions/sessions';
+import { getSession, planSession, sessionsBetween } from './sessions/sessions';
 import {
   everybodyOf,
   makeClass,
@@ -71,7 +72,7 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
     bookTheirPerson: () => book(db(), us, { participantId: ada, classId, now: NOON }),
     getPerson: () => personOf(db(), us, ada),
     getSession: () => getSession(db(), us, sessionId),
-    cancelSession: () => cancelSession(db(), us, sessionId),
+    callOff: () => callOff(db(), us, { id: sessionId, which: 'this', word: null, now: NOON }),
     roll: () => roll(db(), us, sessionId),
     mark: () => mark(db(), us, { sessionId, participantId: ada, value: 'here', now: NOON }),
     walkIn: () =>
@@ -130,7 +131,7 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
     getLog: () => getLog(db(), us, run.id),
     takeLead: () => takeLead(db(), us, run.id, randomUUID()),
     prepareRun: () => prepareRun(db(), us, { sessionId, now: NOON }),
-    basisOf: () => basisOf(db(), us, { sessionId, expected: [] }),
+    basisOf: () => basisOf(db(), us, { classId, expected: [] }),
     getRun: () => getRun(db(), us, run.id),
     appendEvents: () => appendEvents(db(), us, { runId: run.id, drafts: [started], now: NOON }),
     closeSession: () => closeSession(db(), us, { sessionId, draft: started, now: NOON }),

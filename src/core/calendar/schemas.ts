@@ -44,3 +44,8 @@ export const ruleSchema = z.discriminatedUnion('repeats', [
   }),
 ]);
 export type Rule = z.infer<typeof ruleSchema>;
+
+/** What has become of a meeting: it is to come, was held, or was called off. */
+export const SESSION_STATUSES = ['planned', 'held', 'cancelled'] as const;
+export const sessionStatusSchema = z.enum(SESSION_STATUSES);
+export type SessionStatus = z.infer<typeof sessionStatusSchema>;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { markSchema } from '../attendance';
-import { dateSchema } from '../calendar';
+import { dateSchema, sessionStatusSchema } from '../calendar';
 import { planSchema, rulesSchema } from '../class';
 import { INSIGHTS, insightsAskedSchema } from '../insights';
 import { cueTextSchema, languageSchema, moveIdSchema, moveSchema } from '../move';
@@ -297,8 +297,18 @@ export const CALLS = {
     asks: nothing,
     answers: z.object({
       roll: z.array(rollEntrySchema),
-      /** What the session would be made ready from now; another word when the class or the room is another one. */
-      basis: z.string(),
+      /**
+       * What the session would be made ready from now, another word when the class or the room is another one; null
+       * once it has begun.
+       */
+      basis: z.string().nullable(),
+      /** The session as it stands on the calendar now: others move sessions and call them off. */
+      session: z.object({
+        className: z.string(),
+        /** Epoch ms. */
+        startsAt: z.number(),
+        status: sessionStatusSchema,
+      }),
     }),
   }),
   /** Who of the studio may be meant by a name, besides those on the roll of a session. */

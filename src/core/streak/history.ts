@@ -1,13 +1,13 @@
 import { tzOffset } from '@date-fns/tz';
 import type { Mark } from '../attendance';
-import type { Closure } from '../calendar';
+import type { Closure, SessionStatus } from '../calendar';
 
 /** A meeting of a class somebody was booked on. */
 export interface Meeting {
   sessionId: string;
   /** Epoch ms. */
   startsAt: number;
-  status: 'planned' | 'held' | 'cancelled';
+  status: SessionStatus;
   /** What the register says; nothing where nothing was marked. */
   mark?: Mark;
   /** Why it was cancelled, in a word. */

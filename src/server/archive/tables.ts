@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { attendanceSchema, MARKS } from '@/core/attendance';
+import { SESSION_STATUSES } from '@/core/calendar';
 import { planSchema, SAY } from '@/core/class';
 import { carriedCautionSchema, languageSchema, moveIdSchema, moveSchema } from '@/core/move';
 import { scoreSchema } from '@/core/score';
@@ -241,7 +242,7 @@ export const TABLES: readonly Table[] = [
       id,
       class_id: id,
       starts_at: instant,
-      status: oneOf(['planned', 'held', 'cancelled']),
+      status: oneOf(SESSION_STATUSES),
       series_id: maybe(id),
       occurrence: maybe(text(16)),
       teacher_id: maybe(id),

@@ -5,7 +5,13 @@ import { closuresOf } from '../closed/closed';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
 import { type MovedUp, movingUp } from '../sessions/bookings';
-import { getSession, type Session, sessionsBetween, sessionsInSeries } from '../sessions/sessions';
+import {
+  getSession,
+  type Session,
+  sessionsBetween,
+  sessionsInSeries,
+  waitForStarts,
+} from '../sessions/sessions';
 import { knowTeacher, slots } from './plan';
 
 /** Planned sessions that are moved, changed and called off. */
@@ -96,7 +102,7 @@ export async function changeSessions(
         await trx('sessions').where({ id: s.id, studio_id: scope.studioId }).update(set);
       }
     };
-    const sessionIds = all.map((s) => s.id);
+    const sessionIds = idsOf(all);
     const movedUp = await movingUp(trx, scope, { sessionIds, work: write });
     return { changed: all.length, movedUp };
   });
@@ -160,17 +166,17 @@ export async function callOff(
   { word, ...reach }: Reach & { word: string | null },
 ): Promise<Session[]> {
   return db.transaction(async (trx) => {
+    await waitForStarts(trx, scope, idsOf(await reached(trx, scope, reach)));
     const off = (await reached(trx, scope, reach)).filter((s) => s.status === 'planned');
     await trx('sessions')
       .where({ studio_id: scope.studioId })
-      .whereIn(
-        'id',
-        off.map((s) => s.id),
-      )
+      .whereIn('id', idsOf(off))
       .update({ status: 'cancelled', word });
     return off;
   });
 }
+
+const idsOf = (sessions: readonly Session[]) => sessions.map((s) => s.id);
 
 /** Puts a session that was called off back onto the calendar. @throws Refusal `not-found` */
 export async function restoreSession(db: Db, scope: Scope, id: string): Promise<void> {

@@ -1,11 +1,12 @@
 import { eventId, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
+import { callOff } from '../calendar/change';
 import { createClass } from '../classes/classes';
 import { keepCautions } from '../people/carried';
 import { book } from '../people/people';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
-import { cancelSession, planSession } from '../sessions/sessions';
+import { planSession } from '../sessions/sessions';
 import { DAY, makeClass, NOON, personOf, testDatabase } from '../testing/studio';
 import { roomOf } from './room';
 
@@ -60,7 +61,7 @@ describe('the room of a class', () => {
       startsAt: NOON + 10 * DAY,
       now: NOON,
     });
-    await cancelSession(db(), c, off);
+    await callOff(db(), c, { id: off, which: 'this', word: null, now: NOON });
     await planSession(db(), c, { classId: c.classId, startsAt: NOON - 8 * DAY, now: NOON });
     await planSession(db(), c, { classId: c.classId, startsAt: NOON - 9 * DAY, now: NOON });
     await planSession(db(), c, { classId: c.classId, startsAt: NOON - 10 * DAY, now: NOON });

@@ -1,9 +1,10 @@
 import { eventId } from '@testing/plans';
 import { expect, it } from 'vitest';
 import { INSIGHTS, type InsightKey } from '@/core/insights';
+import { callOff } from '../calendar/change';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
-import { cancelSession, planSession } from '../sessions/sessions';
+import { planSession } from '../sessions/sessions';
 import { stretchesOf } from '../testing/stretches';
 import { DAY, MINUTE, makeClass, NOON, testDatabase } from '../testing/studio';
 import { insightsOf } from './insights';
@@ -26,7 +27,7 @@ it('tells of a term what its sessions, marks, minutes and notes say', async () =
     startsAt: NOON - 8 * DAY,
     now: NOON,
   });
-  await cancelSession(db(), c, off);
+  await callOff(db(), c, { id: off, which: 'this', word: null, now: NOON });
   const at = NOON - 7 * DAY;
   const sessionId = await planSession(db(), c, { classId: c.classId, startsAt: at, now: NOON });
   const run = await prepareRun(db(), c, { sessionId, now: at, speaker: null });

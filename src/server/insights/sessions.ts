@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sessionStatusSchema } from '@/core/calendar';
 import { epochMs, maybeEpochMs } from '../rows';
 
 /** Most rows of an insight. */
@@ -9,7 +10,7 @@ export const sessionSchema = z.object({
   id: z.uuid(),
   class_name: z.string(),
   starts_at: epochMs,
-  status: z.enum(['planned', 'held', 'cancelled']),
+  status: sessionStatusSchema,
   room_for: z.number().nullable(),
   came: z.number(),
   expected: z.number(),

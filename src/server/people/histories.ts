@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { came, type Mark } from '@/core/attendance';
+import { sessionStatusSchema } from '@/core/calendar';
 import { grouped } from '@/core/collections';
 import { dateOn } from '@/core/formats';
 import type { History, Meeting, RuleFrom, Span } from '@/core/streak';
@@ -35,7 +36,7 @@ const sessionSchema = z.object({
   n: bigintMs,
   class_id: z.uuid(),
   starts_at: epochMs,
-  status: z.enum(['planned', 'held', 'cancelled']),
+  status: sessionStatusSchema,
   word: z.string().nullable(),
 });
 type SessionRow = z.infer<typeof sessionSchema>;

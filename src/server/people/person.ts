@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { markSchema, takenPartMs } from '@/core/attendance';
+import { type SessionStatus, sessionStatusSchema } from '@/core/calendar';
 import type { Span } from '@/core/streak';
 import type { Db } from '../db';
 import { movesMet } from '../moves/moves';
@@ -21,7 +22,7 @@ export interface PersonSession {
   sessionId: string;
   className: string;
   startsAt: number;
-  status: 'planned' | 'held' | 'cancelled';
+  status: SessionStatus;
   mark: z.infer<typeof markSchema> | null;
   /** They wait for room. */
   waiting: boolean;
@@ -62,7 +63,7 @@ const sessionSchema = z
     session_id: z.uuid(),
     class_name: z.string(),
     starts_at: epochMs,
-    status: z.enum(['planned', 'held', 'cancelled']),
+    status: sessionStatusSchema,
     mark: markSchema.nullable(),
     waiting: z.boolean(),
     arrived_at: maybeEpochMs,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type Attendance, came, lateByMs, markSchema, takenPartMs } from '@/core/attendance';
+import { type SessionStatus, sessionStatusSchema } from '@/core/calendar';
 import type { MarkSaid } from '@/core/today';
 import type { Db } from '../db';
 import { type ClassStreak, streaksBy } from '../people/streaks';
@@ -17,7 +18,7 @@ export interface GridSession {
   id: string;
   /** Epoch ms. */
   startsAt: number;
-  status: 'planned' | 'held' | 'cancelled';
+  status: SessionStatus;
   /** Why it was cancelled. */
   word: string | null;
   /** When it was led; null where it never was. */
@@ -67,7 +68,7 @@ const sessionSchema = z
   .object({
     id: z.uuid(),
     starts_at: epochMs,
-    status: z.enum(['planned', 'held', 'cancelled']),
+    status: sessionStatusSchema,
     word: z.string().nullable(),
     started_at: maybeEpochMs,
     finished_at: maybeEpochMs,

@@ -2,10 +2,11 @@ import { eventId } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { came } from '@/core/attendance';
 import { explain } from '@/core/streak';
+import { callOff } from '../calendar/change';
 import { erasePerson } from '../people/erase';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { roll } from '../sessions/register';
-import { cancelSession, getSession, planSession } from '../sessions/sessions';
+import { getSession, planSession } from '../sessions/sessions';
 import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
 import { changesOf, correct, MOST_CHANGES, type Said, takeBack } from './correct';
 import { registerOf } from './grid';
@@ -50,7 +51,7 @@ describe('the register of a class', () => {
     const c = await makeClass(db());
     const sessionId = await led(c);
     const off = await plan(c, -14);
-    await cancelSession(db(), c, off);
+    await callOff(db(), c, { id: off, which: 'this', word: null, now: NOON });
     const { sessions, lines, className } = await register(c);
     expect(className).toBe((await getSession(db(), c, sessionId)).className);
     expect(sessions.map((s) => s.status)).toEqual(['cancelled', 'held', 'planned']);
@@ -146,7 +147,7 @@ describe('a correction', () => {
   it('is refused for a session that was cancelled, of another studio, or with too many already', async () => {
     const [c, other] = [await makeClass(db()), await makeClass(db())];
     const off = await plan(c, -7);
-    await cancelSession(db(), c, off);
+    await callOff(db(), c, { id: off, which: 'this', word: null, now: NOON });
     await expect(say(c, off, c.ada, { mark: 'here' })).rejects.toMatchObject({ code: 'cancelled' });
     for (const [session, person] of [
       [other.sessionId, c.ada],

@@ -16,7 +16,7 @@ import { currentPerson } from '../people/former';
 import { bigintMs } from '../rows';
 import { found, type Scope } from '../scope';
 import { leave, mark, walkIn } from '../sessions/register';
-import { getSession } from '../sessions/sessions';
+import { getSession, takesPlace } from '../sessions/sessions';
 
 /** The log of a session: what happened, in order, and which device leads. */
 
@@ -197,6 +197,7 @@ export async function appendEvents(
         await trx('runs')
           .where({ id: runId })
           .update({ started_at: new Date(event.at) });
+        await takesPlace(trx, scope, run.session_id);
       }
       if (isRoomEvent(event)) {
         await keepRoom(trx, scope, { sessionId: run.session_id, event, timeZone, by });

@@ -13,7 +13,7 @@ import { announce } from '../live/hub';
 import { movesMet, ownMovesStamp, studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
 import { roll } from '../sessions/register';
-import { getSession, type Session } from '../sessions/sessions';
+import { getSession } from '../sessions/sessions';
 import type { Speaker } from '../speech/speaker';
 import { voice } from '../speech/voice';
 import { eventsOf, hasStarted, type RunLog } from './log';
@@ -95,8 +95,6 @@ function saidOn(
 /** What a session is made ready from, besides the studio's own moves. */
 interface Grounds {
   stored: StoredClass;
-  /** Whoever has opened the stage of a session that is called off is told so. */
-  status: Session['status'];
   room: MovesMet;
 }
 
@@ -113,30 +111,29 @@ const metInRoom = (db: Db, scope: Scope, expected: readonly RollEntry[]): Promis
 async function basis(
   db: Db,
   scope: Scope,
-  { stored: { id, version, plan }, status, room }: Grounds,
+  { stored: { id, version, plan }, room }: Grounds,
 ): Promise<string> {
   const moves = new Set(blocksOf(plan).flatMap((b) => b.segments.map((s) => s.move)));
   const byRoom = plan.rules.explain === 'new-in-room' && room.length > 0;
   // What everybody has met is not explained there, and so a single newcomer makes it another class.
   const known = byRoom ? [...moves].filter((move) => room.every((met) => met.has(move))) : [];
-  const of = [id, version, status, await ownMovesStamp(db, scope), ...known.sort()];
+  const of = [id, version, await ownMovesStamp(db, scope), ...known.sort()];
   return createHash('sha256').update(of.join()).digest('hex').slice(0, 16);
 }
 
 /**
- * What a session would be made ready from now: its class, the studio's moves, who is in the room and whether it meets,
- * in a word that is another one when any of it changes what is led.
+ * What a session would be made ready from now: its class, the studio's moves and who is in the room, in a word
+ * that is another one when any of it changes what is led.
  * @param expected everybody on the roll of the session
  * @throws Refusal `not-found`
  */
 export async function basisOf(
   db: Db,
   scope: Scope,
-  { sessionId, expected }: { sessionId: string; expected: readonly RollEntry[] },
+  { classId, expected }: { classId: string; expected: readonly RollEntry[] },
 ): Promise<string> {
-  const { classId, status } = await getSession(db, scope, sessionId);
   const stored = await getClass(db, scope, classId);
-  return basis(db, scope, { stored, status, room: await metInRoom(db, scope, expected) });
+  return basis(db, scope, { stored, room: await metInRoom(db, scope, expected) });
 }
 
 /**
@@ -164,7 +161,7 @@ export async function prepareRun(
   const stored = await getClass(db, scope, session.classId);
   const plan = wordsPerMinute ? changeRules(stored.plan, { wordsPerMinute }) : stored.plan;
   const room = await metInRoom(db, scope, await roll(db, scope, sessionId));
-  const from = await basis(db, scope, { stored, status: session.status, room });
+  const from = await basis(db, scope, { stored, room });
   const book = await studioBook(db, scope);
   const speaking = speaker === undefined ? await voice() : speaker;
   const { say } = plan.rules;

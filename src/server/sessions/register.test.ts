@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
+import { callOff } from '../calendar/change';
 import { keepCautions } from '../people/carried';
 import { addParticipant } from '../people/people';
 import {
@@ -13,7 +14,7 @@ import {
   testDatabase,
 } from '../testing/studio';
 import { closeRegister, leave, mark, roll, walkIn } from './register';
-import { cancelSession, planSession } from './sessions';
+import { planSession } from './sessions';
 
 const db = testDatabase();
 
@@ -133,7 +134,7 @@ describe('people', () => {
       startsAt: NOON - 14 * DAY,
       now: NOON,
     });
-    await cancelSession(db(), c, off);
+    await callOff(db(), c, { id: off, which: 'this', word: null, now: NOON });
     await past(c, 7, { [c.ada]: 'here', [c.ben]: 'here' });
     const figures = (await everybodyOf(db(), c)).map((p) => [
       p.name,

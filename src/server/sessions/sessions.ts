@@ -1,12 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { Refusal } from '@/core/calls';
+import { type SessionStatus, sessionStatusSchema } from '@/core/calendar';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
-
-export const sessionStatusSchema = z.enum(['planned', 'held', 'cancelled']);
-export type SessionStatus = z.infer<typeof sessionStatusSchema>;
 
 export interface Session {
   id: string;
@@ -171,11 +168,27 @@ export async function planSession(
   return id;
 }
 
-/** @throws Refusal `led-already` */
-export async function cancelSession(db: Db, scope: Scope, id: string): Promise<void> {
-  const session = await getSession(db, scope, id);
-  if (session.runStartedAt !== null) {
-    throw new Refusal('led-already');
-  }
-  await db('sessions').where({ id, studio_id: scope.studioId }).update({ status: 'cancelled' });
+/**
+ * Notes that a session takes place, now that it has begun: also where it was called off while its stage stood open.
+ * Whoever is calling it off waits for this, and hears then that it was led.
+ */
+export async function takesPlace(db: Db, { studioId }: Scope, id: string): Promise<void> {
+  await db('sessions')
+    .where({ id, studio_id: studioId })
+    .whereNot('status', 'held')
+    .update({ status: 'planned', word: null, closure_id: null });
+}
+
+/** Before sessions are called off: waits for whoever is just starting one of them, and lets nobody start one until then. */
+export async function waitForStarts(
+  db: Db,
+  { studioId }: Scope,
+  ids: readonly string[],
+): Promise<void> {
+  await db('sessions')
+    .where({ studio_id: studioId })
+    .whereIn('id', [...ids])
+    .orderBy('id')
+    .forUpdate()
+    .select('id');
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { ArrowLeft, Play } from 'lucide-react';
-import { clock, timeOfDay } from '@/core/formats';
+import { clock, dayLabel, timeOfDay } from '@/core/formats';
 import type { Score } from '@/core/score';
 import type { Utterance } from '@/core/speech';
 import { GeneralCaution } from '../kit/caution';
@@ -17,6 +17,8 @@ import type { Roll } from './use-roll';
 
 export interface BeforeStartProps {
   session: LeadSession;
+  /** When it was on the calendar as the page came, epoch ms. */
+  plannedAtFirst: number;
   roll: Roll;
   /** Null while the class is being made ready. */
   score: Score | null;
@@ -63,11 +65,20 @@ function notHere({ deviceVoices = {} }: Score, { choice, spokenIn }: SoundDesk):
   return ` ${names.join(' and ')} ${are} not on this device: the server’s voice speaks instead.`;
 }
 
+/** What is said where a session was moved while its stage stood open. */
+function movedWords({ startsAt, timeZone }: LeadSession, before: number): string {
+  const [now, was] = [startsAt, before].map((at) => dayLabel(at, timeZone));
+  const at = (day: string | undefined, ms: number) =>
+    now === was ? timeOfDay(ms, timeZone) : `${day}, ${timeOfDay(ms, timeZone)}`;
+  return `It was moved meanwhile, from ${at(was, before)} to ${at(now, startsAt)}.`;
+}
+
 /** The room before the class starts: who is here, how long it will be, and the way in. */
 export function BeforeStart(props: BeforeStartProps) {
   const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, door } =
     props;
-  const { unmeasured, start } = props;
+  const { plannedAtFirst, unmeasured, start } = props;
+  const off = session.status === 'cancelled';
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
       <div className="mx-auto grid max-w-6xl gap-8 p-5 md:grid-cols-[minmax(0,1fr)_22rem] md:p-8">
@@ -79,6 +90,11 @@ export function BeforeStart(props: BeforeStartProps) {
           <p className="quiet mt-1 text-lg">
             Planned for {timeOfDay(session.startsAt, session.timeZone)}
           </p>
+          {session.startsAt !== plannedAtFirst && (
+            <p role="status" className="border-warning mt-3 border-l-4 pl-3">
+              {movedWords(session, plannedAtFirst)}
+            </p>
+          )}
           <h2 id="roll" className="mt-6 mb-2 text-xl font-semibold">
             Who is here
           </h2>
@@ -108,7 +124,18 @@ export function BeforeStart(props: BeforeStartProps) {
               <span className="loading loading-dots" aria-hidden /> Making the voice ready
             </p>
           )}
-          {error && (
+          {off && (
+            <div role="alert" className="border-error mt-4 border-l-4 pl-3">
+              <p>
+                This session was called off while its stage stood open here. To lead it all the
+                same, put it back onto the calendar.
+              </p>
+              <Link href={`/sessions/${session.id}`} className="btn btn-sm mt-2">
+                Open the session
+              </Link>
+            </div>
+          )}
+          {error && !off && (
             <div role="alert" className="border-error mt-4 border-l-4 pl-3">
               <p>{error}</p>
               <button type="button" className="btn btn-sm mt-2" onClick={retry}>
@@ -127,7 +154,7 @@ export function BeforeStart(props: BeforeStartProps) {
           <button
             type="button"
             className="btn btn-primary btn-lg upbeat-on-accent mt-6 w-full"
-            disabled={!score || measuring}
+            disabled={!score || measuring || off}
             onClick={start}
           >
             <Play size={20} aria-hidden /> Start the class

@@ -1,5 +1,6 @@
 'use client';
 
+import { dequal } from 'dequal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, toldOf, Unreachable } from '@/browser/api';
 import { ofThoseHere } from '@/browser/device-voice';
@@ -21,13 +22,13 @@ import { BeforeStart } from './before-start';
 import { CloseOut } from './close-out';
 import { Locked } from './locked';
 import { Stage } from './stage';
-import { keptScoresSchema, type LeadLog, type LeadSession } from './types';
+import { keptScoresSchema, type LeadLog, type LeadSession, type SessionNow } from './types';
 import { type SpeechSettings, useCues } from './use-cues';
 import { type FollowDoor, useDoor } from './use-door';
 import { useGuard } from './use-guard';
 import { type Log, useLog } from './use-log';
 import { type Roll, useRoll } from './use-roll';
-import { useRollAtFirst } from './use-roll-at-first';
+import { type Told, useRollAtFirst } from './use-roll-at-first';
 
 export interface LeadScreenProps {
   session: LeadSession;
@@ -50,7 +51,7 @@ export const START_IN_MS = 1200;
 
 /** Leads one session from the roll to the stored register. */
 export function LeadScreen(props: LeadScreenProps) {
-  const { session, log: initialLog, moves, parkedBefore, speech } = props;
+  const { log: initialLog, moves, parkedBefore, speech } = props;
   const clock = useMemo(() => {
     const made = new ServerClock();
     made.startAt(initialLog.now);
@@ -60,10 +61,13 @@ export function LeadScreen(props: LeadScreenProps) {
   /** From what the class was made ready, and whether it would be another one by now. */
   const madeFrom = useRef<string | null>(null);
   const [outdated, setOutdated] = useState(false);
-  const onBasis = useCallback((basis: string) => {
-    if (madeFrom.current !== null) setOutdated(basis !== madeFrom.current);
+  const [stands, setStands] = useState<SessionNow>(props.session);
+  const onTold = useCallback(({ basis, session }: Told) => {
+    if (madeFrom.current !== null && basis !== null) setOutdated(basis !== madeFrom.current);
+    setStands((before) => (dequal(before, session) ? before : session));
   }, []);
-  const { atFirst, refresh } = useRollAtFirst(props, log, onBasis);
+  const { atFirst, refresh } = useRollAtFirst(props, log, onTold);
+  const session = useMemo(() => ({ ...props.session, ...stands }), [props.session, stands]);
   const whole = useRoll(atFirst, log, { session, refresh });
   const [scores, setScores] = useState<Scores | null>(null);
   const [unmeasured, setUnmeasured] = useState<readonly Utterance[]>([]);
@@ -138,6 +142,7 @@ export function LeadScreen(props: LeadScreenProps) {
     return (
       <BeforeStart
         session={session}
+        plannedAtFirst={props.session.startsAt}
         roll={guard.state === 'locked' ? { ...roll, entries: [] } : roll}
         score={null}
         measuring={error === null}
@@ -156,6 +161,7 @@ export function LeadScreen(props: LeadScreenProps) {
     <MovesProvider moves={moves}>
       <LedRun
         session={session}
+        plannedAtFirst={props.session.startsAt}
         log={log}
         roll={roll}
         scores={scores}
@@ -186,6 +192,8 @@ async function keepClass(name: string, scores: Scores, clock: ServerClock): Prom
 
 interface LedRunProps {
   session: LeadSession;
+  /** When it was on the calendar as the page came, epoch ms. */
+  plannedAtFirst: number;
   log: Log;
   roll: Roll;
   scores: Scores;
@@ -231,7 +239,8 @@ function LedRun(props: LedRunProps) {
     if (!measuring) void measureTime();
   }, [measuring, measureTime]);
 
-  const isOutdated = props.outdated && state.status === 'ready' && !measuring;
+  const meets = session.status !== 'cancelled';
+  const isOutdated = props.outdated && meets && state.status === 'ready' && !measuring;
   const { takeUp } = desk;
   useEffect(() => {
     if (isOutdated) takeUp();
@@ -256,6 +265,7 @@ function LedRun(props: LedRunProps) {
     return (
       <BeforeStart
         session={session}
+        plannedAtFirst={props.plannedAtFirst}
         roll={roll}
         score={score}
         measuring={props.measuring}

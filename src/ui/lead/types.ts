@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { SessionStatus } from '@/core/calendar';
 import { type LogAnswer, logSchema, scoresSchema } from '@/core/calls';
 
 /** A session's log as the page finds it. */
@@ -11,11 +12,16 @@ export const keptScoresSchema = z.object({ scores: scoresSchema, fromWallMs: z.n
 /** The log as it was last heard, who led it then, and when that was, on the server's clock. */
 export const keptLogSchema = logSchema;
 
-export interface LeadSession {
+/** A session as it stands on the calendar, where others change it too. */
+export interface SessionNow {
+  className: string;
+  /** Epoch ms. */
+  startsAt: number;
+  status: SessionStatus;
+}
+
+export interface LeadSession extends SessionNow {
   id: string;
   classId: string;
-  className: string;
-  startsAt: number;
-  status: 'planned' | 'held' | 'cancelled';
   timeZone: string;
 }

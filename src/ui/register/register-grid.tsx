@@ -3,6 +3,7 @@
 import clsx from 'clsx';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { came, MARK_KEYS, MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
+import type { SessionStatus } from '@/core/calendar';
 import type { RegisterCell, RegisterLine } from '@/core/calls';
 import { BeatSign } from '../kit/beat-line';
 import { StreakButton } from '../kit/beat-line/streak-button';
@@ -12,7 +13,7 @@ export interface RegisterSession {
   /** "13 Oct", and "Tue 13 Oct 2026, 12:15". */
   day: string;
   when: string;
-  status: 'planned' | 'held' | 'cancelled';
+  status: SessionStatus;
   word: string | null;
   /** It has begun, so that somebody can have come. */
   begun: boolean;
