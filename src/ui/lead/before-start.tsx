@@ -130,7 +130,7 @@ export function BeforeStart(props: BeforeStartProps) {
                 This session was called off while its stage stood open here. To lead it all the
                 same, put it back onto the calendar.
               </p>
-              <Link href={`/sessions/${session.id}`} className="btn btn-sm mt-2">
+              <Link href={`/sessions/${session.id}`} className="btn btn-outline btn-sm mt-2">
                 Open the session
               </Link>
             </div>
@@ -138,7 +138,7 @@ export function BeforeStart(props: BeforeStartProps) {
           {error && !off && (
             <div role="alert" className="border-error mt-4 border-l-4 pl-3">
               <p>{error}</p>
-              <button type="button" className="btn btn-sm mt-2" onClick={retry}>
+              <button type="button" className="btn btn-outline btn-sm mt-2" onClick={retry}>
                 Try again
               </button>
             </div>
