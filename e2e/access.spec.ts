@@ -251,6 +251,10 @@ test('who asks for more than may wait is told so, and nobody else waits with the
     code: 'still-busy',
     message: expect.stringContaining('Wait a moment, then try again.'),
   });
+  // A page tells it where it was asked, also of an action, which understands nothing but words.
+  const acted = await studio.request.post('/people', { headers: { 'next-action': 'any' } });
+  expect([acted.status(), acted.headers()['content-type']]).toEqual([429, 'text/plain']);
+  expect(await acted.text()).toMatch(/Wait a moment, then try again\.$/);
   const headers = { cookie: `${SIGN_IN_COOKIE}=${token}` };
   expect((await fetch(`${app.url}/voice`, { headers })).status).toBe(200);
   await stuck.commit();

@@ -64,14 +64,15 @@ server.on('request', async (request, response) => {
     request.headers[INNER] = WORD;
     if (response.destroyed) return;
     if (passed) return await handle(request, response);
-    // As the application's own refusals are told, so that a page can tell it where it was asked.
+    // As the application's own refusals are told, so that a page can tell it where it was asked; to an action in words.
+    const acts = 'next-action' in request.headers;
     response.writeHead(429, {
-      'Content-Type': 'application/json',
+      'Content-Type': acts ? 'text/plain' : 'application/json',
       'Retry-After': '1',
       // What is still being sent is not read.
       Connection: 'close',
     });
-    response.end(JSON.stringify({ code: 'still-busy', message: TOO_MUCH }));
+    response.end(acts ? TOO_MUCH : JSON.stringify({ code: 'still-busy', message: TOO_MUCH }));
   } catch (error) {
     console.error(error);
     response.destroy();

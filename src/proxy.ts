@@ -53,7 +53,11 @@ async function isSignedIn(request: NextRequest): Promise<boolean> {
 const HSTS = 'max-age=31536000; includeSubDomains';
 
 export async function proxy(request: NextRequest): Promise<NextResponse> {
-  if (await isTooLarge(request)) return new NextResponse('This is too large.', { status: 413 });
+  if (await isTooLarge(request)) {
+    // As a page that acts can tell it.
+    const headers = { 'Content-Type': 'text/plain' };
+    return new NextResponse('This is too large.', { status: 413, headers });
+  }
   const csp = policy(btoa(crypto.randomUUID()));
   const headers = new Headers(request.headers);
   headers.set('Content-Security-Policy', csp);

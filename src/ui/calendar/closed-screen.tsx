@@ -2,6 +2,7 @@ import { dateLabel } from '@/core/formats';
 import { ActionForm, Field, type FormAct } from '../kit/form';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
+import { PressForm } from '../kit/press-form';
 
 export interface ClosedScreenProps {
   closures: { id: string; from: string; to: string; name: string }[];
@@ -38,7 +39,7 @@ export function ClosedScreen({ closures, today, most, close, reopen }: ClosedScr
                     ? dateLabel(c.from)
                     : `${dateLabel(c.from)} to ${dateLabel(c.to)}`}
                 </span>
-                <form action={reopen}>
+                <PressForm act={reopen}>
                   <input type="hidden" name="id" value={c.id} />
                   <button
                     type="submit"
@@ -47,7 +48,7 @@ export function ClosedScreen({ closures, today, most, close, reopen }: ClosedScr
                   >
                     Open again
                   </button>
-                </form>
+                </PressForm>
               </li>
             ))}
           </ul>

@@ -12,6 +12,7 @@ import clsx from 'clsx';
 import { type CSSProperties, type ReactNode, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { Dialog } from '../kit/dialog';
+import { toldOfAct } from '../kit/use-act';
 import { droppedAt } from './dropped-at';
 import type { Shown } from './types';
 
@@ -46,7 +47,7 @@ export function DraggedInWeek(props: DraggedInWeekProps) {
   const sensors = useSensors(useSensor(PointerSensor, POINTER));
 
   const move = async (to: { id: string; at: string; sure: boolean }, back?: string) => {
-    const answer = await drop(to);
+    const answer = await drop(to).catch((problem) => ({ problem: toldOfAct(problem) }));
     if ('asked' in answer) setAsked({ ...to, says: answer.asked });
     else if ('problem' in answer) toast.error(answer.problem);
     else {

@@ -1,11 +1,11 @@
 'use client';
 
-import { useActionState } from 'react';
 import type { Area } from '@/core/move';
 import { Empty } from '../kit/empty';
 import { FaceDial } from '../kit/face-dial';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
+import { byHand, useAct } from '../kit/use-act';
 
 export interface ClassCard {
   id: string;
@@ -39,11 +39,15 @@ export interface ClassesScreenProps {
 }
 
 export function ClassesScreen({ classes, create, bring }: ClassesScreenProps) {
-  const [state, action, pending] = useActionState(create, { name: '', minutes: '20', error: null });
+  const [state, action, pending] = useAct<NewClassState>(create, {
+    initial: { name: '', minutes: '20', error: null },
+    unanswered: (before, error) => ({ ...before, error }),
+  });
   return (
     <Page title="Classes">
       <form
         action={action}
+        onSubmit={byHand(action)}
         className="bg-base-200/60 border-base-300 rounded-box mb-6 flex flex-wrap items-end gap-3 border p-4"
       >
         <label className="grid grow gap-1">
@@ -111,7 +115,11 @@ export function ClassesScreen({ classes, create, bring }: ClassesScreenProps) {
 }
 
 function ImportForm({ bring }: Pick<ClassesScreenProps, 'bring'>) {
-  const [state, action, pending] = useActionState(bring, { problems: [] });
+  const [state, action, pending] = useAct<ImportState>(bring, {
+    initial: { problems: [] },
+    unanswered: (_, problem) => ({ problems: [problem] }),
+    kept: 'Choose the file again.',
+  });
   return (
     <details className="mb-6" open={state.problems.length > 0}>
       <summary className="cursor-pointer font-medium">Bring a class from a file</summary>

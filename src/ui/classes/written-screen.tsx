@@ -12,6 +12,7 @@ import {
 } from '@/core/written';
 import { ChooseText } from '../kit/choose-text';
 import { Page } from '../kit/page';
+import { TYPED_STAYS, toldOfAct } from '../kit/use-act';
 
 export type ReadWritten = { lines: (WrittenLine & { guesses: Guess[] })[] } | { problem: string };
 
@@ -42,9 +43,7 @@ export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
     try {
       await work();
     } catch (error) {
-      // What went wrong on the server is in its log; here it is enough that nothing was made.
-      console.error(error);
-      setProblem('The server does not answer as it should. Nothing was made; try again.');
+      setProblem(toldOfAct(error, TYPED_STAYS));
     } finally {
       setBusy(false);
     }

@@ -10,6 +10,7 @@ import { stepAt } from '@/core/score';
 import type { DeviceSays } from '@/core/speech';
 import { MovesProvider } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
+import { toastOfAct } from '../kit/toast-of-act';
 import { useInBrowser } from '../kit/use-in-browser';
 import { ComposeActionsProvider } from './actions';
 import { AimPanel } from './aim-panel';
@@ -148,7 +149,7 @@ function Composing(props: ComposeScreenProps) {
   const onLead = async () => {
     if (!hasSegments(plan)) {
       toast.error('This class is still empty. Add a move from the shelf first.');
-    } else if (await autosave.flush()) await lead();
+    } else if (await autosave.flush()) await lead().catch(toastOfAct);
     else {
       toast.error('The class could not be saved yet, so it cannot be led. Try again in a moment.');
     }

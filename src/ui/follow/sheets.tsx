@@ -7,6 +7,7 @@ import type { FollowWords } from '@/core/follow/words';
 import type { Language } from '@/core/language';
 import { CAUTIONS } from '@/core/move';
 import { Dialog } from '../kit/dialog';
+import { leadsOn } from '../kit/use-act';
 import type { Choosing } from './choosing';
 import { InStep } from './in-step';
 import type { Followed } from './use-follow';
@@ -192,6 +193,7 @@ function AskForm({ words }: { words: FollowWords }) {
 /** Asked twice, so that a slip does not end a class. */
 function Leave({ words, leave, code }: SheetsProps) {
   const [sure, setSure] = useState(false);
+  const [failed, setFailed] = useState(false);
   if (!sure) {
     return (
       <button type="button" className="btn h-12" onClick={() => setSure(true)}>
@@ -210,13 +212,22 @@ function Leave({ words, leave, code }: SheetsProps) {
           type="button"
           className="btn btn-error h-12 flex-1"
           onClick={async () => {
+            try {
+              await leave?.();
+            } catch (problem) {
+              if (!leadsOn(problem)) return setFailed(true);
+            }
             if (code) await dropClass(code).catch(() => {});
-            await leave?.();
           }}
         >
           {words.leave}
         </button>
       </div>
+      {failed && (
+        <p role="alert" className="mt-2">
+          {words.offline}
+        </p>
+      )}
     </div>
   );
 }

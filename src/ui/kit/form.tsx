@@ -2,16 +2,14 @@
 
 import {
   createContext,
-  type FormEvent,
   type ReactNode,
-  startTransition,
-  useActionState,
   useContext,
   useEffect,
   useId,
   useRef,
   useState,
 } from 'react';
+import { byHand, useAct } from './use-act';
 
 /** What became of a form that was sent. */
 export interface FormState {
@@ -56,21 +54,17 @@ export function ActionForm<S extends FormState = FormState>({
   below?: (state: S) => ReactNode;
   children?: ReactNode;
 }) {
-  const [state, action, pending] = useActionState<S, FormData>(
+  const [state, action, pending] = useAct<S>(
     act as (state: Awaited<S>, form: FormData) => Promise<S>,
-    FRESH as Awaited<S>,
+    {
+      initial: FRESH as Awaited<S>,
+      unanswered: (before, problem) => ({ ...before, problem, done: null }),
+    },
   );
   const form = useRef<HTMLFormElement>(null);
   const times = useTimesDone(state);
-  // Sent by hand: React would fill a form that sends itself anew at every answer, and lose what was typed meanwhile.
-  const send = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const { submitter } = event.nativeEvent as SubmitEvent;
-    const sent = new FormData(event.currentTarget, submitter);
-    startTransition(() => action(sent));
-  };
   useEffect(() => {
-    if (Object.keys(state.errors).length > 0) {
+    if (state.problem === null && Object.keys(state.errors).length > 0) {
       form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
     }
   }, [state]);
@@ -79,7 +73,7 @@ export function ActionForm<S extends FormState = FormState>({
       <form
         ref={form}
         action={action}
-        onSubmit={send}
+        onSubmit={byHand(action)}
         aria-label={label}
         className="grid gap-4"
         noValidate

@@ -8,6 +8,7 @@ import { Link } from './link';
 import { Logo } from './logo';
 import { Menu, MenuEntry, MenuLink, MenuWords } from './menu';
 import type { Leaving } from './sign-out';
+import { toastOfAct } from './toast-of-act';
 import { NOT_FETCHED, usePart } from './use-part';
 
 /** What stands in the header, and what else belongs to it. */
@@ -99,7 +100,7 @@ export function StudioHeader({ studioName, teacherName, owner, switchTheme }: St
               </Link>
             </MenuLink>
           )}
-          <MenuEntry act={() => startTransition(switchTheme)}>
+          <MenuEntry act={() => startTransition(() => switchTheme().catch(toastOfAct))}>
             <SunMoon size={16} aria-hidden /> Day or night look
           </MenuEntry>
           <MenuEntry act={() => leave('here')}>

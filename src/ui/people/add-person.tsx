@@ -1,4 +1,4 @@
-import { useActionState } from 'react';
+import { useAct } from '../kit/use-act';
 
 export interface NewPersonState {
   name: string;
@@ -12,7 +12,14 @@ export function AddPerson({
 }: {
   add: (state: NewPersonState, form: FormData) => Promise<NewPersonState>;
 }) {
-  const [state, action, pending] = useActionState(add, { name: '', contact: '', error: null });
+  const [state, action, pending] = useAct<NewPersonState>(add, {
+    initial: { name: '', contact: '', error: null },
+    unanswered: (_, error, form) => ({
+      name: String(form.get('name')),
+      contact: String(form.get('contact')),
+      error,
+    }),
+  });
   return (
     <form
       action={action}

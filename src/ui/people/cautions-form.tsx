@@ -1,6 +1,6 @@
 'use client';
 
-import { startTransition, useActionState, useState } from 'react';
+import { useState } from 'react';
 import {
   AREA_NAMES,
   AREAS,
@@ -9,8 +9,10 @@ import {
   CAUTIONS,
   type CarriedCaution,
   type Caution,
+  carriedTicked,
   LOCAL_CAUTIONS,
 } from '@/core/move';
+import { byHand, useAct } from '../kit/use-act';
 
 export interface CautionsState {
   /** What is ticked. */
@@ -30,11 +32,12 @@ export interface CautionsFormProps {
 
 /** What a person carries: private, kept only with their consent, never a diagnosis. */
 export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
-  const [state, action, pending] = useActionState<CautionsState, FormData>(keep, {
-    cautions: allCarried(cautions),
-    was: cautions,
-    error: null,
-    kept: false,
+  const [state, action, pending] = useAct<CautionsState>(keep, {
+    initial: { cautions: allCarried(cautions), was: cautions, error: null, kept: false },
+    unanswered: (before, error, form) => {
+      const cautions = form.has('withdraw') ? before.cautions : carriedTicked((n) => form.has(n));
+      return { ...before, cautions, error, kept: false };
+    },
   });
   const [chosen, setChosen] = useState<readonly Caution[]>(state.cautions.map((c) => c.caution));
   const [answer, setAnswer] = useState({ state, times: 0 });
@@ -48,17 +51,7 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
   return (
     <details open={cautions.length > 0}>
       <summary className="cursor-pointer text-xl font-semibold">Cautions, private</summary>
-      <form
-        className="mt-3"
-        onSubmit={(event) => {
-          // Given to the form itself, an action that was refused would take the ticks back.
-          event.preventDefault();
-          const button = (event.nativeEvent as SubmitEvent).submitter;
-          const given = new FormData(event.currentTarget, button);
-          if (given.has('withdraw')) setChosen([]);
-          startTransition(() => action(given));
-        }}
-      >
+      <form className="mt-3" onSubmit={byHand(action)}>
         <input type="hidden" name="was" value={JSON.stringify(state.was)} />
         <p className="quiet text-sm">
           Only what they told you and agreed to have kept. Up Beat uses it to offer what suits them;

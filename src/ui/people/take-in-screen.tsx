@@ -12,6 +12,7 @@ import {
 import { ChooseText } from '../kit/choose-text';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
+import { TYPED_STAYS, toldOfAct } from '../kit/use-act';
 import { Columns, type Known, type Line, Preview } from './take-in-preview';
 
 export interface TakeInScreenProps {
@@ -42,9 +43,7 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
     try {
       await work();
     } catch (error) {
-      // What went wrong on the server is in its log; here it is enough that nothing was stored.
-      console.error(error);
-      setProblem('The server does not answer as it should. Nothing was stored; try again.');
+      setProblem(toldOfAct(error, TYPED_STAYS));
     } finally {
       setBusy(false);
     }

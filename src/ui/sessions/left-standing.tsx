@@ -1,4 +1,7 @@
+'use client';
+
 import { CircleCheck, Play, RotateCcw } from 'lucide-react';
+import { PressForm } from '../kit/press-form';
 
 /** A session that was begun and left, as a teacher reads it. */
 export interface Left {
@@ -28,9 +31,10 @@ const HOW = {
 export function LeftStanding({ left, actions }: { left: Left; actions: LeftActions }) {
   const { sessionId, className, planned, since, how } = left;
   return (
-    <form
+    <PressForm
+      act={async (form) => actions[form.get('does') as keyof LeftActions](form)}
       className="border-accent rounded-box border border-l-4 p-4"
-      aria-label={`Left standing: ${className}, ${planned}`}
+      label={`Left standing: ${className}, ${planned}`}
     >
       <input type="hidden" name="sessionId" value={sessionId} />
       <p className="text-lg font-semibold">
@@ -41,17 +45,17 @@ export function LeftStanding({ left, actions }: { left: Left; actions: LeftActio
       </p>
       <div className="mt-3 flex flex-wrap gap-2">
         {how === 'paused' && (
-          <button type="submit" formAction={actions.goOn} className="btn btn-outline">
+          <button type="submit" name="does" value="goOn" className="btn btn-outline">
             <Play size={18} aria-hidden /> Go on here
           </button>
         )}
-        <button type="submit" formAction={actions.close} className="btn btn-outline">
+        <button type="submit" name="does" value="close" className="btn btn-outline">
           <CircleCheck size={18} aria-hidden /> Close it as it was
         </button>
-        <button type="submit" formAction={actions.anew} className="btn btn-ghost">
+        <button type="submit" name="does" value="anew" className="btn btn-ghost">
           <RotateCcw size={18} aria-hidden /> Begin a new one
         </button>
       </div>
-    </form>
+    </PressForm>
   );
 }

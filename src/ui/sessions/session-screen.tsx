@@ -2,6 +2,7 @@ import { Play, Undo2 } from 'lucide-react';
 import { ActionForm, Field, type FormAct, Select, Sure } from '../kit/form';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
+import { PressForm } from '../kit/press-form';
 import { RoomField } from '../kit/room-field';
 import { bookedWords } from './booked-words';
 import { SessionPeople, type SessionPeopleProps } from './session-people';
@@ -101,13 +102,13 @@ export function SessionScreen(props: SessionScreenProps) {
         </p>
       )}
       {status === 'cancelled' && (
-        <form action={props.restore} className="mt-4 flex flex-wrap items-center gap-4">
+        <PressForm act={props.restore} className="mt-4 flex flex-wrap items-center gap-4">
           <input type="hidden" name="id" value={id} />
           <p className="font-medium">Cancelled{why ? `: ${why}` : ''}</p>
           <button type="submit" className="btn btn-outline">
             <Undo2 size={18} aria-hidden /> Put it back
           </button>
-        </form>
+        </PressForm>
       )}
       {(status === 'planned' || status === 'cancelled') && (
         <div className="mt-8 grid gap-10 md:grid-cols-2">

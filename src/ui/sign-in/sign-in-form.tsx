@@ -1,10 +1,11 @@
 'use client';
 
-import { useActionState, useEffect } from 'react';
+import { useEffect } from 'react';
 import { forgetStages } from '@/browser/kept-stage';
 import { FaceDial } from '../kit/face-dial';
 import { Link } from '../kit/link';
 import { Logo } from '../kit/logo';
+import { byHand, useAct } from '../kit/use-act';
 
 export interface SignInState {
   email: string;
@@ -20,7 +21,10 @@ export interface SignInFormProps {
 }
 
 export function SignInForm({ signIn, enterDemo, mayBegin }: SignInFormProps) {
-  const [state, action, pending] = useActionState(signIn, { email: '', error: null });
+  const [state, action, pending] = useAct<SignInState>(signIn, {
+    initial: { email: '', error: null },
+    unanswered: (before, error) => ({ ...before, error }),
+  });
   // Whoever signs in next does not find the people of who was here before.
   useEffect(() => void forgetStages(), []);
   return (
@@ -42,7 +46,7 @@ export function SignInForm({ signIn, enterDemo, mayBegin }: SignInFormProps) {
         <p className="quiet mt-2">
           Every move has its upbeat. The promised minutes are the real ones.
         </p>
-        <form action={action} className="mt-6 grid gap-4">
+        <form action={action} onSubmit={byHand(action)} className="mt-6 grid gap-4">
           <label className="grid gap-1">
             <span className="font-medium">Email</span>
             <input
@@ -91,7 +95,11 @@ export function SignInForm({ signIn, enterDemo, mayBegin }: SignInFormProps) {
 }
 
 function DemoDoor({ enter }: { enter: NonNullable<SignInFormProps['enterDemo']> }) {
-  const [refused, action, pending] = useActionState(enter, null);
+  const [refused, action, pending] = useAct<string | null>(enter, {
+    initial: null,
+    unanswered: (_, problem) => problem,
+    kept: '',
+  });
   return (
     <form action={action} className="border-base-300 mt-6 border-t pt-6">
       <button type="submit" className="btn btn-outline w-full" disabled={pending}>

@@ -2,6 +2,7 @@
 
 import { ROLES, type Role } from '@/core/studio';
 import { ActionForm, Field, type FormAct, Select } from '../kit/form';
+import { PressForm } from '../kit/press-form';
 
 export const ROLE_NAMES: Record<Role, string> = { owner: 'Owner', teacher: 'Teacher' };
 
@@ -57,7 +58,7 @@ export function TeachersSection({
               </span>
             </span>
             {(t.role === 'teacher' || owners > 1) && (
-              <form action={actions.changeRole}>
+              <PressForm act={actions.changeRole}>
                 <input type="hidden" name="id" value={t.id} />
                 <input type="hidden" name="role" value={t.role === 'owner' ? 'teacher' : 'owner'} />
                 <button
@@ -67,10 +68,10 @@ export function TeachersSection({
                 >
                   {t.role === 'owner' ? 'Make a teacher' : 'Make an owner'}
                 </button>
-              </form>
+              </PressForm>
             )}
             {t.id !== me && (
-              <form action={actions.removeTeacher}>
+              <PressForm act={actions.removeTeacher}>
                 <input type="hidden" name="id" value={t.id} />
                 <button
                   type="submit"
@@ -79,7 +80,7 @@ export function TeachersSection({
                 >
                   Remove; their classes stay
                 </button>
-              </form>
+              </PressForm>
             )}
           </li>
         ))}
@@ -91,7 +92,7 @@ export function TeachersSection({
                 invited as {ROLE_NAMES[i.role].toLowerCase()}, until {i.until}
               </span>
             </span>
-            <form action={actions.withdraw}>
+            <PressForm act={actions.withdraw}>
               <input type="hidden" name="id" value={i.id} />
               <button
                 type="submit"
@@ -100,7 +101,7 @@ export function TeachersSection({
               >
                 Take back
               </button>
-            </form>
+            </PressForm>
           </li>
         ))}
       </ul>

@@ -1,8 +1,8 @@
 'use client';
 
 import clsx from 'clsx';
-import { useActionState } from 'react';
 import { Link } from '../kit/link';
+import { useAct } from '../kit/use-act';
 
 /** Something to know or to settle before a class. */
 export interface BeforeLine {
@@ -39,7 +39,11 @@ function summary(lines: readonly BeforeLine[]): string {
 
 /** What is to be settled before a class, each with one press. */
 export function BeforeList({ lines, settle }: { lines: readonly BeforeLine[]; settle: Settle }) {
-  const [state, action, pending] = useActionState(settle, { done: null, problem: null });
+  const [state, action, pending] = useAct<Settled>(settle, {
+    initial: { done: null, problem: null },
+    unanswered: (_, problem) => ({ done: null, problem }),
+    kept: '',
+  });
   return (
     <section aria-labelledby="before">
       <h2 id="before" className="text-xl font-semibold">

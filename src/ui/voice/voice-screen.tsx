@@ -13,6 +13,7 @@ import { factorOf, type Talk } from '@/core/run';
 import type { SpeechChoice } from '@/core/speech';
 import { Empty } from '../kit/empty';
 import { Page } from '../kit/page';
+import { PressForm } from '../kit/press-form';
 import { RecordDialog } from './record-dialog';
 import { SaidWords, type SaidWordsProps } from './said-words';
 import { SoundsChoice } from './sounds-choice';
@@ -123,11 +124,11 @@ export function VoiceScreen({ choice, talk, recordings, words, forgetTalk }: Voi
             : 'It is never below 1 while the voice says the words, since it says them in full.'}
         </p>
         {led > 0 && (
-          <form action={forgetTalk}>
+          <PressForm act={forgetTalk}>
             <button type="submit" className="btn btn-outline btn-sm mt-2">
               <RotateCcw size={16} aria-hidden /> Forget it and learn anew
             </button>
-          </form>
+          </PressForm>
         )}
       </section>
 

@@ -4,14 +4,7 @@ import { refresh } from 'next/cache';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { dateOn } from '@/core/formats';
-import {
-  AREAS,
-  allCarried,
-  CAUTIONS,
-  type CarriedCaution,
-  carriedCautionSchema,
-  LOCAL_CAUTIONS,
-} from '@/core/move';
+import { allCarried, carriedCautionSchema, carriedTicked } from '@/core/move';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
@@ -53,11 +46,7 @@ export async function keepCautionsAction(
   form: FormData,
 ): Promise<CautionsState> {
   const teacher = await requireTeacher();
-  const ticked = form.has('withdraw') ? [] : CAUTIONS.filter((c) => form.has(c));
-  const cautions = ticked.map((caution): CarriedCaution => {
-    const areas = AREAS.filter((a) => form.has(`${caution} ${a}`));
-    return LOCAL_CAUTIONS.includes(caution) && areas.length ? { caution, areas } : { caution };
-  });
+  const cautions = form.has('withdraw') ? [] : carriedTicked((name) => form.has(name));
   const known = given(shownSchema, form.get('was') ?? '[]');
   if (cautions.length && !form.has('consent')) {
     return {

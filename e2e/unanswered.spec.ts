@@ -1,0 +1,96 @@
+import type { Page } from '@playwright/test';
+import { axe, expect, test } from './harness';
+
+/** From now on nothing that a page does comes to the server, or what stands before it answers in its place. */
+async function away(page: Page, answer?: { status: number; headers?: Record<string, string> }) {
+  await page.route('**', (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    return answer ? route.fulfill(answer) : route.abort();
+  });
+}
+const back = (page: Page) => page.unroute('**');
+
+const alert = (page: Page, says: string | RegExp) =>
+  page.getByRole('alert').filter({ hasText: says });
+
+test('what was typed stays where the server does not answer, and is sent once it does', async ({
+  app,
+  studio: page,
+}) => {
+  const { id } = await app.db('participants').where({ name: 'Odile' }).first('id');
+  await app.db('participants').where({ id }).update({ cautions: '[]', cautions_consent_on: null });
+  const theirs = () =>
+    app.db('participants').where({ id }).first('contact', 'cautions', 'cautions_consent_on');
+  const before = await theirs();
+  await page.goto(`/people/${id}`);
+  await page.getByText('Name and contact').click();
+  const contact = page.getByLabel(/^Contact/);
+  await contact.fill('odile@lighthouse.example');
+  await away(page);
+  const keep = page.getByRole('button', { name: 'Keep', exact: true });
+  await keep.click();
+  await expect(alert(page, /does not answer\. What you typed stays here\./)).toBeVisible();
+  await expect(contact).toHaveValue('odile@lighthouse.example');
+
+  await page.getByText('Cautions, private').click();
+  const skin = page.getByRole('checkbox', { name: /^broken, infected/ });
+  const forehead = page.getByRole('group', { name: /^Where/ }).getByLabel('forehead');
+  await skin.check();
+  await forehead.check();
+  await page.getByLabel(/^They agree to have this kept/).check();
+  await page.getByRole('button', { name: 'Keep the cautions' }).click();
+  await expect(alert(page, 'does not answer')).toHaveCount(2);
+  await expect(skin).toBeChecked();
+  await expect(forehead).toBeChecked();
+  expect(await theirs()).toEqual(before);
+  expect(await axe(page)).toEqual([]);
+
+  await back(page);
+  await page.getByRole('button', { name: 'Keep the cautions' }).click();
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await keep.click();
+  await expect(alert(page, 'does not answer')).toHaveCount(0);
+  await expect.poll(async () => (await theirs()).contact).toBe('odile@lighthouse.example');
+  expect((await theirs()).cautions).toEqual([{ caution: 'skin', areas: ['forehead'] }]);
+});
+
+test('a page from before an update, and one that is turned away, say so and keep what was typed', async ({
+  studio: page,
+}) => {
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Add somebody' }).click();
+  const name = page.getByLabel('Name, as they like to be called');
+  const add = page.getByRole('button', { name: 'Add to the register' });
+  await name.fill('Wanda of the ferry');
+  await away(page, { status: 404, headers: { 'x-nextjs-action-not-found': '1' } });
+  await add.click();
+  await expect(alert(page, 'Up Beat was updated since this page was opened.')).toBeVisible();
+  await expect(name).toHaveValue('Wanda of the ferry');
+  await back(page);
+  // The contact is cut short by the page, but not by whoever sends something else.
+  await page.getByLabel('Contact, if they wish').evaluate((field: HTMLInputElement) => {
+    field.removeAttribute('maxlength');
+    field.value = 'x'.repeat(300_000);
+  });
+  await add.click();
+  await expect(alert(page, 'This is too large. What you typed stays here.')).toBeVisible();
+  await expect(name).toHaveValue('Wanda of the ferry');
+});
+
+test('a press that has no answer leaves the page as it is', async ({ app, studio: page }) => {
+  const { id } = await app
+    .db('classes')
+    .whereRaw("plan->>'name' = 'Loose jaw before choir'")
+    .first('id');
+  await page.goto(`/classes/${id}`);
+  const lead = page.getByRole('button', { name: 'Lead class', exact: true });
+  await expect(lead).toBeEnabled();
+  await away(page);
+  await page.getByRole('button', { name: /^Account of|Account of Ines/ }).click();
+  await page.getByRole('menuitem', { name: 'Day or night look' }).click();
+  await expect(page.getByText('The server does not answer. Try again in a moment')).toBeVisible();
+  await lead.click();
+  await expect(page.getByText('The server does not answer. Try again in a moment')).toHaveCount(2);
+  await expect(page.getByRole('region', { name: 'Running order' })).toBeVisible();
+  await expect(lead).toBeEnabled();
+});

@@ -1,0 +1,99 @@
+// @vitest-environment happy-dom
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { getRedirectError } from 'next/dist/client/components/redirect';
+import { UnrecognizedActionError } from 'next/dist/client/components/unrecognized-action-error';
+import { RedirectType } from 'next/navigation';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { ActionForm, Field, type FormState } from './form';
+import { PressForm } from './press-form';
+import { leadsOn, TYPED_STAYS, toldOfAct } from './use-act';
+
+beforeEach(() => vi.spyOn(console, 'error').mockReturnValue());
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+const withDigest = Object.assign(new Error('It is told in the log.'), { digest: '2101' });
+const redirected = getRedirectError('/classes', RedirectType.push);
+
+describe('what is told of an action without an answer', () => {
+  it.each([
+    ['no connection', new TypeError('Failed to fetch'), /^The server does not answer\. .* already/],
+    [
+      'a page of whoever stands before the server',
+      new Error('An unexpected response was received from the server.'),
+      /^The server does not answer\./,
+    ],
+    ['a fault of the server', withDigest, /whose log says why\. What you typed stays here\. Try/],
+    [
+      'an update of the server',
+      new UnrecognizedActionError('Server Action "7f" was not found on the server.'),
+      /updated since .* What you typed stays here\. Copy it first\. Open it anew\.$/,
+    ],
+    ['a sentence', new Error('This is too large.'), /^This is too large\. What you typed stays/],
+  ])('where there was %s', (_, problem, says) => {
+    expect(toldOfAct(problem, TYPED_STAYS)).toMatch(says);
+    expect(toldOfAct(problem)).not.toMatch(/typed|Copy/);
+    expect(leadsOn(problem)).toBe(false);
+  });
+
+  it('is nothing where it leads to another page', () => {
+    expect(() => toldOfAct(redirected)).toThrow(redirected);
+    expect(leadsOn(redirected)).toBe(true);
+  });
+});
+
+const press = (name: string) =>
+  act(async () => {
+    fireEvent.click(screen.getByRole('button', { name }));
+  });
+
+it('a form without an answer keeps what was typed, a password too, and is sent again', async () => {
+  const sent: [string, FormDataEntryValue][][] = [];
+  const answers: (() => Promise<FormState>)[] = [
+    () => Promise.reject(new TypeError('Failed to fetch')),
+    async () => ({ values: {}, errors: {}, problem: null, done: 'Kept.' }),
+  ];
+  const keep = (_: FormState, form: FormData) => {
+    sent.push([...form]);
+    return answers[sent.length - 1]?.() ?? Promise.reject(new Error('sent too often'));
+  };
+  render(
+    <ActionForm act={keep} submit="Keep it">
+      <Field name="name" label="Name" initial="Odile" />
+      <Field name="password" label="Password" type="password" />
+    </ActionForm>,
+  );
+  const field = (label: string) => screen.getByLabelText(label) as HTMLInputElement;
+  fireEvent.change(field('Name'), { target: { value: 'Odile of the lighthouse' } });
+  fireEvent.change(field('Password'), { target: { value: 'salt and tar' } });
+  await press('Keep it');
+  expect(screen.getByRole('alert').textContent).toContain('The server does not answer.');
+  expect([field('Name').value, field('Password').value]).toEqual([
+    'Odile of the lighthouse',
+    'salt and tar',
+  ]);
+  await press('Keep it');
+  expect(screen.queryByRole('alert')).toBeNull();
+  expect(screen.getByRole('status').textContent).toBe('Kept.');
+  expect(sent[1]).toEqual(sent[0]);
+});
+
+it('a press without an answer says so where it was pressed, until there is one', async () => {
+  let away = true;
+  const restore = async () => {
+    if (away) throw withDigest;
+  };
+  render(
+    <PressForm act={restore}>
+      <button type="submit">Put it back</button>
+    </PressForm>,
+  );
+  await press('Put it back');
+  expect(screen.getByRole('alert').textContent).toMatch(/^Something went wrong on the server/);
+  expect(console.error).toHaveBeenCalledWith(withDigest);
+  away = false;
+  await press('Put it back');
+  expect(screen.queryByRole('alert')).toBeNull();
+});

@@ -1,0 +1,77 @@
+import { unstable_isUnrecognizedActionError, unstable_rethrow } from 'next/navigation';
+import { type FormEvent, startTransition, useActionState } from 'react';
+
+/** What Next says of an answer that is not the application's: one of whoever stands before a server that is away. */
+const NONE_OF_OURS = 'An unexpected response was received from the server.';
+export const TYPED_STAYS = 'What you typed stays here.';
+
+/**
+ * What a person reads where an action of a page had no answer of its own: what went wrong and what to do.
+ * @param kept what has not been lost, as a sentence
+ * @throws the problem itself where it is none, but leads to another page
+ */
+export function toldOfAct(problem: unknown, kept = ''): string {
+  unstable_rethrow(problem);
+  const told = (...sentences: string[]) => sentences.filter(Boolean).join(' ');
+  if (unstable_isUnrecognizedActionError(problem)) {
+    const copy = kept && 'Copy it first.';
+    return told('Up Beat was updated since this page was opened.', kept, copy, 'Open it anew.');
+  }
+  // The server says nothing of its faults but a number that its log has too.
+  if (problem instanceof Error && 'digest' in problem) {
+    console.error(problem);
+    return told('Something went wrong on the server, whose log says why.', kept, 'Try again.');
+  }
+  // What stands before the application says in a sentence why it turned somebody away.
+  if (problem instanceof Error && problem.name === 'Error' && problem.message !== NONE_OF_OURS) {
+    return told(problem.message, kept);
+  }
+  return told(
+    'The server does not answer.',
+    kept,
+    'Try again in a moment; where only its answer was lost, it may be done already.',
+  );
+}
+
+/** Whether an action threw since it leads to another page, to which Next is on its way. */
+export function leadsOn(problem: unknown): boolean {
+  try {
+    unstable_rethrow(problem);
+    return false;
+  } catch {
+    return true;
+  }
+}
+
+interface Acting<S> {
+  initial: Awaited<S>;
+  /** What is shown where no answer came, with what is told of that; what was typed is to stay. */
+  unanswered: (state: Awaited<S>, problem: string, form: FormData) => S;
+  /** What has not been lost then, as a sentence. */
+  kept?: string;
+}
+
+/**
+ * An action of a page whose answer may not come: the server is away, was updated meanwhile or has a fault. React alone
+ * would put an error in the place of the whole page, and all that was typed would be gone.
+ */
+export function useAct<S>(
+  act: (state: Awaited<S>, form: FormData) => Promise<S>,
+  { initial, unanswered, kept = TYPED_STAYS }: Acting<S>,
+) {
+  return useActionState<S, FormData>(async (state, form) => {
+    try {
+      return await act(state, form);
+    } catch (problem) {
+      return unanswered(state, toldOfAct(problem, kept), form);
+    }
+  }, initial);
+}
+
+/** Sends a form by hand: one that sends itself is filled anew by React at every answer, and what was typed is lost. */
+export const byHand = (action: (form: FormData) => void) => (event: FormEvent<HTMLFormElement>) => {
+  event.preventDefault();
+  const { submitter } = event.nativeEvent as SubmitEvent;
+  const sent = new FormData(event.currentTarget, submitter);
+  startTransition(() => action(sent));
+};
