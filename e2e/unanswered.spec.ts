@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { axe, expect, test } from './harness';
+import { ownStudio } from './own-studio';
 
 /** From now on nothing that a page does comes to the server, or what stands before it answers in its place. */
 async function away(page: Page, answer?: { status: number; headers?: Record<string, string> }) {
@@ -93,4 +94,24 @@ test('a press that has no answer leaves the page as it is', async ({ app, studio
   await expect(page.getByText('The server does not answer. Try again in a moment')).toHaveCount(2);
   await expect(page.getByRole('region', { name: 'Running order' })).toBeVisible();
   await expect(lead).toBeEnabled();
+});
+
+test('who is signed out meanwhile signs in beside what they typed, and sends it', async ({
+  app,
+  page,
+}) => {
+  const { scope, teacherId, signIn } = await ownStudio(app, 'Ottilie');
+  await signIn(page);
+  await page.goto('/people');
+  const name = page.getByLabel('Name, as they like to be called');
+  const add = page.getByRole('button', { name: 'Add to the register' });
+  await name.fill('Wanda of the ferry');
+  await app.db('sign_ins').where({ teacher_id: teacherId }).delete();
+  await add.click();
+  await expect(alert(page, 'Sign in again in another tab')).toBeVisible();
+  await expect(name).toHaveValue('Wanda of the ferry');
+  await signIn(page);
+  await add.click();
+  await expect(page.getByRole('link', { name: 'Wanda of the ferry' })).toBeVisible();
+  expect(await app.db('participants').where({ studio_id: scope.studioId })).toHaveLength(1);
 });

@@ -1,4 +1,5 @@
 import type { Instrumentation } from 'next';
+import { Refusal } from '@/core/calls';
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
@@ -58,6 +59,8 @@ export const onRequestError: Instrumentation.onRequestError = async (error, _, c
     import('@/server/watch/metrics'),
   ]);
   const { routePath, routeType } = context;
+  // A page tells it, as it tells what stands beside a field.
+  if (error instanceof Refusal) return metrics().refusals.inc({ code: error.code });
   metrics().errors.inc({ where: routeType });
   log().error({ route: routePath, in: routeType, ...errorFields(error) }, 'a request failed');
 };

@@ -3,6 +3,7 @@ import Bowser from 'bowser';
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
+import { Refusal } from '@/core/calls';
 import { addressIn } from '@/server/auth/address';
 import {
   type Device,
@@ -86,9 +87,16 @@ export const currentTeacher = cache(async (): Promise<Teacher | null> => {
   return token ? teacherOf(db(), token, now()) : null;
 });
 
-/** For pages and actions: a stranger is sent to sign in. */
+/**
+ * For pages and actions: a stranger is sent to sign in. Whose page acts is told so on it, since what was typed there
+ * would be gone; they may sign in beside it and send it again.
+ * @throws Refusal `signed-out`
+ */
 export async function requireTeacher(): Promise<Teacher> {
-  return (await currentTeacher()) ?? redirect('/sign-in');
+  const teacher = await currentTeacher();
+  if (teacher) return teacher;
+  if ((await headers()).has('next-action')) throw new Refusal('signed-out');
+  return redirect('/sign-in');
 }
 
 /** Where the request came from, for counting failed sign-ins. */

@@ -6,18 +6,22 @@ import { type Full, fullStudio, storedOf } from './two-studios';
 
 /** Somebody who tries what they may: nobody in particular, or a teacher of one of two studios. */
 
-const jar = vi.hoisted(() => new Map<string, string>());
+const { jar, askedWith } = vi.hoisted(() => ({
+  jar: new Map<string, string>(),
+  /** What a page or an action is asked with. */
+  askedWith: new Headers({ host: 'hall.example' }),
+}));
 vi.mock('next/headers', () => ({
   cookies: async () => ({
     get: (name: string) => (jar.has(name) ? { name, value: jar.get(name) } : undefined),
     set: (name: string, value: string) => void jar.set(name, value),
     delete: (name: string) => void jar.delete(name),
   }),
-  headers: async () => new Headers({ host: 'hall.example' }),
+  headers: async () => askedWith,
 }));
 vi.mock('next/cache', () => ({ refresh: () => {}, revalidatePath: () => {} }));
 
-export { jar };
+export { askedWith, jar };
 export type Module = Record<string, unknown>;
 
 export const db = testDatabase();
@@ -70,7 +74,8 @@ export async function outcome(work: () => unknown): Promise<string> {
     if (digest?.startsWith('NEXT_REDIRECT')) return `to ${digest.split(';')[2]}`;
     if (digest?.includes('404')) return '404';
     // A refusal is a sentence for whoever asked; anything else nobody foresaw.
-    return code === 'owners-only' ? `refused ${code}` : `thrown ${message}`;
+    const told = code === 'owners-only' || code === 'signed-out';
+    return told ? `refused ${code}` : `thrown ${message}`;
   }
 }
 

@@ -1,9 +1,14 @@
+import { digestOf } from './digest';
+
 /**
  * Everything the server says no to: a code that programs read, the status it is sent with, and the
  * sentence a teacher reads. `{}` stands for what it is about.
  */
 export const REFUSALS = {
-  'signed-out': [401, 'Sign in again; your sign-in has run out.'],
+  'signed-out': [
+    401,
+    'Your sign-in has run out. Sign in again in another tab, and nothing is lost here.',
+  ],
   'cross-site': [403, 'This request came from another site.'],
   'too-large': [413, 'This is too large to be stored.'],
   'too-much': [413, 'The request {}.'],
@@ -200,6 +205,9 @@ export type RefusalCode = keyof typeof REFUSALS;
 
 /** Thrown where the server says no for a reason that a teacher should read. */
 export class Refusal extends Error {
+  /** All that comes to a page of an error in an action of its own. */
+  readonly digest: string;
+
   constructor(
     readonly code: RefusalCode,
     about = '',
@@ -207,6 +215,7 @@ export class Refusal extends Error {
     readonly more: Readonly<Record<string, unknown>> = {},
   ) {
     super(REFUSALS[code][1].replace('{}', () => about));
+    this.digest = digestOf(this.message);
   }
 
   get status(): number {

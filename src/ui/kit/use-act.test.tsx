@@ -4,6 +4,7 @@ import { getRedirectError } from 'next/dist/client/components/redirect';
 import { UnrecognizedActionError } from 'next/dist/client/components/unrecognized-action-error';
 import { RedirectType } from 'next/navigation';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Refusal } from '@/core/calls';
 import { ActionForm, Field, type FormState } from './form';
 import { PressForm } from './press-form';
 import { leadsOn, TYPED_STAYS, toldOfAct } from './use-act';
@@ -15,6 +16,9 @@ afterEach(() => {
 });
 
 const withDigest = Object.assign(new Error('It is told in the log.'), { digest: '2101' });
+/** As it comes to the page: nothing but its digest is left of what it said. */
+const { digest } = new Refusal('too-many-closures', '200');
+const refused = Object.assign(new Error('It is told in the log.'), { digest });
 const redirected = getRedirectError('/classes', RedirectType.push);
 
 describe('what is told of an action without an answer', () => {
@@ -31,6 +35,7 @@ describe('what is told of an action without an answer', () => {
       new UnrecognizedActionError('Server Action "7f" was not found on the server.'),
       /updated since .* What you typed stays here\. Copy it first\. Open it anew\.$/,
     ],
+    ['a refusal', refused, /^A studio has 200 closures at most\..* What you typed stays here\.$/],
     ['a sentence', new Error('This is too large.'), /^This is too large\. What you typed stays/],
   ])('where there was %s', (_, problem, says) => {
     expect(toldOfAct(problem, TYPED_STAYS)).toMatch(says);

@@ -1,5 +1,6 @@
 import { unstable_isUnrecognizedActionError, unstable_rethrow } from 'next/navigation';
 import { type FormEvent, startTransition, useActionState } from 'react';
+import { saidBy } from '@/core/calls';
 
 /** What Next says of an answer that is not the application's: one of whoever stands before a server that is away. */
 const NONE_OF_OURS = 'An unexpected response was received from the server.';
@@ -17,8 +18,10 @@ export function toldOfAct(problem: unknown, kept = ''): string {
     const copy = kept && 'Copy it first.';
     return told('Up Beat was updated since this page was opened.', kept, copy, 'Open it anew.');
   }
-  // The server says nothing of its faults but a number that its log has too.
   if (problem instanceof Error && 'digest' in problem) {
+    const said = saidBy(String(problem.digest));
+    if (said) return told(said, kept);
+    // The server says nothing of its faults but a number that its log has too.
     console.error(problem);
     return told('Something went wrong on the server, whose log says why.', kept, 'Try again.');
   }
