@@ -1,3 +1,4 @@
+import { keepCautions } from '@/server/people/carried';
 import { addMove, expect, openNewClass, saved, signIn, test } from './harness';
 
 const names = (page: import('@playwright/test').Page) =>
@@ -167,6 +168,34 @@ test('a tab that comes back into sight is told that the class was changed', asyn
   await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
   await page.getByRole('button', { name: 'Take the other version' }).click();
   await expect.poll(() => names(page)).toEqual(['Long O cheek lift', 'Smile pulses']);
+});
+
+test('a class is checked against who is booked and what they carry by now, and with the moves of now', async ({
+  app,
+  studio: page,
+}) => {
+  const { id, studio_id: studioId } = await app
+    .db('classes')
+    .whereRaw("plan->>'name' = 'Loose jaw before choir'")
+    .first();
+  const joss = await app.db('participants').where({ name: 'Joss', studio_id: studioId }).first();
+  await page.goto(`/classes/${id}`);
+  const checks = page.getByRole('region', { name: 'Before you lead it' });
+  await checks.getByRole('button', { name: 'Show names' }).click();
+  await expect(checks).not.toContainText('Joss');
+  const palsy = { cautions: [{ caution: 'palsy' as const }], consentOn: '2026-11-24' };
+  await keepCautions(app.db, { studioId }, { participantId: joss.id, ...palsy });
+  const other = await page.context().newPage();
+  await other.goto('/moves/smile-pulses');
+  await other.getByRole('link', { name: 'Copy and change' }).click();
+  await other.getByLabel('Name').fill('Harbour smile');
+  await other.getByRole('button', { name: 'Save the move' }).click();
+  await other.waitForURL(/own-harbour-smile/);
+  await page.bringToFront();
+  await page.evaluate(() => window.dispatchEvent(new Event('focus')));
+  await expect(checks).toContainText('Joss');
+  await page.getByRole('searchbox', { name: 'Find a move' }).fill('harbour');
+  await expect(page.getByRole('region', { name: 'Moves to add' })).toContainText('Harbour smile');
 });
 
 test('what could not be saved before the page was closed is there again', async ({

@@ -67,6 +67,7 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   'GET api/classes/[id]/sheet': { id: 'classes' },
   'GET api/classes/[id]/words': { id: 'classes', query: 'as=vtt&counts=yes&language=en' },
   'GET api/classes/[id]/register': { id: 'classes', query: 'from=2026-09-07' },
+  'GET api/classes/[id]/room': { id: 'classes', query: 'known=none' },
   'GET api/classes/[id]/versions': { id: 'classes' },
   'GET api/insights': { query: 'key=load' },
   'PUT api/moves/[id]': {

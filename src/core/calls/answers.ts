@@ -55,6 +55,32 @@ export type RollEntry = z.infer<typeof rollEntrySchema>;
 /** Something to watch in how a person does a move. */
 export type FormNote = RollEntry['notes'][number];
 
+/** A clock on a wall somewhere in the world, as `WallClock` has it. */
+const wallClockSchema = z.object({
+  from: z.number(),
+  aheadMs: z.number(),
+  change: z.object({ at: z.number(), aheadMs: z.number() }).optional(),
+});
+
+/** Who is booked on a class and what they carry, and the calendar of it, as Compose has to know them. */
+export const roomSchema = z.object({
+  people: z.array(
+    z.object({
+      id: z.uuid(),
+      name: z.string(),
+      cautions: z.array(carriedCautionSchema),
+      /** Ids of the moves they have met. */
+      met: z.array(z.string()),
+    }),
+  ),
+  /** Moves of the last sessions of the class. */
+  recent: z.array(z.string()),
+  /** Most sessions of the class in one ISO week, from the current week on. */
+  sessionsAWeek: z.number(),
+  /** The clock in the studio from when the class meets next; null where nothing is planned. */
+  next: wallClockSchema.nullable(),
+});
+
 /** What happened in a session, who leads it, and the server's time as it said so. */
 export const logSchema = z.object({
   events: z.array(runEventSchema),

@@ -22,6 +22,7 @@ import {
   recordingSchema,
   registerLineSchema,
   rollEntrySchema,
+  roomSchema,
   scoresSchema,
   storedPlanSchema,
   streakToldSchema,
@@ -58,6 +59,21 @@ export const CALLS = {
     id,
     asks: nothing,
     answers: storedPlanSchema,
+  }),
+  /** What Compose has to know besides the class itself: the people and the calendar of it, and the studio's moves. */
+  readRoom: call({
+    method: 'GET',
+    path: '/api/classes/[id]/room',
+    id,
+    asks: z.object({
+      /** The stamp of what is known already. */
+      known: z.string().max(64),
+    }),
+    answers: z.object({
+      stamp: z.string(),
+      /** Null where it is known already. */
+      news: z.object({ room: roomSchema, own: z.array(moveSchema) }).nullable(),
+    }),
   }),
   /** Refused as `changed-elsewhere`, with the stored class, where it is not based on the newest version. */
   saveClass: call({

@@ -1,14 +1,17 @@
+import { libraryMove } from '@library';
 import { eventId, planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
+import type { Move } from '@/core/move';
 import { callOff } from '../calendar/change';
 import { createClass } from '../classes/classes';
+import { saveOwnMove } from '../moves/moves';
 import { keepCautions } from '../people/carried';
-import { book } from '../people/people';
+import { addParticipant, book } from '../people/people';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { mark } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
 import { DAY, makeClass, NOON, personOf, testDatabase } from '../testing/studio';
-import { roomOf } from './room';
+import { roomOf, surroundingsOf } from './room';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
@@ -132,4 +135,41 @@ it('a class with nobody booked and nothing planned has an empty room', async () 
   });
   await book(db(), c, { participantId: c.ada, classId: id, now: NOON });
   expect((await roomOf(db(), c, { classId: id, zone: ZONE, now: NOON })).people).toHaveLength(1);
+});
+
+it('has another stamp once anything in it changes, and the same until then', async () => {
+  const [c, other] = [await makeClass(db()), await makeClass(db())];
+  const of = { classId: c.classId, zone: ZONE, now: NOON };
+  const stamps = new Set<string>();
+  const stamp = async () => {
+    const { stamp } = await surroundingsOf(db(), c, of);
+    stamps.add(stamp);
+    return stamps.size;
+  };
+  const move = { ...(libraryMove('smile-pulses') as Move), id: 'own-harbour-smile' };
+  expect(await stamp()).toBe(1);
+  const neck = { cautions: [{ caution: 'neck' as const }], consentOn: '2026-11-24' };
+  await keepCautions(db(), other, { participantId: other.ada, ...neck });
+  await saveOwnMove(db(), other, move, { now: NOON });
+  expect(await stamp()).toBe(1);
+  await keepCautions(db(), c, { participantId: c.ada, ...neck });
+  expect(await stamp()).toBe(2);
+  await saveOwnMove(db(), c, move, { now: NOON });
+  expect(await stamp()).toBe(3);
+  await saveOwnMove(db(), c, { ...move, rounds: 5 }, { now: NOON });
+  expect(await stamp()).toBe(4);
+  const dina = await addParticipant(db(), c, {
+    person: { name: 'Dina', contact: null },
+    joinedOn: '2026-11-24',
+    now: NOON,
+  });
+  await book(db(), c, { participantId: dina, classId: c.classId, now: NOON });
+  expect(await stamp()).toBe(5);
+  await planSession(db(), c, { classId: c.classId, startsAt: NOON + 1000, now: NOON });
+  expect(await stamp()).toBe(6);
+  const { room, own } = await surroundingsOf(db(), c, of);
+  expect([room.people.map((p) => p.name), own.map((m) => m.rounds)]).toEqual([
+    ['Ada', 'Ben', 'Dina'],
+    [5],
+  ]);
 });

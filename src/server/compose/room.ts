@@ -1,9 +1,10 @@
+import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import type { BookedPerson } from '@/core/checks';
 import { type WallClock, wallClock } from '@/core/formats';
-import { carriedCautionSchema } from '@/core/move';
+import { carriedCautionSchema, type Move } from '@/core/move';
 import type { Db } from '../db';
-import { movesMet } from '../moves/moves';
+import { movesMet, ownMoves } from '../moves/moves';
 import type { Scope } from '../scope';
 
 /** What Compose has to know about the people and the calendar of a class. */
@@ -15,6 +16,15 @@ export interface Room {
   sessionsAWeek: number;
   /** The clock in the studio from when the class meets next; null where nothing is planned. */
   next: WallClock | null;
+}
+
+/** What Compose knows besides the class itself. */
+export interface Surroundings {
+  room: Room;
+  /** The studio's own moves. */
+  own: Move[];
+  /** Another word when any of it changes. */
+  stamp: string;
 }
 
 const RECENT_SESSIONS = 2;
@@ -91,6 +101,29 @@ export async function roomOf(
     sessionsAWeek,
   };
 }
+
+/** @param zone the studio's time zone, in which weeks begin */
+export async function surroundingsOf(
+  db: Db,
+  scope: Scope,
+  of: { classId: string; zone: string; now: number },
+): Promise<Surroundings> {
+  const [room, own] = await Promise.all([roomOf(db, scope, of), ownMoves(db, scope)]);
+  const stamp = createHash('sha256')
+    .update(JSON.stringify([sentRoom(room), own]))
+    .digest('hex');
+  return { room, own, stamp: stamp.slice(0, 16) };
+}
+
+/** A room as it is sent. */
+export const sentRoom = ({ people, ...room }: Room) => ({
+  ...room,
+  people: people.map((p) => ({
+    ...p,
+    cautions: [...p.cautions],
+    met: [...p.met].sort(),
+  })),
+});
 
 /**
  * Most sessions of a class in one ISO week, from the current week on; called off ones do not count.

@@ -22,7 +22,6 @@ import { ComposeHeader } from './compose-header';
 import { DragAndDrop } from './drag-and-drop';
 import type { Opened } from './opened-dialog';
 import { RehearseBar } from './rehearse-bar';
-import type { Room } from './room';
 import { RunningOrder } from './running-order';
 import { SaveLine } from './save-line';
 import { SelectionBar } from './selection-bar';
@@ -41,13 +40,16 @@ import { useRehearsal } from './use-rehearsal';
 import { useRepair } from './use-repair';
 import type { Voices } from './use-score';
 import { useSelection } from './use-selection';
+import { type Surroundings, useSurroundings } from './use-surroundings';
 
 export interface ComposeScreenProps {
   classId: string;
   initial: Plan;
   version: number;
-  library: Move[];
-  room: Room;
+  /** The moves that every studio has. */
+  builtIn: readonly Move[];
+  /** What is to be known besides the class, as it was when it was opened. */
+  around: Surroundings;
   /** What is to be known of the class as it is opened; null where that was not worked out. */
   findings: Findings;
   /** How this teacher talks. */
@@ -88,7 +90,8 @@ export function ComposeScreen(props: ComposeScreenProps) {
 }
 
 function Composing(props: ComposeScreenProps) {
-  const { classId, initial, version, library, room, talk, lead, openAt, taking } = props;
+  const { classId, initial, version, talk, lead, openAt, taking } = props;
+  const { room, library } = useSurroundings(classId, props.around, props.builtIn);
   const editing = useHistory(initial);
   const { plan, edit, settle } = editing;
   const selection = useSelection(openAt === undefined ? [] : [openAt]);

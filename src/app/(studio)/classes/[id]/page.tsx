@@ -1,3 +1,4 @@
+import { LIBRARY } from '@library';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
@@ -6,9 +7,9 @@ import { factorOf } from '@/core/run';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { knownLengths } from '@/server/compiling/measured';
-import { roomOf } from '@/server/compose/room';
+import { surroundingsOf } from '@/server/compose/room';
 import { db } from '@/server/db';
-import { allMoves, studioBook } from '@/server/moves/moves';
+import { studioBook } from '@/server/moves/moves';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { firstFindings } from '@/ui/compose/at-first';
 import { ComposeScreen } from '@/ui/compose/compose-screen';
@@ -29,17 +30,18 @@ export default async function ComposePage({
   const { segment, take } = await searchParams;
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const [stored, library, book, booked, talk, speaker] = await Promise.all([
+  const around = { classId: id, zone: teacher.timeZone, now: now() };
+  const [stored, book, { room: booked, own, stamp }, talk, speaker] = await Promise.all([
     orNotFound(getClass(db(), teacher, id)),
-    allMoves(db(), teacher),
     studioBook(db(), teacher),
-    roomOf(db(), teacher, { classId: id, zone: teacher.timeZone, now: now() }),
+    surroundingsOf(db(), teacher, around),
     talkOfTeacher(db(), teacher),
     speakerOf(db(), teacher, undefined, { device: 'as chosen' }),
   ]);
   const { plan } = stored;
   const { voices } = speaker;
   const room = { ...booked, timeZone: teacher.timeZone };
+  const library = [...own, ...LIBRARY];
   const lengths = await knownLengths(plan, book, speaker, {
     room: room.people.map((p) => p.met),
     talkingFactor: factorOf(talk, plan.rules.say),
@@ -50,8 +52,8 @@ export default async function ComposePage({
       classId={id}
       initial={plan}
       version={stored.version}
-      library={library}
-      room={room}
+      builtIn={LIBRARY}
+      around={{ room, own, stamp }}
       findings={firstFindings({ plan, library, room, lengths, voices, talk })}
       talk={talk}
       lengths={lengths}
