@@ -49,9 +49,13 @@ test('what was typed stays where the server does not answer, and is sent once it
   await back(page);
   await page.getByRole('button', { name: 'Keep the cautions' }).click();
   await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  // What somebody else has changed meanwhile of what was not touched here stays.
+  await app.db('participants').where({ id }).update({ name: 'Odile Roe' });
   await keep.click();
   await expect(alert(page, 'does not answer')).toHaveCount(0);
   await expect.poll(async () => (await theirs()).contact).toBe('odile@lighthouse.example');
+  expect(await app.db('participants').where({ id }).first('name')).toEqual({ name: 'Odile Roe' });
+  await expect(page.getByRole('heading', { name: 'Odile Roe' })).toBeVisible();
   expect((await theirs()).cautions).toEqual([{ caution: 'skin', areas: ['forehead'] }]);
 });
 

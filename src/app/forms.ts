@@ -89,5 +89,21 @@ export const asJson = <S extends z.ZodType>(schema: S) =>
     })
     .pipe(schema);
 
+/** As text, since what was brought in from elsewhere need not be what may be typed here. */
+const shownSchema = asJson(z.record(z.string(), z.string()));
+
+/**
+ * What was changed of what a form had shown (`Shown`): all else stays as it is by now, since somebody else may have
+ * changed it. All of it, where the form does not say what it had shown.
+ */
+export function touchedIn<T extends object>(form: FormData, wanted: T): Partial<T> {
+  if (!form.has('was')) return wanted;
+  const was = given(shownSchema, form.get('was'));
+  const touched = Object.entries(wanted).filter(
+    ([name]) => (form.get(name) ?? '') !== (was[name] ?? ''),
+  );
+  return Object.fromEntries(touched) as Partial<T>;
+}
+
 /** An id that an action was given. */
 export const idOf = (value: unknown): string => given(z.uuid(), value);

@@ -90,7 +90,7 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
         now: NOON,
       }),
     changePerson: () =>
-      changePerson(db(), us, { id: ada, person: { name: 'Spy', contact: null }, greet: true }),
+      changePerson(db(), us, { id: ada, name: 'Spy', contact: null, greet: true }),
     endBooking: () => endBooking(db(), us, { participantId: ada, classId, now: NOON }),
     pause: () => pause(db(), us, { participantId: ada, span, now: NOON }),
     leaveStudio: () => leaveStudio(db(), us, { id: ada, on: span.from, now: NOON }),

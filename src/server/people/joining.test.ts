@@ -121,7 +121,7 @@ describe('two entries that are one person', () => {
       of: typeof some extends fc.Arbitrary<infer T> ? T : never,
     ) => {
       const id = await add(c, name);
-      await changePerson(db(), c, { id, person: { name, contact: of.contact }, greet: of.jaw });
+      await changePerson(db(), c, { id, name, contact: of.contact, greet: of.jaw });
       if (of.booked) await book(db(), c, { participantId: id, classId: c.classId, now: NOON });
       for (const [i, value] of of.marks.entries()) {
         const sessionId = sessions[i] ?? '';
@@ -204,7 +204,7 @@ describe('somebody who is erased', () => {
     await closeSession(db(), c, { sessionId: c.sessionId, draft, now: NOON + 1 });
     const contact = 'quillorin@harbour.example';
     const named = { name: 'Quillorin', contact };
-    await changePerson(db(), c, { id: person, person: named, greet: true });
+    await changePerson(db(), c, { id: person, ...named, greet: true });
     const slip = await add(c, 'Quillorin W');
     await joinPeople(db(), c, { keptId: person, goneId: slip, now: NOON });
     const letter = { recipient: contact, subject: 'For Quillorin', body: 'Dear Quillorin' };

@@ -137,9 +137,15 @@ describe('somebody who leaves', () => {
   it('can be renamed, and asks not to be greeted', async () => {
     const c = await makeClass(db());
     const person = { name: ' Ada of the pier ', contact: ' ', language: 'de' as const };
-    await changePerson(db(), c, { id: c.ada, person, greet: false });
+    await changePerson(db(), c, { id: c.ada, ...person, greet: false });
     const ada = { name: 'Ada of the pier', contact: null, language: 'de', greet: false };
     expect(await personOf(db(), c, c.ada)).toMatchObject(ada);
+    // What is not given stays as it is, the language too.
+    await changePerson(db(), c, { id: c.ada, contact: 'ada@pier.example' });
+    await changePerson(db(), c, { id: c.ada });
+    const reached = { ...ada, contact: 'ada@pier.example' };
+    expect(await personOf(db(), c, c.ada)).toMatchObject(reached);
+    await expect(changePerson(db(), c, { id: c.ada, name: ' ' })).rejects.toThrow('Write the name');
   });
 });
 

@@ -108,16 +108,22 @@ export async function addParticipant(
   return id;
 }
 
-/** Changes what somebody is called and how they are reached. @throws Refusal `not-found` */
+const personShape = { ...newParticipantSchema.shape, greet: z.boolean() };
+
+/** Changes some of what somebody is called and how they are reached. @throws Refusal `not-found` */
 export async function changePerson(
   db: Db,
   { studioId }: Scope,
-  { id, person, greet }: { id: string; person: NewParticipant; greet: boolean },
+  { id, ...change }: { id: string } & Partial<NewParticipant & { greet: boolean }>,
 ): Promise<void> {
-  const rows = await db('participants')
-    .where({ id, studio_id: studioId })
-    .update({ ...newParticipantSchema.parse(person), greet })
-    .returning('id');
+  const set = Object.entries(change).map(([name, value]) => [
+    name,
+    personShape[name as keyof typeof personShape].parse(value),
+  ]);
+  const theirs = db('participants').where({ id, studio_id: studioId });
+  const rows = set.length
+    ? await theirs.update(Object.fromEntries(set)).returning('id')
+    : await theirs.select('id');
   found(rows[0], 'person');
 }
 

@@ -187,6 +187,11 @@ export function Field({ name, label, type = 'text', initial = '', help, ...rest 
   );
 }
 
+/** What an `ActionForm` was filled in with, sent along so that only what was changed of it is. */
+export const Shown = ({ was }: { was: Record<string, string> }) => (
+  <input type="hidden" name="was" value={JSON.stringify(was)} />
+);
+
 /** Some lines to be typed in an `ActionForm`. */
 export function Area({ name, label }: { name: string; label: string }) {
   const { values, errors, times } = useContext(Sent);

@@ -1,5 +1,5 @@
 import { addressOf, CALLS } from '@/core/calls';
-import { ActionForm, ButtonForm, Field, Select, Tick } from '../kit/form';
+import { ActionForm, ButtonForm, Field, Select, Shown, Tick } from '../kit/form';
 import { Folded } from './folded';
 import type { PersonScreenProps } from './person-types';
 
@@ -12,17 +12,24 @@ export function Details({
   greet,
   acts,
 }: PersonScreenProps) {
+  const was = {
+    name,
+    contact: contact ?? '',
+    language: language ?? '',
+    greet: greet ? 'on' : '',
+  };
   return (
     <Folded title="Name and contact">
       <ActionForm act={acts.change} submit="Keep" label="Name and contact">
-        <Field name="name" label="Name, as they like to be called" initial={name} />
-        <Field name="contact" label="Contact, if they wish" initial={contact ?? ''} />
+        <Shown was={was} />
+        <Field name="name" label="Name, as they like to be called" initial={was.name} />
+        <Field name="contact" label="Contact, if they wish" initial={was.contact} />
         <Select
           name="language"
           label="Language"
           options={['', ...Object.keys(languages)]}
           names={{ '': 'not said', ...languages }}
-          initial={language ?? ''}
+          initial={was.language}
         />
         <Tick name="greet" label="Greet round numbers and streaks" initial={greet} />
       </ActionForm>

@@ -1,5 +1,5 @@
 import { Play, Undo2 } from 'lucide-react';
-import { ActionForm, Field, type FormAct, Select, Sure } from '../kit/form';
+import { ActionForm, Field, type FormAct, Select, Shown, Sure } from '../kit/form';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { PressForm } from '../kit/press-form';
@@ -118,7 +118,7 @@ export function SessionScreen(props: SessionScreenProps) {
                 Change it
               </h2>
               <ActionForm act={props.change} submit="Save the changes">
-                <input type="hidden" name="was" value={JSON.stringify(was)} />
+                <Shown was={was} />
                 <div className="grid gap-4 sm:grid-cols-2">
                   <Field name="day" label="Day" type="date" initial={was.day} />
                   <Field name="time" label="At" type="time" initial={was.time} />

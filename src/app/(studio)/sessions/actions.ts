@@ -15,7 +15,7 @@ import { setComing } from '@/server/sessions/bookings';
 import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm, asJson, given, idOf } from '../../forms';
+import { answerForm, idOf, touchedIn } from '../../forms';
 import { movedUpWords } from '../../moved-up';
 import { orNotFound } from '../../or-not-found';
 import { whereSchema } from '../calendar/where';
@@ -76,8 +76,6 @@ const fieldsSchema = z.object({
   classId: z.uuid(),
   ...whereSchema,
 });
-/** As text, since what was brought in from elsewhere need not be what may be typed here. */
-const shownSchema = asJson(z.record(z.string(), z.string()));
 
 /** Moves a session, or changes who leads it, where, or what: this one, or its series from it on. */
 export async function changeSessionAction(
@@ -87,14 +85,12 @@ export async function changeSessionAction(
 ): Promise<FormState> {
   const teacher = await requireTeacher();
   const zone = teacher.timeZone;
-  const was = given(shownSchema, form.get('was'));
   const schema = fieldsSchema.extend({ which: whichSchema, sure: sureSchema });
   return answerForm(form, schema, async ({ which, sure, ...wanted }) => {
     const session = await getSession(db(), teacher, idOf(id));
     const at = localOf(session.startsAt, zone);
-    // What was not changed here stays as it is: in the others of the series, and where somebody else changed it.
-    const touched = Object.entries(wanted).filter(([name]) => form.get(name) !== was[name]);
-    const { day, time, ...change } = Object.fromEntries(touched) as Partial<typeof wanted>;
+    // What was not changed here stays as it is in the others of the series too.
+    const { day, time, ...change } = touchedIn(form, wanted);
     const start = `${day ?? at.slice(0, 10)}T${time ?? at.slice(11)}`;
     const of = {
       id,

@@ -36,7 +36,7 @@ import { limitedSessionsOf, movingUp } from '@/server/sessions/bookings';
 import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
-import { answerForm, idOf } from '../../../forms';
+import { answerForm, idOf, touchedIn } from '../../../forms';
 import { movedUpWords } from '../../../moved-up';
 import { orNotFound } from '../../../or-not-found';
 
@@ -64,7 +64,7 @@ export async function changePersonAction(
   const teacher = await requireTeacher();
   const schema = newParticipantSchema.extend({ greet: ticked });
   return answerForm(form, schema, async ({ greet, ...person }) => {
-    await changePerson(db(), teacher, { id: idOf(id), person, greet });
+    await changePerson(db(), teacher, { id: idOf(id), ...touchedIn(form, { ...person, greet }) });
     refresh();
     return 'Kept.';
   });
