@@ -56,7 +56,7 @@ try {
   await page.goto(`${app.url}/sign-in`);
   await page.getByRole('button', { name: 'Enter the demo studio' }).click();
   await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
-  const { id } = await app.db('classes').first('id');
+  const { id } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
   await app
     .db('classes')
     .where({ id })

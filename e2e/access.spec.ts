@@ -151,7 +151,7 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
 });
 
 test('handlers refuse what is not as it should be, and say what', async ({ app, studio: page }) => {
-  const { id } = await app.db('classes').first('id');
+  const { id } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
   const refused = await page.request.put(`/api/classes/${id}`, {
     data: { plan: { format: 'x' }, basedOn: 1 },
   });
@@ -233,7 +233,7 @@ test('who asks for more than may wait is told so, and nobody else waits with the
   app,
   studio,
 }) => {
-  const { id } = await app.db('classes').first('id');
+  const { id } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
   const beside = await ownStudio(app, 'Beside');
   const token = await signInAs(app.db, beside.teacherId, NOON);
   // Nothing of what is asked for comes to an end.

@@ -102,7 +102,7 @@ test('the dialogs of Compose come after the page, before anybody asks for one', 
   app,
   studio: page,
 }) => {
-  const { id } = await app.db('classes').first('id');
+  const { id } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
   const brought = page.waitForResponse(
     async (r) => r.url().includes('/_next/static/chunks/') && (await r.text()).includes('Draft it'),
   );
