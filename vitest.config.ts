@@ -44,6 +44,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'screens',
+          testTimeout: 60_000,
           pool: 'threads',
           include: ['src/{browser,ui}/**/*.test.{ts,tsx}'],
         },

@@ -5,7 +5,7 @@ import { keepCautions } from '@/server/people/carried';
 import { addParticipant, book } from '@/server/people/people';
 import { planSession } from '@/server/sessions/sessions';
 import { begin, expect, MOVING, NOON, START_IN_MS, stored } from './harness';
-import { projected, shown, test } from './led';
+import { lead, projected, shown, test } from './led';
 
 const UNDONE: [what: string, key: string, changes: 'place' | 'length'][] = [
   ['pause', ' ', 'place'],
@@ -311,6 +311,34 @@ test('a session that is called off or moved says so on its stage, and is not sta
   await expect(page.getByText(/^It was moved meanwhile, from \w+ .* to \w+ .*\.$/)).toBeVisible();
   await expect(page.getByText('This session was called off while')).toBeHidden();
   await expect(start).toBeEnabled();
+});
+
+test('where the browser keeps nothing a class is led and stored all the same, and says so', async ({
+  app,
+  studio: page,
+  clock,
+}) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('Nothing is kept in a private window.', 'InvalidStateError');
+    };
+  });
+  const { sessionId, score } = await lead(app, page, clock, undefined, async () => {
+    await expect(page.getByText('This browser keeps nothing on this device')).toBeVisible();
+  });
+  await page.context().setOffline(true);
+  await page.keyboard.press('+');
+  await clock.pass(2000);
+  await expect(page.getByText('nothing is lost as long as this page stays open')).toBeVisible();
+  await page.context().setOffline(false);
+  await stored(page, () => clock.pass(2000));
+  await clock.passInStrides(score.totalMs + 120_000);
+  await page.getByRole('button', { name: 'Finish and store' }).click();
+  await expect(page.getByText('The session is stored.')).toBeVisible();
+  const { status } = await app.db('sessions').where({ id: sessionId }).first('status');
+  expect(status).toBe('held');
+  const longer = await app.db('run_events').where({ type: 'extended' });
+  expect(longer.length).toBeGreaterThan(0);
 });
 
 test('what was led is reviewed, and its lengths are used next time', async ({

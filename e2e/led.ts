@@ -91,8 +91,15 @@ async function open(
 }
 
 /** The same, started. */
-export async function lead(app: App, page: Page, clock: Clock, led = plan()): Promise<Led> {
+export async function lead(
+  app: App,
+  page: Page,
+  clock: Clock,
+  led = plan(),
+  before = async () => {},
+): Promise<Led> {
   const opened = await open(app, page, clock, led);
+  await before();
   await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());
   await begin(page, clock);
   const run = await app.db('runs').where({ session_id: opened.sessionId }).first('score');

@@ -4,7 +4,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { z } from 'zod';
 import { MOST_EVENTS } from '@/core/calls';
 import type { NewRunEvent } from '@/core/run';
-import { database } from './database';
+import { inDatabase } from './database';
 import { eventShelf } from './event-shelf';
 import { KEPT_MS, kept } from './kept';
 import { forgetStages } from './kept-stage';
@@ -15,7 +15,7 @@ const event = (n: number): NewRunEvent => ({ id: eventId(n), at: n, type: 'next'
 const ids = (events: readonly NewRunEvent[]) => events.map((e) => e.at);
 const nobody = async () => false;
 const shelf = (run = 'run', device = 'here', open: (d: string) => Promise<boolean> = nobody) =>
-  eventShelf(run, device, open);
+  eventShelf(run, device, open, () => {});
 
 describe('the outbox', () => {
   it('keeps what could not be sent and sends it later in order, once', async () => {
@@ -108,7 +108,7 @@ describe('what a device keeps', () => {
     expect(await kept.get('names', schema)).toBeUndefined();
     day.mockRestore();
     // Not only out of sight.
-    expect(await (await database()).get('kept', 'names')).toBeUndefined();
+    expect(await inDatabase((db) => db.get('kept', 'names'))).toBeUndefined();
   });
 
   it('is nothing where it does not read as it should', async () => {

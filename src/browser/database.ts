@@ -1,5 +1,6 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { type DBSchema, openDB } from 'idb';
 import type { NewRunEvent } from '@/core/run';
+import { reopening } from './reopening';
 
 /** An event that was not sent yet. */
 export interface WaitingRow {
@@ -14,22 +15,14 @@ interface Stored extends DBSchema {
   kept: { key: string; value: unknown };
 }
 
-let opened: Promise<IDBPDatabase<Stored>> | undefined;
-
-/** The browser's database, made or brought up to date on first use. */
-export function database(): Promise<IDBPDatabase<Stored>> {
-  opened ??= openDB<Stored>('up-beat', 2, {
+/** Works in the browser's database, made or brought up to date on first use. @throws as `reopening` says */
+export const inDatabase = reopening<Stored>(async () =>
+  openDB<Stored>('up-beat', 2, {
     upgrade(db, from) {
       if (from < 1) {
         db.createObjectStore('outbox', { autoIncrement: true }).createIndex('run', 'runId');
       }
       db.createObjectStore('kept');
     },
-  });
-  return opened;
-}
-
-/** Forgets all that was kept for classes to go on. */
-export async function clearKept(): Promise<void> {
-  await (await database()).clear('kept');
-}
+  }),
+);

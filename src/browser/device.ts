@@ -1,4 +1,5 @@
 import { newId } from './new-id';
+import { remember } from './remember';
 
 const KEY = 'upbeat-device';
 const lockOf = (device: string) => `upbeat-device-${device}`;
@@ -24,7 +25,7 @@ export function deviceId(): Promise<string> {
     const known = sessionStorage.getItem(KEY);
     if (known && (await hold(lockOf(known)))) return known;
     const id = newId();
-    sessionStorage.setItem(KEY, id);
+    remember(sessionStorage, KEY, id);
     await hold(lockOf(id));
     return id;
   })();

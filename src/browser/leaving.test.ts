@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { emptyPlan, type Plan } from '@/core/class';
-import { database } from './database';
+import { inDatabase } from './database';
 import { kept } from './kept';
 import { forgetStudio, saveUnsaved, sendUnsent, unsent } from './leaving';
 
@@ -11,7 +11,7 @@ const runId = randomUUID();
 const device = randomUUID();
 const add = async (type: 'next' | 'again') => {
   const event = { id: randomUUID(), at: 1, type };
-  await (await database()).add('outbox', { runId, device, event });
+  await inDatabase((db) => db.add('outbox', { runId, device, event }));
 };
 let sent: string[];
 let away: boolean;
@@ -28,7 +28,7 @@ beforeEach(async () => {
 });
 afterEach(async () => {
   vi.unstubAllGlobals();
-  await (await database()).clear('outbox');
+  await inDatabase((db) => db.clear('outbox'));
   localStorage.clear();
 });
 
@@ -102,8 +102,8 @@ describe('what a browser keeps when somebody signs out', () => {
       delete: async (name: string) => gone.push(name),
     });
     await forgetStudio();
-    expect(await (await database()).count('outbox')).toBe(0);
-    expect(await (await database()).count('kept')).toBe(0);
+    expect(await inDatabase((db) => db.count('outbox'))).toBe(0);
+    expect(await inDatabase((db) => db.count('kept'))).toBe(0);
     expect([localStorage.length, sessionStorage.length]).toEqual([0, 0]);
     expect(gone).toEqual(['up-beat-stage', 'other']);
   });

@@ -3,7 +3,7 @@ import { CALLS, storedPlanSchema } from '@/core/calls';
 import { mergePlans } from '@/core/class';
 import { newRunEventSchema } from '@/core/run';
 import { ask, Refused } from './api';
-import { database } from './database';
+import { inDatabase } from './database';
 import { allUnsaved, type Unsaved } from './unsaved';
 
 /** What this browser keeps of a studio, when somebody signs out of it. */
@@ -21,17 +21,17 @@ const rowSchema = z.object({ runId: z.uuid(), device: z.uuid(), event: newRunEve
 export async function unsent(): Promise<Unsent> {
   const classes = allUnsaved().map(({ classId }) => classId);
   return {
-    events: await (await database()).count('outbox'),
+    // What cannot be opened holds nothing that could still be sent.
+    events: await inDatabase((db) => db.count('outbox')).catch(() => 0),
     classes: new Set(classes).size,
   };
 }
 
 /** Sends what waits, of every class, in order. @throws what asking throws; what was not sent stays */
 export async function sendUnsent(): Promise<void> {
-  const db = await database();
-  const keys = await db.getAllKeys('outbox');
+  const keys = await inDatabase((db) => db.getAllKeys('outbox'));
   for (const key of keys) {
-    const row = rowSchema.safeParse(await db.get('outbox', key)).data;
+    const row = rowSchema.safeParse(await inDatabase((db) => db.get('outbox', key))).data;
     if (row) {
       const { runId, device, event } = row;
       // Nothing of the log is needed back.
@@ -40,7 +40,7 @@ export async function sendUnsent(): Promise<void> {
         body: { device, events: [event], after: 1_000_000 },
       });
     }
-    await db.delete('outbox', key);
+    await inDatabase((db) => db.delete('outbox', key));
   }
 }
 
@@ -82,8 +82,7 @@ async function saveOne(id: string, { plan, base, version }: Unsaved): Promise<bo
  * over a secure connection.
  */
 export async function forgetStudio(): Promise<void> {
-  const db = await database();
-  await Promise.all([db.clear('outbox'), db.clear('kept')]);
+  await inDatabase((db) => Promise.all([db.clear('outbox'), db.clear('kept')])).catch(() => {});
   localStorage.clear();
   sessionStorage.clear();
   if ('caches' in globalThis) {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { type Plan, planSchema } from '@/core/class';
 import { newId } from './new-id';
+import { remember } from './remember';
 
 /**
  * Edits that are not saved yet, kept in this browser so that closing the page loses nothing. Every tab
@@ -18,7 +19,7 @@ const lockOf = (tab: string) => `upbeat-tab-${tab}`;
 function tabId(): string {
   const known = sessionStorage.getItem(TAB_KEY);
   const id = known ?? newId();
-  sessionStorage.setItem(TAB_KEY, id);
+  remember(sessionStorage, TAB_KEY, id);
   return id;
 }
 
@@ -27,11 +28,12 @@ export function holdTab(): void {
   void navigator.locks?.request(lockOf(tabId()), () => new Promise(() => {}));
 }
 
+/** @returns whether the browser keeps it: there may be no room for it */
 export function keepUnsaved(
   classId: string,
   unsaved: { plan: Plan; base: Plan; version: number },
-): void {
-  localStorage.setItem(prefix(classId) + tabId(), JSON.stringify(unsaved));
+): boolean {
+  return remember(localStorage, prefix(classId) + tabId(), JSON.stringify(unsaved));
 }
 
 export function forgetUnsaved(classId: string): void {

@@ -1,5 +1,6 @@
 import type { Language } from '@/core/language';
 import { CAUTIONS, type Caution } from '@/core/move';
+import { remember } from '../remember';
 
 /** How somebody follows on this device. Nothing of it is ever sent. */
 export interface FollowSettings {
@@ -48,20 +49,20 @@ export function readSettings(): FollowSettings {
   );
   return { ...USUAL, ...Object.fromEntries(known) };
 }
-export const keepSettings = (settings: FollowSettings): void =>
-  localStorage.setItem(KEY, JSON.stringify(settings));
+export const keepSettings = (settings: FollowSettings): boolean =>
+  remember(localStorage, KEY, JSON.stringify(settings));
 
 export function readCautions(): Caution[] {
   const kept = stored(sessionStorage, CAUTIONS_KEY);
   return Array.isArray(kept) ? CAUTIONS.filter((caution) => kept.includes(caution)) : [];
 }
-export const keepCautions = (cautions: readonly Caution[]): void =>
-  sessionStorage.setItem(CAUTIONS_KEY, JSON.stringify(cautions));
+export const keepCautions = (cautions: readonly Caution[]): boolean =>
+  remember(sessionStorage, CAUTIONS_KEY, JSON.stringify(cautions));
 
 const HOME_KEY = 'upbeat-home';
 
 /** Whoever came in from a page of their own can log there what they do alone. @param path of that page */
-export const keepHome = (path: string): void => localStorage.setItem(HOME_KEY, path);
+export const keepHome = (path: string): boolean => remember(localStorage, HOME_KEY, path);
 
 /** The page of whoever this device belongs to, where they came in by it. */
 export function homeOf(): string | null {

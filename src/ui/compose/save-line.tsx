@@ -7,6 +7,7 @@ const WORDS = {
   saved: 'Saved',
   saving: 'Saving …',
   waiting: 'No connection. Kept here, saved when it is back.',
+  unkept: 'No connection, and this browser has no room. Leave the page open: it is saved then.',
 } as const;
 
 const CHOICES: { how: Resolution; name: string }[] = [

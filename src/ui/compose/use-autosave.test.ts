@@ -141,6 +141,28 @@ describe('saving while a class is edited', () => {
     expect(Object.values(localStorage).join()).not.toContain('offline');
   });
 
+  it('says where the browser has no room for it, goes on trying, and saves it from the page', async () => {
+    const page = await editing();
+    const real = localStorage;
+    const full = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    vi.stubGlobal('localStorage', { setItem: full, removeItem: () => {} });
+    const warned = vi.spyOn(console, 'warn').mockReturnValue();
+    server.next = ['unreachable', 'unreachable'];
+    page.edit(named('offline'));
+    await page.pass(700);
+    expect(page.state()).toBe('unkept');
+    vi.stubGlobal('localStorage', real);
+    await page.pass(3000);
+    expect(page.state()).toBe('waiting');
+    expect(Object.values(localStorage).join()).toContain('offline');
+    await page.pass(3000);
+    expect([server.plan.name, page.state()]).toEqual(['offline', 'saved']);
+    expect(warned).toHaveBeenCalled();
+    warned.mockRestore();
+  });
+
   it('takes up what was typed last before a page was left without a connection', async () => {
     const page = await editing();
     server.next = ['unreachable'];

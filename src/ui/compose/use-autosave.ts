@@ -14,8 +14,8 @@ const MOST_SENT = 8;
 export type SaveState =
   | { kind: 'saved' }
   | { kind: 'saving' }
-  /** The server is away; the change is kept here and sent when it is back. */
-  | { kind: 'waiting' }
+  /** The server is away; the change is kept here, where the browser keeps it, and sent when it is back. */
+  | { kind: 'waiting' | 'unkept' }
   | { kind: 'refused'; message: string }
   | { kind: 'conflict'; plan: Plan; version: number };
 
@@ -61,16 +61,14 @@ export function useAutosave(
     return true;
   }, []);
 
-  /** Keeps unsaved edits in this browser, or forgets them once they are saved. */
-  const keep = useCallback(() => {
-    if (stored.current === newest()) forgetUnsaved(classId);
-    else {
-      keepUnsaved(classId, {
-        plan: newest(),
-        base: stored.current,
-        version: version.current,
-      });
+  /** Keeps unsaved edits in this browser, or forgets them once they are saved; false where it keeps nothing. */
+  const keep = useCallback((): boolean => {
+    if (stored.current !== newest()) {
+      const unsaved = { plan: newest(), base: stored.current, version: version.current };
+      return keepUnsaved(classId, unsaved);
     }
+    forgetUnsaved(classId);
+    return true;
   }, [classId, newest]);
 
   // What the last visit could not save goes on here, and meets what was saved meanwhile.
@@ -106,9 +104,8 @@ export function useAutosave(
         sent.current = [];
       } catch (error) {
         if (error instanceof Unreachable) {
-          setState({ kind: 'waiting' });
           // The page may be left before it comes to that by itself.
-          keep();
+          setState({ kind: keep() ? 'waiting' : 'unkept' });
           return false;
         }
         if (!(error instanceof Refused)) throw error;
@@ -161,7 +158,7 @@ export function useAutosave(
   }, [classId, clash, flush, goOnFrom]);
 
   useEffect(() => {
-    if (state.kind !== 'waiting') return;
+    if (state.kind !== 'waiting' && state.kind !== 'unkept') return;
     const timer = setTimeout(flush, RETRY_MS);
     window.addEventListener('online', flush);
     return () => {

@@ -33,6 +33,8 @@ export interface BeforeStartProps {
   desk: SoundDesk | null;
   /** What a voice of this device never said, so that its length is only expected. */
   unmeasured: readonly Utterance[];
+  /** Whether the browser keeps what happens until it is sent. */
+  keeps: boolean;
   door: FollowDoor;
   start: () => void;
 }
@@ -77,7 +79,7 @@ function movedWords({ startsAt, timeZone }: LeadSession, before: number): string
 export function BeforeStart(props: BeforeStartProps) {
   const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, door } =
     props;
-  const { plannedAtFirst, unmeasured, start } = props;
+  const { plannedAtFirst, unmeasured, keeps, start } = props;
   const off = session.status === 'cancelled';
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
@@ -142,6 +144,12 @@ export function BeforeStart(props: BeforeStartProps) {
                 Try again
               </button>
             </div>
+          )}
+          {!keeps && (
+            <p role="status" className="border-warning mt-4 border-l-4 pl-3">
+              This browser keeps nothing on this device: in a private window, or where there is no
+              room. Leave this page open until the class is stored.
+            </p>
           )}
           {desk?.device && unmeasured.length > 0 && (
             <Unmeasured

@@ -152,6 +152,7 @@ export function LeadScreen(props: LeadScreenProps) {
         parkedBefore={parkedBefore}
         desk={null}
         unmeasured={[]}
+        keeps={log.keeps}
         door={door}
         start={() => {}}
       />
@@ -275,6 +276,7 @@ function LedRun(props: LedRunProps) {
         parkedBefore={parkedBefore}
         desk={desk}
         unmeasured={props.unmeasured}
+        keeps={log.keeps}
         door={door}
         start={async () => {
           await desk.unlock();

@@ -293,8 +293,8 @@ function Notices({ live, log, sound, blocked }: NoticesProps) {
     <div className="empty:hidden">
       {!log.connected && (
         <p role="status" className="mb-1.5 flex items-center gap-2">
-          <WifiOff size={18} className="shrink-0" aria-hidden /> No connection; the class goes on,
-          nothing is lost
+          <WifiOff size={18} className="shrink-0" aria-hidden /> No connection; the class goes on,{' '}
+          {log.keeps ? 'nothing is lost' : 'and nothing is lost as long as this page stays open'}
         </p>
       )}
       {blocked && (

@@ -4,6 +4,7 @@ import { CuePlayer, type Sound } from '@/browser/cue-player';
 import type { MeasuredVoice } from '@/browser/device-lengths';
 import { speechUrl } from '@/browser/hear';
 import type { CheckedSound } from '@/browser/mixer';
+import { remember } from '@/browser/remember';
 import type { ServerClock } from '@/browser/server-clock';
 import type { Language } from '@/core/language';
 import type { PieceOfMusic } from '@/core/music';
@@ -149,7 +150,7 @@ export function useCues(of: CuesToHear): SoundDesk {
 
   const setVolume = useCallback((value: number) => {
     if (player.current) player.current.mixer.volume = value;
-    localStorage.setItem(VOLUME_KEY, String(value));
+    remember(localStorage, VOLUME_KEY, String(value));
     setVolumeOnly(value);
   }, []);
   const setMuted = useCallback((value: boolean) => {

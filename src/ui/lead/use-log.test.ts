@@ -3,7 +3,7 @@ import { until } from '@testing/until';
 import 'fake-indexeddb/auto';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { database } from '@/browser/database';
+import { inDatabase } from '@/browser/database';
 import { ServerClock } from '@/browser/server-clock';
 import type { LogAnswer } from '@/core/calls';
 import type { NewRunEvent, RunEvent } from '@/core/run';
@@ -77,8 +77,8 @@ afterEach(async () => {
   cleanup();
   vi.useRealTimers();
   vi.unstubAllGlobals();
-  await (await database()).clear('outbox');
-  await (await database()).clear('kept');
+  await inDatabase((db) => db.clear('outbox'));
+  await inDatabase((db) => db.clear('kept'));
 });
 
 async function opened(initial: LogAnswer = server.answer) {
@@ -162,7 +162,7 @@ describe('the log of a run on this device', () => {
     server.away = true;
     await page.add('next');
     await until(() => expect(page.log().connected).toBe(false));
-    await until(async () => expect(await (await database()).count('outbox')).toBe(1));
+    await until(async () => expect(await inDatabase((db) => db.count('outbox'))).toBe(1));
     page.close();
     const again = await opened();
     await until(() => expect(again.types()).toEqual(['next']));
@@ -171,12 +171,37 @@ describe('the log of a run on this device', () => {
     await until(() => expect(server.log.map((e) => e.type)).toEqual(['next']));
   });
 
+  it('goes on where the browser keeps nothing, and says so', async () => {
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new DOMException('not in a private window', 'InvalidStateError');
+      },
+    });
+    const warned = vi.spyOn(console, 'warn').mockReturnValue();
+    await inDatabase((db) => Promise.resolve(db.close())).catch(() => {});
+    const page = await opened();
+    expect([page.log().loaded, page.log().keeps]).toEqual([true, false]);
+    server.away = true;
+    await page.add('next');
+    const leaves = new Event('beforeunload', { cancelable: true });
+    window.dispatchEvent(leaves);
+    expect(leaves.defaultPrevented).toBe(true);
+    server.away = false;
+    await page.add('again');
+    await until(() => expect(page.log().leader).toBe('this device'));
+    expect(page.types()).toEqual(['next', 'again']);
+    const left = new Event('beforeunload', { cancelable: true });
+    window.dispatchEvent(left);
+    expect(left.defaultPrevented).toBe(false);
+    expect(warned).toHaveBeenCalled();
+    warned.mockRestore();
+  });
+
   it('opens an older page with what was heard since, also of who leads', async () => {
     const page = await opened();
     await page.add('next');
     await until(() => expect(page.log().leader).toBe('this device'));
-    const db = await database();
-    await until(async () => expect(await db.count('kept')).toBe(1));
+    await until(async () => expect(await inDatabase((db) => db.count('kept'))).toBe(1));
     page.close();
     server.away = true;
     const old = await opened({ events: [], leader: null, now: NOW - 60_000 });

@@ -28,6 +28,8 @@ export interface Log {
   loaded: boolean;
   /** False while the server does not answer; the class goes on and events wait here. */
   connected: boolean;
+  /** False where the browser keeps nothing: what waits here lives no longer than the page. */
+  keeps: boolean;
   /** Null while nobody leads. */
   leader: 'this device' | 'another device' | null;
   error: string | null;
@@ -64,6 +66,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const [device, setDevice] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [lost, setLost] = useState<readonly NewRunEvent[]>([]);
+  const [keeps, setKeeps] = useState(true);
   const box = useRef<Outbox | null>(null);
   /** Events from before the outbox is open. */
   const early = useRef<NewRunEvent[]>([]);
@@ -149,7 +152,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       const [id, before] = await Promise.all([deviceId(), kept.get(logName, keptLogSchema)]);
       // A page that was kept is older than what was heard since, also of who leads.
       if (before && before.now > madeAt.current) take(before);
-      const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere), (events) =>
+      const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere, setKeeps), (events) =>
         hear(
           ask(CALLS.sendEvents, {
             id: runId,
@@ -182,6 +185,14 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       window.removeEventListener('online', again);
     };
   }, [waiting, connected, tryFlush, look]);
+
+  const mayBeLost = !keeps && waiting.length > 0;
+  useEffect(() => {
+    if (!mayBeLost) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [mayBeLost]);
 
   const over = log.some((e) => e.type === 'finished');
   useEffect(() => {
@@ -234,6 +245,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     events,
     loaded,
     connected,
+    keeps,
     leader,
     error,
     lost,

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { CuePlayer } from '@/browser/cue-player';
 import { musicUrl } from '@/browser/hear';
 import { MusicPlayer } from '@/browser/music-player';
+import { remember } from '@/browser/remember';
 import { musicIdSchema, type PieceOfMusic, USUAL_UNDER_DB } from '@/core/music';
 import { musicNow, musicThroughout, type Playback } from '@/core/run';
 import type { Score } from '@/core/score';
@@ -82,14 +83,14 @@ export function useMusic(of: MusicToPlay): MusicDesk {
 
   const choose = useCallback(
     (next: MusicChoice) => {
-      sessionStorage.setItem(keptAs, next);
+      remember(sessionStorage, keptAs, next);
       setChoice(next);
     },
     [keptAs],
   );
   const setVolume = useCallback((value: number) => {
     if (music.current) music.current.volume = value;
-    localStorage.setItem(VOLUME_KEY, String(value));
+    remember(localStorage, VOLUME_KEY, String(value));
     setVolumeOnly(value);
   }, []);
   const planned = piecesWanted(score.music);

@@ -18,6 +18,7 @@ import {
   UserPlus,
 } from 'lucide-react';
 import { useEffect, useState } from 'react';
+import { remember } from '@/browser/remember';
 import { Empty } from '../kit/empty';
 import type { FormAct } from '../kit/form';
 import { Link } from '../kit/link';
@@ -63,7 +64,7 @@ export function PeopleScreen(props: PeopleScreenProps) {
   }, []);
   const choose = (visibility: VisibilityState) => {
     setShown(visibility);
-    localStorage.setItem(KEPT_AS, JSON.stringify(visibility));
+    remember(localStorage, KEPT_AS, JSON.stringify(visibility));
   };
   const table = useReactTable({
     data: people,

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { remember } from '@/browser/remember';
 import { Choice } from '../choice';
 
 /** How the face is drawn: its skin and hair, kept in the browser. Line only is the usual way. */
@@ -47,7 +48,7 @@ export function FaceLookChoice() {
     setHair(kept(HAIR_KEY, HAIRS));
   }, []);
   const keep = (key: string, value: string) => {
-    localStorage.setItem(key, value);
+    remember(localStorage, key, value);
     document.documentElement.dataset[key === SKIN_KEY ? 'skin' : 'hair'] = value;
   };
   return (

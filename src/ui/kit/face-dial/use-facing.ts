@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { remember } from '@/browser/remember';
 
 const KEY = 'upbeat.facing';
 
@@ -18,7 +19,7 @@ export function useFacing(): [facing: boolean, set: (facing: boolean) => void] {
     return () => window.removeEventListener('storage', look);
   }, []);
   const set = (next: boolean) => {
-    localStorage.setItem(KEY, next ? 'yes' : 'no');
+    remember(localStorage, KEY, next ? 'yes' : 'no');
     setFacing(next);
   };
   return [facing, set];
