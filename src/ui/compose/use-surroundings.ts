@@ -29,10 +29,7 @@ export function useSurroundings(
   const [around, setAround] = useState(atFirst);
   const known = useRef(atFirst.stamp);
   useEffect(() => {
-    let asking = false;
     const look = async () => {
-      if (asking) return;
-      asking = true;
       try {
         const body = { known: known.current };
         const { stamp, news } = await ask(CALLS.readRoom, { id: classId, body });
@@ -46,11 +43,9 @@ export function useSurroundings(
       } catch (problem) {
         // Where it cannot be asked, saving tells that the server is away.
         if (!isExpected(problem)) throw problem;
-      } finally {
-        asking = false;
       }
     };
-    return whileSeen(() => void look(), EVERY_MS);
+    return whileSeen(look, EVERY_MS);
   }, [classId]);
   const library = useMemo(() => [...around.own, ...builtIn], [around.own, builtIn]);
   return { room: around.room, library };

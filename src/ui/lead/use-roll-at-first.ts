@@ -46,18 +46,6 @@ export function useRollAtFirst(
       if (!isExpected(problem)) throw problem;
     }
   }, [session.id, onTold]);
-  useEffect(() => {
-    let asking = false;
-    const look = async () => {
-      if (asking) return;
-      asking = true;
-      try {
-        await refresh();
-      } finally {
-        asking = false;
-      }
-    };
-    return whileSeen(() => void look(), EVERY_MS);
-  }, [refresh]);
+  useEffect(() => whileSeen(refresh, EVERY_MS), [refresh]);
   return { atFirst, refresh };
 }
