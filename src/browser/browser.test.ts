@@ -76,6 +76,31 @@ describe('the outbox', () => {
     expect([other, beside, after].map((box) => ids(box.waiting()))).toEqual([[], [], [1]]);
   });
 
+  it('sets aside what is refused for good, and sends all else in order', async () => {
+    const [sent, aside]: [number[][], number[]] = [[], []];
+    const send = async (events: NewRunEvent[]) => {
+      if (events.some((e) => e.at % 5 === 0)) throw new Error('never');
+      sent.push(ids(events));
+    };
+    const box = new Outbox(shelf('refused'), send, {
+      areForGood: (problem) => String(problem).includes('never'),
+      setAside: (e) => void aside.push(e.at),
+    });
+    for (let at = 1; at <= 11; at++) await box.add(event(at));
+    await box.flush();
+    await box.add(event(12));
+    await box.add(event(13));
+    await box.flush();
+    expect([sent.flat(), sent.at(-1), aside]).toEqual([
+      [1, 2, 3, 4, 6, 7, 8, 9, 11, 12, 13],
+      [12, 13],
+      [5, 10],
+    ]);
+    const later = new Outbox(shelf('refused'), send);
+    await later.loaded;
+    expect(later.waiting()).toEqual([]);
+  });
+
   it('hands back what is not to be sent any more', async () => {
     const box = new Outbox(shelf('five'), async () => {});
     await box.add(event(1));

@@ -35,7 +35,8 @@ export function eventShelf(
   isOpen: (device: string) => Promise<boolean>,
   onKeeps: (keeps: boolean) => void,
 ): Shelf {
-  const keys = new Map<string, number>();
+  /** Where each event stands, as soon as it does: it may be dropped before. */
+  const keys = new Map<string, number | Promise<number | undefined>>();
   const tried = async <T>(work: Promise<T>, otherwise: T): Promise<T> => {
     try {
       const done = await work;
@@ -60,14 +61,16 @@ export function eventShelf(
     },
     async add(event) {
       const row = { runId, device, event };
-      const key = await tried(
+      const key = tried(
         inDatabase((db) => db.add('outbox', row)),
         undefined,
       );
-      if (key !== undefined) keys.set(event.id, key);
+      keys.set(event.id, key);
+      await key;
     },
     async drop(ids) {
-      const gone = ids.flatMap((id) => keys.get(id) ?? []);
+      const found = await Promise.all(ids.map((id) => keys.get(id)));
+      const gone = found.filter((key) => key !== undefined);
       if (gone.length > 0) await tried(drop(gone), undefined);
       for (const id of ids) keys.delete(id);
     },

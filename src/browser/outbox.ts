@@ -8,9 +8,17 @@ export interface Shelf {
   drop(ids: readonly string[]): Promise<void>;
 }
 
+/** What becomes of events that the server will never take: all that happened after them would wait behind them. */
+export interface Refusals {
+  /** Whether there is no use in sending some events again, since one of them was refused for good. */
+  areForGood: (problem: unknown, events: readonly NewRunEvent[]) => boolean;
+  /** Hears of an event that is not sent any more. */
+  setAside: (event: NewRunEvent, problem: unknown) => void;
+}
+
 /**
  * Events of a run on their way to the server. They survive a reload, are sent in order, and are
- * dropped only when the server has answered for them.
+ * dropped only when the server has answered for them, or never will.
  */
 export class Outbox {
   private kept: readonly NewRunEvent[] = [];
@@ -21,6 +29,7 @@ export class Outbox {
   constructor(
     private readonly shelf: Shelf,
     private readonly send: (events: NewRunEvent[]) => Promise<void>,
+    private readonly refusals: Refusals = { areForGood: () => false, setAside: () => {} },
   ) {
     this.loaded = shelf.load().then((left) => {
       const known = new Set(this.kept.map((e) => e.id));
@@ -56,11 +65,22 @@ export class Outbox {
 
   private async sendAll(): Promise<void> {
     await this.loaded;
+    let atOnce = MOST_EVENTS;
     while (this.kept.length > 0) {
-      const events = this.kept.slice(0, MOST_EVENTS);
-      await this.send(events);
-      const sent = new Set(events.map((e) => e.id));
-      await this.take((e) => sent.has(e.id));
+      const events = this.kept.slice(0, atOnce);
+      try {
+        await this.send(events);
+      } catch (problem) {
+        if (!this.refusals.areForGood(problem, events)) throw problem;
+        // One after the other, so that only what is refused itself stays out.
+        if (events.length > 1) {
+          atOnce = 1;
+          continue;
+        }
+        for (const event of events) this.refusals.setAside(event, problem);
+      }
+      const over = new Set(events.map((e) => e.id));
+      await this.take((e) => over.has(e.id));
     }
   }
 }

@@ -7,12 +7,14 @@ import type { Utterance } from '@/core/speech';
 import { GeneralCaution } from '../kit/caution';
 import { Link } from '../kit/link';
 import { DoorPanel } from './door-panel';
+import { NotStored } from './not-stored';
 import { RollList } from './roll-list';
 import { SoundPanel } from './sound-panel';
 import type { LeadSession } from './types';
 import { Unmeasured } from './unmeasured';
 import type { SoundDesk } from './use-cues';
 import type { FollowDoor } from './use-door';
+import type { Log } from './use-log';
 import type { Roll } from './use-roll';
 
 export interface BeforeStartProps {
@@ -33,8 +35,7 @@ export interface BeforeStartProps {
   desk: SoundDesk | null;
   /** What a voice of this device never said, so that its length is only expected. */
   unmeasured: readonly Utterance[];
-  /** Whether the browser keeps what happens until it is sent. */
-  keeps: boolean;
+  log: Pick<Log, 'keeps' | 'refused'>;
   door: FollowDoor;
   start: () => void;
 }
@@ -79,7 +80,7 @@ function movedWords({ startsAt, timeZone }: LeadSession, before: number): string
 export function BeforeStart(props: BeforeStartProps) {
   const { session, roll, score, measuring, hasVoice, error, retry, parkedBefore, desk, door } =
     props;
-  const { plannedAtFirst, unmeasured, keeps, start } = props;
+  const { plannedAtFirst, unmeasured, log, start } = props;
   const off = session.status === 'cancelled';
   return (
     <main data-theme="upbeat-night" className="bg-base-100 text-base-content min-h-dvh">
@@ -145,7 +146,8 @@ export function BeforeStart(props: BeforeStartProps) {
               </button>
             </div>
           )}
-          {!keeps && (
+          <NotStored refused={log.refused} />
+          {!log.keeps && (
             <p role="status" className="border-warning mt-4 border-l-4 pl-3">
               This browser keeps nothing on this device: in a private window, or where there is no
               room. Leave this page open until the class is stored.

@@ -12,6 +12,7 @@ import { Link } from '../kit/link';
 import { useMoves } from '../kit/moves';
 import { LengthsAgain } from './lengths-again';
 import { Minutes } from './minutes';
+import { NotStored } from './not-stored';
 import { RollList } from './roll-list';
 import type { LeadSession } from './types';
 import type { Log } from './use-log';
@@ -112,6 +113,7 @@ export function CloseOut(props: CloseOutProps) {
             {closed && <LengthsAgain classId={session.classId} parts={parts} nameOf={nameOf} />}
           </div>
         </div>
+        <NotStored refused={log.refused} />
         {error && (
           <p role="alert" className="text-error mt-3 font-medium">
             {error}

@@ -152,7 +152,7 @@ export function LeadScreen(props: LeadScreenProps) {
         parkedBefore={parkedBefore}
         desk={null}
         unmeasured={[]}
-        keeps={log.keeps}
+        log={log}
         door={door}
         start={() => {}}
       />
@@ -276,7 +276,7 @@ function LedRun(props: LedRunProps) {
         parkedBefore={parkedBefore}
         desk={desk}
         unmeasured={props.unmeasured}
-        keeps={log.keeps}
+        log={log}
         door={door}
         start={async () => {
           await desk.unlock();

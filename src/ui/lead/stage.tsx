@@ -16,6 +16,7 @@ import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
 import { BEND_NAMES, controlsOf } from './controls';
 import { DoorDialog } from './door-panel';
+import { NotStored } from './not-stored';
 import { NowView } from './now-view';
 import { PERSON_KEYS, RoomColumn } from './room-column';
 import { SoundPanel } from './sound-panel';
@@ -328,6 +329,7 @@ function Notices({ live, log, sound, blocked }: NoticesProps) {
           </button>
         </p>
       )}
+      <NotStored refused={log.refused} />
       {log.lost.length > 0 && (
         <p role="alert" className="mb-1.5">
           {log.lost.length === 1 ? 'One thing' : `${log.lost.length} things`} done here could not be

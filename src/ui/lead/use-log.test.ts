@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { until } from '@testing/until';
 import 'fake-indexeddb/auto';
+import { randomUUID } from 'node:crypto';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { inDatabase } from '@/browser/database';
@@ -22,6 +23,8 @@ class Server {
   time = () => NOW;
   /** Fails the next call after it was done. */
   loseAnswer = false;
+  /** People for whom the register has no room. */
+  full = false;
 
   get answer(): LogAnswer {
     return { events: this.log, leader: this.leader, now: NOW };
@@ -36,6 +39,15 @@ class Server {
     if (address.endsWith('/lead')) this.leader = body.device;
     else if (init.method === 'POST') {
       this.leader ??= body.device;
+      const { events }: { events: NewRunEvent[] } = body;
+      const known = this.log.flatMap((e) => (e.type === 'walkedIn' ? e.participantId : []));
+      const code = this.full
+        ? events.some((e) => e.type === 'walkedIn')
+          ? 'too-many-people'
+          : events.some((e) => 'participantId' in e && !known.includes(e.participantId)) &&
+            'not-found'
+        : false;
+      if (code) return new Response(JSON.stringify({ code, message: code }), { status: 409 });
       if (this.leader !== body.device && body.events.some((e: RunEvent) => e.type !== 'marked')) {
         const refusal = { code: 'not-leading', message: 'Another device leads this class.' };
         return new Response(JSON.stringify(refusal), { status: 409 });
@@ -169,6 +181,35 @@ describe('the log of a run on this device', () => {
     server.away = false;
     await again.retry();
     await until(() => expect(server.log.map((e) => e.type)).toEqual(['next']));
+  });
+
+  it('sets aside whom the register has no room for, with their marks, and stores all else', async () => {
+    server.full = true;
+    const page = await opened();
+    const participantId = randomUUID();
+    await act(async () => {
+      page.log().add({ type: 'next' });
+      page.log().add({ type: 'walkedIn', participantId, name: 'Wanda' });
+      page.log().add({ type: 'marked', participantId, mark: 'late' });
+      page.log().add({ type: 'again' });
+    });
+    await until(() => expect(server.log.map((e) => e.type)).toEqual(['next', 'again']));
+    await until(() =>
+      expect(page.log().refused.map((r) => [r.event.type, r.says])).toEqual([
+        ['walkedIn', 'too-many-people'],
+        ['marked', 'not-found'],
+      ]),
+    );
+    expect([page.types(), page.log().error]).toEqual([['next', 'again'], null]);
+    await act(() => page.log().flush());
+    page.close();
+    // Whoever is not known for another reason is waited for.
+    const other = await opened();
+    await act(async () => {
+      other.log().add({ type: 'marked', participantId: randomUUID(), mark: 'here' });
+    });
+    await until(() => expect(other.log().error).toBe('not-found'));
+    expect([other.types().at(-1), other.log().refused]).toEqual(['marked', []]);
   });
 
   it('goes on where the browser keeps nothing, and says so', async () => {

@@ -1,15 +1,15 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { ask, Refused, Unreachable } from '@/browser/api';
+import { ask, Refused, toldOf, Unreachable } from '@/browser/api';
 import { deviceId, isOpenElsewhere } from '@/browser/device';
 import { eventShelf } from '@/browser/event-shelf';
 import { kept } from '@/browser/kept';
 import { listenToRun } from '@/browser/live-run';
 import { newId } from '@/browser/new-id';
-import { Outbox } from '@/browser/outbox';
+import { Outbox, type Refusals } from '@/browser/outbox';
 import { roundTrip } from '@/browser/round-trip';
 import { runChannel } from '@/browser/run-channel';
 import { type ServerClock, TIMES_ASKED } from '@/browser/server-clock';
-import { addressOf, CALLS, type LogAnswer } from '@/core/calls';
+import { addressOf, CALLS, type LogAnswer, type RefusalCode } from '@/core/calls';
 import { isRoomEvent, type NewRunEvent, type RunEvent } from '@/core/run';
 import { keptLogSchema, type LeadLog } from './types';
 
@@ -35,6 +35,8 @@ export interface Log {
   error: string | null;
   /** Bends made here that were not stored, since another device had taken the lead. */
   lost: readonly NewRunEvent[];
+  /** What happened here and the server will never take, with what it said. */
+  refused: readonly { event: NewRunEvent; says: string }[];
   /** Something happens now, or in so many ms. */
   add: (what: Happening, inMs?: number) => void;
   takeLead: () => Promise<void>;
@@ -46,6 +48,25 @@ export interface Log {
   look: () => Promise<void>;
   /** Asks for the server's time several times over; the quickest answer counts. */
   measureTime: () => Promise<void>;
+}
+
+/** Refusals that the same event meets each time, however often it is sent. */
+const FOR_GOOD: readonly (RefusalCode | undefined)[] = ['too-many-people', 'log-full'];
+
+/** Of a log that is full, and of people for whom the register has no room, with what is told of them after. */
+function refusals(tell: (event: NewRunEvent, says: string) => void): Refusals {
+  const people = new Set<string>();
+  const isOfThem = (event: NewRunEvent) =>
+    'participantId' in event && people.has(event.participantId);
+  return {
+    areForGood: (problem, events) =>
+      problem instanceof Refused &&
+      (FOR_GOOD.includes(problem.code) || (problem.code === 'not-found' && events.some(isOfThem))),
+    setAside: (event, problem) => {
+      if (event.type === 'walkedIn') people.add(event.participantId);
+      tell(event, toldOf(problem));
+    },
+  };
 }
 
 /** The log of a session on this device: what the server knows, and what waits to be sent. */
@@ -67,6 +88,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const [error, setError] = useState<string | null>(null);
   const [lost, setLost] = useState<readonly NewRunEvent[]>([]);
   const [keeps, setKeeps] = useState(true);
+  const [refused, setRefused] = useState<Log['refused']>([]);
   const box = useRef<Outbox | null>(null);
   /** Events from before the outbox is open. */
   const early = useRef<NewRunEvent[]>([]);
@@ -152,13 +174,15 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       const [id, before] = await Promise.all([deviceId(), kept.get(logName, keptLogSchema)]);
       // A page that was kept is older than what was heard since, also of who leads.
       if (before && before.now > madeAt.current) take(before);
-      const opened = new Outbox(eventShelf(runId, id, isOpenElsewhere, setKeeps), (events) =>
-        hear(
-          ask(CALLS.sendEvents, {
-            id: runId,
-            body: { device: id, events, after: lastSeq.current },
-          }),
-        ),
+      const send = (events: NewRunEvent[]) => {
+        const body = { device: id, events, after: lastSeq.current };
+        return hear(ask(CALLS.sendEvents, { id: runId, body }));
+      };
+      const shelf = eventShelf(runId, id, isOpenElsewhere, setKeeps);
+      const opened = new Outbox(
+        shelf,
+        send,
+        refusals((event, says) => setRefused((before) => [...before, { event, says }])),
       );
       for (const event of early.current.splice(0)) void opened.add(event);
       await opened.loaded;
@@ -249,6 +273,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     leader,
     error,
     lost,
+    refused,
     add,
     takeLead,
     flush,
