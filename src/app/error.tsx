@@ -1,6 +1,6 @@
 'use client';
 
-import { saidBy } from '@/core/calls';
+import { saidBy } from '@/core/calls/digest';
 
 interface ErrorPageProps {
   error: Error & { digest?: string };

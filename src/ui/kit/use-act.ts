@@ -1,6 +1,6 @@
 import { unstable_isUnrecognizedActionError, unstable_rethrow } from 'next/navigation';
 import { type FormEvent, startTransition, useActionState } from 'react';
-import { saidBy } from '@/core/calls';
+import { saidBy } from '@/core/calls/digest';
 
 /** What Next says of an answer that is not the application's: one of whoever stands before a server that is away. */
 const NONE_OF_OURS = 'An unexpected response was received from the server.';
