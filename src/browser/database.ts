@@ -26,3 +26,11 @@ export const inDatabase = reopening<Stored>(async () =>
     },
   }),
 );
+
+/** Without what is kept a class goes on as long as its page does, so it is no reason to stop. */
+export const unkept = (problem: unknown): undefined => {
+  console.warn('This browser keeps nothing for a reload.', problem);
+};
+
+/** Forgets all that was kept for classes to go on. */
+export const clearKept = () => inDatabase((db) => db.clear('kept')).catch(unkept);

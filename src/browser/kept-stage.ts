@@ -1,4 +1,4 @@
-import { kept } from './kept';
+import { clearKept } from './database';
 
 const STORE = 'up-beat-stage';
 const PARTS = '/_next/static/';
@@ -35,5 +35,5 @@ export async function keepStage(heard: readonly string[]): Promise<void> {
 /** Forgets every class that was kept: names and cautions are in them. What was not sent yet stays. */
 export async function forgetStages(): Promise<void> {
   if ('caches' in globalThis) await caches.delete(STORE);
-  await kept.clear();
+  await clearKept();
 }

@@ -1,14 +1,9 @@
 import { z } from 'zod';
-import { inDatabase } from './database';
+import { inDatabase, unkept } from './database';
 
 /** A class is led within hours; names that are older than this are nobody's business any more. */
 export const KEPT_MS = 24 * 3_600_000;
 const keptSchema = z.object({ at: z.number(), value: z.unknown() });
-
-/** Without what is kept a class goes on as long as its page does, so it is no reason to stop. */
-const unkept = (problem: unknown): undefined => {
-  console.warn('This browser keeps nothing for a reload.', problem);
-};
 
 /** Values that are kept under a name, for a day, where the browser keeps any. */
 export const kept = {
@@ -23,9 +18,5 @@ export const kept = {
     if (row && Date.now() - row.at < KEPT_MS) return schema.safeParse(row.value).data;
     if (found !== undefined) await inDatabase((db) => db.delete('kept', name)).catch(unkept);
     return undefined;
-  },
-  /** Forgets all of it. */
-  async clear(): Promise<void> {
-    await inDatabase((db) => db.clear('kept')).catch(unkept);
   },
 };
