@@ -146,7 +146,7 @@ export function BeforeStart(props: BeforeStartProps) {
               </button>
             </div>
           )}
-          <NotStored refused={log.refused} />
+          <NotStored refused={log.refused} className="border-error mt-4 border-l-4 pl-3" />
           {!log.keeps && (
             <p role="status" className="border-warning mt-4 border-l-4 pl-3">
               This browser keeps nothing on this device: in a private window, or where there is no

@@ -113,7 +113,7 @@ export function CloseOut(props: CloseOutProps) {
             {closed && <LengthsAgain classId={session.classId} parts={parts} nameOf={nameOf} />}
           </div>
         </div>
-        <NotStored refused={log.refused} />
+        <NotStored refused={log.refused} className="text-error mt-3 font-medium" />
         {error && (
           <p role="alert" className="text-error mt-3 font-medium">
             {error}

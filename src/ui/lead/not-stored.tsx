@@ -2,12 +2,12 @@ import { BEND_NAMES } from './controls';
 import type { Log } from './use-log';
 
 /** What happened here and the server will never take, by the reason that it gave. */
-export function NotStored({ refused }: Pick<Log, 'refused'>) {
+export function NotStored({ refused, className }: Pick<Log, 'refused'> & { className: string }) {
   const reasons = [...new Set(refused.map((r) => r.says))];
   return reasons.map((says) => {
     const of = refused.filter((r) => r.says === says).map(({ event }) => nameOf(event));
     return (
-      <p key={says} role="alert" className="mb-1.5">
+      <p key={says} role="alert" className={className}>
         Not stored: {of.join(', ')}. {says}
       </p>
     );

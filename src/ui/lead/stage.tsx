@@ -329,7 +329,7 @@ function Notices({ live, log, sound, blocked }: NoticesProps) {
           </button>
         </p>
       )}
-      <NotStored refused={log.refused} />
+      <NotStored refused={log.refused} className="mb-1.5" />
       {log.lost.length > 0 && (
         <p role="alert" className="mb-1.5">
           {log.lost.length === 1 ? 'One thing' : `${log.lost.length} things`} done here could not be
