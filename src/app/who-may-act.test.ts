@@ -137,7 +137,7 @@ const ACTIONS: Record<string, ((ids: Ids) => unknown[]) | 'open'> = {
   checkInAction: (i) => [i.people, null, form(checkIn)],
   eraseAction: (i) => [i.people, null, form({ name: 'Ada' })],
   knownAction: () => [[{ name: 'Marit', contact: '' }]],
-  takeInAction: (i) => [[{ name: 'New', contact: '', language: '' }], i.classes],
+  takeInAction: (i) => [[{ id: i.people, name: 'New', contact: '', language: '' }], i.classes],
   takeOutAction: (i) => [[i.people]],
   keepRuleAction: (i) => [
     i.classes,

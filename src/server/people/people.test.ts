@@ -288,8 +288,8 @@ describe('the list of people', () => {
 
 describe('many people at once', () => {
   const people = [
-    { name: 'Cleo', contact: 'cleo@example.org', language: null },
-    { name: 'ada', contact: null, language: null },
+    { id: randomUUID(), name: 'Cleo', contact: 'cleo@example.org', language: null },
+    { id: randomUUID(), name: 'ada', contact: null, language: null },
   ];
 
   it('are looked for on the register, taken in, and out again as long as nothing is known of them', async () => {
@@ -313,6 +313,39 @@ describe('many people at once', () => {
     await mark(db(), c, { sessionId: c.sessionId, participantId: cleo, value: 'here', now: NOON });
     expect(await takePeopleOut(db(), c, ids)).toBe(1);
     expect((await everybodyOf(db(), c)).map((p) => p.name)).toEqual(['Ada', 'Ben', 'Cleo']);
+  });
+
+  it('are taken in once and booked, however often it is asked for, all of them or none', async () => {
+    const [c, other] = [await makeClass(db()), await makeClass(db())];
+    const named = (name: string, id: string = randomUUID()) => ({
+      id,
+      name,
+      contact: null,
+      language: null,
+    });
+    const list = [named('Dina'), named('Emil')];
+    const at = { joinedOn: '2026-11-24', now: NOON };
+    const takeIn = (all: typeof list, classId = c.classId) =>
+      takePeopleIn(db(), c, { people: all, classId, ...at });
+    const ids = await takeIn(list);
+    expect(ids).toEqual(list.map((p) => p.id));
+    await db()('participants').where({ id: ids[0] }).update({ name: 'Dina of the dunes' });
+    // The answer was lost, and one more line was found to be right meanwhile.
+    expect(await takeIn([...list, named('Fynn')])).toHaveLength(3);
+    const names = async () => (await everybodyOf(db(), c)).map((p) => p.name);
+    expect(await names()).toEqual(['Ada', 'Ben', 'Dina of the dunes', 'Emil', 'Fynn']);
+    const booked = await db()('bookings').where({ class_id: c.classId }).whereNull('until');
+    expect(booked).toHaveLength(5);
+
+    await expect(takeIn([named('Gero')], other.classId)).rejects.toMatchObject({
+      code: 'not-found',
+    });
+    expect(await names()).toHaveLength(5);
+    // An id that somebody has in another studio is answered as any other.
+    const [id] = await takeIn([named('Hanne', other.ada)]);
+    expect(id).not.toBe(other.ada);
+    expect((await personOf(db(), other, other.ada)).name).toBe('Ada');
+    expect(await names()).toContain('Hanne');
   });
 });
 

@@ -4,11 +4,19 @@ import { Refusal } from '@/core/calls';
 import { plainName } from '@/core/people';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
-import { MOST_PEOPLE, newParticipantSchema } from './people';
+import { book, MOST_PEOPLE, newParticipantSchema } from './people';
 
 /** Many people at once, from a list that somebody has. */
 
-export const takenSchema = z.array(newParticipantSchema).min(1).max(2000);
+export const takenSchema = z
+  .array(
+    newParticipantSchema.extend({
+      /** Made by the page: where its answer was lost and it asks again, nobody is taken in twice. */
+      id: z.uuid(),
+    }),
+  )
+  .min(1)
+  .max(2000);
 
 /** Somebody of a list who may be on the register already. */
 export interface Known {
@@ -36,31 +44,55 @@ export async function knownAmong(
   );
 }
 
-/** Takes people in, all of them or none. @returns their ids @throws Refusal `too-many-people` */
+/**
+ * Takes people in, all of them or none, and books them on a class where one is named. Who is in by that id is left as
+ * they are.
+ * @returns their ids
+ * @throws Refusal `too-many-people`, `not-found` where the class is not the studio's
+ */
 export async function takePeopleIn(
   db: Db,
-  { studioId }: Scope,
+  scope: Scope,
   {
     people,
+    classId = null,
     joinedOn,
     now,
-  }: { people: z.output<typeof takenSchema>; joinedOn: string; now: number },
+  }: {
+    people: z.output<typeof takenSchema>;
+    classId?: string | null;
+    joinedOn: string;
+    now: number;
+  },
 ): Promise<string[]> {
+  const { studioId } = scope;
   return db.transaction(async (trx) => {
     await trx('studios').where({ id: studioId }).forUpdate().select('id');
+    const there: { id: string; studio_id: string }[] = await trx('participants')
+      .whereIn(
+        'id',
+        people.map((p) => p.id),
+      )
+      .select('id', 'studio_id');
+    const isIn = new Set(there.flatMap((p) => (p.studio_id === studioId ? p.id : [])));
+    // An id that is taken elsewhere is answered as any other: nobody learns who is in another studio.
+    const elsewhere = new Set(there.flatMap((p) => (p.studio_id === studioId ? [] : p.id)));
+    const all = people.map((p) => (elsewhere.has(p.id) ? { ...p, id: randomUUID() } : p));
+    const fresh = all.filter((p) => !isIn.has(p.id));
     const [kept] = await trx('participants').where({ studio_id: studioId }).count();
-    if (Number(kept?.count) + people.length > MOST_PEOPLE) {
+    if (Number(kept?.count) + fresh.length > MOST_PEOPLE) {
       throw new Refusal('too-many-people', String(MOST_PEOPLE));
     }
-    const rows = people.map((person) => ({
-      ...person,
-      id: randomUUID(),
-      studio_id: studioId,
-      joined_on: joinedOn,
-      created_at: new Date(now),
-    }));
-    await trx.batchInsert('participants', rows, 500);
-    return rows.map((row) => row.id);
+    const about = { studio_id: studioId, joined_on: joinedOn, created_at: new Date(now) };
+    await trx.batchInsert(
+      'participants',
+      fresh.map((person) => ({ ...person, ...about })),
+      500,
+    );
+    if (classId !== null) {
+      for (const { id } of all) await book(trx, scope, { participantId: id, classId, now });
+    }
+    return all.map((p) => p.id);
   });
 }
 

@@ -10,6 +10,8 @@ export interface Known {
 
 /** A line of the list with whom the register has by that name or contact. */
 export interface Line extends ReadPerson {
+  /** By which they are taken in: once, however often it is asked for. */
+  id: string;
   known: Known | null;
 }
 

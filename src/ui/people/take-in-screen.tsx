@@ -2,6 +2,7 @@
 
 import Papa from 'papaparse';
 import { useState } from 'react';
+import { newId } from '@/browser/new-id';
 import {
   guessColumns,
   MOST_TABLE_CHARACTERS,
@@ -19,7 +20,7 @@ export interface TakeInScreenProps {
   classes: { id: string; name: string }[];
   known: (people: { name: string; contact: string }[]) => Promise<(Known | null)[]>;
   takeIn: (
-    people: { name: string; contact: string; language: string }[],
+    people: { id: string; name: string; contact: string; language: string }[],
     classId: string | null,
   ) => Promise<{ ids: string[] } | { problem: string }>;
   takeOut: (ids: string[]) => Promise<number>;
@@ -53,7 +54,7 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
       const people = readPeople(all, how);
       const who = await known(people.map(({ name, contact }) => ({ name, contact })));
       setTable(how);
-      setLines(people.map((p, i) => ({ ...p, known: who[i] ?? null })));
+      setLines(people.map((p, i) => ({ ...p, id: newId(), known: who[i] ?? null })));
       // Who is on the register already is left out unless one says otherwise.
       setLeft(new Set(people.flatMap((p, i) => (who[i] ? [p.line] : []))));
     });
@@ -153,8 +154,8 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
                   disabled={busy || good.length === 0}
                   onClick={() =>
                     attempt(async () => {
-                      const people = good.map(({ name, contact, language }) => {
-                        return { name, contact, language };
+                      const people = good.map(({ id, name, contact, language }) => {
+                        return { id, name, contact, language };
                       });
                       const answer = await takeIn(people, classId || null);
                       if ('problem' in answer) return setProblem(answer.problem);

@@ -6,7 +6,6 @@ import { dateOn } from '@/core/formats';
 import { MOST_TAKEN } from '@/core/people';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { book } from '@/server/people/people';
 import {
   type Known,
   knownAmong,
@@ -33,20 +32,15 @@ export async function knownAction(
  * @returns their ids, or why it was refused
  */
 export async function takeInAction(
-  people: { name: string; contact: string; language: string }[],
+  people: { id: string; name: string; contact: string; language: string }[],
   classId: string | null,
 ): Promise<{ ids: string[] } | { problem: string }> {
   const teacher = await requireTeacher();
   const taken = given(takenSchema, people);
   const joinedOn = dateOn(now(), teacher.timeZone);
   try {
-    const ids = await takePeopleIn(db(), teacher, { people: taken, joinedOn, now: now() });
-    if (classId !== null) {
-      for (const participantId of ids) {
-        await book(db(), teacher, { participantId, classId: idOf(classId), now: now() });
-      }
-    }
-    return { ids };
+    const of = { people: taken, classId: classId && idOf(classId), joinedOn, now: now() };
+    return { ids: await takePeopleIn(db(), teacher, of) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { problem: error.message };
