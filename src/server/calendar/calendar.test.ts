@@ -20,7 +20,7 @@ import {
 import { type Change, callOff, changeSessions, restoreSession, WHICH } from './change';
 import { closeFor, MOST_CLOSURES, reopen } from './closures';
 import { foresee, planSessions, type Wish } from './plan';
-import { tellCalledOff } from './tell';
+import { tellCalledOff, toldWords } from './tell';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
@@ -204,6 +204,7 @@ describe('changing', () => {
     expect(off.map((s) => s.id)).toEqual(ids);
     expect(await tellCalledOff(db(), me, { sessions: off, word, now: NOON })).toEqual({
       written: 1,
+      sent: null,
       without: ['Ben'],
     });
     const [letter] = await lettersOf(db(), me);
@@ -215,7 +216,8 @@ describe('changing', () => {
       asked++;
       return Promise.reject(new Error('no mail tonight'));
     };
-    await tellCalledOff(db(), me, { sessions: off, word, now: NOON + 1, post });
+    const told = await tellCalledOff(db(), me, { sessions: off, word, now: NOON + 1, post });
+    expect(toldWords(told)).toMatch(/^2 letters were written\. 2 could not be sent: hand them on /);
     const troubles = (await lettersOf(db(), me)).map((l) => l.trouble);
     expect([asked, troubles.filter((t) => t === 'no mail tonight').length]).toEqual([1, 1]);
     await restoreSession(db(), c, ids[1] ?? '');
@@ -228,6 +230,20 @@ describe('changing', () => {
       await callOff(db(), c, { id: ids[0] ?? '', which: 'all', now: NOON, word }),
     ).toHaveLength(1);
   });
+});
+
+it('what is said of letters tells which of them nobody has sent, and who has to be told by hand', () => {
+  const says = (written: number, sent: number | null, ...without: string[]) =>
+    toldWords({ written, sent, without });
+  expect(says(0, null)).toBe('Nobody had to be told.');
+  expect(says(2, 2)).toBe('2 letters were written.');
+  expect(says(3, 2)).toMatch(/^3 letters were written\. 1 could not be sent: hand them on/);
+  expect(says(1, null)).toMatch(
+    /^1 letter was written\. No mail server sends letters: hand them on/,
+  );
+  expect(says(1, 1, 'Ben')).toBe(
+    '1 letter was written. Ben has given no email: tell them yourself.',
+  );
 });
 
 describe('closures', () => {

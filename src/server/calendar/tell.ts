@@ -5,15 +5,7 @@ import type { Teacher } from '../auth/sign-ins';
 import type { Db } from '../db';
 import type { MovedUp } from '../sessions/bookings';
 import { getSession, type Session } from '../sessions/sessions';
-import { type Post, postFrom, writeLetter } from '../studio/letters';
-
-/** What became of telling people something. */
-export interface Told {
-  /** How many letters were written. */
-  written: number;
-  /** Names of those concerned who have given no email. */
-  without: string[];
-}
+import { type NewLetter, type Post, type Told, writeLetters } from '../studio/letters';
 
 /** When it is told, and by what. */
 interface By {
@@ -61,7 +53,7 @@ async function tell(
     sessions,
     says,
     now,
-    post = postFrom(process.env),
+    post,
   }: By & {
     to: readonly MovedUp[];
     sessions: readonly Session[];
@@ -75,9 +67,8 @@ async function tell(
     .whereIn('id', [...sessionsOf.keys()])
     .orderByRaw('lower(name)')
     .select('id', 'name', 'contact');
-  let written = 0;
+  const letters: NewLetter[] = [];
   const without: string[] = [];
-  let carrier = post;
   for (const { id, name, contact } of people) {
     const email = emailSchema.safeParse(contact);
     if (!email.success) {
@@ -92,25 +83,29 @@ async function tell(
           `${s.className}, ${dayLabel(s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
       );
     const body = `Hello ${name},\n\n${says.first}\n${dates.join('\n')}\n${says.word ? `\n${says.word}\n` : ''}\n${studioName}\n`;
-    const letter = { recipient: email.data, subject: `${studioName}: ${says.subject}`, body };
-    // A mail server that takes nothing is not waited for again and again; the other letters wait.
-    if (!(await writeLetter(db, teacher, { letter, now, post: carrier }))) carrier = null;
-    written++;
+    letters.push({ recipient: email.data, subject: `${studioName}: ${says.subject}`, body });
   }
-  return { written, without };
+  const sent = await writeLetters(db, teacher, letters, { now, post });
+  return { written: letters.length, sent, without };
 }
 
 /** So many people are named who have to be told by hand. */
 const MOST_NAMED = 6;
 
+/** Where letters wait that nobody has sent. */
+const HAND_ON = 'hand them on from the letters of the studio, which owners open.';
+
+function writtenWords(written: number, sent: number | null): string {
+  if (written === 0) return '';
+  const first = written === 1 ? '1 letter was written.' : `${written} letters were written.`;
+  if (sent === null) return `${first} No mail server sends letters: ${HAND_ON}`;
+  const unsent = written - sent;
+  return unsent === 0 ? first : `${first} ${unsent} could not be sent: ${HAND_ON}`;
+}
+
 /** What is said on screen of letters that were written. */
-export function toldWords({ written, without }: Told): string {
-  const letters =
-    written === 0
-      ? ''
-      : written === 1
-        ? '1 letter was written.'
-        : `${written} letters were written.`;
+export function toldWords({ written, sent, without }: Told): string {
+  const letters = writtenWords(written, sent);
   if (without.length === 0) return letters || 'Nobody had to be told.';
   const more = without.length - MOST_NAMED;
   const names = without.slice(0, MOST_NAMED).join(', ');

@@ -7,6 +7,7 @@ import { planSession } from '../sessions/sessions';
 import {
   DAY,
   everybodyOf,
+  MINUTE,
   makeClass,
   makeStudio,
   NOON,
@@ -40,6 +41,7 @@ import { keepRule, rulesFor, rulesOf } from './rules';
 import { streaksBy } from './streaks';
 import { knownAmong, takePeopleIn, takePeopleOut } from './take-in';
 import { timesBy } from './times';
+import { writeTo } from './write';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
@@ -347,6 +349,24 @@ describe('many people at once', () => {
     expect((await personOf(db(), other, other.ada)).name).toBe('Ada');
     expect(await names()).toContain('Hanne');
   });
+});
+
+it('the same letter is written once within an hour, also where its answer was lost', async () => {
+  const [c, other] = [await makeClass(db()), await makeClass(db())];
+  for (const of of [c, other])
+    await changePerson(db(), of, { id: of.ada, contact: 'ada@pier.example' });
+  const write = (of: typeof c, now: number, body = 'The hall is warm again.') =>
+    writeTo(db(), of, { ids: [of.ada, of.ben], subject: 'Heating', body, now, post: null });
+  expect(await write(c, NOON)).toEqual({ written: 1, sent: null, already: 0, without: ['Ben'] });
+  expect(await write(c, NOON + 59 * MINUTE)).toEqual({
+    written: 0,
+    sent: null,
+    already: 1,
+    without: ['Ben'],
+  });
+  expect(await write(c, NOON + MINUTE, 'It is cold.')).toMatchObject({ written: 1, already: 0 });
+  expect(await write(other, NOON)).toMatchObject({ written: 1, already: 0 });
+  expect(await write(c, NOON + 61 * MINUTE)).toMatchObject({ written: 1, already: 0 });
 });
 
 it('notes on form are settled and opened again', async () => {

@@ -2,14 +2,17 @@ import { Refusal } from '@/core/calls';
 import { emailSchema } from '@/core/studio';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
-import { type Post, writeLetter } from '../studio/letters';
+import { alreadyWritten, type Post, type Told, writeLetters } from '../studio/letters';
 
 /** Most people who are written to at once; the studio keeps no more letters than some such numbers. */
 export const MOST_WRITTEN_TO = 100;
 
+/** Whoever had the very same letter in that time is not written it again: an answer was lost, or a button pressed twice. */
+const SAME_MS = 3_600_000;
+
 /**
  * Writes to some people, a letter each.
- * @returns how many were written, and the names of those who have given no email
+ * @returns how many were written and sent, how many had the same one already, and who has given no email
  * @throws Refusal `too-many-letters`
  */
 export async function writeTo(
@@ -22,7 +25,7 @@ export async function writeTo(
     now,
     post,
   }: { ids: readonly string[]; subject: string; body: string; now: number; post?: Post | null },
-): Promise<{ written: number; without: string[] }> {
+): Promise<Told & { already: number }> {
   if (ids.length > MOST_WRITTEN_TO) throw new Refusal('too-many-letters', String(MOST_WRITTEN_TO));
   const people: { name: string; contact: string | null }[] = await db('participants')
     .where({ studio_id: scope.studioId })
@@ -30,18 +33,16 @@ export async function writeTo(
     .orderByRaw('lower(name)')
     .select('name', 'contact');
   const without: string[] = [];
-  let written = 0;
+  const recipients: string[] = [];
   for (const { name, contact } of people) {
     const recipient = emailSchema.safeParse(contact ?? '');
-    if (!recipient.success) without.push(name);
-    else {
-      await writeLetter(db, scope, {
-        letter: { recipient: recipient.data, subject, body },
-        now,
-        post,
-      });
-      written++;
-    }
+    if (recipient.success) recipients.push(recipient.data);
+    else without.push(name);
   }
-  return { written, without };
+  const had = await alreadyWritten(db, scope, { subject, body, since: now - SAME_MS });
+  const letters = recipients
+    .filter((recipient) => !had.has(recipient))
+    .map((recipient) => ({ recipient, subject, body }));
+  const sent = await writeLetters(db, scope, letters, { now, post });
+  return { written: letters.length, sent, already: recipients.length - letters.length, without };
 }

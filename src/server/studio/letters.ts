@@ -23,6 +23,16 @@ export interface NewLetter extends Pick<Letter, 'recipient' | 'subject' | 'body'
   keptAs?: string;
 }
 
+/** What became of telling people something. */
+export interface Told {
+  /** How many letters were written. */
+  written: number;
+  /** How many of them the mail server took; null where there is none. The others wait in the outbox. */
+  sent: number | null;
+  /** Names of those concerned who have given no email. */
+  without: string[];
+}
+
 /** Carries letters to people. @throws Error where it could not */
 export type Post = (letter: NewLetter) => Promise<void>;
 
@@ -69,7 +79,7 @@ const letterSchema = z
 /**
  * Writes a letter into the studio's outbox and, where a mail server is configured, sends it.
  * @param post carries it; null where it is only to wait
- * @returns false where the mail server did not take it
+ * @returns what became of it: where it was refused the next one may be sent, where the server is away none is
  */
 export async function writeLetter(
   db: Db,
@@ -79,7 +89,7 @@ export async function writeLetter(
     now,
     post = postFrom(process.env),
   }: { letter: NewLetter; now: number; post?: Post | null },
-): Promise<boolean> {
+): Promise<'kept' | 'sent' | 'refused' | 'away'> {
   const id = randomUUID();
   await db('letters').insert({
     id,
@@ -100,7 +110,7 @@ export async function writeLetter(
   await db('letters').where({ studio_id: studioId }).whereNotIn('id', kept).delete();
   if (!post) {
     metrics().letters.inc({ became: 'kept' });
-    return true;
+    return 'kept';
   }
   try {
     await post(letter);
@@ -108,13 +118,50 @@ export async function writeLetter(
       .where({ id })
       .update({ sent_at: new Date(now), ...(letter.keptAs && { body: letter.keptAs }) });
     metrics().letters.inc({ became: 'sent' });
-    return true;
+    return 'sent';
   } catch (error) {
     const trouble = error instanceof Error ? error.message : String(error);
     metrics().letters.inc({ became: 'refused' });
     await db('letters').where({ id }).update({ trouble });
-    return false;
+    return isAboutLetter(error) ? 'refused' : 'away';
   }
+}
+
+/** An address that the mail server refuses says nothing of the next letter; so the library calls that (RFC 5321, 4.2). */
+const isAboutLetter = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && error.code === 'EENVELOPE';
+
+/**
+ * Writes letters, one after the other. Where the mail server is away it is not waited for each time: the others wait.
+ * @returns how many it took; null where there is none
+ */
+export async function writeLetters(
+  db: Db,
+  scope: Scope,
+  letters: readonly NewLetter[],
+  { now, post = postFrom(process.env) }: { now: number; post?: Post | null },
+): Promise<number | null> {
+  let carrier = post;
+  let sent = 0;
+  for (const letter of letters) {
+    const became = await writeLetter(db, scope, { letter, now, post: carrier });
+    if (became === 'sent') sent++;
+    if (became === 'away') carrier = null;
+  }
+  return post ? sent : null;
+}
+
+/** Who was written the same letter since some time, so that nobody gets it twice. */
+export async function alreadyWritten(
+  db: Db,
+  { studioId }: Scope,
+  { subject, body, since }: Pick<NewLetter, 'subject' | 'body'> & { since: number },
+): Promise<ReadonlySet<string>> {
+  const recipients: string[] = await db('letters')
+    .where({ studio_id: studioId, subject, body })
+    .where('written_at', '>=', new Date(since))
+    .pluck('recipient');
+  return new Set(recipients);
 }
 
 /** The letters of a studio, the newest first. */

@@ -10,7 +10,7 @@ import { roll } from '../sessions/register';
 import { recordingsOf, saveRecording } from '../speech/recordings';
 import { DAY, makeClass, makeStudio, NOON, PASSWORD, testDatabase } from '../testing/studio';
 import { hummedWav } from '../testing/wav';
-import { lettersOf, MOST_LETTERS, writeLetter } from './letters';
+import { lettersOf, MOST_LETTERS, writeLetter, writeLetters } from './letters';
 import { findLink, makeLink, spendLink } from './links';
 import {
   makeStudio as begin,
@@ -288,6 +288,35 @@ describe('letters', () => {
     ]);
     expect([sent, all[1]?.body]).toEqual([['a link'], 'not kept']);
     expect(await lettersOf(db(), await owned())).toEqual([]);
+  });
+
+  it('go out though one address is refused, and are not waited for one by one where the mail server is away', async () => {
+    const me = await owned();
+    const to = ['a', 'b', 'c', 'd'].map((name) => ({
+      ...letter,
+      recipient: `${name}@example.org`,
+    }));
+    const asked: string[] = [];
+    const refusesB = async ({ recipient }: typeof letter) => {
+      asked.push(recipient.slice(0, 1));
+      if (recipient.startsWith('b')) {
+        throw Object.assign(new Error('no such mailbox'), { code: 'EENVELOPE' });
+      }
+    };
+    await writeLetters(db(), me, to, { now: NOON, post: refusesB });
+    const isAway = async ({ recipient }: typeof letter) => {
+      asked.push(recipient.slice(0, 1));
+      throw Object.assign(new Error('no answer'), { code: 'ECONNECTION' });
+    };
+    await writeLetters(db(), me, to, { now: NOON + 1, post: isAway });
+    expect(asked.join('')).toBe('abcda');
+    const all = (await lettersOf(db(), me)).toSorted(
+      (x, y) => x.writtenAt - y.writtenAt || x.recipient.localeCompare(y.recipient),
+    );
+    expect(all.map((l) => l.trouble ?? (l.sentAt === null ? 'waits' : 'sent'))).toEqual([
+      ...['sent', 'no such mailbox', 'sent', 'sent'],
+      ...['no answer', 'waits', 'waits', 'waits'],
+    ]);
   });
 
   it('are kept up to a number, the oldest go', async () => {

@@ -111,7 +111,9 @@ export async function writeToThemAction(_: FormState, form: FormData): Promise<F
   return answerForm(form, schema, async ({ subject, body, ...chosen }) => {
     const ids = await chosenIds(teacher, chosen);
     const told = await writeTo(db(), teacher, { ids, subject, body, now: now() });
-    return toldWords(told);
+    const { already } = told;
+    const again = already === 1 ? '1 had' : `${already} had`;
+    return `${toldWords(told)}${already > 0 ? ` ${again} the same letter within this hour, and no second one.` : ''}`;
   });
 }
 
