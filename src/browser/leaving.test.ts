@@ -107,4 +107,23 @@ describe('what a browser keeps when somebody signs out', () => {
     expect([localStorage.length, sessionStorage.length]).toEqual([0, 0]);
     expect(gone).toEqual(['up-beat-stage', 'other']);
   });
+
+  it('is counted as nothing, and forgotten as far as may be, where the browser lets nobody at it', async () => {
+    const warned = vi.spyOn(console, 'warn').mockReturnValue();
+    const denied = () => {
+      throw new DOMException('denied', 'SecurityError');
+    };
+    vi.stubGlobal('caches', { keys: async () => denied() });
+    localStorage.setItem('upbeat-unsaved-x', 'a plan');
+    await add('next');
+    await forgetStudio();
+    expect([localStorage.length, await inDatabase((db) => db.count('outbox'))]).toEqual([0, 0]);
+    expect(warned).toHaveBeenCalledOnce();
+    vi.stubGlobal('indexedDB', { open: denied });
+    await inDatabase(async (db) => db.close());
+    expect(await unsent()).toEqual({ events: 0, classes: 0 });
+    await forgetStudio();
+    expect(warned).toHaveBeenCalledTimes(3);
+    warned.mockRestore();
+  });
 });

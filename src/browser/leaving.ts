@@ -77,19 +77,30 @@ async function saveOne(id: string, { plan, base, version }: Unsaved): Promise<bo
   }
 }
 
+async function forgetCaches(): Promise<void> {
+  if (!('caches' in globalThis)) return;
+  for (const name of await caches.keys()) await caches.delete(name);
+}
+
+async function forgetWorkers(): Promise<void> {
+  if (!('serviceWorker' in navigator)) return;
+  for (const worker of await navigator.serviceWorker.getRegistrations()) await worker.unregister();
+}
+
 /**
  * Leaves nothing of the studio in the browser. The server asks for the same when it answers; browsers heed that only
- * over a secure connection.
+ * over a secure connection. Where a browser lets nobody at some of it, as in a private window, the rest goes all the
+ * same, and nobody is kept signed in for it.
  */
 export async function forgetStudio(): Promise<void> {
-  await inDatabase((db) => Promise.all([db.clear('outbox'), db.clear('kept')])).catch(() => {});
   localStorage.clear();
   sessionStorage.clear();
-  if ('caches' in globalThis) {
-    for (const name of await caches.keys()) await caches.delete(name);
-  }
-  if ('serviceWorker' in navigator) {
-    for (const worker of await navigator.serviceWorker.getRegistrations())
-      await worker.unregister();
+  const all = await Promise.allSettled([
+    inDatabase((db) => Promise.all([db.clear('outbox'), db.clear('kept')])),
+    forgetCaches(),
+    forgetWorkers(),
+  ]);
+  for (const one of all) {
+    if (one.status === 'rejected') console.warn('Not all could be forgotten.', one.reason);
   }
 }
