@@ -369,6 +369,29 @@ it('the same letter is written once within an hour, also where its answer was lo
   expect(await write(c, NOON + 61 * MINUTE)).toMatchObject({ written: 1, already: 0 });
 });
 
+it('a letter that the mail server did not take is written again, and one that it took is not', async () => {
+  const c = await makeClass(db());
+  await changePerson(db(), c, { id: c.ada, contact: 'ada@pier.example' });
+  await changePerson(db(), c, { id: c.ben, contact: 'ben@pier.example' });
+  const taken: string[] = [];
+  const write = (away: boolean, now: number) =>
+    writeTo(db(), c, {
+      ids: [c.ada, c.ben],
+      subject: 'Heating',
+      body: 'The hall is warm again.',
+      now,
+      post: async ({ recipient }) => {
+        if (away && taken.length > 0) throw new Error('no answer');
+        taken.push(recipient);
+      },
+    });
+  expect(await write(true, NOON)).toMatchObject({ written: 2, sent: 1, already: 0 });
+  expect(await write(true, NOON + MINUTE)).toMatchObject({ written: 1, sent: 0, already: 1 });
+  expect(await write(false, NOON + 2 * MINUTE)).toMatchObject({ written: 1, sent: 1, already: 1 });
+  expect(await write(false, NOON + 3 * MINUTE)).toMatchObject({ written: 0, already: 2 });
+  expect(taken).toEqual(['ada@pier.example', 'ben@pier.example']);
+});
+
 it('notes on form are settled and opened again', async () => {
   const c = await makeClass(db());
   const id = randomUUID();

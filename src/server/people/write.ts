@@ -2,7 +2,7 @@ import { Refusal } from '@/core/calls';
 import { emailSchema } from '@/core/studio';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
-import { alreadyWritten, type Post, type Told, writeLetters } from '../studio/letters';
+import { alreadyWritten, type Post, postFrom, type Told, writeLetters } from '../studio/letters';
 
 /** Most people who are written to at once; the studio keeps no more letters than some such numbers. */
 export const MOST_WRITTEN_TO = 100;
@@ -23,7 +23,7 @@ export async function writeTo(
     subject,
     body,
     now,
-    post,
+    post = postFrom(process.env),
   }: { ids: readonly string[]; subject: string; body: string; now: number; post?: Post | null },
 ): Promise<Told & { already: number }> {
   if (ids.length > MOST_WRITTEN_TO) throw new Refusal('too-many-letters', String(MOST_WRITTEN_TO));
@@ -39,7 +39,7 @@ export async function writeTo(
     if (recipient.success) recipients.push(recipient.data);
     else without.push(name);
   }
-  const had = await alreadyWritten(db, scope, { subject, body, since: now - SAME_MS });
+  const had = await alreadyWritten(db, scope, { subject, body, since: now - SAME_MS, post });
   const letters = recipients
     .filter((recipient) => !had.has(recipient))
     .map((recipient) => ({ recipient, subject, body }));

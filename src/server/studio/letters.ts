@@ -151,15 +151,24 @@ export async function writeLetters(
   return post ? sent : null;
 }
 
-/** Who was written the same letter since some time, so that nobody gets it twice. */
+/**
+ * Who has the same letter since some time, so that nobody gets it twice. What a mail server did not take nobody has;
+ * where there is none, a letter that was written waits to be handed on.
+ */
 export async function alreadyWritten(
   db: Db,
   { studioId }: Scope,
-  { subject, body, since }: Pick<NewLetter, 'subject' | 'body'> & { since: number },
+  {
+    subject,
+    body,
+    since,
+    post,
+  }: Pick<NewLetter, 'subject' | 'body'> & { since: number; post: Post | null },
 ): Promise<ReadonlySet<string>> {
   const recipients: string[] = await db('letters')
     .where({ studio_id: studioId, subject, body })
     .where('written_at', '>=', new Date(since))
+    .modify((query) => post && query.whereNotNull('sent_at'))
     .pluck('recipient');
   return new Set(recipients);
 }

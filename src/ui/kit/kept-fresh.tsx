@@ -28,14 +28,11 @@ export function KeptFresh({ at, time }: { at: number; time: string }) {
   const router = useRouter();
   const [away, setAway] = useState(false);
   useEffect(() => {
-    let asking = false;
     let gone = false;
     const look = async (cameBack: boolean) => {
       const oldMs = cameBack ? OLD_MS.cameBack : OLD_MS.inSight;
-      if (asking || timeByPages(at) - at < oldMs) return;
-      asking = true;
+      if (timeByPages(at) - at < oldMs) return;
       const there = await isThere();
-      asking = false;
       if (gone) return;
       setAway(!there);
       if (there) router.refresh();
