@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, isExpected, toldOf } from '@/browser/api';
 import { CALLS, type DoorAnswer } from '@/core/calls';
 
@@ -24,17 +24,26 @@ export function useDoor(sessionId: string): FollowDoor {
   const [answer, setAnswer] = useState(NONE);
   const [error, setError] = useState<string | null>(null);
 
+  /** Grows as something is changed, and again once that was answered. */
+  const changes = useRef(0);
+
   const hear = useCallback(async (answered: Promise<DoorAnswer>) => {
+    changes.current++;
     try {
       setAnswer(await answered);
       setError(null);
     } catch (problem) {
       setError(toldOf(problem));
+    } finally {
+      changes.current++;
     }
   }, []);
   const look = useCallback(async () => {
+    const since = changes.current;
     try {
-      setAnswer(await ask(CALLS.readDoor, { id: sessionId }));
+      const seen = await ask(CALLS.readDoor, { id: sessionId });
+      // What was asked before a change may be of before it: a door that is shut would look open.
+      if (changes.current === since) setAnswer(seen);
     } catch (problem) {
       // Who follows is looked at again in a moment; the class goes on without.
       if (!isExpected(problem)) throw problem;
