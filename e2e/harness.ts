@@ -266,4 +266,6 @@ export const START_IN_MS = 1200;
 export async function begin(page: Page, clock: Clock): Promise<void> {
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
   await clock.pass(START_IN_MS);
+  // Before the stage stands there, nobody hears its keys.
+  await page.getByTestId('countdown').waitFor();
 }

@@ -327,8 +327,9 @@ test('where the browser keeps nothing a class is led and stored all the same, an
     await expect(page.getByText('This browser keeps nothing on this device')).toBeVisible();
   });
   await page.context().setOffline(true);
+  const unsent = page.waitForEvent('requestfailed', (r) => r.url().endsWith('/events'));
   await page.keyboard.press('+');
-  await clock.pass(2000);
+  await unsent;
   await expect(page.getByText('nothing is lost as long as this page stays open')).toBeVisible();
   await page.context().setOffline(false);
   await stored(page, () => clock.pass(2000));
