@@ -1,13 +1,13 @@
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { Agent, get, type IncomingMessage } from 'node:http';
-import { gunzipSync } from 'node:zlib';
 import { CALLS } from '@/core/calls';
 import { SIGN_IN_COOKIE, signInToDemo } from '@/server/auth/sign-ins';
 import { behind, openDoor } from '@/server/follow/doors';
 import { comeIn } from '@/server/follow/followers';
 import { planSession } from '@/server/sessions/sessions';
 import { App, METRICS_TOKEN, NOON } from '../e2e/app';
+import { scriptOf } from '../e2e/page-weight';
 import { freePort, until } from '../scripts/lib/ports.mjs';
 import { quantile } from './hour-long';
 import { inStep } from './in-step';
@@ -110,10 +110,10 @@ try {
     newest = CALLS.sendEvents.answers.parse(answer).events.at(-1)?.seq ?? newest;
   };
   const { code } = await openDoor(db, scope, sessionId, NOON);
-  const door = await behind(db, code, NOON);
-  if (!door) throw new Error('the door leads nowhere');
+  const place = await behind(db, code, NOON);
+  if (!place) throw new Error('the door leads nowhere');
   const tokens: string[] = [];
-  for (let n = 0; n < FOLLOWERS; n++) tokens.push(await comeIn(db, door, { name: null }, NOON));
+  for (let n = 0; n < FOLLOWERS; n++) tokens.push(await comeIn(db, place, { name: null }, NOON));
   await press('started');
 
   const before = await used();
@@ -217,34 +217,17 @@ try {
     `processor of an hour of ${FOLLOWERS} followers / bare, from ${MINUTES} min of it: ${(ourHour / bareHour).toFixed(1)} (${ourHour.toFixed(0)} s against ${bareHour.toFixed(0)} s)`,
   );
 
-  const page = await (await fetch(`${app.url}/follow/${code}`)).text();
-  // Those that only old browsers load are not counted.
-  const tags = (page.match(/<script[^>]*>/g) ?? []).filter((tag) => !/nomodule/i.test(tag));
-  const scripts = new Set(tags.flatMap((tag) => /src="([^"]+\.js)"/.exec(tag)?.[1] ?? []));
-  let weight = 0;
-  for (const script of scripts) {
-    weight += await new Promise<number>((resolve, reject) => {
-      const asked = get(`${app.url}${script}`, { headers: { 'accept-encoding': 'gzip' } }, (r) => {
-        const parts: Buffer[] = [];
-        r.on('data', (part: Buffer) => parts.push(part));
-        r.on('end', () => {
-          const all = Buffer.concat(parts);
-          if (r.headers['content-encoding'] === 'gzip') gunzipSync(all);
-          resolve(all.length);
-        });
-      });
-      asked.on('error', reject);
-    });
-  }
+  const door = `${app.url}/follow/${code}`;
+  const weight = await scriptOf(door);
   console.log(`script of the door of a class, compressed: ${kB(weight)} (aim 150 kB)`);
 
   await inStep(app, code, (type, at) => press(type, at));
-  await flood(page);
+  await flood(await (await fetch(door)).text());
 
   /** What the teacher's stage notices of strangers who want in, guess codes and show made-up cookies. */
-  async function flood(door: string) {
+  async function flood(page: string) {
     const form = new FormData();
-    for (const [, name = '', value = ''] of door.matchAll(
+    for (const [, name = '', value = ''] of page.matchAll(
       /<input type="hidden" name="([^"]+)"(?: value="([^"]*)")?/g,
     )) {
       form.append(name, value.replaceAll('&quot;', '"').replaceAll('&amp;', '&'));

@@ -1,9 +1,12 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from './harness';
+import { scriptOf } from './page-weight';
 
 /** Kilobytes of script that a page may bring of its own, beside what every page has. */
 const MOST_OF_ITS_OWN = 110;
+/** Bytes of script, compressed, that the door of a class may need: it opens on phones with a slow network. */
+const MOST_AT_THE_DOOR = 150_000;
 const PARTS = '**/_next/static/chunks/*.js';
 const NOT_FETCHED =
   'This could not be fetched. Look whether you are connected, and load the page again.';
@@ -22,6 +25,10 @@ test('pages that show lists bring nothing that checks what is typed, and no menu
     .map((route) => ({ route, own: kB(route) - shared }))
     .filter(({ own }) => own > MOST_OF_ITS_OWN);
   expect(heavy).toEqual([]);
+});
+
+test('the door of a class needs little script', async ({ app }) => {
+  expect(await scriptOf(`${app.url}/follow/ABCDEF`)).toBeLessThan(MOST_AT_THE_DOOR);
 });
 
 /** Holds parts that are fetched from now on. @returns lets them come */
