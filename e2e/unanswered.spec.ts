@@ -9,6 +9,13 @@ async function away(page: Page, answer?: { status: number; headers?: Record<stri
     return answer ? route.fulfill(answer) : route.abort();
   });
 }
+/** What a page does from now on is done, but no answer comes. */
+const answersLost = (page: Page) =>
+  page.route('**', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    await route.fetch();
+    await route.abort();
+  });
 const back = (page: Page) => page.unroute('**');
 
 const alert = (page: Page, says: string | RegExp) =>
@@ -118,4 +125,41 @@ test('who is signed out meanwhile signs in beside what they typed, and sends it'
   await add.click();
   await expect(page.getByRole('link', { name: 'Wanda of the ferry' })).toBeVisible();
   expect(await app.db('participants').where({ studio_id: scope.studioId })).toHaveLength(1);
+});
+
+test('what was done, though its answer was lost, is not done again where it is sent again', async ({
+  app,
+  studio: page,
+}) => {
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Add somebody' }).click();
+  const form = page.getByRole('form', { name: 'Add somebody' });
+  await form.getByLabel(/^Name/).fill('Runa of the ferry');
+  const add = form.getByRole('button', { name: 'Add to the register' });
+  await answersLost(page);
+  await add.click();
+  await expect(alert(page, 'it may be done already')).toBeVisible();
+  await expect(form.getByLabel(/^Name/)).toHaveValue('Runa of the ferry');
+  await back(page);
+  await add.click();
+  await expect(alert(page, 'it may be done already')).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Runa of the ferry' })).toHaveCount(1);
+  const runas = () => app.db('participants').where({ name: 'Runa of the ferry' }).pluck('id');
+  expect(await runas()).toHaveLength(1);
+  // Meant twice, it is done twice.
+  await form.getByLabel(/^Name/).fill('Runa of the ferry');
+  await add.click();
+  await expect.poll(async () => (await runas()).length).toBe(2);
+
+  await page.goto('/classes');
+  await page.getByLabel('Name of a new class').fill('Ferry hour');
+  const create = page.getByRole('button', { name: 'Make the class' });
+  await answersLost(page);
+  await create.click();
+  await expect(alert(page, 'it may be done already')).toBeVisible();
+  await back(page);
+  const made = await app.db('classes').whereRaw("plan->>'name' = 'Ferry hour'").pluck('id');
+  await create.click();
+  await page.waitForURL(`/classes/${made[0]}`);
+  expect(made).toHaveLength(1);
 });

@@ -19,6 +19,7 @@ import * as films from './017-films';
 import * as music from './018-music';
 import * as deviceVoices from './019-device-voices';
 import * as placesAndMoves from './020-places-and-moves';
+import * as errands from './021-errands';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -41,6 +42,7 @@ const MIGRATIONS = [
   { name: '018-music', ...music },
   { name: '019-device-voices', ...deviceVoices },
   { name: '020-places-and-moves', ...placesAndMoves },
+  { name: '021-errands', ...errands },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -2,19 +2,21 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { isNoText, tooMuchIn } from '@/core/bounded';
 import { Refusal } from '@/core/calls';
+import { ERRAND } from '@/core/calls/errand';
 import { isDataError } from '@/server/db';
+import type { Errand } from '@/server/errands';
 import { metrics } from '@/server/watch/metrics';
 import type { FormState } from '@/ui/kit/form';
 
 const UNREADABLE = 'This holds signs that cannot be stored. Write it anew.';
 const NO_VALUE = 'A number or a date in this is out of all bounds. Look at it again.';
-const SECRETS = new Set(['password', 'current']);
+const NOT_TYPED = new Set(['password', 'current', ERRAND]);
 
-/** What was typed into a form, but for passwords. */
+/** What was typed into a form, but for passwords, which are not sent back. */
 function typed(form: FormData): Record<string, string> {
   const lines = [...form].filter(
     (entry): entry is [string, string] =>
-      typeof entry[1] === 'string' && !SECRETS.has(entry[0]) && !entry[0].startsWith('$'),
+      typeof entry[1] === 'string' && !NOT_TYPED.has(entry[0]) && !entry[0].startsWith('$'),
   );
   return Object.fromEntries(lines);
 }
@@ -104,6 +106,12 @@ export function touchedIn<T extends object>(form: FormData, wanted: T): Partial<
   );
   return Object.fromEntries(touched) as Partial<T>;
 }
+
+/** The errand that a form was sent for. */
+export const errandIn = (form: FormData, now: number): Errand => ({
+  errand: given(z.uuid().optional(), form.get(ERRAND) ?? undefined),
+  now,
+});
 
 /** An id that an action was given. */
 export const idOf = (value: unknown): string => given(z.uuid(), value);

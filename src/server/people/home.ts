@@ -8,6 +8,7 @@ import type { CueKind } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
 import type { Db } from '../db';
+import { type Errand, once } from '../errands';
 import { studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
 import { carriedColumns, carriedRowSchema } from './carried';
@@ -32,7 +33,8 @@ export async function makeHomeClass(
     minutes,
     zone,
     now,
-  }: { participantId: string; minutes: number; zone: string; now: number },
+    errand,
+  }: { participantId: string; minutes: number; zone: string } & Errand,
 ): Promise<{ classId: string; left: string[] }> {
   const [person, book] = await Promise.all([
     getPerson(db, scope, { id: participantId, zone, now }),
@@ -60,8 +62,11 @@ export async function makeHomeClass(
   const moves = placedSegments(made.plan).map((p) => p.segment.move);
   const main = moves.find((id) => noted.includes(id)) ?? moves[0] ?? '';
   const plan = { ...made.plan, name: `At home: ${nameOf(main)}`.slice(0, 80) };
-  const classId = await createClass(db, scope, plan, now);
-  await giveHomeClass(db, scope, { participantId, classId, now });
+  const classId = await once(db, scope, { errand, now }, z.uuid(), async (trx) => {
+    const id = await createClass(trx, scope, plan, now);
+    await giveHomeClass(trx, scope, { participantId, classId: id, now });
+    return id;
+  });
   return { classId, left: made.left.map(nameOf) };
 }
 

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { Errands } from '@/browser/errand';
 import { clock } from '@/core/formats';
 import {
   type ChosenLine,
@@ -12,7 +13,7 @@ import {
 } from '@/core/written';
 import { ChooseText } from '../kit/choose-text';
 import { Page } from '../kit/page';
-import { TYPED_STAYS, toldOfAct } from '../kit/use-act';
+import { useCalledActs } from '../kit/use-act';
 
 export type ReadWritten = { lines: (WrittenLine & { guesses: Guess[] })[] } | { problem: string };
 
@@ -20,6 +21,8 @@ export interface AskedWritten {
   name: string;
   minutes: string;
   lines: ChosenLine[];
+  /** What it is sent for: the same, sent again. */
+  errand: string;
 }
 
 export interface WrittenScreenProps {
@@ -35,27 +38,16 @@ type Line = WrittenLine & { guesses: Guess[]; moveId: string };
 export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
   const router = useRouter();
   const [lines, setLines] = useState<Line[]>([]);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const attempt = async (work: () => Promise<void>) => {
-    setBusy(true);
-    setProblem(null);
-    try {
-      await work();
-    } catch (error) {
-      setProblem(toldOfAct(error, TYPED_STAYS));
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { problem, tell, busy, attempt } = useCalledActs();
+  const [errands] = useState(() => new Errands());
   const look = (written: string) =>
     attempt(async () => {
-      if (written.trim() === '') return setProblem('Paste some lines first, or choose a file.');
+      if (written.trim() === '') return tell('Paste some lines first, or choose a file.');
       if (written.length > MOST_WRITTEN_CHARACTERS) {
-        return setProblem('This text is too long to be one class.');
+        return tell('This text is too long to be one class.');
       }
       const found = await read(written);
-      if ('problem' in found) return setProblem(found.problem);
+      if ('problem' in found) return tell(found.problem);
       setLines(found.lines.map((l) => ({ ...l, moveId: l.guesses[0]?.moveId ?? '' })));
     });
   const choose = (line: number, moveId: string) =>
@@ -91,8 +83,10 @@ export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
             busy={busy}
             make={(asked) =>
               attempt(async () => {
-                const made = await make(asked);
-                if ('problem' in made) setProblem(made.problem);
+                const errand = errands.idOf(JSON.stringify(asked));
+                const made = await make({ ...asked, errand });
+                errands.answered();
+                if ('problem' in made) tell(made.problem);
                 else router.push(`/classes/${made.id}`);
               })
             }
@@ -180,7 +174,7 @@ const isUnsure = ({ moveId, guesses }: Line): boolean =>
 interface MakeProps {
   lines: readonly Line[];
   busy: boolean;
-  make: (asked: AskedWritten) => Promise<void>;
+  make: (asked: Omit<AskedWritten, 'errand'>) => Promise<void>;
 }
 
 function Make({ lines, busy, make }: MakeProps) {

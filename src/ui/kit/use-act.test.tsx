@@ -4,7 +4,10 @@ import { getRedirectError } from 'next/dist/client/components/redirect';
 import { UnrecognizedActionError } from 'next/dist/client/components/unrecognized-action-error';
 import { RedirectType } from 'next/navigation';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { z } from 'zod';
+import { contentOf } from '@/browser/errand';
 import { Refusal } from '@/core/calls';
+import { ERRAND } from '@/core/calls/errand';
 import { ActionForm, Field, type FormState } from './form';
 import { PressForm } from './press-form';
 import { leadsOn, TYPED_STAYS, toldOfAct } from './use-act';
@@ -83,6 +86,46 @@ it('a form without an answer keeps what was typed, a password too, and is sent a
   expect(screen.queryByRole('alert')).toBeNull();
   expect(screen.getByRole('status').textContent).toBe('Kept.');
   expect(sent[1]).toEqual(sent[0]);
+});
+
+it('a form is the same errand until it is answered or asks for something else', async () => {
+  const errands: string[] = [];
+  const lost = () => Promise.reject(new TypeError('Failed to fetch'));
+  const answered = async (): Promise<FormState> => ({
+    ...{ values: {}, errors: {}, problem: 'Not now.', done: null },
+  });
+  const answers = [lost, lost, answered, lost, lost];
+  const add = (_: FormState, form: FormData) => {
+    errands.push(z.uuid().parse(form.get(ERRAND)));
+    return answers[errands.length - 1]?.() ?? Promise.reject(new Error('sent too often'));
+  };
+  render(
+    <ActionForm act={add} submit="Add">
+      <Field name="name" label="Name" initial="Liv" />
+    </ActionForm>,
+  );
+  const type = (value: string) =>
+    fireEvent.change(screen.getByLabelText('Name'), { target: { value } });
+  for (const typed of ['Liv', 'Liv', 'Liv', 'Liv', 'Liva']) {
+    type(typed);
+    await press('Add');
+  }
+  const [first, again, answeredThen, anew, another] = errands;
+  expect(again).toBe(first);
+  expect(answeredThen).toBe(first);
+  expect(new Set([first, anew, another]).size).toBe(3);
+});
+
+it('what is in a file that is sent tells two errands apart', () => {
+  const form = (file: File) => {
+    const made = new FormData();
+    made.set('file', file);
+    return contentOf(made);
+  };
+  const file = (text: string, lastModified = 1) => new File([text], 'a.json', { lastModified });
+  expect(form(file('{}'))).toBe(form(file('{}')));
+  expect(form(file('{}'))).not.toBe(form(file('[1]')));
+  expect(form(file('{}'))).not.toBe(form(file('{}', 2)));
 });
 
 it('a press without an answer says so where it was pressed, until there is one', async () => {

@@ -1,6 +1,8 @@
 import { unstable_isUnrecognizedActionError, unstable_rethrow } from 'next/navigation';
-import { type FormEvent, startTransition, useActionState } from 'react';
+import { type FormEvent, startTransition, useActionState, useState } from 'react';
+import { contentOf, Errands } from '@/browser/errand';
 import { saidBy } from '@/core/calls/digest';
+import { ERRAND } from '@/core/calls/errand';
 
 /** What Next says of an answer that is not the application's: one of whoever stands before a server that is away. */
 const NONE_OF_OURS = 'An unexpected response was received from the server.';
@@ -56,19 +58,45 @@ interface Acting<S> {
 
 /**
  * An action of a page whose answer may not come: the server is away, was updated meanwhile or has a fault. React alone
- * would put an error in the place of the whole page, and all that was typed would be gone.
+ * would put an error in the place of the whole page, and all that was typed would be gone. Sent again, it is the same
+ * errand.
  */
 export function useAct<S>(
   act: (state: Awaited<S>, form: FormData) => Promise<S>,
   { initial, unanswered, kept = TYPED_STAYS }: Acting<S>,
 ) {
+  const [errands] = useState(() => new Errands());
   return useActionState<S, FormData>(async (state, form) => {
+    form.set(ERRAND, errands.idOf(contentOf(form)));
     try {
-      return await act(state, form);
+      const answer = await act(state, form);
+      errands.answered();
+      return answer;
     } catch (problem) {
       return unanswered(state, toldOfAct(problem, kept), form);
     }
   }, initial);
+}
+
+/**
+ * Actions that a page calls beside its forms: what is told of the last one, also where no answer came.
+ * @returns how to tell of something, how to do something, and whether that is under way
+ */
+export function useCalledActs() {
+  const [problem, tell] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const attempt = async (work: () => Promise<void>) => {
+    setBusy(true);
+    tell(null);
+    try {
+      await work();
+    } catch (error) {
+      tell(toldOfAct(error, TYPED_STAYS));
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { problem, tell, busy, attempt };
 }
 
 /** Sends a form by hand: one that sends itself is filled anew by React at every answer, and what was typed is lost. */

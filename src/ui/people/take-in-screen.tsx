@@ -13,7 +13,7 @@ import {
 import { ChooseText } from '../kit/choose-text';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
-import { TYPED_STAYS, toldOfAct } from '../kit/use-act';
+import { useCalledActs } from '../kit/use-act';
 import { Columns, type Known, type Line, Preview } from './take-in-preview';
 
 export interface TakeInScreenProps {
@@ -33,22 +33,10 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
   const [lines, setLines] = useState<Line[]>([]);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [classId, setClassId] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { problem, tell, busy, attempt } = useCalledActs();
   const [taken, setTaken] = useState<string[] | null>(null);
   const [done, setDone] = useState('');
 
-  const attempt = async (work: () => Promise<void>) => {
-    setBusy(true);
-    setProblem(null);
-    try {
-      await work();
-    } catch (error) {
-      setProblem(toldOfAct(error, TYPED_STAYS));
-    } finally {
-      setBusy(false);
-    }
-  };
   const look = (all: string[][], how: ReadTable) =>
     attempt(async () => {
       const people = readPeople(all, how);
@@ -61,14 +49,13 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
   const read = (text: string) => {
     setTaken(null);
     setDone('');
-    if (text.trim() === '')
-      return setProblem('The list is empty. Paste some lines, or choose a file.');
+    if (text.trim() === '') return tell('The list is empty. Paste some lines, or choose a file.');
     if (text.length > MOST_TABLE_CHARACTERS) {
-      return setProblem('The list is too long. Take in 2,000 people at a time.');
+      return tell('The list is too long. Take in 2,000 people at a time.');
     }
     const { data } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
     if (data.length > MOST_TAKEN + 1) {
-      return setProblem(`The list has ${data.length} lines. Take in 2,000 people at a time.`);
+      return tell(`The list has ${data.length} lines. Take in 2,000 people at a time.`);
     }
     setRows(data);
     void look(data, guessColumns(data));
@@ -158,7 +145,7 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
                         return { id, name, contact, language };
                       });
                       const answer = await takeIn(people, classId || null);
-                      if ('problem' in answer) return setProblem(answer.problem);
+                      if ('problem' in answer) return tell(answer.problem);
                       const { ids } = answer;
                       setTaken(ids);
                       setDone(

@@ -21,11 +21,12 @@ import { type Foreseen, foresee, planSessions, type Wish } from '@/server/calend
 import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { once } from '@/server/errands';
 import { outlinesOf } from '@/server/outlines/outlines';
 import { type Line, type PlanState, REPEATS, type Repeats, TURNS } from '@/ui/calendar/plan';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm, idOf } from '../../forms';
+import { answerForm, errandIn, idOf } from '../../forms';
 import { orNotFound } from '../../or-not-found';
 import { whereSchema } from './where';
 
@@ -92,7 +93,10 @@ export async function planAction(_: PlanState, form: FormData): Promise<PlanStat
   let lines: Line[] | undefined;
   const state = await answerForm(form, planSchema, async ({ wish, planned }) => {
     if (planned) {
-      await planSessions(db(), teacher, { wish, zone, now: now() });
+      const of = { wish, zone, now: now() };
+      await once(db(), teacher, errandIn(form, of.now), z.array(z.uuid()), (trx) =>
+        planSessions(trx, teacher, of),
+      );
       redirect(`/calendar?view=term&from=${mondayOf(wish.start)}`);
     }
     const all = await foresee(db(), teacher, { wish, zone });
@@ -152,7 +156,10 @@ export async function closeAction(_: FormState, form: FormData): Promise<FormSta
   const teacher = await requireTeacher();
   return answerForm(form, closureSchema, async (closure) => {
     const of = { closure, zone: teacher.timeZone, now: now() };
-    const { cancelled } = await closeFor(db(), teacher, of);
+    const cancelled = await once(db(), teacher, errandIn(form, of.now), z.number(), async (trx) => {
+      const closed = await closeFor(trx, teacher, of);
+      return closed.cancelled;
+    });
     refresh();
     return cancelled === 1
       ? 'Closed. One session is cancelled.'

@@ -15,9 +15,10 @@ import type { Teacher } from '@/server/auth/sign-ins';
 import { bringIn, foreseeBrought, type Where } from '@/server/calendar/plan';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { type Errand, once } from '@/server/errands';
 import type { BringState, FoundLine } from '@/ui/calendar/bring';
 import { requireTeacher } from '../../auth';
-import { answerForm } from '../../forms';
+import { answerForm, errandIn } from '../../forms';
 import { whereSchema } from './where';
 
 const { teacherId, roomFor } = whereSchema;
@@ -39,7 +40,7 @@ export async function bringAction(_: BringState, form: FormData): Promise<BringS
     const text = await textOf(given);
     const read = readCalendarFile(text, { zone: teacher.timeZone, now: now() });
     if (!read.ok) throw new Refusal('bad-calendar', read.problem);
-    if (given.step === 'take') await take(teacher, read, given);
+    if (given.step === 'take') await take(teacher, read, given, errandIn(form, now()));
     found = { text, ...(await inWords(teacher, read, given)) };
     return '';
   });
@@ -66,7 +67,7 @@ const whereOf = (given: Given, { place, link }: FoundSeries): Where => ({
 });
 
 /** Puts what was chosen on the calendar, and goes there. */
-async function take(teacher: Teacher, read: Found, given: Given): Promise<void> {
+async function take(teacher: Teacher, read: Found, given: Given, errand: Errand): Promise<void> {
   const brought = read.series.flatMap((found, i) => {
     const classId = z.uuid().safeParse(given[`class ${i}`]);
     return classId.success ? [{ found, classId: classId.data, where: whereOf(given, found) }] : [];
@@ -74,7 +75,11 @@ async function take(teacher: Teacher, read: Found, given: Given): Promise<void> 
   const closures = read.closures.filter((_, i) => given[`closed ${i}`] === 'on');
   if (brought.length + closures.length === 0) throw new Refusal('nothing-chosen');
   const zone = teacher.timeZone;
-  await bringIn(db(), teacher, { brought, closures, zone, now: now() });
+  const of = { brought, closures, zone, now: errand.now };
+  await once(db(), teacher, errand, z.number(), async (trx) => {
+    const { sessions } = await bringIn(trx, teacher, of);
+    return sessions;
+  });
   const first = brought[0]?.found.sessions[0]?.occurrence.slice(0, 10) ?? closures[0]?.from ?? '';
   redirect(`/calendar?view=term&from=${first}`);
 }

@@ -26,13 +26,14 @@ import {
 import type { Teacher } from '@/server/auth/sign-ins';
 import { createClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
-import { db } from '@/server/db';
+import { type Db, db } from '@/server/db';
+import { type Errand, once } from '@/server/errands';
 import { allMoves, studioBook } from '@/server/moves/moves';
 import { studioSettings } from '@/server/studio/studios';
 import type { ImportState, NewClassState } from '@/ui/classes/classes-screen';
 import type { ReadWritten } from '@/ui/classes/written-screen';
 import { requireTeacher } from '../../auth';
-import { given } from '../../forms';
+import { errandIn, given } from '../../forms';
 
 /** Longest that one line may be said to last, in seconds. */
 const MOST_SLOT_S = 14_400;
@@ -50,15 +51,20 @@ export async function createClassAction(_: NewClassState, form: FormData): Promi
   }
   const { newClass } = await studioSettings(db(), teacher);
   const plan = { ...emptyPlan(name, seconds), ...newClass };
-  const made = await create(teacher, plan);
+  const made = await create(teacher, plan, errandIn(form, now()));
   if ('refused' in made) return { name, minutes, error: made.refused };
   redirect(`/classes/${made.id}`);
 }
 
 /** Makes the class, or says why it is not made. */
-async function create(teacher: Teacher, plan: Plan): Promise<{ id: string } | { refused: string }> {
+async function create(
+  teacher: Teacher,
+  plan: Plan,
+  errand: Errand,
+): Promise<{ id: string } | { refused: string }> {
   try {
-    return { id: await createClass(db(), teacher, plan, now()) };
+    const make = (trx: Db) => createClass(trx, teacher, plan, errand.now);
+    return { id: await once(db(), teacher, errand, z.uuid(), make) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { refused: error.message };
@@ -80,7 +86,7 @@ export async function importClassAction(_: ImportState, form: FormData): Promise
   if (!parsed.ok) {
     return { problems: parsed.problems.map((p) => `${p.field} ${p.message}`.trim()) };
   }
-  const made = await create(teacher, parsed.value);
+  const made = await create(teacher, parsed.value, errandIn(form, now()));
   if ('refused' in made) return { problems: [made.refused] };
   redirect(`/classes/${made.id}`);
 }
@@ -105,6 +111,7 @@ export async function readWrittenAction(text: string): Promise<ReadWritten> {
 const writtenSchema = z.object({
   name: planSchema.shape.name,
   minutes: z.string().max(20),
+  errand: z.uuid(),
   lines: z
     .array(
       z.object({
@@ -124,7 +131,7 @@ export async function makeWrittenAction(
   const teacher = await requireTeacher();
   const read = writtenSchema.safeParse(asked);
   if (!read.success) return { problem: 'Give the class a name of at most 80 characters.' };
-  const { name, minutes, lines } = read.data;
+  const { name, minutes, errand, lines } = read.data;
   const seconds = parseSeconds(minutes, 'min');
   if (seconds === null || !planSchema.shape.slotSeconds.safeParse(seconds).success) {
     return { problem: 'Write the slot in minutes, from 1 to 240, such as 20.' };
@@ -135,6 +142,6 @@ export async function makeWrittenAction(
   }
   const { newClass } = await studioSettings(db(), teacher);
   const plan = planOfWritten({ ...emptyPlan(name, seconds), ...newClass }, lines, book);
-  const made = await create(teacher, plan);
+  const made = await create(teacher, plan, { errand, now: now() });
   return 'refused' in made ? { problem: made.refused } : made;
 }

@@ -9,6 +9,7 @@ import type { Teacher } from '@/server/auth/sign-ins';
 import { toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { once } from '@/server/errands';
 import { cautionsOf, keepCautions } from '@/server/people/carried';
 import { giveToMany } from '@/server/people/home';
 import { peopleAskedSchema, peopleShown } from '@/server/people/list';
@@ -18,7 +19,7 @@ import type { FormState } from '@/ui/kit/form';
 import type { NewPersonState } from '@/ui/people/add-person';
 import type { CautionsState } from '@/ui/people/cautions-form';
 import { requireTeacher } from '../../auth';
-import { answerForm, asJson, given, idOf } from '../../forms';
+import { answerForm, asJson, errandIn, given, idOf } from '../../forms';
 import { orNotFound } from '../../or-not-found';
 
 export async function addPersonAction(_: NewPersonState, form: FormData): Promise<NewPersonState> {
@@ -31,8 +32,11 @@ export async function addPersonAction(_: NewPersonState, form: FormData): Promis
   if (!parsed.success) {
     return { ...given, error: parsed.error.issues[0]?.message ?? 'Check what you wrote.' };
   }
-  const today = dateOn(now(), teacher.timeZone);
-  await addParticipant(db(), teacher, { person: parsed.data, joinedOn: today, now: now() });
+  const at = now();
+  const joining = { person: parsed.data, joinedOn: dateOn(at, teacher.timeZone), now: at };
+  await once(db(), teacher, errandIn(form, at), z.uuid(), (trx) =>
+    addParticipant(trx, teacher, joining),
+  );
   refresh();
   return { name: '', contact: '', error: null };
 }

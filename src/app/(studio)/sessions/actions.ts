@@ -10,12 +10,13 @@ import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calenda
 import { tellCalledOff, toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { once } from '@/server/errands';
 import { closeSession, freeLead, sessionToLead } from '@/server/runs';
 import { setComing } from '@/server/sessions/bookings';
 import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm, idOf, touchedIn } from '../../forms';
+import { answerForm, errandIn, idOf, touchedIn } from '../../forms';
 import { movedUpWords } from '../../moved-up';
 import { orNotFound } from '../../or-not-found';
 import { whereSchema } from '../calendar/where';
@@ -62,7 +63,10 @@ export async function beginAnewAction(form: FormData): Promise<void> {
   const teacher = await requireTeacher();
   const { classId } = await orNotFound(getSession(db(), teacher, sessionIn(form)));
   const at = now();
-  redirect(`/lead/${await planSession(db(), teacher, { classId, startsAt: at, now: at })}`);
+  const id = await once(db(), teacher, errandIn(form, at), z.uuid(), (trx) =>
+    planSession(trx, teacher, { classId, startsAt: at, now: at }),
+  );
+  redirect(`/lead/${id}`);
 }
 
 const sureSchema = z

@@ -21,7 +21,7 @@ import {
 } from '@/server/people/practice';
 import type { FormState } from '@/ui/kit/form';
 import { keepFollowToken } from '../../auth';
-import { answerForm } from '../../forms';
+import { answerForm, errandIn } from '../../forms';
 
 /** Whoever has the address, as long as it was not revoked. */
 async function owner(token: string): Promise<HomeOwner> {
@@ -44,6 +44,7 @@ export async function logMineAction(
   return answerForm(form, practiceSchema, async ({ day, minutes }) => {
     const [at, zone] = [now(), of.timeZone];
     await logPractice(db(), of, {
+      id: errandIn(form, at).errand,
       participantId: of.participantId,
       at: practisedAt(day, { zone, now: at }),
       seconds: minutes && minutes * 60,

@@ -9,6 +9,7 @@ import { checkInSchema, practiceSchema, practisedAt } from '@/core/people';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { once } from '@/server/errands';
 import { consentToCheckIns, keepCheckIn } from '@/server/people/check-ins';
 import { erasePerson } from '@/server/people/erase';
 import { makeHomeClass, takeHomeClass } from '@/server/people/home';
@@ -36,7 +37,7 @@ import { limitedSessionsOf, movingUp } from '@/server/sessions/bookings';
 import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
-import { answerForm, idOf, touchedIn } from '../../../forms';
+import { answerForm, errandIn, idOf, touchedIn } from '../../../forms';
 import { movedUpWords } from '../../../moved-up';
 import { orNotFound } from '../../../or-not-found';
 
@@ -108,7 +109,9 @@ export async function pauseAction(id: string, _: FormState, form: FormData): Pro
   return answerForm(form, schema, async (span) => {
     const at = now();
     const moved = await makingRoom(teacher, { participantId, at }, async () => {
-      await pause(db(), teacher, { participantId, span, now: at });
+      await once(db(), teacher, errandIn(form, at), z.uuid(), (trx) =>
+        pause(trx, teacher, { participantId, span, now: at }),
+      );
     });
     refresh();
     return `Noted: a pause from ${dateLabel(span.from)} to ${dateLabel(span.to)}.${moved}`;
@@ -157,6 +160,7 @@ export async function practiceAction(id: string, _: FormState, form: FormData): 
   return answerForm(form, practiceSchema, async ({ day, minutes }) => {
     const [at, zone] = [now(), teacher.timeZone];
     await logPractice(db(), teacher, {
+      id: errandIn(form, at).errand,
       participantId,
       at: practisedAt(day, { zone, now: at }),
       seconds: minutes && minutes * 60,
@@ -267,8 +271,8 @@ export async function homeClassAction(
     });
   }
   return answerForm(form, minutesSchema, async ({ minutes }) => {
-    const of = { participantId, minutes, zone: teacher.timeZone, now: now() };
-    const { left } = await makeHomeClass(db(), teacher, of);
+    const of = { participantId, minutes, zone: teacher.timeZone };
+    const { left } = await makeHomeClass(db(), teacher, { ...of, ...errandIn(form, now()) });
     refresh();
     const without = left.length > 0 ? ` Left out, for what they carry: ${left.join(', ')}.` : '';
     return `Drafted and given. Look at it in Compose before you hand on their page.${without}`;

@@ -8,6 +8,7 @@ import { dateOn } from '@/core/formats';
 import { STREAK_RULES, type StreakRuleKey, streakRuleSchema } from '@/core/streak';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { once } from '@/server/errands';
 import { giveToMany } from '@/server/people/home';
 import {
   endProgramme,
@@ -18,7 +19,7 @@ import {
 } from '@/server/people/programmes';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
-import { answerForm, idOf } from '../../../forms';
+import { answerForm, errandIn, idOf } from '../../../forms';
 
 const KEYS = Object.keys(STREAK_RULES) as [StreakRuleKey, ...StreakRuleKey[]];
 const uuid = z.uuid();
@@ -46,7 +47,10 @@ export async function makeProgrammeAction(_: FormState, form: FormData): Promise
   let made: string | null = null;
   const state = await answerForm(form, givenSchema, async ({ rule, ...given }) => {
     const programme = { ...given, rule: streakRuleSchema.parse(STREAK_RULES[rule]) };
-    made = await makeProgramme(db(), teacher, { programme, now: now() });
+    const of = { programme, now: now() };
+    made = await once(db(), teacher, errandIn(form, of.now), z.uuid(), (trx) =>
+      makeProgramme(trx, teacher, of),
+    );
     return 'Made.';
   });
   if (made) redirect(`/people/programmes/${made}`);
