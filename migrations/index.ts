@@ -20,6 +20,7 @@ import * as music from './018-music';
 import * as deviceVoices from './019-device-voices';
 import * as placesAndMoves from './020-places-and-moves';
 import * as errands from './021-errands';
+import * as lettersAgain from './022-letters-again';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -43,6 +44,7 @@ const MIGRATIONS = [
   { name: '019-device-voices', ...deviceVoices },
   { name: '020-places-and-moves', ...placesAndMoves },
   { name: '021-errands', ...errands },
+  { name: '022-letters-again', ...lettersAgain },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -17,6 +17,7 @@ export async function register(): Promise<void> {
     { forgetFollowers },
     { forgetFilms },
     { filmMaker },
+    { sendWaiting },
   ] = await Promise.all([
     import('@/server/clock'),
     import('@/server/db'),
@@ -27,6 +28,7 @@ export async function register(): Promise<void> {
     import('@/server/follow/followers'),
     import('@/server/film/films'),
     import('@/server/film/maker'),
+    import('@/server/studio/carry'),
   ]);
   // The server before the application hands over what many followers ask for at once.
   (globalThis as { upBeatFollowers?: typeof serveFollowers }).upBeatFollowers = serveFollowers;
@@ -49,6 +51,18 @@ export async function register(): Promise<void> {
         log().warn(errorFields(problem), 'films without a maker were not looked for');
       });
   setInterval(lookAfter, MINUTE_MS).unref();
+  let isSending = false;
+  const sendAgain = async () => {
+    if (isSending) return;
+    isSending = true;
+    try {
+      await sendWaiting(db(), { now });
+    } catch (problem) {
+      log().warn(errorFields(problem), 'letters that wait were not sent');
+    }
+    isSending = false;
+  };
+  setInterval(sendAgain, MINUTE_MS).unref();
 }
 
 /** A fault that nobody expected, in a page, an action or a handler: told with its route, not with its address. */

@@ -1,3 +1,4 @@
+import type { SessionStatus } from '@/core/calendar';
 import { grouped } from '@/core/collections';
 import { dayLabel, timeOfDay } from '@/core/formats';
 import { emailSchema } from '@/core/studio';
@@ -5,7 +6,8 @@ import type { Teacher } from '../auth/sign-ins';
 import type { Db } from '../db';
 import type { MovedUp } from '../sessions/bookings';
 import { getSession, type Session } from '../sessions/sessions';
-import { type NewLetter, type Post, type Told, writeLetters } from '../studio/letters';
+import { type NewLetter, type Told, writeLetters } from '../studio/letters';
+import type { Post } from '../studio/post';
 
 /** When it is told, and by what. */
 interface By {
@@ -28,7 +30,7 @@ export async function tellCalledOff(
     .select('participant_id', 'session_id');
   const to = rows.map((row) => ({ participantId: row.participant_id, sessionId: row.session_id }));
   const says = { subject: 'does not take place', first: 'this does not take place:', word };
-  return tell(db, teacher, { to, sessions, says, ...by });
+  return tell(db, teacher, { to, sessions, says, status: 'cancelled', ...by });
 }
 
 /** Writes to whoever waited that there is room for them now. */
@@ -41,7 +43,7 @@ export async function tellMovedUp(
   const sessions = await Promise.all(ids.map((id) => getSession(db, teacher, id)));
   const word = 'If you cannot come, say so, and somebody else can.';
   const says = { subject: 'there is room for you', first: 'there is room for you now:', word };
-  return tell(db, teacher, { to, sessions, says, ...by });
+  return tell(db, teacher, { to, sessions, says, status: 'planned', ...by });
 }
 
 /** One letter a person who has given an email, whatever number of sessions it is about. */
@@ -52,12 +54,15 @@ async function tell(
     to,
     sessions,
     says,
+    status,
     now,
     post,
   }: By & {
     to: readonly MovedUp[];
     sessions: readonly Session[];
     says: { subject: string; first: string; word: string | null };
+    /** What the sessions are while what is told of them is so. */
+    status: SessionStatus;
   },
 ): Promise<Told> {
   const { timeZone, studioName, studioId } = teacher;
@@ -75,18 +80,23 @@ async function tell(
       without.push(name);
       continue;
     }
-    const theirs = new Set(sessionsOf.get(id)?.map((one) => one.sessionId));
-    const dates = sessions
-      .filter((s) => theirs.has(s.id))
-      .map(
-        (s) =>
-          `${s.className}, ${dayLabel(s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
-      );
+    const ids = new Set(sessionsOf.get(id)?.map((one) => one.sessionId));
+    const theirs = sessions.filter((s) => ids.has(s.id));
+    const dates = theirs.map(
+      (s) =>
+        `${s.className}, ${dayLabel(s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
+    );
     const body = `Hello ${name},\n\n${says.first}\n${dates.join('\n')}\n${says.word ? `\n${says.word}\n` : ''}\n${studioName}\n`;
-    letters.push({ recipient: email.data, subject: `${studioName}: ${says.subject}`, body });
+    letters.push({
+      recipient: email.data,
+      subject: `${studioName}: ${says.subject}`,
+      body,
+      until: Math.max(...theirs.map((s) => s.startsAt)),
+      holds: { sessionIds: theirs.map((s) => s.id), status },
+    });
   }
-  const sent = await writeLetters(db, teacher, letters, { now, post });
-  return { written: letters.length, sent, without };
+  const became = await writeLetters(db, teacher, letters, { now, post });
+  return { written: letters.length, ...became, without };
 }
 
 /** So many people are named who have to be told by hand. */
@@ -95,17 +105,20 @@ const MOST_NAMED = 6;
 /** Where letters wait that nobody has sent. */
 const HAND_ON = 'hand them on from the letters of the studio, which owners open.';
 
-function writtenWords(written: number, sent: number | null): string {
+function writtenWords({ written, sent, again }: Omit<Told, 'without'>): string {
   if (written === 0) return '';
   const first = written === 1 ? '1 letter was written.' : `${written} letters were written.`;
   if (sent === null) return `${first} No mail server sends letters: ${HAND_ON}`;
-  const unsent = written - sent;
-  return unsent === 0 ? first : `${first} ${unsent} could not be sent: ${HAND_ON}`;
+  const refused = written - sent - again;
+  const later =
+    again > 0 && `${again} could not be sent yet, and ${again === 1 ? 'is' : 'are'} tried again.`;
+  const never = refused > 0 && `${refused} could not be sent: ${HAND_ON}`;
+  return [first, later, never].filter(Boolean).join(' ');
 }
 
 /** What is said on screen of letters that were written. */
-export function toldWords({ written, sent, without }: Told): string {
-  const letters = writtenWords(written, sent);
+export function toldWords({ without, ...told }: Told): string {
+  const letters = writtenWords(told);
   if (without.length === 0) return letters || 'Nobody had to be told.';
   const more = without.length - MOST_NAMED;
   const names = without.slice(0, MOST_NAMED).join(', ');

@@ -4,6 +4,7 @@ import { STREAK_RULES } from '@/core/streak';
 import { setComing } from '../sessions/bookings';
 import { mark, roll } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
+import { sendWaiting } from '../studio/carry';
 import {
   DAY,
   everybodyOf,
@@ -357,8 +358,10 @@ it('the same letter is written once within an hour, also where its answer was lo
     await changePerson(db(), of, { id: of.ada, contact: 'ada@pier.example' });
   const write = (of: typeof c, now: number, body = 'The hall is warm again.') =>
     writeTo(db(), of, { ids: [of.ada, of.ben], subject: 'Heating', body, now, post: null });
-  expect(await write(c, NOON)).toEqual({ written: 1, sent: null, already: 0, without: ['Ben'] });
-  expect(await write(c, NOON + 59 * MINUTE)).toEqual({
+  expect(await write(c, NOON)).toEqual({
+    ...{ written: 1, sent: null, again: 0, already: 0, without: ['Ben'] },
+  });
+  expect(await write(c, NOON + 59 * MINUTE)).toMatchObject({
     written: 0,
     sent: null,
     already: 1,
@@ -369,26 +372,33 @@ it('the same letter is written once within an hour, also where its answer was lo
   expect(await write(c, NOON + 61 * MINUTE)).toMatchObject({ written: 1, already: 0 });
 });
 
-it('a letter that the mail server did not take is written again, and one that it took is not', async () => {
+it('a letter that the mail server refused is written again, and one that it took or may take is not', async () => {
   const c = await makeClass(db());
   await changePerson(db(), c, { id: c.ada, contact: 'ada@pier.example' });
   await changePerson(db(), c, { id: c.ben, contact: 'ben@pier.example' });
   const taken: string[] = [];
-  const write = (away: boolean, now: number) =>
+  const refused = Object.assign(new Error('no such mailbox'), {
+    ...{ code: 'EENVELOPE', responseCode: 550 },
+  });
+  const write = (problem: Error | null, now: number) =>
     writeTo(db(), c, {
       ids: [c.ada, c.ben],
       subject: 'Heating',
       body: 'The hall is warm again.',
       now,
       post: async ({ recipient }) => {
-        if (away && taken.length > 0) throw new Error('no answer');
+        if (problem && taken.length > 0) throw problem;
         taken.push(recipient);
       },
     });
-  expect(await write(true, NOON)).toMatchObject({ written: 2, sent: 1, already: 0 });
-  expect(await write(true, NOON + MINUTE)).toMatchObject({ written: 1, sent: 0, already: 1 });
-  expect(await write(false, NOON + 2 * MINUTE)).toMatchObject({ written: 1, sent: 1, already: 1 });
-  expect(await write(false, NOON + 3 * MINUTE)).toMatchObject({ written: 0, already: 2 });
+  const [at, none] = [(minutes: number) => NOON + minutes * MINUTE, { written: 0, already: 2 }];
+  expect(await write(refused, at(0))).toMatchObject({ written: 2, sent: 1, again: 0, already: 0 });
+  const away = new Error('no answer');
+  expect(await write(away, at(1))).toMatchObject({ written: 1, sent: 0, again: 1, already: 1 });
+  expect(await write(null, at(1.5))).toMatchObject(none);
+  const post = async ({ recipient }: { recipient: string }) => void taken.push(recipient);
+  expect(await sendWaiting(db(), { now: () => at(2), post })).toBe(1);
+  expect(await write(null, at(3))).toMatchObject(none);
   expect(taken).toEqual(['ada@pier.example', 'ben@pier.example']);
 });
 

@@ -2,7 +2,8 @@ import { Refusal } from '@/core/calls';
 import { emailSchema } from '@/core/studio';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
-import { alreadyWritten, type Post, postFrom, type Told, writeLetters } from '../studio/letters';
+import { alreadyWritten, type Told, writeLetters } from '../studio/letters';
+import { type Post, postFrom } from '../studio/post';
 
 /** Most people who are written to at once; the studio keeps no more letters than some such numbers. */
 export const MOST_WRITTEN_TO = 100;
@@ -43,6 +44,7 @@ export async function writeTo(
   const letters = recipients
     .filter((recipient) => !had.has(recipient))
     .map((recipient) => ({ recipient, subject, body }));
-  const sent = await writeLetters(db, scope, letters, { now, post });
-  return { written: letters.length, sent, already: recipients.length - letters.length, without };
+  const became = await writeLetters(db, scope, letters, { now, post });
+  const already = recipients.length - letters.length;
+  return { written: letters.length, ...became, already, without };
 }

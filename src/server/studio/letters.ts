@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { createTransport } from 'nodemailer';
 import { z } from 'zod';
+import type { SessionStatus } from '@/core/calendar';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
 import { metrics } from '../watch/metrics';
+import { type Became, carry, MINUTE_MS } from './carry';
+import { type Post, postFrom } from './post';
 
 /** A letter of the studio, as its owners read it. */
 export interface Letter {
@@ -16,47 +18,37 @@ export interface Letter {
   sentAt: number | null;
   /** Why the mail server did not take it. */
   trouble: string | null;
+  /** When it is tried again, epoch ms; null where it is not. */
+  tryAt: number | null;
 }
 
 export interface NewLetter extends Pick<Letter, 'recipient' | 'subject' | 'body'> {
   /** What is kept in place of the body once it was sent, where nobody else is to read that. */
   keptAs?: string;
+  /** When it is of no use any more, epoch ms. */
+  until?: number;
+  /** What it says is so only while these sessions have that status. */
+  holds?: { sessionIds: readonly string[]; status: SessionStatus };
 }
 
 /** What became of telling people something. */
 export interface Told {
   /** How many letters were written. */
   written: number;
-  /** How many of them the mail server took; null where there is none. The others wait in the outbox. */
+  /** How many of them the mail server took; null where there is none. */
   sent: number | null;
+  /** How many it may still take, and is asked again to. */
+  again: number;
   /** Names of those concerned who have given no email. */
   without: string[];
 }
 
-/** Carries letters to people. @throws Error where it could not */
-export type Post = (letter: NewLetter) => Promise<void>;
-
 /** Most letters that a studio keeps; the oldest go. */
 export const MOST_LETTERS = 200;
-const PATIENCE_MS = 10_000;
-
-/** The mail server that is configured; null where letters only wait in the outbox. */
-export function postFrom(env: NodeJS.ProcessEnv): Post | null {
-  const url = env.UPBEAT_SMTP_URL;
-  if (!url) return null;
-  const transport = createTransport(url, {
-    from: env.UPBEAT_MAIL_FROM ?? 'Up Beat <up-beat@localhost>',
-  });
-  return async ({ recipient, subject, body }) => {
-    const late = new Promise<never>((_, reject) => {
-      setTimeout(
-        () => reject(new Error('The mail server did not answer in time.')),
-        PATIENCE_MS,
-      ).unref();
-    });
-    await Promise.race([transport.sendMail({ to: recipient, subject, text: body }), late]);
-  };
-}
+/** Of letters that wait for the mail server more are kept: nobody has them yet. */
+export const MOST_WAITING = 1000;
+/** For so long a letter is tried again at most; it should be four or five days (RFC 5321, 4.5.4.1). */
+const TRIED_MS = 4 * 24 * 3_600_000;
 
 const letterSchema = z
   .object({
@@ -67,19 +59,21 @@ const letterSchema = z
     written_at: epochMs,
     sent_at: maybeEpochMs,
     trouble: z.string().nullable(),
+    try_at: maybeEpochMs,
   })
   .transform(
-    ({ written_at, sent_at, ...row }): Letter => ({
+    ({ written_at, sent_at, try_at, ...row }): Letter => ({
       ...row,
       writtenAt: written_at,
       sentAt: sent_at,
+      tryAt: try_at,
     }),
   );
 
 /**
- * Writes a letter into the studio's outbox and, where a mail server is configured, sends it.
- * @param post carries it; null where it is only to wait
- * @returns what became of it: where it was refused the next one may be sent, where the server is away none is
+ * Writes a letter into the studio's outbox and, where a mail server is configured, sends it. One that it did not take,
+ * but may later, is tried again (`sendWaiting`).
+ * @param post carries it; null where there is none, 'later' where it is known to be away
  */
 export async function writeLetter(
   db: Db,
@@ -88,72 +82,82 @@ export async function writeLetter(
     letter,
     now,
     post = postFrom(process.env),
-  }: { letter: NewLetter; now: number; post?: Post | null },
-): Promise<'kept' | 'sent' | 'refused' | 'away'> {
+  }: { letter: NewLetter; now: number; post?: Post | 'later' | null },
+): Promise<Became> {
   const id = randomUUID();
+  const {
+    recipient,
+    subject,
+    body,
+    keptAs = null,
+    until = Number.POSITIVE_INFINITY,
+    holds,
+  } = letter;
   await db('letters').insert({
     id,
     studio_id: studioId,
-    recipient: letter.recipient,
-    subject: letter.subject,
-    body: letter.body,
+    recipient,
+    subject,
+    body,
     written_at: new Date(now),
+    until: new Date(Math.min(until, now + TRIED_MS)),
+    kept_as: keptAs,
+    about: holds?.sessionIds ?? [],
+    about_status: holds?.status ?? null,
+    // Should this process end before it was sent, another one sends it.
+    try_at: post && new Date(now + MINUTE_MS),
   });
-  const kept = db('letters')
-    .where({ studio_id: studioId })
-    .orderBy([
-      { column: 'written_at', order: 'desc' },
-      { column: 'id', order: 'desc' },
-    ])
-    .limit(MOST_LETTERS)
-    .select('id');
-  await db('letters').where({ studio_id: studioId }).whereNotIn('id', kept).delete();
-  if (!post) {
-    metrics().letters.inc({ became: 'kept' });
-    return 'kept';
-  }
-  try {
-    await post(letter);
-    await db('letters')
-      .where({ id })
-      .update({ sent_at: new Date(now), ...(letter.keptAs && { body: letter.keptAs }) });
-    metrics().letters.inc({ became: 'sent' });
-    return 'sent';
-  } catch (error) {
-    const trouble = error instanceof Error ? error.message : String(error);
-    metrics().letters.inc({ became: 'refused' });
-    await db('letters').where({ id }).update({ trouble });
-    return isAboutLetter(error) ? 'refused' : 'away';
-  }
+  await dropOld(db, { studioId });
+  if (post === 'later') return 'away';
+  if (post) return carry(db, { id, recipient, subject, body, keptAs, tries: 0 }, { now, post });
+  metrics().letters.inc({ became: 'kept' });
+  return 'kept';
 }
 
-/** An address that the mail server refuses says nothing of the next letter; so the library calls that (RFC 5321, 4.2). */
-const isAboutLetter = (error: unknown): boolean =>
-  error instanceof Error && 'code' in error && error.code === 'EENVELOPE';
+/** Drops letters beyond what is kept, those last of all that still wait for the mail server. */
+async function dropOld(db: Db, { studioId }: Scope): Promise<void> {
+  const old = (most: number) =>
+    db('letters')
+      .where({ studio_id: studioId })
+      .whereNotIn(
+        'id',
+        db('letters')
+          .where({ studio_id: studioId })
+          .orderBy([
+            { column: 'written_at', order: 'desc' },
+            { column: 'id', order: 'desc' },
+          ])
+          .limit(most)
+          .select('id'),
+      );
+  await old(MOST_LETTERS).whereNull('try_at').delete();
+  await old(MOST_WAITING).delete();
+}
 
 /**
  * Writes letters, one after the other. Where the mail server is away it is not waited for each time: the others wait.
- * @returns how many it took; null where there is none
+ * @returns how many it took, and how many are tried again
  */
 export async function writeLetters(
   db: Db,
   scope: Scope,
   letters: readonly NewLetter[],
   { now, post = postFrom(process.env) }: { now: number; post?: Post | null },
-): Promise<number | null> {
-  let carrier = post;
-  let sent = 0;
+): Promise<Pick<Told, 'sent' | 'again'>> {
+  let carrier: Post | 'later' | null = post;
+  let [sent, again] = [0, 0];
   for (const letter of letters) {
     const became = await writeLetter(db, scope, { letter, now, post: carrier });
     if (became === 'sent') sent++;
-    if (became === 'away') carrier = null;
+    if (became === 'delayed' || became === 'away') again++;
+    if (became === 'away') carrier = 'later';
   }
-  return post ? sent : null;
+  return { sent: post ? sent : null, again };
 }
 
 /**
- * Who has the same letter since some time, so that nobody gets it twice. What a mail server did not take nobody has;
- * where there is none, a letter that was written waits to be handed on.
+ * Who has the same letter since some time, or gets it yet, so that nobody has it twice. What a mail server refused
+ * nobody has; where there is none, a letter that was written waits to be handed on.
  */
 export async function alreadyWritten(
   db: Db,
@@ -168,7 +172,7 @@ export async function alreadyWritten(
   const recipients: string[] = await db('letters')
     .where({ studio_id: studioId, subject, body })
     .where('written_at', '>=', new Date(since))
-    .modify((query) => post && query.whereNotNull('sent_at'))
+    .modify((query) => post && query.whereRaw('coalesce(sent_at, try_at) is not null'))
     .pluck('recipient');
   return new Set(recipients);
 }
@@ -178,6 +182,6 @@ export async function lettersOf(db: Db, { studioId }: Scope): Promise<Letter[]> 
   const rows = await db('letters')
     .where({ studio_id: studioId })
     .orderBy('written_at', 'desc')
-    .limit(MOST_LETTERS);
+    .limit(MOST_WAITING);
   return z.array(letterSchema).parse(rows);
 }

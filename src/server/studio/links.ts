@@ -7,7 +7,12 @@ import type { Db } from '../db';
 /** Links that let somebody in once: to make a studio, to join one, or to choose a new password. */
 
 const HOUR_MS = 3_600_000;
-const LASTS_MS = { begin: 7 * 24 * HOUR_MS, join: 7 * 24 * HOUR_MS, reset: HOUR_MS } as const;
+/** How long a link works. */
+export const LASTS_MS = {
+  begin: 7 * 24 * HOUR_MS,
+  join: 7 * 24 * HOUR_MS,
+  reset: HOUR_MS,
+} as const;
 export type LinkKind = keyof typeof LASTS_MS;
 
 export interface LinkOf {

@@ -282,7 +282,7 @@ describe('letters', () => {
     await writeLetter(db(), me, { letter, now: NOON + 2, post: fails });
     const all = await lettersOf(db(), me);
     expect(all.map((l) => [l.sentAt, l.trouble])).toEqual([
-      [null, 'mailbox full'],
+      [null, expect.stringContaining('mailbox full')],
       [NOON + 1, null],
       [null, null],
     ]);
@@ -315,7 +315,7 @@ describe('letters', () => {
     );
     expect(all.map((l) => l.trouble ?? (l.sentAt === null ? 'waits' : 'sent'))).toEqual([
       ...['sent', 'no such mailbox', 'sent', 'sent'],
-      ...['no answer', 'waits', 'waits', 'waits'],
+      ...[expect.stringContaining('(no answer)'), 'waits', 'waits', 'waits'],
     ]);
   });
 

@@ -10,7 +10,7 @@ import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
 import { addressOf } from './address';
 import { writeLetter } from './letters';
-import { makeLink, spendLink } from './links';
+import { LASTS_MS, makeLink, spendLink } from './links';
 import { type NewAccount, refuseTaken } from './studios';
 
 /** Most teachers of one studio, those invited among them. */
@@ -244,7 +244,8 @@ export async function sendReset(
   const { studio_id } = await db('teachers').where({ email }).first('studio_id');
   const body = `Choose a new password for Up Beat here, within an hour:\n${address}\n\nIf you did not ask for this, do nothing: your password stays as it is.\n`;
   const keptAs = 'A link by which its reader chose a new password. It is not kept.';
-  const letter = { recipient: email, subject: 'A new password for Up Beat', body, keptAs };
+  const until = now + LASTS_MS.reset;
+  const letter = { recipient: email, subject: 'A new password for Up Beat', body, keptAs, until };
   await writeLetter(db, { studioId: studio_id }, { letter, now });
 }
 

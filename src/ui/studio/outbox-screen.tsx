@@ -10,10 +10,20 @@ export interface OutboxScreenProps {
     written: string;
     sent: boolean;
     trouble: string | null;
+    /** When it is tried again; null where it is not. */
+    again: string | null;
   }[];
   /** Whether a mail server is configured. */
   mails: boolean;
   most: number;
+}
+
+/** What became of a letter, and what will. */
+function becameOf({ sent, trouble, again }: OutboxScreenProps['letters'][number]): string {
+  if (sent) return 'Sent';
+  const why = trouble ? `: ${trouble}` : '';
+  if (again) return `Not sent yet, tried again after ${again}${why}`;
+  return trouble ? `Not sent${why}` : 'Waiting here';
 }
 
 /** The letters that the studio has written, to be read and handed on where no mail server sends them. */
@@ -22,9 +32,9 @@ export function OutboxScreen({ letters, mails, most }: OutboxScreenProps) {
     <Page title="Letters of the studio">
       <p className="quiet mb-4 max-w-2xl">
         {mails
-          ? 'Letters go out by the mail server of this Up Beat.'
+          ? 'Letters go out by the mail server of this Up Beat. One that it may take later is tried again as long as it is of use, for four days at most.'
           : 'No mail server is configured, so letters wait here: copy what a letter says and hand it on yourself.'}{' '}
-        The newest {most} are kept.
+        The newest {most} are kept{mails && ', and up to a thousand that are tried again'}.
       </p>
       {letters.length === 0 ? (
         <Empty title="No letters yet">
@@ -36,8 +46,10 @@ export function OutboxScreen({ letters, mails, most }: OutboxScreenProps) {
             <li key={l.id} className="border-base-300 rounded-box border p-4">
               <p className="font-semibold">{l.subject}</p>
               <p className="quiet text-sm">
-                To {l.recipient}, written {l.written},{' '}
-                {l.sent ? 'sent' : l.trouble ? `not sent: ${l.trouble}` : 'waiting here'}
+                To {l.recipient}, written {l.written}
+              </p>
+              <p className={`text-sm break-words ${l.sent ? 'quiet' : 'font-semibold'}`}>
+                {becameOf(l)}
               </p>
               <p className="mt-2 break-words whitespace-pre-line">{l.body}</p>
             </li>

@@ -15,10 +15,11 @@ export default async function OutboxPage() {
   const at = (ms: number) => `${dayLabel(ms, teacher.timeZone)} ${timeOfDay(ms, teacher.timeZone)}`;
   return (
     <OutboxScreen
-      letters={letters.map(({ writtenAt, sentAt, ...letter }) => ({
+      letters={letters.map(({ writtenAt, sentAt, tryAt, ...letter }) => ({
         ...letter,
         written: at(writtenAt),
         sent: sentAt !== null,
+        again: tryAt === null ? null : timeOfDay(tryAt, teacher.timeZone),
       }))}
       mails={Boolean(process.env.UPBEAT_SMTP_URL)}
       most={MOST_LETTERS}

@@ -1,0 +1,195 @@
+import { randomUUID } from 'node:crypto';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { callOff, restoreSession } from '../calendar/change';
+import { makeClass, makeStudio, NOON, type TestClass, testDatabase } from '../testing/studio';
+import { sendWaiting } from './carry';
+import {
+  lettersOf,
+  MOST_LETTERS,
+  MOST_WAITING,
+  type NewLetter,
+  writeLetter,
+  writeLetters,
+} from './letters';
+import { failureOf, type Posted } from './post';
+
+const db = testDatabase();
+const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
+
+const from = (fields: object) => Object.assign(new Error('trouble'), fields);
+const AWAY = from({ code: 'ECONNECTION' });
+const LATER = from({ code: 'EENVELOPE', responseCode: 450 });
+const NEVER = from({ code: 'EENVELOPE', responseCode: 550 });
+
+/** A mail server that answers each letter as it is told to, and keeps what it took. */
+class MailServer {
+  taken: Posted[] = [];
+  asked = 0;
+  answer: (letter: Posted) => Error | null = () => null;
+  readonly post = async (letter: Posted) => {
+    this.asked++;
+    const problem = this.answer(letter);
+    if (problem) throw problem;
+    this.taken.push(letter);
+  };
+}
+
+let studio: TestClass;
+let mail: MailServer;
+beforeEach(async () => {
+  await db()('letters').delete();
+  studio = await makeClass(db());
+  mail = new MailServer();
+});
+
+const letter = (more: Partial<NewLetter> = {}): NewLetter => ({
+  ...{ recipient: 'a@pier.example', subject: 'Heating', body: 'It is warm.' },
+  ...more,
+});
+const write = (more: Partial<NewLetter> = {}, now = NOON) =>
+  writeLetter(db(), studio, { letter: letter(more), now, post: mail.post });
+const again = (minutes: number) =>
+  sendWaiting(db(), { now: () => NOON + minutes * MINUTE, post: mail.post });
+const stands = async () =>
+  (await lettersOf(db(), studio)).map((l) => [
+    l.sentAt === null ? l.trouble : 'sent',
+    l.tryAt && (l.tryAt - NOON) / MINUTE,
+  ]);
+
+it.each([
+  ['the server is away', AWAY, true, true],
+  ['it wants other credentials', from({ code: 'EAUTH', responseCode: 535 }), true, true],
+  ['it did not answer in time', new Error('late'), true, true],
+  ['an address is refused for now', LATER, false, true],
+  ['an address is refused', NEVER, false, false],
+  ['an address cannot be read', from({ code: 'EENVELOPE' }), false, false],
+  ['a text is refused', from({ code: 'EMESSAGE', responseCode: 554 }), false, false],
+])('where %s, it is known whom that concerns and for how long', (_, error, isAway, mayPass) => {
+  const { trouble, ...concerns } = failureOf(error);
+  expect(concerns).toEqual({ isAway, mayPass });
+  expect(trouble).toContain(error.message);
+});
+
+describe('a letter that the mail server did not take', () => {
+  it('is tried again, later each time, and is the same letter then', async () => {
+    mail.answer = () => AWAY;
+    expect(await write({ keptAs: 'not kept' })).toBe('away');
+    const tries: number[] = [];
+    for (let minute = 1; minute < 180; minute++) {
+      const before = mail.asked;
+      await again(minute);
+      if (mail.asked > before) tries.push(minute);
+    }
+    expect(tries).toEqual([1, 3, 7, 15, 31, 61, 91, 121, 151]);
+    mail.answer = () => null;
+    expect(await again(180)).toBe(0);
+    expect(await again(181)).toBe(1);
+    expect(mail.taken).toMatchObject([{ recipient: 'a@pier.example', body: 'It is warm.' }]);
+    const [kept] = await lettersOf(db(), studio);
+    expect([kept?.id, kept?.body]).toEqual([mail.taken[0]?.id, 'not kept']);
+    expect(await stands()).toEqual([['sent', null]]);
+    expect(await again(500)).toBe(0);
+  });
+
+  it('is not tried again where it was refused for good, and holds up no other', async () => {
+    const problems: Record<string, Error> = { a: NEVER, b: LATER };
+    mail.answer = ({ recipient }) => problems[recipient.slice(0, 1)] ?? null;
+    const to = ['a', 'b', 'c'].map((name) => letter({ recipient: `${name}@pier.example` }));
+    expect(await writeLetters(db(), studio, to, { now: NOON, post: mail.post })).toEqual({
+      ...{ sent: 1, again: 1 },
+    });
+    delete problems.a;
+    delete problems.b;
+    expect(await again(1)).toBe(1);
+    expect(mail.taken.map((l) => l.recipient.slice(0, 1))).toEqual(['c', 'b']);
+  });
+
+  it('waits with all the others until the mail server is back', async () => {
+    mail.answer = () => AWAY;
+    const to = ['a', 'b', 'c'].map((name) => letter({ recipient: `${name}@pier.example` }));
+    const told = await writeLetters(db(), studio, to, { now: NOON, post: mail.post });
+    expect([told, mail.asked]).toEqual([{ sent: 0, again: 3 }, 1]);
+    expect([await again(1), mail.asked]).toEqual([0, 2]);
+    mail.answer = () => null;
+    expect(await again(10)).toBe(3);
+  });
+
+  it('is not sent any more once it is of no use, or four days old', async () => {
+    mail.answer = () => AWAY;
+    await write({ until: NOON + HOUR });
+    mail.answer = () => null;
+    expect(await again(60)).toBe(0);
+    await again(61);
+    expect(await stands()).toEqual([[expect.stringMatching(/while it was of use$/), null]]);
+    mail.answer = () => AWAY;
+    await write();
+    mail.answer = () => null;
+    expect(await again(4 * 24 * 60)).toBe(0);
+    expect(mail.taken).toEqual([]);
+  });
+
+  it('is not sent where a session that was called off takes place after all', async () => {
+    mail.answer = () => AWAY;
+    const id = studio.sessionId;
+    const of = { id, which: 'this' as const, now: NOON, word: null };
+    await callOff(db(), studio, of);
+    const holds = { sessionIds: [id], status: 'cancelled' as const };
+    await write({ holds });
+    await restoreSession(db(), studio, id);
+    mail.answer = () => null;
+    expect(await again(1)).toBe(0);
+    expect(await stands()).toEqual([['what it says is not so any more', null]]);
+    await callOff(db(), studio, of);
+    mail.answer = () => AWAY;
+    await write({ holds }, NOON + 1);
+    mail.answer = () => null;
+    expect(await again(2)).toBe(1);
+  });
+
+  it('is sent once, though two processes look after it at the same time', async () => {
+    mail.answer = () => AWAY;
+    const to = Array.from({ length: 12 }, (_, i) => letter({ recipient: `p${i}@pier.example` }));
+    await writeLetters(db(), studio, to, { now: NOON, post: mail.post });
+    mail.answer = () => null;
+    const sent = await Promise.all([again(1), again(1), again(1)]);
+    expect(sent.reduce((sum, n) => sum + n, 0)).toBe(12);
+    expect(new Set(mail.taken.map((l) => l.recipient)).size).toBe(12);
+    expect(mail.taken).toHaveLength(12);
+  });
+
+  it('is sent by another process where its own ended before it was', async () => {
+    const ended = new Promise<never>(() => {});
+    void writeLetter(db(), studio, { letter: letter(), now: NOON, post: () => ended });
+    await expect.poll(async () => (await stands()).length).toBe(1);
+    expect(await sendWaiting(db(), { now: () => NOON + MINUTE - 1, post: mail.post })).toBe(0);
+    expect(await again(1)).toBe(1);
+  });
+
+  it('waits for its owner where there is no mail server, also once there is one', async () => {
+    await writeLetter(db(), studio, { letter: letter(), now: NOON, post: null });
+    expect(await sendWaiting(db(), { now: () => NOON + HOUR, post: null })).toBe(0);
+    expect(await again(60)).toBe(0);
+    expect(await stands()).toEqual([[null, null]]);
+  });
+});
+
+it('letters that wait are kept beyond the others, up to a number, of this studio alone', async () => {
+  const other = await makeStudio(db());
+  const rows = (n: number, at: number, of: object) =>
+    Array.from({ length: n }, (_, i) => ({
+      ...{ id: randomUUID(), studio_id: studio.studioId, ...of },
+      ...{ recipient: 'a@pier.example', subject: 'S', body: 'B', written_at: new Date(at + i) },
+    }));
+  const waiting = { try_at: new Date(NOON) };
+  const count = async (scope = studio as { studioId: string }) =>
+    Number((await db()('letters').where({ studio_id: scope.studioId }).count())[0]?.count);
+  await db()('letters').insert(rows(MOST_LETTERS + 50, NOON, waiting));
+  await db()('letters').insert(rows(1, NOON - HOUR, {}));
+  await db()('letters').insert(rows(2, NOON - HOUR, { studio_id: other.studioId }));
+  await write({}, NOON + HOUR);
+  expect(await count()).toBe(MOST_LETTERS + 51);
+  await db().batchInsert('letters', rows(MOST_WAITING, NOON + 2 * HOUR, waiting), 100);
+  await write({}, NOON + 3 * HOUR);
+  expect([await count(), await count(other)]).toEqual([MOST_WAITING, 2]);
+});

@@ -1,0 +1,123 @@
+import { z } from 'zod';
+import type { Db } from '../db';
+import { maybeEpochMs } from '../rows';
+import { metrics } from '../watch/metrics';
+import { failureOf, type Post, type Posted, postFrom } from './post';
+
+/** How letters of the studios come to the mail server, again where it did not take them at first. */
+
+export const MINUTE_MS = 60_000;
+const LONGEST_PAUSE_MS = 30 * MINUTE_MS;
+
+/**
+ * What becomes of a letter: kept where no mail server sends it, refused for good, or delayed and tried again. Where the
+ * mail server is away it is tried again too, and the next letter would fare no better.
+ */
+export type Became = 'kept' | 'sent' | 'refused' | 'delayed' | 'away';
+
+interface Waiting extends Posted {
+  /** What is kept in place of the body once it was sent. */
+  keptAs: string | null;
+  /** How often it was tried before. */
+  tries: number;
+}
+
+interface By {
+  now: number;
+  post: Post;
+}
+
+/** When a letter is tried again after so many tries that failed: later each time. */
+const nextTry = (now: number, tries: number): Date =>
+  new Date(now + Math.min(LONGEST_PAUSE_MS, MINUTE_MS * 2 ** tries));
+
+/** Gives the mail server a letter of the outbox, and notes what became of it. */
+export async function carry(
+  db: Db,
+  { keptAs, tries, ...letter }: Waiting,
+  { now, post }: By,
+): Promise<Became> {
+  const { id } = letter;
+  const note = (change: object) => db('letters').where({ id }).update(change);
+  try {
+    await post(letter);
+  } catch (error) {
+    const { trouble, isAway, mayPass } = failureOf(error);
+    metrics().letters.inc({ became: 'refused' });
+    await note({ trouble, tries: tries + 1, try_at: mayPass ? nextTry(now, tries) : null });
+    if (isAway) return 'away';
+    return mayPass ? 'delayed' : 'refused';
+  }
+  metrics().letters.inc({ became: 'sent' });
+  await note({
+    ...{ sent_at: new Date(now), try_at: null, trouble: null, kept_as: null },
+    ...(keptAs !== null && { body: keptAs }),
+  });
+  return 'sent';
+}
+
+const NOT_SO_ANY_MORE = 'what it says is not so any more';
+const TOO_LATE = 'the mail server did not take it while it was of use';
+
+/**
+ * Tries letters again that the mail server did not take, those that wait longest first, until it is away or none is
+ * left. What is not so any more by then, or of no use, is not sent.
+ * @returns how many went
+ */
+export async function sendWaiting(
+  db: Db,
+  { now, post = postFrom(process.env) }: { now: () => number; post?: Post | null },
+): Promise<number> {
+  let sent = 0;
+  if (!post) return sent;
+  for (;;) {
+    const at = now();
+    const next = await nextWaiting(db, at);
+    if (!next) return sent;
+    const { until, holds, ...letter } = next;
+    if (!holds || (until !== null && until <= at)) {
+      const trouble = holds ? TOO_LATE : NOT_SO_ANY_MORE;
+      await db('letters').where({ id: letter.id }).update({ trouble, try_at: null });
+      continue;
+    }
+    const became = await carry(db, letter, { now: at, post });
+    if (became === 'sent') sent++;
+    if (became === 'away') return sent;
+  }
+}
+
+const waitingSchema = z
+  .object({
+    id: z.uuid(),
+    recipient: z.string(),
+    subject: z.string(),
+    body: z.string(),
+    kept_as: z.string().nullable(),
+    tries: z.number(),
+    until: maybeEpochMs,
+    holds: z.boolean(),
+  })
+  .transform(({ kept_as: keptAs, ...row }) => ({ ...row, keptAs }));
+
+/** The next letter to be tried, which no other process tries while that can take. */
+async function nextWaiting(db: Db, now: number) {
+  const next = db('letters')
+    .where('try_at', '<=', new Date(now))
+    .orderBy('try_at')
+    .limit(1)
+    .forUpdate()
+    .skipLocked()
+    .select('id');
+  const isOtherwise = db('sessions')
+    .whereRaw('sessions.studio_id = letters.studio_id and sessions.id = any(letters.about)')
+    .whereRaw('sessions.status <> letters.about_status')
+    .select(db.raw('1'));
+  const rows = await db('letters')
+    .where('id', '=', next)
+    .update({ try_at: new Date(now + MINUTE_MS) })
+    .returning([
+      ...['id', 'recipient', 'subject', 'body', 'kept_as', 'tries', 'until'],
+      db.raw('not exists ? as holds', [isOtherwise]),
+    ]);
+  return z.array(waitingSchema).parse(rows)[0];
+}
