@@ -1,5 +1,6 @@
 import '@fontsource-variable/bricolage-grotesque';
 import '@fontsource-variable/figtree';
+import './meanwhile.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import { connection } from 'next/server';

@@ -70,6 +70,8 @@ export interface ComposeScreenProps {
 /** Where the screen is wide enough, shelf and balance stay in sight and scroll by themselves. */
 const IN_SIGHT =
   '[contain:layout_style] lg:sticky lg:top-3 lg:self-start lg:max-h-[calc(100dvh-1.5rem)] lg:-mx-1 lg:px-1';
+/** On a narrow screen the shelf stands after the running order, and not in its place while the page is still coming. */
+const SECOND = 'max-lg:order-2 max-lg:not-has-[~*~*]:hidden';
 
 const STILL_EMPTY = 'This class is still empty. Add a move from the shelf first.';
 const TAKEN_BY = { files: 'takeAway', film: 'film' } as const;
@@ -213,7 +215,7 @@ function Composing(props: ComposeScreenProps) {
           </div>
           <DragAndDrop editing={editing} book={book} select={selection.set}>
             <div className="grid gap-6 lg:grid-cols-[15rem_minmax(0,1fr)_16.5rem]">
-              <div className={`${IN_SIGHT} lg:flex lg:flex-col max-lg:order-2`}>
+              <div className={`${IN_SIGHT} lg:flex lg:flex-col ${SECOND}`}>
                 <Shelf moves={library} onAdd={add} searchRef={searchRef} inClass={judged.inClass} />
               </div>
               <div className="max-lg:order-1">

@@ -8,6 +8,7 @@ import { AREA_NAMES, type Area, KIND_NAMES, type Kind, type Move, moveText } fro
 import { FaceDial, Miniature } from '../kit/face-dial';
 import { KindFilter } from '../kit/kind-filter';
 import { KindGlyph } from '../kit/kind-glyph';
+import { useGrowing } from '../kit/use-growing';
 import { areasOf, NO_FILTER, nearestFirst, passes } from '../moves/find';
 import { dragId } from './landing';
 
@@ -18,6 +19,9 @@ export interface ShelfProps {
   /** Ids of the moves that the class has already. */
   inClass: ReadonlySet<string>;
 }
+
+/** More lines than a high screen has room for. */
+const LINES = 30;
 
 /** The moves a class can be built from. Enter adds the first one found. */
 export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: ShelfProps) {
@@ -32,6 +36,7 @@ export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: S
   const toggle = (area: Area) =>
     setAreas((now) => (now.includes(area) ? now.filter((a) => a !== area) : [...now, area]));
   const first = shown[0];
+  const grown = useGrowing(shown.length, LINES);
   return (
     <section aria-label="Moves to add" className="flex min-h-0 flex-col">
       <form
@@ -93,7 +98,7 @@ export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: S
         </button>
       )}
       <ul className="divide-base-300 relative mt-2 min-h-0 flex-1 divide-y overflow-y-auto pr-1 max-lg:max-h-[70vh]">
-        {shown.map((move) => (
+        {shown.slice(0, grown).map((move) => (
           <ShelfLine key={move.id} move={move} onAdd={onAdd} inClass={inClass.has(move.id)} />
         ))}
         {shown.length === 0 && (

@@ -11,12 +11,9 @@ import {
   YAxis,
 } from 'recharts';
 import type { Insight } from '@/core/insights';
+import { drawingOf } from './drawing';
 
 const FILLS = ['var(--color-secondary)', 'var(--color-accent)'];
-/** Bars that are drawn at most; the rows have all of them. */
-const MOST_BARS = 18;
-/** Names that are too long for a line under the bars stand beside them. */
-const LONG = 12;
 /** Names take this much beside the bars at most, in px, and this share of the width where that is less. */
 const NAMES = { most: 230, share: 0.42 };
 
@@ -24,27 +21,20 @@ const NAMES = { most: 230, share: 0.42 };
 export default function InsightChart({ insight }: { insight: Insight }) {
   const router = useRouter();
   const [width, setWidth] = useState(640);
-  const { columns, rows, drawn } = insight;
-  const sideways = rows.some((r) => String(r.cells[0]).length > LONG);
-  const shown =
-    sideways && insight.key !== 'attendance' && insight.key !== 'minutes'
-      ? rows.slice(0, MOST_BARS)
-      : rows.slice(-MOST_BARS);
+  const { columns, drawn } = insight;
+  const { sideways, shown } = drawingOf(insight);
   const data = shown.map((r) => ({
     name: String(r.cells[0]),
     href: r.href,
     ...Object.fromEntries(drawn.map((c) => [`c${c}`, Number(r.cells[c])])),
   }));
   const namesWide = Math.min(NAMES.most, width * NAMES.share);
-  const height = sideways
-    ? Math.max(120, 44 + data.length * (namesWide < NAMES.most ? 50 : 30))
-    : 240;
   const open = (bar: { payload?: { href?: string | null } }) => {
     const href = bar.payload?.href;
     if (href) router.push(href);
   };
   return (
-    <div style={{ height }} className="mt-2 w-full text-sm" aria-hidden>
+    <div className="size-full text-sm" aria-hidden>
       <ResponsiveContainer onResize={setWidth}>
         <BarChart
           accessibilityLayer={false}

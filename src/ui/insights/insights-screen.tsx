@@ -2,15 +2,14 @@
 
 import { Download } from 'lucide-react';
 import dynamic from 'next/dynamic';
+import type { CSSProperties, ReactNode } from 'react';
 import type { Insight } from '@/core/insights';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
+import { drawingOf } from './drawing';
 
 /** Charts are loaded where there is something to draw. */
-const InsightChart = dynamic(() => import('./insight-chart'), {
-  ssr: false,
-  loading: () => <div className="h-60" />,
-});
+const InsightChart = dynamic(() => import('./insight-chart'), { ssr: false });
 
 /** An insight, and where its rows are to be had as a file. */
 export type ShownInsight = Insight & { file: string };
@@ -67,6 +66,21 @@ export function InsightsScreen({ insights, weeks, classId, classes }: InsightsSc
   );
 }
 
+/** As high as the chart will be: a line for each bar, and two where there is little room for the names beside them. */
+function Room({ insight, children }: { insight: Insight; children: ReactNode }) {
+  const { sideways, shown } = drawingOf(insight);
+  const height = sideways
+    ? 'h-[max(7.5rem,calc(44px+var(--bars)*30px))] @max-[548px]:h-[max(7.5rem,calc(44px+var(--bars)*50px))]'
+    : 'h-60';
+  return (
+    <div className="@container mt-2">
+      <div className={height} style={{ '--bars': shown.length } as CSSProperties}>
+        {children}
+      </div>
+    </div>
+  );
+}
+
 function OneInsight({ insight }: { insight: ShownInsight }) {
   const { key, title, how, columns, rows, file } = insight;
   const empty = rows.every((r) => insight.drawn.every((c) => !Number(r.cells[c])));
@@ -78,7 +92,9 @@ function OneInsight({ insight }: { insight: ShownInsight }) {
       {empty ? (
         <p className="quiet mt-2">There is nothing to count in this time yet.</p>
       ) : (
-        <InsightChart insight={insight} />
+        <Room insight={insight}>
+          <InsightChart insight={insight} />
+        </Room>
       )}
       <p className="quiet mt-2 text-sm">{how}</p>
       {rows.length > 0 && (

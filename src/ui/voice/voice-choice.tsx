@@ -30,29 +30,32 @@ export interface VoiceChoiceProps {
   languages: readonly Language[];
   /** How the studio's words are said, where the voices are heard side by side. */
   aloud?: readonly SaidWord[];
+  /** The voices of the server's machine; asked for where the page does not know. */
+  voices?: Voices;
 }
 
-interface Voices {
+export interface Voices {
   offers: readonly VoiceOffer[];
   troubled: readonly VoiceId[];
 }
 
-/** The voices of this machine; none until the server has told. */
-function useVoices(): Voices {
-  const [voices, setVoices] = useState<Voices>({ offers: [], troubled: [] });
+/** The voices of the server's machine; none until it has told. */
+function useVoices(known: Voices | undefined): Voices {
+  const [voices, setVoices] = useState<Voices>(known ?? { offers: [], troubled: [] });
   useEffect(() => {
+    if (known) return;
     // Without the server the voice stays as it is, and the list shows only that one.
     ask(CALLS.listVoices)
       .then(setVoices)
       .catch(() => {});
-  }, []);
+  }, [known]);
   return voices;
 }
 
 /** Who says the words in class, in which voice of the machine, and whether the teacher's own recordings come first. */
-export function VoiceChoice({ choice, onChange, languages, aloud }: VoiceChoiceProps) {
+export function VoiceChoice({ choice, onChange, languages, aloud, voices }: VoiceChoiceProps) {
   const { error, attempt } = useAttempt('The voice stays as it was.');
-  const { offers, troubled } = useVoices();
+  const { offers, troubled } = useVoices(voices);
   /** Shown at once, until the server has taken it or not. */
   const [wished, setWished] = useState<SpeechChoice | null>(null);
   const shown = wished ?? choice;

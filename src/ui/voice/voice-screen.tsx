@@ -17,10 +17,12 @@ import { PressForm } from '../kit/press-form';
 import { RecordDialog } from './record-dialog';
 import { SaidWords, type SaidWordsProps } from './said-words';
 import { SoundsChoice } from './sounds-choice';
-import { VoiceChoice } from './voice-choice';
+import { VoiceChoice, type Voices } from './voice-choice';
 
 export interface VoiceScreenProps extends SaidWordsProps {
   choice: SpeechChoice;
+  /** Of the server's machine. */
+  voices: Voices;
   talk: Talk;
   recordings: Recording[];
   forgetTalk: () => Promise<void>;
@@ -51,7 +53,8 @@ function commonWords(language: Language): Words[] {
 }
 
 /** How the teacher is heard: their recordings, the machine's voice, and how much they talk. */
-export function VoiceScreen({ choice, talk, recordings, words, forgetTalk }: VoiceScreenProps) {
+export function VoiceScreen(props: VoiceScreenProps) {
+  const { choice, talk, recordings, words, forgetTalk, voices } = props;
   const router = useRouter();
   const [chosen, setChosen] = useState(choice);
   const talkNow = { ...talk, self: chosen.speaksSelf };
@@ -77,7 +80,13 @@ export function VoiceScreen({ choice, talk, recordings, words, forgetTalk }: Voi
           Who speaks your cues
         </h2>
         <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-3">
-          <VoiceChoice choice={chosen} onChange={setChosen} languages={LANGUAGES} aloud={words} />
+          <VoiceChoice
+            choice={chosen}
+            onChange={setChosen}
+            languages={LANGUAGES}
+            aloud={words}
+            voices={voices}
+          />
         </div>
       </section>
 
