@@ -21,7 +21,7 @@ export interface ShelfProps {
 }
 
 /** More lines than a high screen has room for. */
-const LINES = 30;
+const LINES = 20;
 
 /** The moves a class can be built from. Enter adds the first one found. */
 export const Shelf = memo(function Shelf({ moves, onAdd, searchRef, inClass }: ShelfProps) {
