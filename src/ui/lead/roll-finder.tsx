@@ -25,21 +25,24 @@ export function RollFinder({
   touch: (participantId: string) => void;
 }) {
   const [typed, setTyped] = useState('');
-  const [done, setDone] = useState('');
+  const [done, setDone] = useState({ of: '', says: '' });
   const [first] = foundOn(roll.entries, typed);
   const name = typed.trim();
   const { known, away } = useKnown(roll.sessionId, first === undefined ? name : '');
+  const tell = (of: string, says: string) => {
+    setDone({ of, says });
+    setTyped('');
+  };
+  // Whom the register has no room for is gone from the roll again.
+  const told = roll.entries.some((e) => e.participantId === done.of) ? done.says : '';
   const markIt = (entry: RollEntry, mark: 'here' | 'late') => {
     roll.mark(entry.participantId, mark);
     touch(entry.participantId);
-    setDone(`${entry.name}: ${mark}.`);
-    setTyped('');
+    tell(entry.participantId, `${entry.name}: ${mark}.`);
   };
   const takeIn = () => {
     if (name === '') return;
-    roll.walkIn(name);
-    setDone(`${name} is here, not booked.`);
-    setTyped('');
+    tell(roll.walkIn(name), `${name} is here, not booked.`);
   };
   return (
     <form
@@ -80,7 +83,7 @@ export function RollFinder({
       </div>
       <p className="quiet min-h-5 text-sm" aria-live="polite">
         {name === ''
-          ? done
+          ? told
           : first
             ? `Enter: ${first.name} is here. Shift and Enter: late.`
             : `Enter takes ${name} in, here.${away ? ' Whether they are on the register cannot be seen now.' : ''}`}
@@ -95,8 +98,7 @@ export function RollFinder({
                 onClick={() => {
                   roll.takeIn(p);
                   touch(p.id);
-                  setDone(`${p.name} is here, not booked.`);
-                  setTyped('');
+                  tell(p.id, `${p.name} is here, not booked.`);
                 }}
               >
                 It is {p.name}

@@ -13,7 +13,8 @@ export interface Roll {
   notes: Notes;
   mark: (participantId: string, mark: Mark | null) => void;
   left: (participantId: string, gone: boolean) => void;
-  walkIn: (name: string) => void;
+  /** @returns the id under which they stand on the roll */
+  walkIn: (name: string) => string;
   /** Somebody of the register who was not expected here. */
   takeIn: (person: { id: string; name: string }) => void;
   correct: (participantId: string, moveId: string, note?: string) => void;
@@ -72,9 +73,11 @@ export function useRoll(
       mark: (participantId, mark) => add({ type: 'marked', participantId, mark }),
       left: (participantId, gone) => add({ type: 'left', participantId, gone }),
       walkIn: (name) => {
-        add({ type: 'walkedIn', participantId: newId(), name });
+        const participantId = newId();
+        add({ type: 'walkedIn', participantId, name });
         // To whom all is new: the class may explain more.
         void refresh();
+        return participantId;
       },
       takeIn: ({ id, name }) => {
         add({ type: 'walkedIn', participantId: id, name });
