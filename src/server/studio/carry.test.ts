@@ -11,7 +11,9 @@ import {
   writeLetter,
   writeLetters,
 } from './letters';
+import { makeLink, spendLink } from './links';
 import { failureOf, type Posted } from './post';
+import { withdraw } from './teachers';
 
 const db = testDatabase();
 const MINUTE = 60_000;
@@ -145,6 +147,22 @@ describe('a letter that the mail server did not take', () => {
     await write({ holds }, NOON + 1);
     mail.answer = () => null;
     expect(await again(2)).toBe(1);
+  });
+
+  it('is not sent where the link in it was taken back, replaced or used', async () => {
+    mail.answer = () => AWAY;
+    const of = { studioId: studio.studioId, email: 'b@pier.example', role: 'teacher' as const };
+    const [kept, gone, used] = [
+      await makeLink(db(), 'join', { of, now: NOON }),
+      await makeLink(db(), 'join', { of: { ...of, email: 'gone@pier.example' }, now: NOON }),
+      await makeLink(db(), 'join', { of, now: NOON }),
+    ];
+    for (const link of [kept, gone, used]) await write({ link, subject: link });
+    await withdraw(db(), studio, { email: 'gone@pier.example' });
+    await spendLink(db(), 'join', { token: used, now: NOON });
+    mail.answer = () => null;
+    expect(await again(10)).toBe(1);
+    expect(mail.taken.map((l) => l.subject)).toEqual([kept]);
   });
 
   it('is sent once, though two processes look after it at the same time', async () => {

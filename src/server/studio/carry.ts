@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Db } from '../db';
 import { maybeEpochMs } from '../rows';
 import { metrics } from '../watch/metrics';
+import { unspent } from './links';
 import { failureOf, type Post, type Posted, postFrom } from './post';
 
 /** How letters of the studios come to the mail server, again where it did not take them at first. */
@@ -112,12 +113,15 @@ async function nextWaiting(db: Db, now: number) {
     .whereRaw('sessions.studio_id = letters.studio_id and sessions.id = any(letters.about)')
     .whereRaw('sessions.status <> letters.about_status')
     .select(db.raw('1'));
+  const opens = unspent(db, now)
+    .whereRaw('links.token_hash = letters.link_hash')
+    .select(db.raw('1'));
   const rows = await db('letters')
     .where('id', '=', next)
     .update({ try_at: new Date(now + MINUTE_MS) })
     .returning([
       ...['id', 'recipient', 'subject', 'body', 'kept_as', 'tries', 'until'],
-      db.raw('not exists ? as holds', [isOtherwise]),
+      db.raw('not exists ? and (link_hash is null or exists ?) as holds', [isOtherwise, opens]),
     ]);
   return z.array(waitingSchema).parse(rows)[0];
 }

@@ -6,6 +6,7 @@ import { epochMs, maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
 import { metrics } from '../watch/metrics';
 import { type Became, carry, MINUTE_MS } from './carry';
+import { fingerprint } from './links';
 import { type Post, postFrom } from './post';
 
 /** A letter of the studio, as its owners read it. */
@@ -29,6 +30,8 @@ export interface NewLetter extends Pick<Letter, 'recipient' | 'subject' | 'body'
   until?: number;
   /** What it says is so only while these sessions have that status. */
   holds?: { sessionIds: readonly string[]; status: SessionStatus };
+  /** The token of a link in it: once that is spent, taken back or run out, the letter is of no use. */
+  link?: string;
 }
 
 /** What became of telling people something. */
@@ -92,6 +95,7 @@ export async function writeLetter(
     keptAs = null,
     until = Number.POSITIVE_INFINITY,
     holds,
+    link,
   } = letter;
   await db('letters').insert({
     id,
@@ -104,6 +108,7 @@ export async function writeLetter(
     kept_as: keptAs,
     about: holds?.sessionIds ?? [],
     about_status: holds?.status ?? null,
+    link_hash: link ? fingerprint(link) : null,
     // Should this process end before it was sent, another one sends it.
     try_at: post && new Date(now + MINUTE_MS),
   });

@@ -7,12 +7,7 @@ import type { Db } from '../db';
 /** Links that let somebody in once: to make a studio, to join one, or to choose a new password. */
 
 const HOUR_MS = 3_600_000;
-/** How long a link works. */
-export const LASTS_MS = {
-  begin: 7 * 24 * HOUR_MS,
-  join: 7 * 24 * HOUR_MS,
-  reset: HOUR_MS,
-} as const;
+const LASTS_MS = { begin: 7 * 24 * HOUR_MS, join: 7 * 24 * HOUR_MS, reset: HOUR_MS } as const;
 export type LinkKind = keyof typeof LASTS_MS;
 
 export interface LinkOf {
@@ -48,7 +43,8 @@ const linkSchema = z
     }),
   );
 
-const fingerprint = (token: string) => createHash('sha256').update(token).digest('hex');
+/** What is kept of a link's token. */
+export const fingerprint = (token: string) => createHash('sha256').update(token).digest('hex');
 
 /** Makes a link; its token goes into an address, and only its hash is kept. */
 export async function makeLink(
@@ -71,11 +67,12 @@ export async function makeLink(
   return token;
 }
 
+/** Links that were not used yet and have not run out. */
+export const unspent = (db: Db, now: number) =>
+  db('links').whereNull('used_at').where('expires_at', '>', new Date(now));
+
 const open = (db: Db, kind: LinkKind, { token, now }: { token: string; now: number }) =>
-  db('links')
-    .where({ kind, token_hash: fingerprint(token) })
-    .whereNull('used_at')
-    .where('expires_at', '>', new Date(now));
+  unspent(db, now).where({ kind, token_hash: fingerprint(token) });
 
 /** What a link is for, without using it; null where it was used or has run out. */
 export async function findLink(

@@ -10,7 +10,7 @@ import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
 import { addressOf } from './address';
 import { writeLetter } from './letters';
-import { LASTS_MS, makeLink, spendLink } from './links';
+import { makeLink, spendLink } from './links';
 import { type NewAccount, refuseTaken } from './studios';
 
 /** Most teachers of one studio, those invited among them. */
@@ -91,7 +91,7 @@ export async function invite(
   const address = addressOf(`/join/${token}`);
   const body = `${by.name} invites you to teach at ${by.studioName} with Up Beat.\n\nMake your account here, within a week:\n${address}\n`;
   const subject = `${by.studioName}: your account`;
-  await writeLetter(db, by, { letter: { recipient: email, subject, body }, now });
+  await writeLetter(db, by, { letter: { recipient: email, subject, body, link: token }, now });
   return address;
 }
 
@@ -222,31 +222,35 @@ export async function changePassword(
   });
 }
 
-/** The address at which a teacher chooses a new password, for an hour. Null where nobody has the email. */
-export async function resetAddress(
-  db: Db,
-  { email, now }: { email: string; now: number },
-): Promise<string | null> {
+interface Forgot {
+  email: string;
+  now: number;
+}
+
+/** A new link by which somebody chooses a new password, in place of older ones. Null where nobody has the email. */
+async function resetLink(db: Db, { email, now }: Forgot) {
   const teacher = await db('teachers').where({ email }).first('id', 'studio_id');
   if (!teacher) return null;
   await db('links').where({ kind: 'reset', teacher_id: teacher.id }).whereNull('used_at').delete();
-  const of = { studioId: teacher.studio_id, teacherId: teacher.id };
-  return addressOf(`/reset/${await makeLink(db, 'reset', { of, now })}`);
+  const of = { studioId: teacher.studio_id as string, teacherId: teacher.id as string };
+  const token = await makeLink(db, 'reset', { of, now });
+  return { token, studioId: of.studioId, address: addressOf(`/reset/${token}`) };
 }
 
+/** The address at which a teacher chooses a new password, for an hour. Null where nobody has the email. */
+export const resetAddress = async (db: Db, forgot: Forgot): Promise<string | null> =>
+  (await resetLink(db, forgot))?.address ?? null;
+
 /** Writes somebody a letter by which they choose a new password; nothing where nobody has the email. */
-export async function sendReset(
-  db: Db,
-  { email, now }: { email: string; now: number },
-): Promise<void> {
-  const address = await resetAddress(db, { email, now });
-  if (!address) return;
-  const { studio_id } = await db('teachers').where({ email }).first('studio_id');
+export async function sendReset(db: Db, forgot: Forgot): Promise<void> {
+  const link = await resetLink(db, forgot);
+  if (!link) return;
+  const { token, studioId, address } = link;
   const body = `Choose a new password for Up Beat here, within an hour:\n${address}\n\nIf you did not ask for this, do nothing: your password stays as it is.\n`;
   const keptAs = 'A link by which its reader chose a new password. It is not kept.';
-  const until = now + LASTS_MS.reset;
-  const letter = { recipient: email, subject: 'A new password for Up Beat', body, keptAs, until };
-  await writeLetter(db, { studioId: studio_id }, { letter, now });
+  const subject = 'A new password for Up Beat';
+  const letter = { recipient: forgot.email, subject, body, keptAs, link: token };
+  await writeLetter(db, { studioId }, { letter, now: forgot.now });
 }
 
 /** Sets the password of whoever has the link. @returns whose it is @throws Refusal `link-spent` */

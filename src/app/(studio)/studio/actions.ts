@@ -93,11 +93,10 @@ export async function inviteStudioAction(_: FormState, form: FormData): Promise<
   return answerForm(form, z.object({ email: emailSchema }), async ({ email }) => {
     const owner = await requireOwner();
     if (signUp() === 'closed') throw new Refusal('owners-only');
-    const address = addressOf(
-      `/begin/${await makeLink(db(), 'begin', { of: { email }, now: now() })}`,
-    );
+    const link = await makeLink(db(), 'begin', { of: { email }, now: now() });
+    const address = addressOf(`/begin/${link}`);
     const body = `${owner.name} invites you to make a studio of your own with Up Beat, within a week:\n${address}\n`;
-    const letter = { recipient: email, subject: 'A studio of your own', body };
+    const letter = { recipient: email, subject: 'A studio of your own', body, link };
     await writeLetter(db(), owner, { letter, now: now() });
     return `Invited. The letter is among those of the studio; this is its link:\n${address}`;
   });
