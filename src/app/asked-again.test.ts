@@ -153,3 +153,13 @@ describe('asked for again', () => {
     expect(await count()).toBe(before + 2);
   });
 });
+
+it('what several people make at once is made for each of them', async () => {
+  be('owner');
+  for (const [what, , make] of MADE) {
+    const all = await Promise.all(
+      Array.from({ length: 4 }, () => outcome(() => make(mine.ids, randomUUID()))),
+    );
+    expect([what, all.filter((came) => !/^(done|to)/.test(came))]).toEqual([what, []]);
+  }
+});

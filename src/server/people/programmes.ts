@@ -105,7 +105,8 @@ export async function makeProgramme(
   }
   const id = randomUUID();
   await db.transaction(async (trx) => {
-    await trx('studios').where({ id: studioId }).forUpdate().select('id');
+    // Not the key, which an errand holds: two who wait for each other's would both be refused.
+    await trx('studios').where({ id: studioId }).forNoKeyUpdate().select('id');
     const [kept] = await trx('programmes').where({ studio_id: studioId }).count();
     if (Number(kept?.count) >= MOST_PROGRAMMES) {
       throw new Refusal('too-many-programmes', String(MOST_PROGRAMMES));
