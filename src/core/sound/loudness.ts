@@ -197,9 +197,10 @@ const LEAD_S = 0.005;
 
 /** A sound that begins at once: the silence before it is put behind it, so that it stays as long as it was. */
 export function prompt({ samples, rate }: Sound): Sound {
-  const onset = samples.findIndex((s) => Math.abs(s) > AUDIBLE);
+  let onset = 0;
+  while (onset < samples.length && Math.abs(samples[onset] as number) <= AUDIBLE) onset++;
   const from = Math.max(0, onset - Math.round(LEAD_S * rate));
-  if (onset < 0 || from === 0) return { samples, rate };
+  if (onset === samples.length || from === 0) return { samples, rate };
   const moved = new Float32Array(samples.length);
   moved.set(samples.subarray(from));
   return { samples: moved, rate };
@@ -211,7 +212,9 @@ export function prompt({ samples, rate }: Sound): Sound {
  */
 export function louder({ samples, rate }: Sound, db: number): Sound {
   const gain = 10 ** (db / 20);
-  return held({ samples: samples.map((s) => s * gain), rate });
+  const made = new Float32Array(samples.length);
+  for (let i = 0; i < made.length; i++) made[i] = (samples[i] as number) * gain;
+  return held({ samples: made, rate });
 }
 
 /** A sound with its peaks held below the highest that may be; itself where none is higher. */
@@ -237,5 +240,7 @@ export function held(sound: Sound): Sound {
       share[j] = Math.min(share[j] as number, 1 - down * near);
     }
   }
-  return { samples: samples.map((s, i) => s * (share[i] as number)), rate };
+  const made = new Float32Array(samples.length);
+  for (let i = 0; i < made.length; i++) made[i] = (samples[i] as number) * (share[i] as number);
+  return { samples: made, rate };
 }

@@ -111,12 +111,12 @@ export function softTone(hz: number, rate: number): Sound {
 
 /** Samples as 16 bits each, the low byte first, as WAV files and the programs that read them have it. */
 export function bytesOf(samples: Float32Array): Uint8Array<ArrayBuffer> {
-  const bytes = new Uint8Array(2 * samples.length);
-  const view = new DataView(bytes.buffer);
+  const whole = new Int16Array(samples.length);
   for (let i = 0; i < samples.length; i++) {
-    const s = samples[i] ?? 0;
+    const s = samples[i] as number;
     // Most of a class is silence, which is there already.
-    if (s !== 0) view.setInt16(2 * i, Math.round(Math.max(-1, Math.min(1, s)) * 32_767), true);
+    if (s !== 0) whole[i] = Math.round(Math.max(-1, Math.min(1, s)) * 32_767);
   }
-  return bytes;
+  // Every machine that browsers and Node run on keeps the low byte first too.
+  return new Uint8Array(whole.buffer);
 }

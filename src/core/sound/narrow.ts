@@ -12,8 +12,8 @@ const NARROWS = {
   rises: 0.004,
   falls: 0.12,
 } as const;
-/** Nothing is as soft as that, so that silence has a level too. */
-const SILENT_DB = -90;
+/** What of its power is over the level becomes, as an exponent of its amplitude. */
+const LESS = (1 / NARROWS.ratio - 1) / 2;
 /** Narrowed sound is made louder by as much as it takes; what is said has no noise that would come up with it. */
 const MOST_DB = 24;
 
@@ -21,13 +21,15 @@ const MOST_DB = 24;
 export function narrowed({ samples, rate }: Sound): Sound {
   const follow = (seconds: number) => 1 - Math.exp(-1 / (seconds * rate));
   const [up, down] = [follow(NARROWS.rises), follow(NARROWS.falls)];
+  const from = 10 ** (NARROWS.fromDb / 10);
+  const out = new Float32Array(samples.length);
   let power = 0;
-  const out = samples.map((sample) => {
+  for (let i = 0; i < out.length; i++) {
+    const sample = samples[i] as number;
     const now = sample * sample;
     power += (now > power ? up : down) * (now - power);
-    const db = Math.max(SILENT_DB, 10 * Math.log10(power || Number.MIN_VALUE));
-    const over = Math.max(0, db - NARROWS.fromDb);
-    return sample * 10 ** ((over / NARROWS.ratio - over) / 20);
-  });
+    // So many dB over it, of power: to be so many times fewer.
+    out[i] = power > from ? sample * (power / from) ** LESS : sample;
+  }
   return levelled({ samples: out, rate }, MOST_DB);
 }

@@ -28,14 +28,15 @@ import { type SoundAsker, soundQueue } from './sound-queue';
 /** How much packing gives way to all else, as `nice` counts. */
 const GIVES_WAY = 5;
 type Packed = Exclude<AudioFormat, 'wav'>;
-/** Of MP3 and Opus so many kilobits a second, since speech needs no more. */
+/**
+ * Where it can be, a program is told how good the sound is to be and not how large the file: then nothing is packed again
+ * and again until it fits (less time, half the file, and nearer to the sound, by measurement).
+ */
 const ENCODED: Record<Packed, readonly string[]> = {
-  mp3: ['-b:a', '64k', '-c:a', 'libmp3lame', '-compression_level', '7'],
-  // Told how good it is to be, not how large: then nothing is packed again and again until it fits (half the time, a
-  // smaller file, and nearer to the sound). The coder that it has besides takes five times as long; its tools for noise
-  // are left out, which take time too.
+  mp3: ['-q:a', '4', '-c:a', 'libmp3lame', '-compression_level', '7'],
+  // The coder that it has besides takes five times as long; its tools for noise are left out, which take time too.
   m4a: ['-q:a', '1', '-c:a', 'aac', '-aac_coder', 'fast', '-aac_tns', '0', '-aac_pns', '0'],
-  // Of no effort: as near to the sound as of more, by measurement, in two thirds of the time.
+  // So many kilobits a second, since speech needs no more. Of no effort: as near to the sound as of more, by measurement, in two thirds of the time.
   opus: ['-b:a', '32k', '-c:a', 'libopus', '-compression_level', '0'],
 };
 const FORMAT: Record<Packed, readonly string[]> = {
