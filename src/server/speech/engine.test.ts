@@ -14,7 +14,8 @@ import { afterEach, expect, it, onTestFinished, vi } from 'vitest';
 import type { Language } from '@/core/language';
 import type { Sound } from '@/core/sound';
 import { asSpoken, soundOf, wavMs } from '@/core/speech';
-import { espeak, speaking, Unspeakable } from './engine';
+import { espeak } from './engine';
+import { speaking, Unspeakable } from './speaking';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-espeak-'));
 const { PATH } = process.env;

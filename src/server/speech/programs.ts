@@ -4,7 +4,8 @@ import path from 'node:path';
 import { z } from 'zod';
 import { languageSchema } from '@/core/move';
 import { errorFields, log } from '../watch/log';
-import { plainText, type SpeechEngine, speaking, wavFrom } from './engine';
+import { plainText, type SpeechEngine, wavFrom } from './engine';
+import { type Speaks, speaking } from './speaking';
 
 /**
  * Any program that turns text into a WAV file, described by a small file in a folder. Whoever may write there runs
@@ -33,7 +34,11 @@ const programSchema = z.strictObject({
 export type Program = z.infer<typeof programSchema>;
 
 /** A program as somebody who speaks. @param id of its one voice */
-export function speakingProgram(id: string, program: Program): SpeechEngine {
+export function speakingProgram(
+  id: string,
+  program: Program,
+  speaks: Speaks = speaking,
+): SpeechEngine {
   const { name, languages, command, rates, megabytes } = program;
   const [slowest, fastest] = rates;
   const described = createHash('sha256').update(JSON.stringify(program)).digest('hex').slice(0, 8);
@@ -45,13 +50,16 @@ export function speakingProgram(id: string, program: Program): SpeechEngine {
       const given = command.map((part) =>
         part.replaceAll('{language}', language).replaceAll('{rate}', rate),
       );
-      return wavFrom(await speaking(given, plainText(text), how, megabytes * 1000));
+      return wavFrom(await speaks(given, plainText(text), how, megabytes * 1000));
     },
   };
 }
 
-/** The programs of a folder; what is no description of one is left out, and the log says why. */
-export async function programs(folder: string): Promise<SpeechEngine[]> {
+/**
+ * The programs of a folder; what is no description of one is left out, and the log says why.
+ * @param speaks what starts them
+ */
+export async function programs(folder: string, speaks?: Speaks): Promise<SpeechEngine[]> {
   let names: string[];
   try {
     names = (await readdir(folder)).filter((name) => name.endsWith(ENDING)).sort();
@@ -69,7 +77,7 @@ export async function programs(folder: string): Promise<SpeechEngine[]> {
       if (!/^own-[a-z0-9-]{1,30}$/.test(id)) {
         throw new Error('a name has small letters, digits and strokes, 30 at most');
       }
-      found.push(speakingProgram(id, program));
+      found.push(speakingProgram(id, program, speaks));
     } catch (problem) {
       log().warn({ file: name, ...errorFields(problem) }, 'this is no voice');
     }

@@ -8,7 +8,8 @@ import { CUE_GAP_MS } from '@/core/score';
 import { VOICES, wavMs, wavOf } from '@/core/speech';
 import { bookOf } from '../compiling/book';
 import { compileMeasured } from '../compiling/measured';
-import { espeak, type SpeechEngine, Unspeakable } from './engine';
+import { espeak, type SpeechEngine } from './engine';
+import { Unspeakable } from './speaking';
 import { type Asker, Voice } from './voice';
 
 const BOOK = bookOf('me', []);

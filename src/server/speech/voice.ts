@@ -2,23 +2,24 @@ import { createHash } from 'node:crypto';
 import path from 'node:path';
 import { LRUCache } from 'lru-cache';
 import PQueue from 'p-queue';
-import { levelled, prompt, SPOKEN_LUFS } from '@/core/sound';
+import { SPOKEN_LUFS } from '@/core/sound';
 import {
-  soundOf,
   USUAL_VOICE,
   type Utterance,
   utteranceKey,
   type VoiceId,
   type VoiceOffer,
   wavMs,
-  wavOf,
 } from '@/core/speech';
 import { type FairOptions, FairQueue } from '../queue/fair-queue';
 import { errorFields, log } from '../watch/log';
+import { Apart } from './apart';
 import { AudioCache } from './cache';
-import { espeak, type HowToRender, type SpeechEngine, Unspeakable } from './engine';
+import { espeak, type SpeechEngine } from './engine';
 import { flite } from './flite';
+import { levelledWav } from './levelled-wav';
 import { programs } from './programs';
+import { type HowToRender, Unspeakable } from './speaking';
 
 const MOST_LENGTHS = 100_000;
 const MOST_UNSPEAKABLE = 5000;
@@ -27,10 +28,6 @@ const MOST_BYTES = 2_000_000_000;
 
 /** How everything is made to sound; part of every cache key, so that what is made otherwise renders afresh. */
 const LEVEL = `${SPOKEN_LUFS} LUFS, prompt`;
-
-const levelledWav = (wav: Buffer): Buffer =>
-  // What is too short to have a length has nothing to be heard either.
-  wavMs(wav) === null ? wav : Buffer.from(wavOf(prompt(levelled(soundOf(wav)))));
 
 /** Who wants something said. */
 export interface Asker {
@@ -86,11 +83,13 @@ export class Voice {
 
   /**
    * @param engines the one that speaks every language, and what the machine has besides
+   * @param level makes everything as loud as everything else
    */
   constructor(
     engines: SpeechEngine | readonly [SpeechEngine, ...SpeechEngine[]],
     folder: string,
     mostBytes = MOST_BYTES,
+    private readonly level: (wav: Buffer) => Buffer | Promise<Buffer> = levelledWav,
   ) {
     this.engines = 'render' in engines ? [engines] : engines;
     this.cache = new AudioCache(folder, mostBytes);
@@ -241,7 +240,7 @@ export class Voice {
     const known = await this.cache.read(name);
     if (known) return known;
     try {
-      const wav = levelledWav(await this.said(utterance, voice, how));
+      const wav = await this.level(await this.said(utterance, voice, how));
       await this.cache.write(name, wav);
       this.renderedSoFar++;
       return wav;
@@ -277,15 +276,20 @@ let shared: Promise<Voice | null> | undefined;
 export function voice(): Promise<Voice | null> {
   shared ??= (async () => {
     if (process.env.UPBEAT_SPEECH === 'off') return null;
-    const usual = await espeak();
+    const apart = new Apart();
+    const usual = await espeak(apart.speaks);
     const data = process.env.UPBEAT_DATA_DIR ?? '.data';
     const folder = path.join(data, 'speech');
     const megabytes = Number(process.env.UPBEAT_SPEECH_MEGABYTES);
     if (!usual) return null;
-    const more = await flite();
-    const own = await programs(process.env.UPBEAT_VOICES ?? path.join(data, 'voices'));
+    const more = await flite(apart.speaks);
+    const own = await programs(
+      process.env.UPBEAT_VOICES ?? path.join(data, 'voices'),
+      apart.speaks,
+    );
     const engines = [usual, ...(more ? [more] : []), ...own] as const;
-    return new Voice(engines, folder, megabytes > 0 ? megabytes * 1e6 : undefined);
+    const mostBytes = megabytes > 0 ? megabytes * 1e6 : undefined;
+    return new Voice(engines, folder, mostBytes, apart.level);
   })();
   return shared;
 }

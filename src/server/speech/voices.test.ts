@@ -4,9 +4,10 @@ import path from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { loudnessOf, SPOKEN_LUFS } from '@/core/sound';
 import { soundOf, type Utterance, wavMs, wavOf } from '@/core/speech';
-import { type SpeechEngine, Unspeakable } from './engine';
+import type { SpeechEngine } from './engine';
 import { flite } from './flite';
 import { programs } from './programs';
+import { Unspeakable } from './speaking';
 import { Voice } from './voice';
 
 const made: string[] = [];

@@ -1,0 +1,122 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import path from 'node:path';
+import { type BirpcReturn, createBirpc } from 'birpc';
+import { log } from '../watch/log';
+import type { Work } from './apart-process';
+import { environment, type Speaks, Unspeakable } from './speaking';
+
+/**
+ * Speech made in a small process of its own. To start a program holds the process that does it until its memory is
+ * entered anew: 1 ms for a small one, 10 ms and more for a server, and levelling takes as long again. Meanwhile nobody's
+ * class would hear of anything.
+ */
+
+/** So long is more than any text may take, in ms. */
+const PATIENCE_MS = 30_000;
+
+interface Beside {
+  child: ChildProcess;
+  does: BirpcReturn<Work, object>;
+}
+
+export class Apart {
+  private beside: Beside | null = null;
+  private waiting = 0;
+
+  /** The process is begun when it is first asked, and anew where it has ended. */
+  private process(): Beside {
+    if (this.beside && !this.beside.does.$closed) return this.beside;
+    // Named by where it stands, since nothing of it is a part of what is built.
+    const file = path.join(process.cwd(), 'src', 'server', 'speech', 'apart-process.ts');
+    const child = spawn(process.execPath, ['--import', 'tsx', file], {
+      env: environment(),
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+      serialization: 'advanced',
+    });
+    const does = createBirpc<Work, object>(
+      {},
+      {
+        post: (data) =>
+          new Promise<void>((resolve, reject) => {
+            child.send(data, (problem) => (problem ? reject(problem) : resolve()));
+          }),
+        on: (hear) => child.on('message', hear),
+        timeout: PATIENCE_MS,
+        onTimeoutError: () => {
+          child.kill('SIGKILL');
+        },
+      },
+    );
+    const gone = (why: unknown) => {
+      if (!does.$closed) does.$close(new Error(`the process that speaks is gone: ${why}`));
+    };
+    child.once('exit', (code, signal) => gone(signal ?? code));
+    child.once('error', gone);
+    this.beside = { child, does };
+    if (this.waiting === 0) this.hold(false);
+    return this.beside;
+  }
+
+  /** Whether this process stays for it: while somebody waits, and no longer. */
+  private hold(holds: boolean): void {
+    const { child } = this.beside ?? {};
+    if (holds) {
+      child?.ref();
+      child?.channel?.ref();
+    } else {
+      child?.unref();
+      child?.channel?.unref();
+    }
+  }
+
+  private async ask<Answer>(
+    what: (does: Beside['does']) => Promise<Answer>,
+    signal?: AbortSignal,
+  ): Promise<Answer> {
+    this.waiting++;
+    try {
+      const { does } = this.process();
+      this.hold(true);
+      try {
+        return await what(does);
+      } catch (problem) {
+        if (!does.$closed || signal?.aborted) throw problem;
+        log().warn({ why: (problem as Error).message }, 'the process that speaks is begun anew');
+        const { does: another } = this.process();
+        this.hold(true);
+        return await what(another);
+      }
+    } finally {
+      this.waiting--;
+      if (this.waiting === 0) this.hold(false);
+    }
+  }
+
+  readonly speaks: Speaks = async (command, input, { signal, nice } = {}, kilobytes) => {
+    signal?.throwIfAborted();
+    const id = randomUUID();
+    const said = await this.ask(async (does) => {
+      const stop = () => void does.stop.asEvent(id).catch(() => {});
+      signal?.addEventListener('abort', stop);
+      try {
+        return await does.speak(id, command, input, { nice, kilobytes });
+      } finally {
+        signal?.removeEventListener('abort', stop);
+      }
+    }, signal).catch((problem) => {
+      signal?.throwIfAborted();
+      throw problem;
+    });
+    signal?.throwIfAborted();
+    // It is stopped for no other reason.
+    if (said === 'stopped') throw new Error('speech was stopped and nobody asked for it');
+    if ('wav' in said) return Buffer.from(said.wav);
+    if ('unspeakable' in said) throw new Unspeakable(said.unspeakable);
+    throw Object.assign(new Error(said.missing), { code: 'ENOENT' });
+  };
+
+  /** @see levelledWav */
+  readonly level = async (wav: Uint8Array): Promise<Buffer> =>
+    Buffer.from(await this.ask((does) => does.level(wav)));
+}
