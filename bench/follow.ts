@@ -19,7 +19,7 @@ import { inStep } from './in-step';
  */
 
 const FOLLOWERS = 500;
-const EVENTS = 40;
+const EVENTS = 100;
 /** How long a class is led as classes are, to see what an hour costs: UPBEAT_BENCH_MINUTES=60 leads a whole one. */
 const MINUTES = Number(process.env.UPBEAT_BENCH_MINUTES ?? 1);
 const BEAT_S = 15;
@@ -122,11 +122,37 @@ try {
     tokens.map((token) => `upbeat_follow=${token}`),
   );
   const open = await used();
+  const port = await freePort();
+  const bare = spawn(process.execPath, ['--import', 'tsx', 'bench/bare-stream.ts'], {
+    env: { ...process.env, PORT: String(port) },
+    stdio: 'ignore',
+  });
+  const at = `http://127.0.0.1:${port}`;
+  const bareUsed = async () =>
+    (await (await fetch(`${at}/used`)).json()) as {
+      cpu: { user: number; system: number };
+      memory: number;
+    };
+  await until(async () => (await fetch(`${at}/used`).catch(() => null))?.ok ?? false, 20_000);
+  const bareBefore = await bareUsed();
+  const bareLines = await crowd(
+    at,
+    tokens.map(() => 'x=y'),
+  );
+  const bareOpen = await bareUsed();
+  const bytes = `id: 7\ndata: {"bare":"${'x'.repeat(180)}"}\n\n`;
   const ours: number[] = [];
-  for (let n = 0; n < EVENTS; n++)
-    ours.push(await lines.all(() => press(n % 2 ? 'resumed' : 'paused')));
-  const after = await used();
+  const theirs: number[] = [];
   const alone: number[] = [];
+  const bend = (n: number) => press(n % 2 ? 'resumed' : 'paused');
+  // In turns, so that both have the machine as it is.
+  const from = await used();
+  for (let n = 0; n < EVENTS; n++) {
+    ours.push(await lines.all(() => bend(n)));
+    theirs.push(await bareLines.all(() => fetch(at, { method: 'POST', body: bytes })));
+  }
+  const after = await used();
+  const bareAfter = await bareUsed();
   /** Processor seconds of so many minutes in which a class is led and followed. */
   const led = async (
     does: {
@@ -153,41 +179,17 @@ try {
   const ourCpu = async () => (await used()).cpu;
   let bends = 0;
   const ourStretch = {
-    bend: () => press(bends++ % 2 ? 'resumed' : 'paused'),
+    bend: () => bend(bends++),
     ask: () => asked(`${app.url}/api/follow/time`, `upbeat_follow=${tokens[0]}`),
   };
   const ourHour = ((await led(ourStretch, ourCpu)) * 60) / MINUTES;
   lines.close();
   for (let n = 0; n < EVENTS; n++) {
     const since = performance.now();
-    await press(n % 2 ? 'resumed' : 'paused');
+    await bend(n);
     alone.push(performance.now() - since);
   }
 
-  const port = await freePort();
-  const bare = spawn(process.execPath, ['--import', 'tsx', 'bench/bare-stream.ts'], {
-    env: { ...process.env, PORT: String(port) },
-    stdio: 'ignore',
-  });
-  const at = `http://127.0.0.1:${port}`;
-  const bareUsed = async () =>
-    (await (await fetch(`${at}/used`)).json()) as {
-      cpu: { user: number; system: number };
-      memory: number;
-    };
-  await until(async () => (await fetch(`${at}/used`).catch(() => null))?.ok ?? false, 20_000);
-  const bareBefore = await bareUsed();
-  const bareLines = await crowd(
-    at,
-    tokens.map(() => 'x=y'),
-  );
-  const bareOpen = await bareUsed();
-  const bytes = `id: 7\ndata: {"bare":"${'x'.repeat(180)}"}\n\n`;
-  const theirs: number[] = [];
-  for (let n = 0; n < EVENTS; n++) {
-    theirs.push(await bareLines.all(() => fetch(at, { method: 'POST', body: bytes })));
-  }
-  const bareAfter = await bareUsed();
   const bareCpu = async () => {
     const { user, system } = (await bareUsed()).cpu;
     return (user + system) / 1e6;
@@ -210,7 +212,7 @@ try {
     `memory a follower / of a bare line: ${((open.memory - before.memory) / (bareOpen.memory - bareBefore.memory)).toFixed(1)} (${kB((open.memory - before.memory) / FOLLOWERS)} against ${kB((bareOpen.memory - bareBefore.memory) / FOLLOWERS)})`,
   );
   console.log(
-    `processor of one event to ${FOLLOWERS} followers / bare: ${((after.cpu - open.cpu) / (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))).toFixed(1)} (${((1000 * (after.cpu - open.cpu)) / EVENTS).toFixed(1)} ms against ${((1000 * (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))) / EVENTS).toFixed(1)})`,
+    `processor of one event to ${FOLLOWERS} followers / bare: ${((after.cpu - from.cpu) / (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))).toFixed(1)} (${((1000 * (after.cpu - from.cpu)) / EVENTS).toFixed(1)} ms against ${((1000 * (cpu(bareAfter.cpu) - cpu(bareOpen.cpu))) / EVENTS).toFixed(1)})`,
   );
 
   console.log(
