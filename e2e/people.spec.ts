@@ -1,3 +1,5 @@
+import { wordsIn } from '@/core/follow/words';
+import { keepCautions } from '@/server/people/carried';
 import { axe, expect, NOON, test } from './harness';
 import { termOf } from './term';
 
@@ -223,7 +225,29 @@ test('somebody is in a programme, does a class at home that was drafted for them
   await home.getByRole('button', { name: 'I did it' }).click();
   await expect(theirs.getByText('Tue 24 Nov 2026, 3 min')).toBeVisible();
   await expect(theirs.getByText('Kept 1 of 1 in the last 12 weeks; 1 day kept up.')).toBeVisible();
-  await theirs.context().close();
+
+  // What must not be missed stands in the language of what is read beside it.
+  await app
+    .db('classes')
+    .whereRaw("plan->>'name' = 'At home: Long O cheek lift'")
+    .update({ plan: app.db.raw(`plan || '{"language": "de"}'`) });
+  await keepCautions(app.db, scope, {
+    participantId: ids[0] ?? '',
+    cautions: [{ caution: 'jaw' }],
+    consentOn: '2026-11-24',
+  });
+  await theirs.reload();
+  await expect(home.getByText('Langes O, Wangen heben')).toBeVisible();
+  const { given, door } = wordsIn('de');
+  const [gentler, sound] = [home.getByText(given.gentler), home.getByText(given.soundLeaves)];
+  for (const says of [gentler, sound]) await expect(says).toBeVisible();
+  // A device that asks for English reads in English what is not of this class alone.
+  await expect(theirs.getByText(wordsIn('en').door.care)).toBeVisible();
+  const german = await (await browser.newContext({ locale: 'de-DE' })).newPage();
+  await german.goto(`${app.url}${path}`);
+  await expect(german.getByText(door.care)).toBeVisible();
+  expect(await axe(german)).toEqual([]);
+  await Promise.all([theirs.context().close(), german.context().close()]);
   await page.reload();
   await expect(page.getByRole('row', { name: /^0/ })).toContainText('8');
   expect(await axe(page)).toEqual([]);

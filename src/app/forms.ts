@@ -25,11 +25,13 @@ function typed(form: FormData): Record<string, string> {
  * Reads a form and does what it asks for. What is wrong with it, and what the server says no to, is told
  * beside what was typed.
  * @param work does it; gives what to say when it is done
+ * @param says why the server says no, in the language of whoever asked
  */
 export async function answerForm<S extends z.ZodType>(
   form: FormData,
   schema: S,
   work: (given: z.output<S>) => Promise<string>,
+  says: (refusal: Refusal) => string = ({ message }) => message,
 ): Promise<FormState> {
   const values = typed(form);
   const unreadable = Object.entries(values).filter(([, text]) => isNoText(text));
@@ -53,8 +55,8 @@ export async function answerForm<S extends z.ZodType>(
     if (!(error instanceof Refusal)) throw error;
     metrics().refusals.inc({ code: error.code });
     const field = FIELD_OF[error.code];
-    if (field) return { values, errors: { [field]: error.message }, problem: null, done: null };
-    return { values, errors: {}, problem: error.message, done: null };
+    if (field) return { values, errors: { [field]: says(error) }, problem: null, done: null };
+    return { values, errors: {}, problem: says(error), done: null };
   }
 }
 

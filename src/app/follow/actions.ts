@@ -2,8 +2,8 @@
 
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
-import { isNoText } from '@/core/bounded';
 import { CODE_LENGTH, CODE_SIGNS, readCode } from '@/core/follow';
+import { type DoorWords, filled, refusedIn, wordsIn } from '@/core/follow/words';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { behindTyped } from '@/server/follow/doors';
@@ -12,49 +12,48 @@ import { comeIn, leaveClass } from '@/server/follow/followers';
 import type { FormState } from '@/ui/kit/form';
 import { clientAddress, followToken, keepFollowToken } from '../auth';
 import { answerForm, given } from '../forms';
+import { askedLanguage } from './language';
 
-const NO_CODE = `A code has ${CODE_LENGTH} signs out of ${[...CODE_SIGNS].join(' ')}. Look at it again.`;
-const codeSchema = z.object({
-  code: z
-    .string()
-    .trim()
-    .min(1, 'Type the code that you were shown.')
-    .max(40)
-    .refine((typed) => readCode(typed) !== null, NO_CODE),
-});
+const codeSchema = ({ typeIt, noCode }: DoorWords) => {
+  const says = filled(noCode, { length: CODE_LENGTH, signs: [...CODE_SIGNS].join(' ') });
+  const code = z.string().trim().min(1, typeIt).max(40, says);
+  return z.object({ code: code.refine((typed) => readCode(typed) !== null, says) });
+};
 
 /** Leads on to the class behind a code. */
 export async function findAction(_: FormState, form: FormData): Promise<FormState> {
   const from = { address: await clientAddress(), now: now() };
+  const language = await askedLanguage();
   let code: string | null = null;
-  const state = await answerForm(form, codeSchema, async (typed) => {
+  const schema = codeSchema(wordsIn(language).door);
+  const work = async (typed: { code: string }) => {
     code = (await behindTyped(db(), typed.code, from)).code;
-    return 'Found.';
-  });
+    return '';
+  };
+  const state = await answerForm(form, schema, work, (refusal) => refusedIn(language, refusal));
   if (code) redirect(`/follow/${code}`);
   return state;
 }
 
-const nameSchema = z.object({
-  name: z
-    .string()
-    .trim()
-    .max(40, 'At most 40 letters.')
-    .refine((name) => !isNoText(name), 'This cannot be stored. Write it anew.'),
-});
+const nameSchema = ({ longName }: DoorWords) =>
+  z.object({ name: z.string().trim().max(40, longName) });
 
 /** Comes in by a code, with a name or without one. The page goes on from there. */
 export async function comeInAction(code: string, _: FormState, form: FormData): Promise<FormState> {
   const typed = given(z.string().max(40), code);
   const from = { address: await clientAddress(), now: now() };
-  return answerForm(form, nameSchema, async ({ name }) => {
+  const language = await askedLanguage();
+  const work = async ({ name }: { name: string }) => {
     comesIn(now());
     const door = await behindTyped(db(), typed, from);
     const before = await followToken();
     if (before) await leaveClass(db(), before);
     await keepFollowToken(await comeIn(db(), door, { name: name || null }, now()));
-    return 'You are in.';
-  });
+    return '';
+  };
+  return answerForm(form, nameSchema(wordsIn(language).door), work, (refusal) =>
+    refusedIn(language, refusal),
+  );
 }
 
 /** Follows no more: the device is forgotten. */

@@ -12,6 +12,7 @@ import {
   keepHome,
   keepSettings,
   readCautions,
+  readersLanguage,
   readSettings,
   USUAL,
 } from './settings';
@@ -136,6 +137,22 @@ describe('what somebody chose', () => {
       localStorage.setItem('upbeat-follow', odd);
       expect([odd, readSettings()]).toEqual([odd, USUAL]);
     }
+  });
+
+  it('says in which language, else the device does, where that is one of some', () => {
+    const speaks = (...languages: string[]) =>
+      vi.spyOn(navigator, 'languages', 'get').mockReturnValue(languages);
+    speaks('fr-FR', 'de-AT', 'en-GB');
+    expect(readersLanguage(USUAL)).toBe('de');
+    expect(readersLanguage({ language: 'en' })).toBe('en');
+    expect(readersLanguage(USUAL, ['en'], 'en')).toBe('en');
+    speaks('fr-FR');
+    expect(readersLanguage(USUAL, ['en', 'de'], 'de')).toBe('de');
+    expect(readersLanguage(USUAL)).toBe('en');
+    // Not by how it begins alone.
+    speaks('den-CA');
+    expect(readersLanguage(USUAL, ['en', 'de'], 'en')).toBe('en');
+    vi.restoreAllMocks();
   });
 
   it('keeps cautions in the tab alone', () => {

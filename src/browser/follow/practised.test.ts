@@ -19,7 +19,9 @@ beforeEach(() => {
     if (server.answers === 'busy') return Response.json({ message: 'Wait.' }, { status: 429 });
     // Some networks answer everything with a page of their own.
     if (server.answers === 'page') return new Response('<html>', { status: 200 });
-    if (server.answers === 'no') return Response.json({ message: 'Too often.' }, { status: 409 });
+    if (server.answers === 'no') {
+      return Response.json({ code: 'asked-enough', message: 'Too often.' }, { status: 409 });
+    }
     expect(path).toBe(CALLS.logAlone.path);
     const asked = CALLS.logAlone.asks.parse(JSON.parse(String(body)));
     server.stored.set(asked.id, { ...asked, by: new Headers(headers).get('authorization') });
@@ -51,7 +53,10 @@ it('tells why something is not counted, and does not ask again', async () => {
   keepHome('/home/abc_1');
   server.answers = 'no';
   const id = practised(60);
-  expect(await sendPractised()).toEqual({ waits: [], refused: { [String(id)]: 'Too often.' } });
+  expect(await sendPractised()).toEqual({
+    waits: [],
+    refused: { [String(id)]: { code: 'asked-enough', message: 'Too often.' } },
+  });
   expect(await sendPractised()).toEqual({ waits: [], refused: {} });
 });
 

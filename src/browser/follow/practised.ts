@@ -45,12 +45,18 @@ export function practised(seconds: number, at = Date.now()): string | null {
 /** What a server says that has too much to do just now. */
 const BUSY = 429;
 
+/** Why the server does not count something. */
+export interface Refused {
+  code?: string | undefined;
+  message: string;
+}
+
 /** What became of practice that was sent. */
 export interface Sent {
   /** Ids that still wait. */
   waits: string[];
   /** Why the server does not count one, by its id. */
-  refused: Record<string, string>;
+  refused: Record<string, Refused>;
 }
 
 let sending: Promise<Sent> | undefined;
@@ -72,10 +78,10 @@ async function send(): Promise<Sent> {
       headers: { 'Content-Type': 'application/json', Authorization: `Bearer ${home}` },
       body: JSON.stringify(one),
     }).catch(() => null);
-    const answer = (await response?.json().catch(() => null)) as { message?: string } | null;
+    const answer = (await response?.json().catch(() => null)) as Partial<Refused> | null;
     // Without an answer of the server itself, or while it is busy or in trouble, it waits.
     if (!response || !answer || response.status >= 500 || response.status === BUSY) break;
-    if (!response.ok) refused[one.id] = answer.message ?? '';
+    if (!response.ok) refused[one.id] = { code: answer.code, message: answer.message ?? '' };
     keep(waiting().filter((w) => w.id !== one.id));
   }
   return { waits: waiting().map((w) => w.id), refused };

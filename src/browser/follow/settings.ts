@@ -1,10 +1,10 @@
-import type { Language } from '@/core/language';
+import { LANGUAGES, type Language, MAIN_LANGUAGE } from '@/core/language';
 import { CAUTIONS, type Caution } from '@/core/move';
 import { remember } from '../remember';
 
 /** How somebody follows on this device. Nothing of it is ever sent. */
 export interface FollowSettings {
-  /** The language of the words; that of the class where nobody chose. */
+  /** The language of the words; where nobody chose, the device's, if the class has it, else that of the class. */
   language: Language | null;
   /** Who speaks the cues: nobody, the class's voice, or the voice of this device. */
   voice: 'off' | 'class' | 'device';
@@ -49,6 +49,19 @@ export function readSettings(): FollowSettings {
   );
   return { ...USUAL, ...Object.fromEntries(known) };
 }
+/** The first language of this device that is one of some. */
+const deviceLanguage = (some: readonly Language[]): Language | undefined =>
+  navigator.languages
+    .map((asked) => some.find((one) => asked.toLowerCase().split('-')[0] === one))
+    .find((found) => found !== undefined);
+
+/** The language of whoever reads this device: as they chose it, else the device's, else this one. */
+export const readersLanguage = (
+  { language }: Pick<FollowSettings, 'language'>,
+  some: readonly Language[] = LANGUAGES,
+  otherwise: Language = MAIN_LANGUAGE,
+): Language => language ?? deviceLanguage(some) ?? otherwise;
+
 export const keepSettings = (settings: FollowSettings): boolean =>
   remember(localStorage, KEY, JSON.stringify(settings));
 

@@ -29,6 +29,18 @@ const DAY = 'EEE d MMM yyyy';
 export const dayLabel = (ms: number, timeZone: string): string =>
   format(ms, DAY, { in: tz(timeZone) });
 
+/** The same in the language of whoever reads it. @param language as in RFC 5646 */
+export const dayIn = (language: string, ms: number, timeZone: string): string =>
+  language === 'en'
+    ? dayLabel(ms, timeZone)
+    : new Intl.DateTimeFormat(language, {
+        weekday: 'short',
+        day: 'numeric',
+        month: 'short',
+        year: 'numeric',
+        timeZone,
+      }).format(ms);
+
 /** A day that is stored as a date, as in "2026-11-24", shown as every other day is. */
 export const dateLabel = (date: string): string => format(parseISO(date), DAY);
 

@@ -2,6 +2,8 @@ import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { Refusal, waitWords } from '@/core/calls';
 import { codeOf, readCode } from '@/core/follow';
+import { type Language, MAIN_LANGUAGE } from '@/core/language';
+import { languageSchema } from '@/core/move';
 import { countTry, forgetLastTry } from '../auth/attempts';
 import { type Db, isUniqueError } from '../db';
 import { announce } from '../live/hub';
@@ -165,6 +167,8 @@ export interface Behind extends Scope {
   shut: boolean;
   className: string;
   studioName: string;
+  /** In which the class is led. */
+  language: Language;
   startsAt: number;
   timeZone: string;
 }
@@ -177,6 +181,7 @@ const behindSchema = z
     shut_at: maybeEpochMs,
     class_name: z.string(),
     studio_name: z.string(),
+    language: languageSchema,
     starts_at: epochMs,
     time_zone: z.string(),
   })
@@ -188,6 +193,7 @@ const behindSchema = z
       shut: row.shut_at !== null,
       className: row.class_name,
       studioName: row.studio_name,
+      language: row.language,
       startsAt: row.starts_at,
       timeZone: row.time_zone,
     }),
@@ -207,6 +213,7 @@ const behindQuery = (db: Db, now: number) =>
       'follow_doors.ends_at',
       db.raw("classes.plan->>'name' as class_name"),
       'studios.name as studio_name',
+      db.raw("coalesce(classes.plan->>'language', ?) as language", [MAIN_LANGUAGE]),
       'sessions.starts_at',
       'studios.time_zone',
     );

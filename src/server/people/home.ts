@@ -3,6 +3,7 @@ import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
 import { placedSegments } from '@/core/class';
 import { type HomeLine, homeClass, isAgainst, planForPerson } from '@/core/home';
+import type { Language } from '@/core/language';
 import { type CarriedCaution, doseLabel, moveText, variantText } from '@/core/move';
 import type { CueKind } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
@@ -111,6 +112,7 @@ export async function takeHomeClass(
 export interface HomeClass {
   classId: string;
   name: string;
+  language: Language;
   totalMs: number;
   lines: HomeLine[];
 }
@@ -143,6 +145,7 @@ export async function homeClassesOf(
     homeClasses.push({
       classId,
       name: plan.name,
+      language: plan.language,
       totalMs: score.totalMs,
       lines: waysOf(plan, book).map((done) => {
         const { segment, move } = done;

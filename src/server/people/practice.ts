@@ -2,6 +2,8 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { dayOf } from '@/core/formats';
+import type { Language } from '@/core/language';
+import { languageSchema } from '@/core/move';
 import type { Db } from '../db';
 import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
@@ -169,6 +171,8 @@ export async function dropHome(db: Db, { studioId }: Scope, participantId: strin
 export interface HomeOwner extends Scope {
   participantId: string;
   name: string;
+  /** In which they are spoken to, where the register knows. */
+  language: Language | null;
   studioName: string;
   timeZone: string;
 }
@@ -178,6 +182,7 @@ const ownerSchema = z
     id: z.uuid(),
     studio_id: z.uuid(),
     name: z.string(),
+    language: languageSchema.nullable(),
     studio_name: z.string(),
     time_zone: z.string(),
   })
@@ -186,6 +191,7 @@ const ownerSchema = z
       participantId: row.id,
       studioId: row.studio_id,
       name: row.name,
+      language: row.language,
       studioName: row.studio_name,
       timeZone: row.time_zone,
     }),
@@ -201,6 +207,7 @@ export async function ownerOfHome(db: Db, token: string): Promise<HomeOwner | nu
       'participants.id',
       'participants.studio_id',
       'participants.name',
+      'participants.language',
       'studios.name as studio_name',
       'studios.time_zone',
     );

@@ -1,10 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { sendPractised } from '@/browser/follow/practised';
+import { type Refused, sendPractised } from '@/browser/follow/practised';
+import { readersLanguage, readSettings } from '@/browser/follow/settings';
 import { dropClass, type KeptClass, keptClasses } from '@/browser/follow/store';
 import { keepStage } from '@/browser/kept-stage';
-import { clock, dayLabel } from '@/core/formats';
+import { filled, refusedIn, wordsIn } from '@/core/follow/words';
+import { clock, dayIn } from '@/core/formats';
 import { Door } from '../account/door';
 import { GeneralCaution } from '../kit/caution';
 import { Link } from '../kit/link';
@@ -14,9 +16,12 @@ type Kept = KeptClass & { code: string };
 
 /** Classes that may be done again alone, on this device. */
 export default function Again() {
+  // Only ever made in a browser.
+  const [language] = useState(() => readersLanguage(readSettings()));
+  const words = wordsIn(language).door;
   const [classes, setClasses] = useState<Kept[] | null>(null);
   const [chosen, setChosen] = useState<Kept | null>(null);
-  const [refused, setRefused] = useState<string[]>([]);
+  const [refused, setRefused] = useState<Refused[]>([]);
   useEffect(() => {
     // What was done without a connection counts now.
     const send = async () => {
@@ -33,25 +38,25 @@ export default function Again() {
     void keepStage([]);
   }, []);
   if (chosen) return <Alone kept={chosen} onBack={() => setChosen(null)} />;
+  const last = refused.at(-1);
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
-    <Door title="Classes on this device">
-      {refused.length > 0 && (
+    <Door title={words.onDevice} language={language}>
+      {last && (
         <p role="alert" className="mb-3">
-          {refused.length} of what you did alone was not counted as practice. {refused.at(-1)}
+          {filled(words.notCounted, { count: refused.length, why: refusedIn(language, last) })}
         </p>
       )}
-      {classes?.length === 0 && (
-        <p>
-          Nothing yet. A class that you followed stands here if its teacher lets it be taken home.
-        </p>
-      )}
+      {classes?.length === 0 && <p>{words.noneOnDevice}</p>}
       <ul className="grid gap-3">
         {classes?.map((kept) => (
           <li key={kept.code} className="bg-base-200 rounded-box p-4">
             <p className="text-xl font-semibold">{kept.document.score.name}</p>
             <p className="quiet">
-              {clock(kept.document.score.totalMs)}, followed {dayLabel(kept.at, zone)}
+              {filled(words.followed, {
+                length: clock(kept.document.score.totalMs),
+                day: dayIn(language, kept.at, zone),
+              })}
             </p>
             <div className="mt-2 flex gap-2">
               <button
@@ -59,7 +64,8 @@ export default function Again() {
                 className="btn btn-primary upbeat-on-accent h-12 flex-1"
                 onClick={() => setChosen(kept)}
               >
-                Do it<span className="sr-only"> {kept.document.score.name}</span>
+                {words.doIt}
+                <span className="sr-only"> {kept.document.score.name}</span>
               </button>
               <button
                 type="button"
@@ -69,16 +75,17 @@ export default function Again() {
                   setClasses((all) => all?.filter((c) => c !== kept) ?? null);
                 }}
               >
-                Remove<span className="sr-only"> {kept.document.score.name}</span>
+                {words.remove}
+                <span className="sr-only"> {kept.document.score.name}</span>
               </button>
             </div>
           </li>
         ))}
       </ul>
       <Link href="/follow" className="btn mt-6 h-12 justify-self-start">
-        Follow a class now
+        {words.followNow}
       </Link>
-      <GeneralCaution className="mt-6" />
+      <GeneralCaution className="mt-6" says={words.care} />
     </Door>
   );
 }

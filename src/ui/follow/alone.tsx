@@ -108,7 +108,7 @@ function Run(props: RunProps) {
   if (state.status === 'over') {
     return (
       <Over says={words.thanks(document.score.name)} then={words.over}>
-        <Counted totalMs={document.score.totalMs} says={words.practice} />
+        <Counted totalMs={document.score.totalMs} language={language} />
         <button type="button" className="btn h-14" onClick={props.onBack}>
           {home.back}
         </button>

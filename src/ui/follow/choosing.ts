@@ -4,6 +4,7 @@ import {
   keepCautions,
   keepSettings,
   readCautions,
+  readersLanguage,
   readSettings,
 } from '@/browser/follow/settings';
 import { type FollowDocument, personal, scoreOf } from '@/core/follow';
@@ -39,7 +40,7 @@ export function useChoosing(): Choosing {
 
 /** The class as this person follows it. */
 export function useMine(document: FollowDocument | null, { settings, cautions }: Choosing) {
-  const language = settings.language ?? document?.score.language ?? 'en';
+  const language = readersLanguage(settings, document?.languages, document?.score.language);
   const { slower } = settings;
   const mine = useMemo(
     () => document && personal(document, { language, cautions, slower }),

@@ -1,42 +1,37 @@
 'use client';
 
+import type { DoorWords } from '@/core/follow/words';
+import type { Language } from '@/core/language';
 import { Door } from '../account/door';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, Field, type FormAct } from '../kit/form';
 
 export interface ComeInProps {
   className: string;
-  studioName: string;
-  /** When it is planned for, as it is shown. */
+  /** Whose it is, and when it is planned for. */
   planned: string;
   shut: boolean;
   comeIn: FormAct;
+  words: DoorWords;
+  language: Language;
 }
 
 /** The door of a class: whoever comes in may say a name, and need not. */
 export function ComeIn(props: ComeInProps) {
-  const { className, studioName, planned, shut, comeIn } = props;
+  const { className, planned, shut, comeIn, words, language } = props;
   return (
-    <Door title={className}>
-      <p className="mb-4">
-        {studioName}, planned for {planned}.
-      </p>
+    <Door title={className} language={language}>
+      <p className="mb-4">{planned}</p>
       {shut ? (
         <p role="status" className="border-accent border-l-4 pl-3">
-          The door of this class is shut. Ask the teacher to open it again, then load this page once
-          more.
+          {words.shut}
         </p>
       ) : (
-        <ActionForm act={comeIn} submit="Come in" label="Come in">
-          <Field
-            name="name"
-            label="Your name, if you like"
-            autoComplete="off"
-            help="Only your teacher sees it."
-          />
+        <ActionForm act={comeIn} submit={words.comeIn} label={words.comeIn}>
+          <Field name="name" label={words.name} autoComplete="off" help={words.nameHelp} />
         </ActionForm>
       )}
-      <GeneralCaution className="mt-6" />
+      <GeneralCaution className="mt-6" says={words.care} />
     </Door>
   );
 }

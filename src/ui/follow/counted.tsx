@@ -1,14 +1,16 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { practised, sendPractised } from '@/browser/follow/practised';
+import { practised, type Refused, sendPractised } from '@/browser/follow/practised';
 import { homeOf } from '@/browser/follow/settings';
-import type { FollowWords } from '@/core/follow/words';
+import { refusedIn, wordsIn } from '@/core/follow/words';
+import type { Language } from '@/core/language';
 
-type Stands = 'waits' | 'counted' | { refused: string };
+type Stands = 'waits' | 'counted' | { refused: Refused };
 
 /** What somebody has done alone counts as practice at home, where this device has a page of theirs. */
-export function Counted({ totalMs, says }: { totalMs: number; says: FollowWords['practice'] }) {
+export function Counted({ totalMs, language }: { totalMs: number; language: Language }) {
+  const says = wordsIn(language).practice;
   const [stands, setStands] = useState<Stands | null>(null);
   const id = useRef<string | null>(null);
   const seconds = Math.max(1, Math.round(totalMs / 1000));
@@ -36,7 +38,9 @@ export function Counted({ totalMs, says }: { totalMs: number; says: FollowWords[
   return (
     <>
       <p role="status" className="text-lg">
-        {typeof stands === 'object' ? says.refused(stands.refused) : says[stands](minutes)}
+        {typeof stands === 'object'
+          ? says.refused(refusedIn(language, stands.refused))
+          : says[stands](minutes)}
       </p>
       <a href={page} className="btn btn-primary upbeat-on-accent h-14">
         {says.page}

@@ -3,7 +3,7 @@
 import { useId, useState } from 'react';
 import { FOLLOW_PATHS } from '@/browser/follow/line';
 import { dropClass } from '@/browser/follow/store';
-import type { FollowWords } from '@/core/follow/words';
+import { type FollowWords, refusedIn } from '@/core/follow/words';
 import type { Language } from '@/core/language';
 import { CAUTIONS } from '@/core/move';
 import { Dialog } from '../kit/dialog';
@@ -69,7 +69,7 @@ function Cautions({ words, choosing }: SheetsProps) {
 }
 
 function More(props: SheetsProps) {
-  const { words, choosing, followed } = props;
+  const { words, language, choosing, followed } = props;
   const { settings, change } = choosing;
   const volume = useId();
   const toggle = (name: 'slower' | 'vibrate' | 'larger' | 'facing') => (
@@ -117,7 +117,7 @@ function More(props: SheetsProps) {
       {!isSecureContext && <p className="quiet">{words.sleeps}</p>}
       {followed && (
         <>
-          <AskForm words={words} />
+          <AskForm words={words} language={language} />
           <details>
             <summary className="cursor-pointer py-2">{words.step}</summary>
             <InStep followed={followed} />
@@ -129,7 +129,7 @@ function More(props: SheetsProps) {
   );
 }
 
-function AskForm({ words }: { words: FollowWords }) {
+function AskForm({ words, language }: { words: FollowWords; language: Language }) {
   const [question, setQuestion] = useState('');
   const [withName, setWithName] = useState(false);
   const [said, setSaid] = useState('');
@@ -143,9 +143,13 @@ function AskForm({ words }: { words: FollowWords }) {
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ question, withName }),
       });
-      const answer = (await response.json().catch(() => ({}))) as { message?: string };
+      const answer = (await response.json().catch(() => ({}))) as {
+        code?: string;
+        message?: string;
+      };
       if (response.ok) setQuestion('');
-      setSaid(response.ok ? words.sent : (answer.message ?? words.offline));
+      const { code, message = words.offline } = answer;
+      setSaid(response.ok ? words.sent : refusedIn(language, { code, message }));
     } catch {
       setSaid(words.offline);
     }

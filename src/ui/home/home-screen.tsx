@@ -3,7 +3,9 @@
 import { keepHome } from '@/browser/follow/settings';
 import { saveBlob } from '@/browser/save-file';
 import { CALLS, type StreakTold } from '@/core/calls';
+import type { FollowWords } from '@/core/follow/words';
 import type { HomeLine } from '@/core/home';
+import type { Language } from '@/core/language';
 import { BYTES_A_MS } from '@/core/take-away';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
@@ -31,6 +33,9 @@ export interface HomeScreenProps {
     length: string;
     totalMs: number;
     lines: HomeLine[];
+    /** That of the class, and what is said in it where a line is not for them. */
+    language: Language;
+    given: FollowWords['given'];
   }[];
   /** A class of theirs whose door is open now. */
   open: { className: string; follow: FormAct } | null;
@@ -39,18 +44,14 @@ export interface HomeScreenProps {
   practice: { id: string; says: string; mine: boolean }[];
   log: FormAct;
   drop: FormAct;
+  /** Shown with every class, in the language of whoever reads it. */
+  care: { says: string; language: Language };
 }
 
 /** What somebody reads of a move: its words, or what to do where something they carry is against it. */
-function wordsOf({
-  words,
-  against,
-  easier,
-}: HomeScreenProps['homeClasses'][number]['lines'][number]) {
+function wordsOf({ words, against, easier }: HomeLine, given: FollowWords['given']): string {
   if (!against) return words;
-  return easier
-    ? 'Not in its usual way: leave it out, or do it in its easier version, as the sound below has it.'
-    : 'Leave this one out, and ask your teacher.';
+  return easier ? given.gentler : given.leaveOut;
 }
 
 interface SaveSoundProps {
@@ -59,7 +60,8 @@ interface SaveSoundProps {
 }
 
 /** A class to do at home, to be heard: without what is to be left out. */
-function SaveSound({ token, of: { classId, name, totalMs, lines } }: SaveSoundProps) {
+function SaveSound({ token, of }: SaveSoundProps) {
+  const { classId, name, totalMs, lines, language, given } = of;
   return (
     <div>
       <TakeButton
@@ -72,7 +74,9 @@ function SaveSound({ token, of: { classId, name, totalMs, lines } }: SaveSoundPr
         save={(blob) => saveBlob(name, '.mp3', blob)}
       />
       {lines.some(({ against }) => against) && (
-        <p className="quiet mt-1 text-sm">It has no move that you are to leave out.</p>
+        <p lang={language} className="quiet mt-1 text-sm">
+          {given.soundLeaves}
+        </p>
       )}
     </div>
   );
@@ -143,13 +147,13 @@ export function HomeScreen(props: HomeScreenProps) {
           <h2 className="text-xl font-semibold">
             {h.name} <span className="figures quiet font-normal">{h.length}</span>
           </h2>
-          <ol className="mt-2 grid gap-3">
+          <ol lang={h.language} className="mt-2 grid gap-3">
             {h.lines.map((line) => (
               <li key={line.id}>
                 <p className="font-medium">
                   {line.name} <span className="quiet font-normal">{line.dose}</span>
                 </p>
-                <p>{wordsOf(line)}</p>
+                <p>{wordsOf(line, h.given)}</p>
               </li>
             ))}
           </ol>
@@ -210,7 +214,7 @@ export function HomeScreen(props: HomeScreenProps) {
           </ButtonForm>
         )}
       </section>
-      <GeneralCaution />
+      <GeneralCaution {...props.care} />
     </main>
   );
 }

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { Refusal } from '@/core/calls';
 import { readCode } from '@/core/follow';
+import { filled, refusedIn, wordsIn } from '@/core/follow/words';
 import { timeOfDay } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -11,6 +12,7 @@ import { FollowScreen } from '@/ui/follow/follow-screen';
 import { NoSuchCode } from '@/ui/follow/no-such-code';
 import { clientAddress, followToken } from '../../auth';
 import { comeInAction, leaveAction } from '../actions';
+import { askedLanguage } from '../language';
 
 export const metadata: Metadata = { title: 'Follow', robots: { index: false } };
 
@@ -18,17 +20,23 @@ export const metadata: Metadata = { title: 'Follow', robots: { index: false } };
 export default async function FollowClassPage({ params }: { params: Promise<{ code: string }> }) {
   const { code: typed } = await params;
   const code = readCode(typed);
-  if (!code) return <NoSuchCode says={new Refusal('no-such-code').message} />;
+  if (!code) return nowhere(new Refusal('no-such-code'));
   if (code !== typed) redirect(`/follow/${code}`);
   try {
     const door = await behindTyped(db(), code, { address: await clientAddress(), now: now() });
+    const language = await askedLanguage(door.language);
+    const words = wordsIn(language).door;
     return (
       <FollowScreen
         key={code}
         code={code}
         className={door.className}
-        studioName={door.studioName}
-        planned={timeOfDay(door.startsAt, door.timeZone)}
+        planned={filled(words.planned, {
+          studio: door.studioName,
+          time: timeOfDay(door.startsAt, door.timeZone),
+        })}
+        words={words}
+        language={language}
         shut={door.shut}
         inside={await isInside(door.sessionId)}
         comeIn={comeInAction.bind(null, code)}
@@ -37,8 +45,14 @@ export default async function FollowClassPage({ params }: { params: Promise<{ co
     );
   } catch (problem) {
     if (!(problem instanceof Refusal)) throw problem;
-    return <NoSuchCode says={problem.message} />;
+    return nowhere(problem);
   }
+}
+
+async function nowhere(refusal: Refusal) {
+  const language = await askedLanguage();
+  const says = refusedIn(language, refusal);
+  return <NoSuchCode says={says} words={wordsIn(language).door} language={language} />;
 }
 
 /** Whether this device came in before; nothing else of it is told. */

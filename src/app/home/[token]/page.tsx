@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { wordsIn } from '@/core/follow/words';
 import { clock, dateOn, dayLabel, timeOfDay } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -11,6 +12,7 @@ import { progressOf } from '@/server/people/programmes';
 import { streaksBy } from '@/server/people/streaks';
 import { programmeTold, streakTold } from '@/server/register/told';
 import { HomeScreen } from '@/ui/home/home-screen';
+import { askedLanguage } from '../../follow/language';
 import { checkInMineAction, dropMineAction, followMineAction, logMineAction } from './actions';
 
 export const metadata: Metadata = { title: 'Practice at home', robots: { index: false } };
@@ -35,6 +37,7 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
     openTo(db(), owner, participantId, at),
   ]);
   const today = dateOn(at, zone);
+  const language = owner.language ?? (await askedLanguage(homeClasses[0]?.language));
   return (
     <HomeScreen
       token={token}
@@ -47,7 +50,12 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
         ...programmes.map((p) => programmeTold(p, of)),
         ...(streaks.get(participantId) ?? []).map((s) => streakTold(s, of)),
       ].filter((s) => !s.ended)}
-      homeClasses={homeClasses.map((h) => ({ ...h, length: clock(h.totalMs) }))}
+      homeClasses={homeClasses.map((h) => ({
+        ...h,
+        length: clock(h.totalMs),
+        given: wordsIn(h.language).given,
+      }))}
+      care={{ language, says: wordsIn(language).door.care }}
       open={open && { className: open.className, follow: followMineAction.bind(null, token) }}
       checkIn={
         checkIns.due === null

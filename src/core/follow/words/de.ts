@@ -120,4 +120,52 @@ export const german: FollowWords = {
     refused: (why) => `Das wurde nicht als Übung gezählt. ${why}`,
     page: 'Deine Seite',
   },
+  given: {
+    gentler:
+      'Nicht wie sonst: lass sie aus, oder mach die leichtere Fassung, wie du sie unten hörst.',
+    leaveOut: 'Lass diese aus, und frag deine Lehrerin.',
+    soundLeaves: 'Darin ist keine Übung, die du auslassen sollst.',
+  },
+  door: {
+    title: 'Bei einer Stunde mitmachen',
+    shown:
+      'Deine Lehrerin zeigt einen Code aus sechs Zeichen oder ein Bild, das von selbst hinführt.',
+    code: 'Code',
+    codeHelp: 'Zum Beispiel K7P 3WX. Kleine Buchstaben und Leerzeichen machen nichts aus.',
+    typeIt: 'Gib den Code ein, der dir gezeigt wurde.',
+    noCode: 'Ein Code hat {length} Zeichen aus {signs}. Sieh noch einmal nach.',
+    go: 'Zur Stunde',
+    planned: '{studio}, geplant für {time} Uhr.',
+    shut: 'Die Tür dieser Stunde ist zu. Bitte deine Lehrerin, sie zu öffnen, und lade diese Seite dann neu.',
+    name: 'Dein Name, wenn du magst',
+    nameHelp: 'Nur deine Lehrerin sieht ihn.',
+    longName: 'Höchstens 40 Buchstaben.',
+    comeIn: 'Hereinkommen',
+    nowhere: 'Hier ist keine Stunde',
+    typeAnother: 'Einen Code eingeben',
+    care: 'Das sind sanfte Bewegungen und Selbstmassage, keine medizinische Behandlung. Hör auf, wenn etwas weh tut. Frag zuerst eine Ärztin oder einen Therapeuten, wenn du eine Erkrankung hast oder etwas an dir behandelt wurde. Es gelten die Vorschriften am Ort für Massage und Aussagen zur Gesundheit. Saubere Hände; Brille, Ohrringe und Hörgeräte ab.',
+    onDevice: 'Stunden auf diesem Gerät',
+    noneOnDevice:
+      'Noch keine. Eine Stunde, bei der du mitgemacht hast, steht hier, wenn die Lehrerin sie mit nach Hause gibt.',
+    followed: '{length}, mitgemacht am {day}',
+    doIt: 'Los',
+    remove: 'Entfernen',
+    followNow: 'Jetzt bei einer Stunde mitmachen',
+    notCounted: '{count} Mal wurde, was du allein gemacht hast, nicht als Übung gezählt. {why}',
+  },
+  refused: {
+    'no-such-code':
+      'Keine Stunde hat jetzt diesen Code. Sieh noch einmal nach; eine Stunde, die vorbei ist, hat keinen.',
+    'door-shut': 'Die Tür dieser Stunde ist zu. Bitte deine Lehrerin, sie wieder zu öffnen.',
+    'turned-away':
+      'Du machst bei dieser Stunde nicht mehr mit. Frag deine Lehrerin, dann komm noch einmal herein.',
+    'too-many-followers': 'Diese Stunde ist voll: mehr können nicht mitmachen.',
+    'too-many-tries': 'Zu viele Versuche. Warte ein paar Minuten, dann versuch es noch einmal.',
+    'many-at-once': 'Gerade kommen viele herein. Drück gleich noch einmal.',
+    'asked-enough': 'Mehr Fragen gehen in dieser Stunde nicht.',
+    'not-following': 'Du machst hier bei keiner Stunde mit. Gib ihren Code ein.',
+    'class-not-ready':
+      'Diese Stunde ist noch nicht bereit. Sie beginnt, wenn die Lehrerin anfängt.',
+    'still-busy': 'Gerade kommt viel auf einmal. Warte einen Moment, dann versuch es noch einmal.',
+  },
 };

@@ -1,3 +1,4 @@
+import type { RefusalCode } from '../../calls';
 import type { Language } from '../../language';
 import { german } from './de';
 import { english } from './en';
@@ -6,4 +7,15 @@ import type { FollowWords } from './words';
 const WORDS: Record<Language, FollowWords> = { en: english, de: german };
 
 export const wordsIn = (language: Language): FollowWords => WORDS[language];
-export type { BendName, FollowWords } from './words';
+
+/** A sentence with what is in braces put in. */
+export const filled = (says: string, what: Readonly<Record<string, string | number>>): string =>
+  says.replace(/\{(\w+)\}/g, (whole, name) => String(what[name] ?? whole));
+
+/** Why somebody was refused, in their language. @param message the same in English */
+export const refusedIn = (
+  language: Language,
+  { code, message }: { code?: string | undefined; message: string },
+): string => WORDS[language].refused[code as RefusalCode] ?? message;
+
+export type { BendName, DoorWords, FollowWords } from './words';

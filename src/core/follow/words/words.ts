@@ -1,8 +1,40 @@
+import type { RefusalCode } from '../../calls';
 import type { Caution, Variant } from '../../move';
 import type { Side, StepKind } from '../../score';
 import type { FollowNews } from '../document';
 
 export type BendName = FollowNews['events'][number]['type'];
+
+/**
+ * What is said before somebody comes in, and where classes on a device stand. Sentences alone, since the server sends
+ * them with the page; what is in braces is put in.
+ */
+export interface DoorWords {
+  title: string;
+  shown: string;
+  code: string;
+  codeHelp: string;
+  typeIt: string;
+  noCode: string;
+  go: string;
+  planned: string;
+  shut: string;
+  name: string;
+  nameHelp: string;
+  longName: string;
+  comeIn: string;
+  nowhere: string;
+  typeAnother: string;
+  /** Shown with every class: what it is not, when to stop, and whom to ask. */
+  care: string;
+  onDevice: string;
+  noneOnDevice: string;
+  followed: string;
+  doIt: string;
+  remove: string;
+  followNow: string;
+  notCounted: string;
+}
 
 /** All that the follow screen says by itself, in one language. A language is a file. */
 export interface FollowWords {
@@ -72,4 +104,9 @@ export interface FollowWords {
     refused: (why: string) => string;
     page: string;
   };
+  /** Of a class that was given to somebody for home, where something they carry is against a part of it. */
+  given: { gentler: string; leaveOut: string; soundLeaves: string };
+  door: DoorWords;
+  /** What somebody is refused there, by its code; what is not here is told in English. */
+  refused: Partial<Record<RefusalCode, string>>;
 }

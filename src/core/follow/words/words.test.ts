@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import { REFUSALS, Refusal, type RefusalCode } from '../../calls';
+import { LANGUAGES, MAIN_LANGUAGE } from '../../language';
+import { filled, refusedIn, wordsIn } from '.';
+
+const others = LANGUAGES.filter((language) => language !== MAIN_LANGUAGE);
+const places = (says: string) => [...says.matchAll(/\{\w+\}/g)].map(String).sort();
+
+/** What somebody can be refused who follows, or wants to. */
+const MET: RefusalCode[] = [
+  'no-such-code',
+  'door-shut',
+  'turned-away',
+  'too-many-followers',
+  'too-many-tries',
+  'many-at-once',
+  'asked-enough',
+  'not-following',
+  'class-not-ready',
+  'still-busy',
+];
+
+describe.each(others)('what is said at the door in %s', (language) => {
+  it('says all that is said in English, with the same put in, and in other words', () => {
+    const [here, english] = [wordsIn(language).door, wordsIn(MAIN_LANGUAGE).door];
+    expect(Object.keys(here).sort()).toEqual(Object.keys(english).sort());
+    for (const [name, says] of Object.entries(english)) {
+      const ours = here[name as keyof typeof here];
+      expect(places(ours), name).toEqual(places(says));
+      if (name !== 'code') expect(ours, name).not.toBe(says);
+    }
+  });
+
+  it('tells why somebody is refused', () => {
+    for (const code of MET) {
+      const refusal = new Refusal(code, '5');
+      const said = refusedIn(language, refusal);
+      expect(said, code).not.toBe(refusal.message);
+      expect(places(said), code).toEqual([]);
+    }
+    const codes = Object.keys(wordsIn(language).refused);
+    expect(codes.filter((code) => !(code in REFUSALS))).toEqual([]);
+  });
+});
+
+it('tells what it has no words for in English, and puts in what it was given', () => {
+  const refusal = new Refusal('too-large');
+  for (const language of LANGUAGES) expect(refusedIn(language, refusal)).toBe(refusal.message);
+  expect(refusedIn('de', { message: 'Who knows.' })).toBe('Who knows.');
+  expect(filled('{a}, {b} and {a}', { a: 1, b: '{a}' })).toBe('1, {a} and 1');
+  expect(filled('{unknown}', {})).toBe('{unknown}');
+});
