@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { isThere } from '@testing/processes';
 import { afterAll, describe, expect, it } from 'vitest';
 import { wavMs, wavOf } from '@/core/speech';
 import { Apart } from './apart';
@@ -16,15 +17,6 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const apart = new Apart();
 const sh = (script: string) => apart.speaks(['sh', '-c', script], '');
 const inTurn = () => new Promise(setImmediate);
-
-const isThere = (pid: number): boolean => {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch {
-    return false;
-  }
-};
 
 describe('a process apart', () => {
   it('says and levels what this one would, to a byte', async () => {

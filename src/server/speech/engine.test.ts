@@ -10,6 +10,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { isThere } from '@testing/processes';
 import { afterEach, expect, it, onTestFinished, vi } from 'vitest';
 import type { Language } from '@/core/language';
 import type { Sound } from '@/core/sound';
@@ -124,15 +125,6 @@ it('is given up when nobody waits any more', async () => {
   controller.abort();
   await expect(spoken).rejects.toMatchObject({ name: 'AbortError' });
 });
-
-const isThere = (pid: number): boolean => {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch {
-    return false;
-  }
-};
 
 it('ends a program that hangs, with all that it has started and whatever has left it', async () => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });

@@ -1,4 +1,5 @@
 import { HeartHandshake } from 'lucide-react';
+import { CARE } from '@/core/follow/words/care-en';
 import type { Language } from '@/core/language';
 
 interface GeneralCautionProps {
@@ -9,14 +10,11 @@ interface GeneralCautionProps {
 }
 
 /** Shown with every class. */
-export function GeneralCaution({ className = '', says, language }: GeneralCautionProps) {
+export function GeneralCaution({ className = '', says = CARE, language }: GeneralCautionProps) {
   return (
     <p lang={language} className={`quiet flex gap-2 text-sm ${className}`}>
       <HeartHandshake size={18} aria-hidden className="mt-0.5 shrink-0" />
-      <span>
-        {says ??
-          'This is gentle movement and self-massage, not medical care. Stop if anything hurts. Ask a licensed clinician first if you have a condition or had a procedure. Local rules on massage and health claims apply. Clean hands; glasses, earrings and hearing aids off.'}
-      </span>
+      <span>{says}</span>
     </p>
   );
 }

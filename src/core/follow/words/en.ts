@@ -1,4 +1,5 @@
 import { CAUTION_NAMES } from '../../move';
+import { CARE } from './care-en';
 import type { FollowWords } from './words';
 
 export const english: FollowWords = {
@@ -131,7 +132,7 @@ export const english: FollowWords = {
     comeIn: 'Come in',
     nowhere: 'Nothing to follow here',
     typeAnother: 'Type a code',
-    care: 'This is gentle movement and self-massage, not medical care. Stop if anything hurts. Ask a licensed clinician first if you have a condition or had a procedure. Local rules on massage and health claims apply. Clean hands; glasses, earrings and hearing aids off.',
+    care: CARE,
     onDevice: 'Classes on this device',
     noneOnDevice:
       'Nothing yet. A class that you followed stands here if its teacher lets it be taken home.',

@@ -1,4 +1,3 @@
-import type { RefusalCode } from '../../calls';
 import type { Language } from '../../language';
 import { german } from './de';
 import { english } from './en';
@@ -16,6 +15,6 @@ export const filled = (says: string, what: Readonly<Record<string, string | numb
 export const refusedIn = (
   language: Language,
   { code, message }: { code?: string | undefined; message: string },
-): string => WORDS[language].refused[code as RefusalCode] ?? message;
+): string => WORDS[language].refused[code ?? ''] ?? message;
 
 export type { BendName, DoorWords, FollowWords } from './words';

@@ -1,4 +1,3 @@
-import type { RefusalCode } from '../../calls';
 import type { Caution, Variant } from '../../move';
 import type { Side, StepKind } from '../../score';
 import type { FollowNews } from '../document';
@@ -107,6 +106,6 @@ export interface FollowWords {
   /** Of a class that was given to somebody for home, where something they carry is against a part of it. */
   given: { gentler: string; leaveOut: string; soundLeaves: string };
   door: DoorWords;
-  /** What somebody is refused there, by its code; what is not here is told in English. */
-  refused: Partial<Record<RefusalCode, string>>;
+  /** What somebody is refused there, by the code of the refusal; what is not here is told in English. */
+  refused: Readonly<Partial<Record<string, string>>>;
 }
