@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { localOf } from '@/core/calendar';
+import { timeOfDay } from '@/core/formats';
 import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { createClass } from '../classes/classes';
 import { closuresOf } from '../closed/closed';
@@ -20,7 +21,7 @@ import {
 import { type Change, callOff, changeSessions, restoreSession, WHICH } from './change';
 import { closeFor, MOST_CLOSURES, reopen } from './closures';
 import { foresee, planSessions, type Wish } from './plan';
-import { tellCalledOff, toldWords } from './tell';
+import { tellCalledOff, tellMovedUp, toldWords } from './tell';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
@@ -233,6 +234,60 @@ describe('changing', () => {
       await callOff(db(), c, { id: ids[0] ?? '', which: 'all', now: NOON, word }),
     ).toHaveLength(1);
   });
+});
+
+it('letters are written in the language of whoever reads them, where the register knows it', async () => {
+  const c = await makeClass(db());
+  const me = await teacher(c);
+  const person = (id: string, contact: string, language: string | null) =>
+    db()('participants').where({ id }).update({ contact, language });
+  await person(c.ada, 'ada@example.org', 'de');
+  await person(c.ben, 'ben@example.org', null);
+  const session = await getSession(db(), c, c.sessionId);
+  const word = 'No heating.';
+  await tellCalledOff(db(), me, { sessions: [session], word, now: NOON });
+  const to = [c.ada, c.ben].map((participantId) => ({ participantId, sessionId: c.sessionId }));
+  await tellMovedUp(db(), me, { to, now: NOON + 1 });
+  const told = async (recipient: string) =>
+    (await lettersOf(db(), me))
+      .filter((letter) => letter.recipient === recipient)
+      .sort((a, b) => a.writtenAt - b.writtenAt)
+      .map(({ subject, body }) => [subject.split(': ')[1], ...body.split('\n\n')]);
+  const { studioName } = me;
+  const line = `${session.className}, `;
+  const at = (day: string) => `${line}${day}, ${timeOfDay(session.startsAt, ZONE)}`;
+  expect(await told('ada@example.org')).toEqual([
+    [
+      'fällt aus',
+      'Hallo Ada,',
+      `das findet nicht statt:\n${at('Di., 24. Nov. 2026')}`,
+      word,
+      `${studioName}\n`,
+    ],
+    [
+      'es ist Platz für dich',
+      'Hallo Ada,',
+      `jetzt ist Platz für dich:\n${at('Di., 24. Nov. 2026')}`,
+      'Wenn du nicht kommen kannst, sag Bescheid, dann kann jemand anderes kommen.',
+      `${studioName}\n`,
+    ],
+  ]);
+  expect(await told('ben@example.org')).toEqual([
+    [
+      'does not take place',
+      'Hello Ben,',
+      `this does not take place:\n${at('Tue 24 Nov 2026')}`,
+      word,
+      `${studioName}\n`,
+    ],
+    [
+      'there is room for you',
+      'Hello Ben,',
+      `there is room for you now:\n${at('Tue 24 Nov 2026')}`,
+      'If you cannot come, say so, and somebody else can.',
+      `${studioName}\n`,
+    ],
+  ]);
 });
 
 it('what is said of letters tells which of them nobody has sent, and who has to be told by hand', () => {

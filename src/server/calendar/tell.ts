@@ -1,6 +1,10 @@
+import { z } from 'zod';
 import type { SessionStatus } from '@/core/calendar';
 import { grouped } from '@/core/collections';
-import { dayLabel, timeOfDay } from '@/core/formats';
+import { dayIn, timeOfDay } from '@/core/formats';
+import { MAIN_LANGUAGE } from '@/core/language';
+import { type LetterWords, letterWords } from '@/core/letters';
+import { languageSchema } from '@/core/move';
 import { emailSchema } from '@/core/studio';
 import type { Teacher } from '../auth/sign-ins';
 import type { Db } from '../db';
@@ -29,7 +33,7 @@ export async function tellCalledOff(
     )
     .select('participant_id', 'session_id');
   const to = rows.map((row) => ({ participantId: row.participant_id, sessionId: row.session_id }));
-  const says = { subject: 'does not take place', first: 'this does not take place:', word };
+  const says = ({ calledOff }: LetterWords) => ({ ...calledOff, word });
   return tell(db, teacher, { to, sessions, says, status: 'cancelled', ...by });
 }
 
@@ -41,12 +45,18 @@ export async function tellMovedUp(
 ): Promise<Told> {
   const ids = [...new Set(to.map((one) => one.sessionId))];
   const sessions = await Promise.all(ids.map((id) => getSession(db, teacher, id)));
-  const word = 'If you cannot come, say so, and somebody else can.';
-  const says = { subject: 'there is room for you', first: 'there is room for you now:', word };
+  const says = ({ movedUp }: LetterWords) => movedUp;
   return tell(db, teacher, { to, sessions, says, status: 'planned', ...by });
 }
 
-/** One letter a person who has given an email, whatever number of sessions it is about. */
+const personSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  contact: z.string().nullable(),
+  language: languageSchema.nullable(),
+});
+
+/** One letter a person who has given an email, in their language, whatever number of sessions it is about. */
 async function tell(
   db: Db,
   teacher: Teacher,
@@ -60,7 +70,7 @@ async function tell(
   }: By & {
     to: readonly MovedUp[];
     sessions: readonly Session[];
-    says: { subject: string; first: string; word: string | null };
+    says: (words: LetterWords) => { subject: string; first: string; word: string | null };
     /** What the sessions are while what is told of them is so. */
     status: SessionStatus;
   },
@@ -71,10 +81,10 @@ async function tell(
     .where({ studio_id: studioId })
     .whereIn('id', [...sessionsOf.keys()])
     .orderByRaw('lower(name)')
-    .select('id', 'name', 'contact');
+    .select('id', 'name', 'contact', 'language');
   const letters: NewLetter[] = [];
   const without: string[] = [];
-  for (const { id, name, contact } of people) {
+  for (const { id, name, contact, language } of z.array(personSchema).parse(people)) {
     const email = emailSchema.safeParse(contact);
     if (!email.success) {
       without.push(name);
@@ -84,12 +94,14 @@ async function tell(
     const theirs = sessions.filter((s) => ids.has(s.id));
     const dates = theirs.map(
       (s) =>
-        `${s.className}, ${dayLabel(s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
+        `${s.className}, ${dayIn(language ?? MAIN_LANGUAGE, s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
     );
-    const body = `Hello ${name},\n\n${says.first}\n${dates.join('\n')}\n${says.word ? `\n${says.word}\n` : ''}\n${studioName}\n`;
+    const words = letterWords(language);
+    const { subject, first, word } = says(words);
+    const body = `${words.hello(name)}\n\n${first}\n${dates.join('\n')}\n${word ? `\n${word}\n` : ''}\n${studioName}\n`;
     letters.push({
       recipient: email.data,
-      subject: `${studioName}: ${says.subject}`,
+      subject: `${studioName}: ${subject}`,
       body,
       until: Math.max(...theirs.map((s) => s.startsAt)),
       holds: { sessionIds: theirs.map((s) => s.id), status },
