@@ -34,12 +34,20 @@ export class Apart {
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       serialization: 'advanced',
     });
+    const gone = (why: unknown) => {
+      if (!does.$closed) does.$close(new Error(`the process that speaks is gone: ${why}`));
+    };
     const does = createBirpc<Work, object>(
       {},
       {
         post: (data) =>
           new Promise<void>((resolve, reject) => {
-            child.send(data, (problem) => (problem ? reject(problem) : resolve()));
+            child.send(data, (problem) => {
+              if (!problem) return resolve();
+              // It has ended, and that is only not known yet.
+              gone(problem);
+              reject(problem);
+            });
           }),
         on: (hear) => child.on('message', hear),
         timeout: PATIENCE_MS,
@@ -48,9 +56,6 @@ export class Apart {
         },
       },
     );
-    const gone = (why: unknown) => {
-      if (!does.$closed) does.$close(new Error(`the process that speaks is gone: ${why}`));
-    };
     child.once('exit', (code, signal) => gone(signal ?? code));
     child.once('error', gone);
     this.beside = { child, does };
