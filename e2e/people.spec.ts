@@ -61,12 +61,33 @@ test('people are found, chosen, booked and written to', async ({ app, page }) =>
   await expect(dialog.getByText('Write what it is about.')).toBeVisible();
   await expect(dialog.getByLabel('Subject')).toBeFocused();
   await dialog.getByLabel('Subject').fill('The hall');
-  await dialog.getByLabel('Letter').fill('We meet in the other hall.');
+  const letter = dialog.getByLabel('Letter');
+  await letter.fill('We meet in the other hall.');
+  // What was written is not lost by a key, and neither by the page being left.
+  await page.keyboard.press('Escape');
+  const asks = dialog.getByText('What you wrote was not sent');
+  await expect(asks).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Go on writing' })).toBeFocused();
+  expect(await axe(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(asks).toBeHidden();
+  await expect(letter).toBeFocused();
+  await expect(letter).toHaveValue('We meet in the other hall.');
+  const leaves = page.waitForEvent('dialog');
+  void page.close({ runBeforeUnload: true });
+  await (await leaves).dismiss();
   await dialog.getByRole('button', { name: 'Write the letters' }).click();
   await expect(dialog.getByText('2 letters were written.')).toBeVisible();
   const letters = await app.db('letters').where({ studio_id: scope.studioId }).pluck('recipient');
   expect(letters.sort()).toEqual(['person41@harbour.example', 'person42@harbour.example']);
+  // Sent, there is nothing to ask about; thrown away, it is gone.
   await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Write to them' }).click();
+  await expect(letter).toHaveValue('');
+  await letter.fill('Never mind.');
+  await dialog.getByRole('button', { name: 'Close', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Close and lose it' }).click();
+  await expect(dialog).toBeHidden();
   await page.getByRole('button', { name: 'Columns' }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Practice, 12 weeks' }).click();
   await page.keyboard.press('Escape');

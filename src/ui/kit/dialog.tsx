@@ -1,7 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { type ReactNode, useEffect, useId, useRef } from 'react';
+import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
 
 export interface DialogProps {
   title: string;
@@ -14,11 +14,26 @@ export interface DialogProps {
   closes?: string;
 }
 
-/** A modal dialog. Escape and the cross close it; the focus goes back to where it came from. */
+/** Where something of some length was written that was not sent: it differs from what its field began with. */
+const writingIn = (dialog: HTMLDialogElement | null): HTMLTextAreaElement | undefined =>
+  [...(dialog?.querySelectorAll('textarea') ?? [])].find(
+    ({ value, defaultValue }) => value.trim() !== '' && value !== defaultValue,
+  );
+
+/**
+ * A modal dialog. Escape and the cross close it; the focus goes back to where it came from. What was written in it and not
+ * sent is asked about first.
+ */
 export function Dialog(props: DialogProps) {
   const { title, onClose, children, actions, wide, closes = 'Close' } = props;
   const ref = useRef<HTMLDialogElement>(null);
   const id = useId();
+  const [asks, setAsks] = useState(false);
+  const close = () => (!asks && writingIn(ref.current) ? setAsks(true) : onClose());
+  const stay = () => {
+    setAsks(false);
+    writingIn(ref.current)?.focus();
+  };
   useEffect(() => {
     const dialog = ref.current;
     const before = document.activeElement;
@@ -28,6 +43,13 @@ export function Dialog(props: DialogProps) {
       if (before instanceof HTMLElement && before.isConnected) before.focus();
     };
   }, []);
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (writingIn(ref.current)) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, []);
   return (
     <dialog
       ref={ref}
@@ -35,7 +57,15 @@ export function Dialog(props: DialogProps) {
       className="modal"
       onCancel={(event) => {
         event.preventDefault();
-        onClose();
+        if (asks) stay();
+        else close();
+      }}
+      onClose={() => {
+        // A browser lets itself be asked to wait once: at a second Escape it closes whatever happens.
+        if (ref.current?.open) return;
+        if (!writingIn(ref.current)) return onClose();
+        ref.current?.showModal();
+        stay();
       }}
     >
       <div className={`modal-box max-h-[92vh] ${wide ? 'max-w-4xl' : 'max-w-2xl'}`}>
@@ -43,14 +73,33 @@ export function Dialog(props: DialogProps) {
           <h2 id={id} className="text-2xl font-bold">
             {title}
           </h2>
-          <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={onClose}>
+          <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={close}>
             <X size={20} aria-hidden />
             <span className="sr-only">{closes}</span>
           </button>
         </div>
+        {asks && <AsksFirst stay={stay} close={onClose} />}
         <div className="mt-3">{children}</div>
         {actions && <div className="modal-action flex-wrap">{actions}</div>}
       </div>
     </dialog>
+  );
+}
+
+function AsksFirst({ stay, close }: { stay: () => void; close: () => void }) {
+  const first = useRef<HTMLButtonElement>(null);
+  useEffect(() => first.current?.focus(), []);
+  return (
+    <div role="alert" className="border-accent mt-3 grid gap-2 border-l-4 pl-3">
+      <p>What you wrote was not sent, and is lost when this is closed.</p>
+      <div className="flex flex-wrap gap-2">
+        <button ref={first} type="button" className="btn btn-sm btn-primary" onClick={stay}>
+          Go on writing
+        </button>
+        <button type="button" className="btn btn-sm btn-outline btn-error" onClick={close}>
+          Close and lose it
+        </button>
+      </div>
+    </div>
   );
 }
