@@ -1,5 +1,6 @@
 import { tz, tzOffset } from '@date-fns/tz';
 import { addDays, format, formatISO, parseISO, startOfDay } from 'date-fns';
+import { MAIN_LANGUAGE } from '../language';
 import type { WallClock } from './wall-clock';
 
 /** Time of day in a studio's time zone, as in "12:15". @param ms epoch ms */
@@ -31,7 +32,7 @@ export const dayLabel = (ms: number, timeZone: string): string =>
 
 /** The same in the language of whoever reads it. @param language as in RFC 5646 */
 export const dayIn = (language: string, ms: number, timeZone: string): string =>
-  language === 'en'
+  language === MAIN_LANGUAGE
     ? dayLabel(ms, timeZone)
     : new Intl.DateTimeFormat(language, {
         weekday: 'short',

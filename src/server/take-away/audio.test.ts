@@ -20,7 +20,14 @@ import {
   SPOKEN_LUFS,
 } from '@/core/sound';
 import { earlyMs, soundOf, wavMs } from '@/core/speech';
-import { AUDIO_FORMATS, type AudioFormat, chaptersOf, partOf, type Worded } from '@/core/take-away';
+import {
+  AUDIO_FORMATS,
+  type AudioFormat,
+  BYTES_A_MS,
+  chaptersOf,
+  partOf,
+  type Worded,
+} from '@/core/take-away';
 import { createClass } from '../classes/classes';
 import { speaks } from '../speech/teacher-speech';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
@@ -221,6 +228,10 @@ describe.each(['mp3', 'm4a', 'opus'] as const)('as %s', (as) => {
       ...['-of', 'json', file],
     ]);
     const probed = JSON.parse(stdout.toString());
+    // How far it is is told by that, where the server does not know.
+    const told = Number(probed.format.size) / (of.score.totalMs * BYTES_A_MS[as]);
+    expect(told).toBeGreaterThan(0.6);
+    expect(told).toBeLessThan(1.6);
     expect(Math.abs(Number(probed.format.duration) * 1000 - of.score.totalMs)).toBeLessThan(100);
     const pictures = probed.streams.filter((s: { codec_name: string }) => s.codec_name === 'png');
     expect(pictures.map((p: { width: number; height: number }) => [p.width, p.height])).toEqual(

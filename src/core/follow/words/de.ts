@@ -143,7 +143,7 @@ export const german: FollowWords = {
     comeIn: 'Hereinkommen',
     nowhere: 'Hier ist keine Stunde',
     typeAnother: 'Einen Code eingeben',
-    care: 'Das sind sanfte Bewegungen und Selbstmassage, keine medizinische Behandlung. Hör auf, wenn etwas weh tut. Frag zuerst eine Ärztin oder einen Therapeuten, wenn du eine Erkrankung hast oder etwas an dir behandelt wurde. Es gelten die Vorschriften am Ort für Massage und Aussagen zur Gesundheit. Saubere Hände; Brille, Ohrringe und Hörgeräte ab.',
+    care: 'Das ist sanfte Bewegung und Selbstmassage, keine Heilbehandlung. Hör auf, wenn etwas wehtut. Frag vorher eine Fachperson, wenn du eine Erkrankung hast oder einen Eingriff hattest. Örtliche Regeln zu Massage und zu Aussagen über Gesundheit gelten. Saubere Hände; Brille, Ohrringe und Hörgeräte ab.',
     onDevice: 'Stunden auf diesem Gerät',
     noneOnDevice:
       'Noch keine. Eine Stunde, bei der du mitgemacht hast, steht hier, wenn die Lehrerin sie mit nach Hause gibt.',
