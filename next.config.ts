@@ -1,17 +1,8 @@
 import type { NextConfig } from 'next';
+import { WITH_ANSWERS, WITH_EVERYTHING } from './src/server/headers';
 
-/** What a call answers is no page, and runs no script; pages have a policy of their own (`src/proxy.ts`). */
-const ANSWERS = [
-  "default-src 'self'",
-  "script-src 'none'",
-  "style-src 'self' 'unsafe-inline'",
-  "img-src 'self' data: blob:",
-  "media-src 'self' blob:",
-  "object-src 'none'",
-  "base-uri 'none'",
-  "form-action 'none'",
-  "frame-ancestors 'none'",
-].join('; ');
+const listed = (headers: Readonly<Record<string, string>>) =>
+  Object.entries(headers).map(([key, value]) => ({ key, value }));
 
 const config: NextConfig = {
   poweredByHeader: false,
@@ -35,17 +26,8 @@ const config: NextConfig = {
   ],
   async headers() {
     return [
-      {
-        source: '/:path*',
-        headers: [
-          { key: 'X-Content-Type-Options', value: 'nosniff' },
-          { key: 'Referrer-Policy', value: 'strict-origin-when-cross-origin' },
-          { key: 'X-Frame-Options', value: 'DENY' },
-          { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
-          { key: 'Permissions-Policy', value: 'camera=(), geolocation=(), microphone=(self)' },
-        ],
-      },
-      { source: '/api/:path*', headers: [{ key: 'Content-Security-Policy', value: ANSWERS }] },
+      { source: '/:path*', headers: listed(WITH_EVERYTHING) },
+      { source: '/api/:path*', headers: listed(WITH_ANSWERS) },
     ];
   },
 };

@@ -19,7 +19,7 @@ import { inStep } from './in-step';
  */
 
 const FOLLOWERS = 500;
-const EVENTS = 100;
+const EVENTS = 300;
 /** How long a class is led as classes are, to see what an hour costs: UPBEAT_BENCH_MINUTES=60 leads a whole one. */
 const MINUTES = Number(process.env.UPBEAT_BENCH_MINUTES ?? 1);
 const BEAT_S = 15;

@@ -60,6 +60,7 @@ server.on('request', async (request, response) => {
   try {
     if (globalThis.upBeatFollowers?.(request, response)) return;
     if (leads(request)) response.once('close', first.begin());
+    if (globalThis.upBeatDirectly?.(request, response)) return;
     const passed = await passGate(request, response);
     request.headers[INNER] = WORD;
     if (response.destroyed) return;

@@ -1,5 +1,4 @@
 import type { Instrumentation } from 'next';
-import { Refusal } from '@/core/calls';
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
@@ -13,6 +12,7 @@ export async function register(): Promise<void> {
     { forgetOld },
     { errorFields, log },
     { withoutMessages },
+    { serveDirectly },
     { serveFollowers },
     { forgetFollowers },
     { forgetFilms },
@@ -24,14 +24,15 @@ export async function register(): Promise<void> {
     import('@/server/studio/studios'),
     import('@/server/watch/log'),
     import('@/server/watch/quiet'),
+    import('@/app/api/direct'),
     import('@/server/follow/serve'),
     import('@/server/follow/followers'),
     import('@/server/film/films'),
     import('@/server/film/maker'),
     import('@/server/studio/carry'),
   ]);
-  // The server before the application hands over what many followers ask for at once.
-  (globalThis as { upBeatFollowers?: typeof serveFollowers }).upBeatFollowers = serveFollowers;
+  // The server before the application hands over what is answered past it.
+  Object.assign(globalThis, { upBeatFollowers: serveFollowers, upBeatDirectly: serveDirectly });
   console.error = withoutMessages(console.error.bind(console));
   log().info('started');
   const forget = () =>
@@ -65,16 +66,9 @@ export async function register(): Promise<void> {
   setInterval(sendAgain, MINUTE_MS).unref();
 }
 
-/** A fault that nobody expected, in a page, an action or a handler: told with its route, not with its address. */
+/** A fault that nobody expected, in a page, an action or a handler. */
 export const onRequestError: Instrumentation.onRequestError = async (error, _, context) => {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const [{ errorFields, log }, { metrics }] = await Promise.all([
-    import('@/server/watch/log'),
-    import('@/server/watch/metrics'),
-  ]);
-  const { routePath, routeType } = context;
-  // A page tells it, as it tells what stands beside a field.
-  if (error instanceof Refusal) return metrics().refusals.inc({ code: error.code });
-  metrics().errors.inc({ where: routeType });
-  log().error({ route: routePath, in: routeType, ...errorFields(error) }, 'a request failed');
+  const { noteFault } = await import('@/server/watch/faults');
+  noteFault(error, { route: context.routePath, in: context.routeType });
 };

@@ -5,6 +5,7 @@ import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { Refusal } from '@/core/calls';
 import { addressIn } from '@/server/auth/address';
+import { isSecure, named } from '@/server/auth/cookies';
 import {
   type Device,
   SIGN_IN_COOKIE,
@@ -21,12 +22,6 @@ import { FOLLOW_COOKIE } from '@/server/follow/limits';
 const DEVICE_COOKIE = 'upbeat_device';
 const DEVICE_DAYS = 365;
 const DAY_SECONDS = 86_400;
-
-/** Whether people reach this server by https, as it is set. */
-const isSecure = (): boolean => process.env.UPBEAT_URL?.startsWith('https:') ?? false;
-
-/** By https a name that no other site and no plain connection can set. */
-const named = (name: string): string => (isSecure() ? `__Host-${name}` : name);
 
 const kept = (days: number) => ({
   httpOnly: true,

@@ -2,11 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { createServer, get, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { libraryMove } from '@library';
-import { until } from '@testing/until';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type FollowDocument, type FollowNews, followDocumentSchema } from '@/core/follow';
 import { isRoomEvent, type NewRunEvent } from '@/core/run';
-import { Crowd, type Line, MOST_BEHIND } from '@/server/follow/crowd';
 import {
   AFTER_MS,
   behindTyped,
@@ -329,89 +327,6 @@ describe('what leaves for followers', () => {
     });
     await expect(hear({ text: 'Say this instead.' })).rejects.toMatchObject({ code: 'not-found' });
     await expect(hear({ wordsPerMinute: rate + 1 })).rejects.toMatchObject({ code: 'not-found' });
-  });
-});
-
-describe('a crowd', () => {
-  const lineOf = (behind = 0) => {
-    const got: string[] = [];
-    const line: Line = {
-      write: (bytes) => got.push(bytes.toString()) > 0,
-      end: () => got.push('end'),
-      destroy: () => got.push('destroyed'),
-      writableLength: behind,
-    };
-    return { line, got };
-  };
-
-  it('looks at the database once for what happens, however many are in it', async () => {
-    const run = await prepare();
-    const crowd = new Crowd(db(), { sessionId, studioId: studio.studioId });
-    await crowd.open();
-    const many = Array.from({ length: 200 }, () => lineOf());
-    const leave = many.map(({ line }, i) => crowd.enter(line, `${i}`, 0));
-    // Once something was heard, nothing of the beginning is under way any more.
-    await happen(run.id, { type: 'started' });
-    await until(() => expect(many[199]?.got.join('')).toContain('"started"'));
-    const queries: string[] = [];
-    const note = ({ sql }: { sql: string }) => queries.push(sql);
-    db().on('query', note);
-    await happen(run.id, { type: 'paused' });
-    await until(() => expect(many[199]?.got.join('')).toContain('"paused"'));
-    db().removeListener('query', note);
-    const looks = queries.filter((sql) => sql.includes('take_home'));
-    expect(looks.length).toBe(1);
-    expect(new Set(many.map(({ got }) => got.at(-1))).size).toBe(1);
-    for (const go of leave) go();
-    expect(crowd.size).toBe(0);
-    crowd.close();
-  });
-
-  it('is there again once the database is, without anything having happened', async () => {
-    const crowd = new Crowd(db(), { sessionId, studioId: studio.studioId });
-    await crowd.open();
-    const { line, got } = lineOf();
-    crowd.enter(line, 'somebody', 0);
-    const { id } = await prepare();
-    // No look succeeds for as long as this table is away.
-    await db().raw('alter table follow_doors rename to away');
-    await happen(id, { type: 'started' });
-    await until(() => expect(got).toContain('end'));
-    await db().raw('alter table away rename to follow_doors');
-    await crowd.open();
-    const other = lineOf();
-    crowd.enter(other.line, 'another', 0);
-    expect(other.got.join('')).toContain('"started"');
-    crowd.close();
-  });
-
-  it('lets go of who reads too slowly, and of nobody else', async () => {
-    const run = await prepare();
-    const crowd = new Crowd(db(), { sessionId, studioId: studio.studioId });
-    await crowd.open();
-    const [slow, quick] = [lineOf(MOST_BEHIND + 1), lineOf()];
-    crowd.enter(slow.line, 'slow', 0);
-    crowd.enter(quick.line, 'quick', 0);
-    await happen(run.id, { type: 'started' });
-    await until(() => expect(quick.got.join('')).toContain('"started"'));
-    expect([slow.got.at(-1), quick.got.includes('destroyed')]).toEqual(['destroyed', false]);
-    crowd.close();
-  });
-
-  it('notes who is there, and ends when the door is dead', async () => {
-    const follower = await followerOf(db(), await enter(), now);
-    const crowd = new Crowd(db(), follower);
-    await crowd.open();
-    const { line, got } = lineOf();
-    crowd.enter(line, follower.id, 0);
-    vi.setSystemTime(NOON + 60_000);
-    await crowd.beat();
-    const row = await db()('followers').where({ id: follower.id }).first('seen_at');
-    expect(row.seen_at.getTime()).toBe(NOON + 60_000);
-    vi.setSystemTime(door.endsAt + 1);
-    await crowd.beat();
-    expect(got.at(-1)).toBe('end');
-    crowd.close();
   });
 });
 

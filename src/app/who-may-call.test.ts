@@ -11,6 +11,7 @@ import { NOON } from '@/server/testing/studio';
 import type { Ids } from './testing/two-studios';
 import {
   be,
+  cookiesSent,
   db,
   harmless,
   isFault,
@@ -164,7 +165,7 @@ function call(name: string, id: string, body?: object): () => unknown {
   const url = `http://hall.example/${route.replace('[id]', id)}${query ? `?${query}` : ''}`;
   const request = new NextRequest(url, {
     method,
-    headers: { host: 'hall.example', 'content-type': type },
+    headers: { host: 'hall.example', 'content-type': type, cookie: cookiesSent() },
     ...(body && { body: JSON.stringify(body) }),
   });
   const handler = HANDLER.get(name) as (r: Request, c: object) => Promise<Response>;

@@ -20,6 +20,12 @@ export const isForeignKeyError = (error: unknown): boolean =>
 export const isUniqueError = (error: unknown): boolean =>
   ((error ?? {}) as { code?: unknown }).code === '23505';
 
+/**
+ * Options of a query that is asked all the time in the same words: a connection has the database think about it once.
+ * @param name of these words and no others
+ */
+export const asBefore = (name: string) => ({ name });
+
 export function connect(url: string): Db {
   return knex({
     client: 'pg',

@@ -1,15 +1,15 @@
-import { NextResponse } from 'next/server';
 import type { z } from 'zod';
 import { type Call, Refusal, type RefusalCode } from '@/core/calls';
 import { problemsOf } from '@/core/class';
-import { type Teacher, teacherOf } from '@/server/auth/sign-ins';
+import { cookieIn } from '@/server/auth/cookies';
+import { SIGN_IN_COOKIE, type Teacher, teacherOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db, isDataError } from '@/server/db';
 import { type Follower, followerOf } from '@/server/follow/followers';
+import { FOLLOW_COOKIE } from '@/server/follow/limits';
 import { type HomeOwner, ownerOfHome } from '@/server/people/practice';
 import { log } from '@/server/watch/log';
 import { metrics } from '@/server/watch/metrics';
-import { currentTeacher, followToken, signInToken } from '../auth';
 import { isCrossSite } from '../same-site';
 import { bodyOf, queryOf } from './body';
 
@@ -77,17 +77,18 @@ export function answeringOwner<Asks extends z.ZodType, Answers extends z.ZodType
   return handling(call, anOwner, work);
 }
 
-async function aTeacher() {
-  const teacher = await currentTeacher();
+async function aTeacher({ headers }: Request) {
+  const token = cookieIn(headers.get('cookie'), SIGN_IN_COOKIE);
+  const look = async () => (token === undefined ? null : teacherOf(db(), token, now()));
+  const teacher = await look();
   if (!teacher) throw new Refusal('signed-out');
-  const token = await signInToken();
-  const stillThere = async () =>
-    token !== undefined && (await teacherOf(db(), token, now())) !== null;
+  const stillThere = async () => (await look()) !== null;
   return { told: { teacher, stillThere }, studio: teacher.studioId };
 }
 
-async function aFollower() {
-  const follower = await followerOf(db(), await followToken(), now());
+async function aFollower({ headers }: Request) {
+  const token = cookieIn(headers.get('cookie'), FOLLOW_COOKIE);
+  const follower = await followerOf(db(), token, now());
   return { told: { follower }, studio: follower.studioId };
 }
 
@@ -99,7 +100,7 @@ async function anOwner({ headers }: Request) {
   return { told: { owner }, studio: owner.studioId };
 }
 
-type Handler = (request: Request, context: Context) => Promise<Response>;
+export type Handler = (request: Request, context: Context) => Promise<Response>;
 
 function handling<Told, Asks extends z.ZodType, Answers extends z.ZodType>(
   call: Call<Asks, Answers>,
@@ -124,7 +125,7 @@ function handling<Told, Asks extends z.ZodType, Answers extends z.ZodType>(
       const asked = { ...asker.told, id, body: body.data, arrived, now: now(), request };
       const answer = await work(asked);
       const response =
-        answer instanceof Response ? answer : NextResponse.json(call.answers.parse(answer));
+        answer instanceof Response ? answer : Response.json(call.answers.parse(answer));
       // What is about people stays in no cache, unless a handler knows better.
       if (!response.headers.has('cache-control')) response.headers.set('Cache-Control', 'no-store');
       ended({ status: response.status, studio });
@@ -142,7 +143,7 @@ function handling<Told, Asks extends z.ZodType, Answers extends z.ZodType>(
       }
       const { code, message, status, more } = refused;
       ended({ status, studio, code });
-      return NextResponse.json({ ...more, code, message }, { status });
+      return Response.json({ ...more, code, message }, { status });
     }
   };
 }

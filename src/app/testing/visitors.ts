@@ -52,6 +52,9 @@ afterEach(async () => {
   expect(await storedOf(db(), other.studioId), 'what the other studio has').toBe(untouched);
 });
 
+/** What is in the jar, as a browser sends it. */
+export const cookiesSent = () => [...jar].map(([name, value]) => `${name}=${value}`).join('; ');
+
 export type Who = 'anybody' | 'revoked' | 'owner' | 'colleague';
 export function be(who: Who): void {
   jar.clear();

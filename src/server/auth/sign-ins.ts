@@ -1,7 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { type Role, roleSchema } from '@/core/studio';
-import type { Db } from '../db';
+import { asBefore, type Db } from '../db';
 import { found, type Scope } from '../scope';
 import { countTry, forgetTries } from './attempts';
 import { demoIsOn } from './demo';
@@ -124,6 +124,7 @@ export async function signInToDemo(db: Db, now: number, device?: Device): Promis
  */
 export async function teacherOf(db: Db, token: string, now: number): Promise<Teacher | null> {
   const row = await db('sign_ins')
+    .options(asBefore('teacher-of'))
     .join('teachers', 'teachers.id', 'sign_ins.teacher_id')
     .join('studios', 'studios.id', 'teachers.studio_id')
     .where('sign_ins.token_hash', fingerprint(token))

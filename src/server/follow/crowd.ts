@@ -5,7 +5,7 @@ import { type FollowDocument, type FollowNews, followNewsSchema } from '@/core/f
 import type { Bend } from '@/core/run';
 import { now as clock } from '../clock';
 import type { Db } from '../db';
-import { hub } from '../live/hub';
+import { hub, type RunNews } from '../live/hub';
 import { epochMs } from '../rows';
 import { eventsOf } from '../runs';
 import type { Scope } from '../scope';
@@ -14,8 +14,8 @@ import { metrics } from '../watch/metrics';
 import { seen } from './followers';
 
 /**
- * Those who follow one class at this process. Whatever happens is looked up once and made into bytes once, and the same
- * bytes go to all. Who reads too slowly is let go and comes back by themselves.
+ * Those who follow one class at this process. What happens comes with the notice of it, or is looked up once; it is made
+ * into bytes once, and the same bytes go to all. Who reads too slowly is let go and comes back by themselves.
  */
 
 /** How often followers hear that the line is open, in ms. */
@@ -67,6 +67,10 @@ export class Crowd {
   private unlisten = () => {};
   private looking: Promise<void> = Promise.resolve();
   private wanted = false;
+  /** How many looks are under way or asked for. */
+  private looks = 0;
+  /** Everything up to this event of the log has been heard. */
+  private known = 0;
   private packed: Promise<Packed | null> | null = null;
   /** When the last one left, epoch ms by the machine's clock. */
   private emptySince = Date.now();
@@ -124,18 +128,28 @@ export class Crowd {
   private look(): Promise<void> {
     if (!this.wanted) {
       this.wanted = true;
+      this.looks++;
       // One that failed is over, and does not fail those after it.
       this.looking = this.looking
         .catch(() => {})
         .then(async () => {
           this.wanted = false;
           await this.lookNow();
+          this.known = Math.max(this.known, this.seq);
+        })
+        .finally(() => {
+          this.looks--;
         });
     }
     return this.looking;
   }
 
-  private readonly changed = () => {
+  private readonly changed = (news?: RunNews) => {
+    // A look that is under way may find it as well, and what was missed before it has to come first.
+    if (news && this.news && this.looks === 0) {
+      if (news.to <= this.known) return;
+      if (news.from === this.known) return this.hear(this.news, news);
+    }
     this.look().catch((problem: unknown) => {
       // The database is away: everybody comes back by themselves, and finds what is true then.
       log().warn(errorFields(problem), 'followers are let go');
@@ -174,20 +188,26 @@ export class Crowd {
     }
     const { run_id } = stands;
     const fresh = run_id === knownRun ? ofKnownRun : run_id ? await this.freshOf(run_id) : [];
-    this.events.push(...fresh);
     this.endsAt = stands.ends_at;
     const made = stands.prepared ?? 0;
     if (this.news?.made !== made) this.packed = null;
     const before = JSON.stringify(this.news);
-    this.news = {
-      made,
-      ended: this.events.some((e) => e.type === 'finished'),
-      takeHome: stands.take_home,
-    };
+    const ended = this.news?.ended ?? false;
+    this.news = { made, ended, takeHome: stands.take_home };
     this.turnAway(stands.turned_away);
-    if (fresh.length > 0 || before !== JSON.stringify(this.news)) {
-      this.tell(message({ ...this.news, events: fresh }, this.seq));
-    }
+    if (fresh.length > 0 || before !== JSON.stringify(this.news)) this.happened(this.news, fresh);
+  }
+
+  /** What came with the notice of it needs no look. */
+  private hear(stands: Omit<FollowNews, 'events'>, { to, events }: RunNews): void {
+    this.known = to;
+    if (events.length > 0) this.happened(stands, events);
+  }
+
+  private happened(news: Omit<FollowNews, 'events'>, fresh: readonly Bend[]): void {
+    this.events.push(...fresh);
+    this.news = { ...news, ended: news.ended || fresh.some((e) => e.type === 'finished') };
+    this.tell(message({ ...this.news, events: [...fresh] }, this.seq));
   }
 
   private async freshOf(runId: string): Promise<Bend[]> {

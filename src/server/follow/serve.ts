@@ -1,9 +1,11 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import type { Socket } from 'node:net';
 import { Refusal } from '@/core/calls';
+import { cookieIn } from '../auth/cookies';
 import { now } from '../clock';
 import { db } from '../db';
 import { errorFields, log } from '../watch/log';
-import { Crowds } from './crowd';
+import { Crowds, type Line } from './crowd';
 import { followerOf } from './followers';
 import { FOLLOW_COOKIE, MOST_LINES, MOST_LINES_EACH } from './limits';
 
@@ -28,17 +30,8 @@ function json(response: ServerResponse, status: number, body: object, headers: o
   response.end(JSON.stringify(body));
 }
 
-/** What a device shows that follows, from its cookie. */
-function tokenIn({ headers }: IncomingMessage): string | undefined {
-  for (const part of (headers.cookie ?? '').split(';')) {
-    const [name, value] = part.trim().split('=');
-    if (name === FOLLOW_COOKIE || name === `__Host-${FOLLOW_COOKIE}`) return value;
-  }
-  return undefined;
-}
-
-async function crowdOf(request: IncomingMessage) {
-  const follower = await followerOf(db(), tokenIn(request), now());
+async function crowdOf({ headers }: IncomingMessage) {
+  const follower = await followerOf(db(), cookieIn(headers.cookie, FOLLOW_COOKIE), now());
   return { follower, crowd: await crowds().crowd(follower) };
 }
 
@@ -68,6 +61,19 @@ const score: Answer = async (request, response) => {
   response.end(zipped ? packed.zipped : packed.plain);
 };
 
+/** What comes after the head of an answer that is neither cut in chunks nor of a length goes out as it is. */
+function lineTo(response: ServerResponse, socket: Socket): Line {
+  socket.setNoDelay(true);
+  return {
+    write: (bytes) => socket.write(bytes),
+    end: () => response.end(),
+    destroy: () => response.destroy(),
+    get writableLength() {
+      return socket.writableLength;
+    },
+  };
+}
+
 const live: Answer = async (request, response) => {
   if (crowds().lines >= MOST_LINES) {
     return json(response, 503, { code: 'many-at-once' }, { 'Retry-After': '5' });
@@ -76,7 +82,8 @@ const live: Answer = async (request, response) => {
   if (crowd.linesOf(follower.id) >= MOST_LINES_EACH) {
     throw new Refusal('too-many-streams', String(MOST_LINES_EACH));
   }
-  if (response.destroyed) return;
+  const { socket } = response;
+  if (response.destroyed || !socket) return;
   const asked = URL.parse(request.url ?? '', 'http://here')?.searchParams.get('after');
   const after = Number(request.headers['last-event-id'] ?? asked ?? 0);
   // A line is over with its connection. Cut in chunks, each message would be four pieces instead of one.
@@ -87,8 +94,12 @@ const live: Answer = async (request, response) => {
     'Cache-Control': 'no-store, no-transform',
     'X-Accel-Buffering': 'no',
   });
-  response.socket?.setNoDelay(true);
-  const leave = crowd.enter(response, follower.id, after >= 0 && after <= MOST_SEQ ? after : 0);
+  response.flushHeaders();
+  const leave = crowd.enter(
+    lineTo(response, socket),
+    follower.id,
+    after >= 0 && after <= MOST_SEQ ? after : 0,
+  );
   response.once('close', leave);
 };
 

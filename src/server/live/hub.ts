@@ -1,16 +1,44 @@
 import pg from 'pg';
+import { z } from 'zod';
+import { bendSchema } from '@/core/run';
 import type { Db } from '../db';
 
 const CHANNEL = 'upbeat_run';
+/** What a notice is about comes on this channel right before it, where it is known and short. */
+const NEWS = 'upbeat_news';
+/** PostgreSQL takes less than 8000 bytes at once. */
+const MOST_NEWS_BYTES = 7_500;
 const RETRY_MS = 500;
 
-/** What tells every server process that a run has changed, once the transaction is through, as part of a query. */
-export const announcing = (db: Db, runId: string) => db.raw('pg_notify(?, ?)', [CHANNEL, runId]);
+const runNewsSchema = z.object({
+  /** The newest event of the log before these, and with them. */
+  from: z.number(),
+  to: z.number(),
+  /** Those of them that say nothing about people. */
+  events: z.array(bendSchema),
+});
+/** What was added to the log of a run. */
+export type RunNews = z.infer<typeof runNewsSchema>;
+
+const newsSchema = runNewsSchema.extend({ runId: z.string() });
+
+/**
+ * What tells every server process that a run has changed, once the transaction is through, as part of a query.
+ * @param news what was added, so that nobody has to look it up
+ */
+export function announcing(db: Db, runId: string, news?: RunNews) {
+  const all = news ? JSON.stringify({ runId, ...news }) : '';
+  const told = Buffer.byteLength(all) <= MOST_NEWS_BYTES ? all : '';
+  return db.raw('pg_notify(?, ?), pg_notify(?, ?)', [NEWS, told, CHANNEL, runId]);
+}
 
 /** Tells every server process that a run has changed, once the transaction is through. */
 export async function announce(db: Db, runId: string): Promise<void> {
   await db.select(announcing(db, runId));
 }
+
+/** Told that a run has changed, and by what where that is known. */
+type Changed = (news?: RunNews) => void;
 
 /**
  * Passes on which runs have changed, from whatever server process it comes. One connection a process
@@ -18,13 +46,13 @@ export async function announce(db: Db, runId: string): Promise<void> {
  * may have happened meanwhile.
  */
 export class Hub {
-  private readonly listeners = new Map<string, Set<() => void>>();
+  private readonly listeners = new Map<string, Set<Changed>>();
   private client: pg.Client | null = null;
 
   constructor(private readonly url: string) {}
 
   /** @returns how to stop listening */
-  listen(runId: string, changed: () => void): () => void {
+  listen(runId: string, changed: Changed): () => void {
     const of = this.listeners.get(runId) ?? new Set();
     of.add(changed);
     this.listeners.set(runId, of);
@@ -46,12 +74,22 @@ export class Hub {
     };
     client.on('error', lost);
     client.on('end', lost);
-    client.on('notification', ({ payload }) => {
-      for (const changed of this.listeners.get(payload ?? '') ?? []) changed();
+    // What one transaction tells comes without anything in between.
+    let before: { from: number; payload: string } | null = null;
+    client.on('notification', ({ channel, payload = '', processId }) => {
+      if (channel === NEWS) {
+        before = { from: processId, payload };
+        return;
+      }
+      const about = before?.from === processId ? before.payload : null;
+      before = null;
+      const all = this.listeners.get(payload);
+      const news = all && about ? newsIn(about, payload) : undefined;
+      for (const changed of all ?? []) changed(news);
     });
     try {
       await client.connect();
-      await client.query(`listen ${CHANNEL}`);
+      await client.query(`listen ${CHANNEL}; listen ${NEWS}`);
       for (const all of this.listeners.values()) for (const changed of all) changed();
     } catch {
       // The database is away for now; it is tried again.
@@ -64,6 +102,17 @@ export class Hub {
     this.client = null;
     // The connection is gone already.
     client?.end().catch(() => {});
+  }
+}
+
+/** What a notice about a run is about; nothing where that cannot be told, so that it is looked up. */
+function newsIn(text: string, of: string): RunNews | undefined {
+  try {
+    const { runId, ...news } = newsSchema.parse(JSON.parse(text));
+    return runId === of ? news : undefined;
+  } catch {
+    // Written by a version that tells it otherwise.
+    return undefined;
   }
 }
 

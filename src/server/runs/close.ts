@@ -15,7 +15,8 @@ import { found, type Scope } from '../scope';
 import { closeRegister } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
 import { noteTalk } from '../speech/teacher-speech';
-import { appendEvents, eventsOf, hasStarted, type Sender } from './log';
+import { appendEvents, type Sender } from './append';
+import { eventsOf, hasStarted } from './log';
 import { getRun, runOfSession } from './prepare';
 
 /** The end of a session, and what is left of it for the next one. */

@@ -35,7 +35,7 @@ import {
   prepareRun,
   takeLead,
 } from '.';
-import { MOST_LOGGED } from './log';
+import { MOST_LOGGED } from './append';
 
 const db = testDatabase();
 

@@ -1,4 +1,3 @@
-import { NextResponse } from 'next/server';
 import { CALLS } from '@/core/calls';
 import { db } from '@/server/db';
 import { found } from '@/server/scope';
@@ -7,7 +6,7 @@ import { answering } from '../../handle';
 
 export const GET = answering(CALLS.hearRecording, async ({ teacher, id }) => {
   const { wav } = found(await recordedAudio(db(), teacher, { id }), 'recording');
-  return new NextResponse(new Uint8Array(wav), {
+  return new Response(new Uint8Array(wav), {
     headers: { 'Content-Type': 'audio/wav', 'Cache-Control': 'private, no-cache' },
   });
 });

@@ -24,10 +24,10 @@ export const GET = answering(
     }
     const encoder = new TextEncoder();
     let leader: string | null | undefined;
+    let open = true;
     let stop = () => {};
     const stream = new ReadableStream<Uint8Array>({
       start(controller) {
-        let open = true;
         const end = () => {
           if (!open) return;
           open = false;
@@ -72,6 +72,7 @@ export const GET = answering(
         changed();
       },
       cancel() {
+        open = false;
         stop();
       },
     });
