@@ -1,7 +1,7 @@
 import { RUNS } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { atRate, bytesOf, mixed, softTone, truePeakOf } from '.';
+import { atRate, bytesOf, mixed, softTone, truePeakOf, WINDOWS_HELD } from '.';
 
 const sine = (hz: number, rate: number, seconds: number) => ({
   samples: Float32Array.from({ length: Math.round(seconds * rate) }, (_, i) =>
@@ -54,6 +54,22 @@ describe('mixing', () => {
       }),
       { numRuns: RUNS / 4 },
     );
+  });
+
+  it('keeps a window until some more were asked for, and takes no more places than that', async () => {
+    const rate = 50;
+    const long = { samples: Float32Array.from({ length: 1000 }, (_, i) => i / 1024), rate };
+    const places = new Set<ArrayBufferLike>();
+    const kept: { samples: Float32Array; was: number[] }[] = [];
+    const given = [{ startMs: 0, sound: async () => long }];
+    for await (const { samples } of mixed(given, { rate, totalMs: 19_500 })) {
+      places.add(samples.buffer);
+      kept.push({ samples, was: [...samples] });
+      for (const { samples: still, was } of kept.slice(-WINDOWS_HELD))
+        expect([...still]).toEqual(was);
+    }
+    expect([kept.length, kept.at(-1)?.samples.length]).toEqual([20, 25]);
+    expect(places.size).toBe(WINDOWS_HELD);
   });
 
   it('asks for a sound only when its time comes', async () => {

@@ -18,6 +18,12 @@ export const MOST_EARLY_MS = 400;
 
 /** Seconds that are mixed at once. */
 const WINDOW_S = 1;
+/**
+ * A window holds what it holds until so many more were asked for; then its place is used anew. A class of an hour is 300
+ * megabytes of samples: taken and let go one after the other they would have the whole of the memory looked through
+ * again and again.
+ */
+export const WINDOWS_HELD = 4;
 /** How many samples on each side a sample at another rate is made of. */
 const REACH = 16;
 
@@ -64,8 +70,13 @@ export async function* mixed(
   const size = Math.round(WINDOW_S * rate);
   let next = 0;
   let sounding: { from: number; samples: Float32Array; volume: number }[] = [];
-  for (let at = 0; at < whole; at += size) {
-    const window = new Float32Array(Math.min(size, whole - at));
+  const places = Array.from(
+    { length: WINDOWS_HELD },
+    () => new Float32Array(Math.min(size, whole)),
+  );
+  for (let at = 0, nth = 0; at < whole; at += size, nth++) {
+    const place = places[nth % WINDOWS_HELD] as Float32Array;
+    const window = place.subarray(0, whole - at).fill(0);
     const end = at + window.length;
     // Those that may begin in this window, early as they may be.
     const until = (end * 1000) / rate + MOST_EARLY_MS;

@@ -25,6 +25,8 @@ const OVER = 0.1;
 const HEARD = 0.35;
 /** The voice sinks that far between two syllables, beside the softer one. */
 const SINKS = 0.75;
+/** Where it sinks no further than that, it may be one that swells again, which goes on. */
+const ENDS = 0.5;
 
 /** How loud a sound is between two pitches, frame by frame. */
 function envelope({ samples, rate }: Sound, [low, high]: readonly [number, number]): Float64Array {
@@ -87,7 +89,12 @@ export function stressedBeatMs(sound: Sound, syllable = 0): number {
   while (vowel > stressed.from && (levels[vowel - 1] ?? 0) >= BEGINS * top) vowel--;
   // What comes after a vowel may be a hum or a hiss.
   const words = envelope(sound, WORDS_HZ);
-  const until = all[at + 1]?.from ?? words.length;
+  const level = (frame: number) => levels[frame] ?? 0;
+  const next = all.find(
+    (one, i) =>
+      i > at && level(one.from) < ENDS * Math.min(level(one.top), level(all[i - 1]?.top ?? 0)),
+  );
+  const until = next?.from ?? words.length;
   let over = stressed.top;
   while (over < until && (words[over] ?? 0) >= OVER * (words[stressed.top] ?? 0)) over++;
   return Math.round((BEFORE_VOWEL * vowel + FROM_VOWEL * (over - vowel)) * HOP_S * 1000);

@@ -1,6 +1,6 @@
 import { createBirpc } from 'birpc';
-import { levelledWav } from './levelled-wav';
-import { type HowToRender, speaking, Unspeakable } from './speaking';
+import { type HowToRender, Unspeakable } from './speaking';
+import { voicing } from './voicing';
 
 /** The process that `apart.ts` begins. It ends with the one that began it, and so does all that it lets speak. */
 
@@ -10,20 +10,25 @@ export type Said = { wav: Buffer } | { unspeakable: string } | { missing: string
 const underway = new Map<string, AbortController>();
 
 const work = {
-  level: levelledWav,
+  level: voicing.level,
 
-  /** @param id what `stop` knows it by */
+  /** @param id what `stop` knows it by; what `levels` comes as loud as all that is said */
   speak: async (
     id: string,
     command: readonly string[],
     input: string,
-    { nice, kilobytes }: Pick<HowToRender, 'nice'> & { kilobytes?: number },
+    {
+      nice,
+      kilobytes,
+      levels,
+    }: Pick<HowToRender, 'nice'> & { kilobytes?: number; levels: boolean },
   ): Promise<Said> => {
     const controller = new AbortController();
     underway.set(id, controller);
     try {
       const how = { signal: controller.signal, nice };
-      return { wav: await speaking(command, input, how, kilobytes) };
+      const lets = levels ? voicing.says : voicing.speaks;
+      return { wav: await lets(command, input, how, kilobytes) };
     } catch (problem) {
       if (controller.signal.aborted) return 'stopped';
       if (problem instanceof Unspeakable) return { unspeakable: problem.message };

@@ -8,8 +8,8 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { wavMs, wavOf } from '@/core/speech';
 import { Apart } from './apart';
 import { espeak } from './engine';
-import { levelledWav } from './levelled-wav';
 import { Unspeakable } from './speaking';
+import { levelledWav } from './voicing';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-apart-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -20,7 +20,7 @@ const inTurn = () => new Promise(setImmediate);
 
 describe('a process apart', () => {
   it('says and levels what this one would, to a byte', async () => {
-    const [here, there] = [await espeak(), await espeak(apart.speaks)];
+    const [here, there] = [await espeak(), await espeak(apart)];
     if (!here || !there) throw new Error('espeak-ng is not installed; "npm test" installs it.');
     expect(there.id).toBe(here.id);
     const texts = ['Let the jaw sink.', 'Und jetzt die linke Seite.'];
@@ -28,12 +28,13 @@ describe('a process apart', () => {
       const utterance = { text, language: 'de', wordsPerMinute: 130 } as const;
       const said = await here.render(utterance, 'deep');
       expect(await there.render(utterance, 'deep')).toEqual(said);
-      expect(await apart.level(said)).toEqual(levelledWav(said));
     }
-    const soft = wavOf({ samples: new Float32Array(8000).fill(0.01), rate: 8000 });
+    const soft = Buffer.from(wavOf({ samples: new Float32Array(8000).fill(0.01), rate: 8000 }));
     const levelled = await apart.level(soft);
     expect(wavMs(levelled)).toBe(1000);
     expect(levelled.equals(soft)).toBe(false);
+    expect(levelled).toEqual(levelledWav(soft));
+    await expect(apart.says(['echo', 'no sound'], '')).rejects.toThrow('gave no WAV file');
   });
 
   it('tells how a program failed as this one would', async () => {

@@ -5,6 +5,7 @@ import { type BirpcReturn, createBirpc } from 'birpc';
 import { log } from '../watch/log';
 import type { Work } from './apart-process';
 import { environment, type Speaks, Unspeakable } from './speaking';
+import type { Voicing } from './voicing';
 
 /**
  * Speech made in a small process of its own. To start a program holds the process that does it until its memory is
@@ -20,7 +21,7 @@ interface Beside {
   does: BirpcReturn<Work, object>;
 }
 
-export class Apart {
+export class Apart implements Voicing {
   private beside: Beside | null = null;
   private waiting = 0;
 
@@ -98,14 +99,20 @@ export class Apart {
     }
   }
 
-  readonly speaks: Speaks = async (command, input, { signal, nice } = {}, kilobytes) => {
+  readonly speaks: Speaks = (...asked) => this.spoken(asked, { levels: false });
+  readonly says: Speaks = (...asked) => this.spoken(asked, { levels: true });
+
+  private async spoken(
+    [command, input, { signal, nice } = {}, kilobytes]: Parameters<Speaks>,
+    { levels }: { levels: boolean },
+  ): Promise<Buffer> {
     signal?.throwIfAborted();
     const id = randomUUID();
     const said = await this.ask(async (does) => {
       const stop = () => void does.stop.asEvent(id).catch(() => {});
       signal?.addEventListener('abort', stop);
       try {
-        return await does.speak(id, command, input, { nice, kilobytes });
+        return await does.speak(id, command, input, { nice, kilobytes, levels });
       } finally {
         signal?.removeEventListener('abort', stop);
       }
@@ -119,9 +126,8 @@ export class Apart {
     if ('wav' in said) return Buffer.from(said.wav);
     if ('unspeakable' in said) throw new Unspeakable(said.unspeakable);
     throw Object.assign(new Error(said.missing), { code: 'ENOENT' });
-  };
+  }
 
-  /** @see levelledWav */
-  readonly level = async (wav: Uint8Array): Promise<Buffer> =>
+  readonly level = async (wav: Buffer): Promise<Buffer> =>
     Buffer.from(await this.ask((does) => does.level(wav)));
 }

@@ -7,11 +7,11 @@ import {
   type VoiceId,
   type VoiceOffer,
   withHalts,
-  withTrueLength,
 } from '@/core/speech';
-import { type HowToRender, type Speaks, speaking, Unspeakable } from './speaking';
+import type { HowToRender } from './speaking';
+import { type Voicing, voicing } from './voicing';
 
-/** A program that speaks. Implementations render a text to a WAV file. */
+/** A program that speaks. Implementations render a text to a WAV file, as loud as all that is said (`Voicing`). */
 export interface SpeechEngine {
   /** Name and version; part of every cache key, so that a new version renders afresh. */
   id: string;
@@ -59,20 +59,8 @@ export const plainText = (text: string) =>
     .replace(DOTTED, (letters) => letters.replaceAll('.', '. '))
     .replace(LONG_WORD, '$& ');
 
-/** What a program gave, as a file that knows how long it is: a program that streams did not know it yet. */
-export function wavFrom(given: Buffer): Buffer {
-  try {
-    return withTrueLength(given);
-  } catch {
-    throw new Unspeakable('the program gave no WAV file');
-  }
-}
-
-/**
- * The espeak-ng program, or null where the machine has none.
- * @param speaks what starts it
- */
-export async function espeak(speaks: Speaks = speaking): Promise<SpeechEngine | null> {
+/** The espeak-ng program, or null where the machine has none. */
+export async function espeak({ speaks, says }: Voicing = voicing): Promise<SpeechEngine | null> {
   let version: string;
   try {
     version = (await speaks(['espeak-ng', '--version'], '')).toString();
@@ -91,7 +79,7 @@ export async function espeak(speaks: Speaks = speaking): Promise<SpeechEngine | 
       const rate = String(Math.round(wordsPerMinute * RATE_PER_WORD));
       const args = ['-v', language + variantOf(voice), '-s', rate, '-z', '-b', '1'];
       const spoken = withHalts(plainText(asSpoken(text, language)), language, HALT);
-      return wavFrom(await speaks(['espeak-ng', ...args, '--stdin', '--stdout'], spoken, how));
+      return says(['espeak-ng', ...args, '--stdin', '--stdout'], spoken, how);
     },
   };
 }

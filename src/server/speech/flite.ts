@@ -2,19 +2,16 @@ import { readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { asSpoken } from '@/core/speech';
 import { withFolder } from '../with-folder';
-import { plainText, type SpeechEngine, wavFrom } from './engine';
-import { type Speaks, speaking } from './speaking';
+import { plainText, type SpeechEngine } from './engine';
+import { type Voicing, voicing, wavFrom } from './voicing';
 
 /** The voices of the program that are worth hearing, by what it calls them. */
 const VOICES = { warm: { called: 'slt', name: 'Warm' }, calm: { called: 'rms', name: 'Calm' } };
 /** At its own pace it says about so many words a minute, as they are counted here (measured). */
 const WORDS_A_MINUTE: Record<keyof typeof VOICES, number> = { warm: 150, calm: 137 };
 
-/**
- * The flite program, which speaks English in warmer voices; null where the machine has none.
- * @param speaks what starts it
- */
-export async function flite(speaks: Speaks = speaking): Promise<SpeechEngine | null> {
+/** The flite program, which speaks English in warmer voices; null where the machine has none. */
+export async function flite({ speaks, level }: Voicing = voicing): Promise<SpeechEngine | null> {
   // It ends as if it had failed when it is asked what it is.
   const about = (await speaks(['sh', '-c', 'flite --version || true'], '')).toString();
   if (!about.includes('flite')) return null;
@@ -31,7 +28,7 @@ export async function flite(speaks: Speaks = speaking): Promise<SpeechEngine | n
         const [words, said] = [path.join(folder, 'words.txt'), path.join(folder, 'said.wav')];
         await writeFile(words, spoken);
         await speaks(['flite', ...args, '-f', words, '-o', said], '', how);
-        return wavFrom(await readFile(said));
+        return level(wavFrom(await readFile(said)));
       });
     },
   };

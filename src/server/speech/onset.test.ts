@@ -98,7 +98,7 @@ function beatBySpectrum({ samples, rate }: Sound, syllable: number): number {
 
 const NUMBERS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 20];
 
-it('counts of every voice have their beat where another detector finds it', async () => {
+it('counts of every voice, as they are heard, have their beat where another detector finds it', async () => {
   const engines = await Promise.all([espeak(), flite()]);
   const off: number[] = [];
   const fromStart: number[] = [];
@@ -117,12 +117,15 @@ it('counts of every voice have their beat where another detector finds it', asyn
       }
     }
   }
+  // The least that so many of them do not exceed (nearest rank).
   const at = (all: number[], q: number) =>
-    all.toSorted((a, b) => a - b)[Math.floor(q * all.length)] ?? Number.POSITIVE_INFINITY;
+    all.toSorted((a, b) => a - b)[Math.ceil(q * all.length) - 1] ?? Number.POSITIVE_INFINITY;
   // Put by the beginning of the file alone, half of all counts would be late by so much.
   expect(at(fromStart, 0.5)).toBeGreaterThan(80);
   expect(at(off, 0.5)).toBeLessThanOrEqual(10);
   expect(at(off, 0.95)).toBeLessThanOrEqual(25);
+  // A vowel that swells again is no second syllable.
+  expect(off.filter((ms) => ms > 45).length).toBeLessThanOrEqual(1);
 }, 60_000);
 
 it('the beat of a word whose second syllable is stressed lies there', async () => {

@@ -4,8 +4,8 @@ import path from 'node:path';
 import { z } from 'zod';
 import { languageSchema } from '@/core/move';
 import { errorFields, log } from '../watch/log';
-import { plainText, type SpeechEngine, wavFrom } from './engine';
-import { type Speaks, speaking } from './speaking';
+import { plainText, type SpeechEngine } from './engine';
+import { type Voicing, voicing } from './voicing';
 
 /**
  * Any program that turns text into a WAV file, described by a small file in a folder. Whoever may write there runs
@@ -37,7 +37,7 @@ export type Program = z.infer<typeof programSchema>;
 export function speakingProgram(
   id: string,
   program: Program,
-  speaks: Speaks = speaking,
+  { says }: Voicing = voicing,
 ): SpeechEngine {
   const { name, languages, command, rates, megabytes } = program;
   const [slowest, fastest] = rates;
@@ -50,16 +50,16 @@ export function speakingProgram(
       const given = command.map((part) =>
         part.replaceAll('{language}', language).replaceAll('{rate}', rate),
       );
-      return wavFrom(await speaks(given, plainText(text), how, megabytes * 1000));
+      return says(given, plainText(text), how, megabytes * 1000);
     },
   };
 }
 
 /**
  * The programs of a folder; what is no description of one is left out, and the log says why.
- * @param speaks what starts them
+ * @param by how they are let speak
  */
-export async function programs(folder: string, speaks?: Speaks): Promise<SpeechEngine[]> {
+export async function programs(folder: string, by?: Voicing): Promise<SpeechEngine[]> {
   let names: string[];
   try {
     names = (await readdir(folder)).filter((name) => name.endsWith(ENDING)).sort();
@@ -77,7 +77,7 @@ export async function programs(folder: string, speaks?: Speaks): Promise<SpeechE
       if (!/^own-[a-z0-9-]{1,30}$/.test(id)) {
         throw new Error('a name has small letters, digits and strokes, 30 at most');
       }
-      found.push(speakingProgram(id, program, speaks));
+      found.push(speakingProgram(id, program, by));
     } catch (problem) {
       log().warn({ file: name, ...errorFields(problem) }, 'this is no voice');
     }

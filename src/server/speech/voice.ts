@@ -17,7 +17,6 @@ import { Apart } from './apart';
 import { AudioCache } from './cache';
 import { espeak, type SpeechEngine } from './engine';
 import { flite } from './flite';
-import { levelledWav } from './levelled-wav';
 import { programs } from './programs';
 import { type HowToRender, Unspeakable } from './speaking';
 
@@ -83,13 +82,11 @@ export class Voice {
 
   /**
    * @param engines the one that speaks every language, and what the machine has besides
-   * @param level makes everything as loud as everything else
    */
   constructor(
     engines: SpeechEngine | readonly [SpeechEngine, ...SpeechEngine[]],
     folder: string,
     mostBytes = MOST_BYTES,
-    private readonly level: (wav: Buffer) => Buffer | Promise<Buffer> = levelledWav,
   ) {
     this.engines = 'render' in engines ? [engines] : engines;
     this.cache = new AudioCache(folder, mostBytes);
@@ -240,7 +237,7 @@ export class Voice {
     const known = await this.cache.read(name);
     if (known) return known;
     try {
-      const wav = await this.level(await this.said(utterance, voice, how));
+      const wav = await this.said(utterance, voice, how);
       await this.cache.write(name, wav);
       this.renderedSoFar++;
       return wav;
@@ -277,19 +274,16 @@ export function voice(): Promise<Voice | null> {
   shared ??= (async () => {
     if (process.env.UPBEAT_SPEECH === 'off') return null;
     const apart = new Apart();
-    const usual = await espeak(apart.speaks);
+    const usual = await espeak(apart);
     const data = process.env.UPBEAT_DATA_DIR ?? '.data';
     const folder = path.join(data, 'speech');
     const megabytes = Number(process.env.UPBEAT_SPEECH_MEGABYTES);
     if (!usual) return null;
-    const more = await flite(apart.speaks);
-    const own = await programs(
-      process.env.UPBEAT_VOICES ?? path.join(data, 'voices'),
-      apart.speaks,
-    );
+    const more = await flite(apart);
+    const own = await programs(process.env.UPBEAT_VOICES ?? path.join(data, 'voices'), apart);
     const engines = [usual, ...(more ? [more] : []), ...own] as const;
     const mostBytes = megabytes > 0 ? megabytes * 1e6 : undefined;
-    return new Voice(engines, folder, mostBytes, apart.level);
+    return new Voice(engines, folder, mostBytes);
   })();
   return shared;
 }

@@ -172,9 +172,14 @@ async function packed(
   const alone = path.join(folder, 'sound');
   const about = path.join(folder, 'chapters');
   const picture = path.join(folder, 'cover.png');
-  await writeFile(about, chapterMetadata(chapters, head));
-  await writeFile(picture, await cover(worded));
+  const beside = Promise.all([
+    writeFile(about, chapterMetadata(chapters, head)),
+    cover(worded).then((png) => writeFile(picture, png)),
+  ]);
+  // It is asked for once the sound is there: nothing of the folder is in use when it goes.
+  beside.catch(() => {});
   await packs([], alone);
+  await beside;
   const read = ['-i', alone, '-f', 'ffmetadata', '-i', about, '-i', picture];
   await pack({ args: [...read, ...TOLD, ...COVER, ...FORMAT[as], file], ...how });
 }
