@@ -4,7 +4,7 @@ import { fadeAt, type PlayedPiece } from './pieces';
 
 /** A piece of music whose samples are read one after the other. */
 export interface MusicReader {
-  /** The next samples; silence where there are no more. */
+  /** The next samples, which are only looked at; silence where there are no more. */
   read: (samples: number) => Promise<Float32Array>;
   close: () => void;
 }

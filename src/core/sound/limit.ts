@@ -1,21 +1,12 @@
-import { HIGHEST_DBTP, held, MOST_BETWEEN } from './loudness';
+import { held } from './loudness';
 import type { Window } from './mix';
 
 /** So much before and after a window is looked at, in seconds: longer than a peak is made softer on each side. */
 const BESIDE_S = 0.016;
-/** Where nothing is louder than that, nothing is too high, between samples either. */
-const SURELY_LOW = 10 ** (HIGHEST_DBTP / 20) / MOST_BETWEEN;
-
-function isLow(samples: Float32Array): boolean {
-  for (let i = 0; i < samples.length; i++) {
-    const s = samples[i] ?? 0;
-    if (s > SURELY_LOW || s < -SURELY_LOW) return false;
-  }
-  return true;
-}
 
 /**
- * Windows of one sound with their peaks held below the highest that may be, as if they were one piece.
+ * Windows of one sound with their peaks held below the highest that may be, as if they were one piece. They last as
+ * long as those that are given.
  * @see HIGHEST_DBTP
  */
 export async function* limited(
@@ -23,13 +14,14 @@ export async function* limited(
   rate: number,
 ): AsyncGenerator<Float32Array> {
   const beside = Math.round(BESIDE_S * rate);
+  const joined = joiner();
   let before: Window = NOTHING;
   const heldBeside = ({ samples }: Window, after: Window): Float32Array => {
     const earlier = before.samples.subarray(-beside);
     const all = joined(earlier, samples, after.samples.subarray(0, beside));
-    if (isLow(all)) return samples;
     const from = earlier.length;
-    return held({ samples: all, rate }).samples.subarray(from, from + samples.length);
+    const is = held({ samples: all, rate }).samples;
+    return is === all ? samples : is.subarray(from, from + samples.length);
   };
   /** What is softened on one side of a border is softened on the other too. */
   const made = (window: Window, after: Window) => {
@@ -48,12 +40,18 @@ export async function* limited(
 
 const NOTHING: Window = { samples: new Float32Array(0), alone: true };
 
-function joined(...parts: readonly Float32Array[]): Float32Array {
-  const all = new Float32Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
-  }
-  return all;
+/** Puts parts behind one another, each time in the same place of memory. */
+function joiner() {
+  let place = new Float32Array(0);
+  return (...parts: readonly Float32Array[]): Float32Array => {
+    const length = parts.reduce((sum, part) => sum + part.length, 0);
+    if (place.length < length) place = new Float32Array(length);
+    const all = place.subarray(0, length);
+    let at = 0;
+    for (const part of parts) {
+      all.set(part, at);
+      at += part.length;
+    }
+    return all;
+  };
 }

@@ -141,7 +141,7 @@ const POINTS = Array.from({ length: BETWEEN }, (_, phase) =>
 );
 
 /** A point between samples goes hardly higher than so many times the higher of the two beside it. */
-export const MOST_BETWEEN = 3;
+const MOST_BETWEEN = 3;
 
 /**
  * The highest that a sound goes at each sample and on the way to the next, four points each (BS.1770-4, annex 2): what
@@ -150,23 +150,34 @@ export const MOST_BETWEEN = 3;
  */
 export function peaksOf(samples: Float32Array, from = 0): Float32Array {
   const peaks = new Float32Array(samples.length);
-  for (let at = 0; at < samples.length; at++) {
-    let most = Math.abs(samples[at] ?? 0);
-    const beside = Math.max(most, Math.abs(samples[at + 1] ?? 0));
-    for (let phase = 1; beside * MOST_BETWEEN > from && phase < BETWEEN; phase++) {
-      const weights = POINTS[phase] as Float64Array;
-      let sum = 0;
-      const first = at - REACH + 1;
-      // Never asked for what is before the first sample or after the last, which takes far longer than it looks.
-      const until = Math.min(2 * REACH, samples.length - first);
-      for (let i = Math.max(0, -first); i < until; i++) {
-        sum += (weights[i] as number) * (samples[first + i] as number);
-      }
-      most = Math.max(most, Math.abs(sum));
-    }
-    peaks[at] = most;
-  }
+  for (let at = 0; at < samples.length; at++) peaks[at] = peakAt(samples, at, from);
   return peaks;
+}
+
+function peakAt(samples: Float32Array, at: number, from: number): number {
+  let most = Math.abs(samples[at] ?? 0);
+  const beside = Math.max(most, Math.abs(samples[at + 1] ?? 0));
+  if (beside * MOST_BETWEEN <= from) return most;
+  for (let phase = 1; phase < BETWEEN; phase++) {
+    const weights = POINTS[phase] as Float64Array;
+    let sum = 0;
+    const first = at - REACH + 1;
+    // Never asked for what is before the first sample or after the last, which takes far longer than it looks.
+    const until = Math.min(2 * REACH, samples.length - first);
+    for (let i = Math.max(0, -first); i < until; i++) {
+      sum += (weights[i] as number) * (samples[first + i] as number);
+    }
+    most = Math.max(most, Math.abs(sum));
+  }
+  return most;
+}
+
+/** Whether a sound goes higher than that anywhere, between samples too. */
+function goesAbove(samples: Float32Array, ceiling: number): boolean {
+  for (let at = 0; at < samples.length; at++) {
+    if (peakAt(samples, at, ceiling) > ceiling) return true;
+  }
+  return false;
 }
 
 const inDb = (amplitude: number): number => 20 * Math.log10(amplitude);
@@ -221,8 +232,8 @@ export function louder({ samples, rate }: Sound, db: number): Sound {
 export function held(sound: Sound): Sound {
   const { samples, rate } = sound;
   const ceiling = 10 ** (HIGHEST_DBTP / 20);
+  if (!goesAbove(samples, ceiling)) return sound;
   const peaks = peaksOf(samples, ceiling);
-  if (!peaks.some((peak) => peak > ceiling)) return sound;
   const reach = Math.max(1, Math.round(SOFTENED_S * rate));
   const share = new Float32Array(samples.length).fill(1);
   for (let at = 0; at < peaks.length; at++) {

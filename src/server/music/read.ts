@@ -52,10 +52,12 @@ export async function openMusic(
     const { samples } = await bedOf(id, rate);
     let at = Math.round((offsetMs * rate) / 1000);
     const read = async (n: number) => {
-      const part = new Float32Array(n);
-      part.set(samples.subarray(at, at + n));
+      const part = samples.subarray(at, at + n);
       at += n;
-      return part;
+      if (part.length === n) return part;
+      const padded = new Float32Array(n);
+      padded.set(part);
+      return padded;
     };
     return { read, close: () => {} };
   }
