@@ -145,7 +145,7 @@ describe('what happens in a class', () => {
       what: fc.constantFrom('paused', 'resumed', 'again', 'parked', 'parked', 'next'),
       times: fc.integer({ min: 1, max: 3 }),
       /** By this process, by one of the version before, unheard while the database was away, or no event at all. */
-      by: fc.constantFrom('us', 'us', 'us', 'before', 'unheard', 'lead', 'door'),
+      by: fc.constantFrom('us', 'us', 'us', 'before', 'unheard', 'lead', 'door', 'together'),
       /** Without waiting for what came before it. */
       atOnce: fc.boolean(),
     });
@@ -161,6 +161,14 @@ describe('what happens in a class', () => {
         await trx('run_events').insert({ ...row, ...rest });
         if (isHeard) await trx.raw("select pg_notify('upbeat_run', ?)", [run.id]);
       });
+    // The database gives the same notice of one transaction once.
+    const together = (draft: object) =>
+      db().transaction(async (trx) => {
+        const long = Array.from({ length: 90 }, () => event(draft));
+        for (const drafts of [[event(draft)], [event(draft)], long]) {
+          await appendEvents(trx, studio, { runId: run.id, drafts, now: NOON });
+        }
+      });
     await fc.assert(
       fc.asyncProperty(fc.array(step, { minLength: 1, maxLength: 6 }), async (steps) => {
         const under: Promise<unknown>[] = [];
@@ -171,12 +179,14 @@ describe('what happens in a class', () => {
           const draft = { type: what, ...(what === 'parked' && { note: 'Anything' }) };
           if (!atOnce) await Promise.all(under);
           if (by === 'before' || by === 'unheard') under.push(before(what, by === 'before'));
+          else if (by === 'together') under.push(together(draft));
           else if (by === 'door') under.push(letTakeHome(db(), studio, home(!takeHome)));
           else if (by === 'lead') under.push(takeLead(db(), studio, run.id, randomUUID()));
           else under.push(happen(run.id, ...Array.from({ length: times }, () => draft)));
         }
         await Promise.all(under);
-        await happen(run.id, { type: 'next' });
+        // What nobody was told of is found with the next that they are.
+        if (steps.some(({ by }) => by === 'unheard')) await happen(run.id, { type: 'next' });
         const all = await eventsOf(db(), studio, run.id, { forScreen: true });
         await until(() => expect(eventsIn(got).at(-1)?.seq).toBe(all.at(-1)?.seq));
         expect(eventsIn(got)).toEqual(all);

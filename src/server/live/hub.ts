@@ -3,9 +3,10 @@ import { z } from 'zod';
 import { bendSchema } from '@/core/run';
 import type { Db } from '../db';
 
-const CHANNEL = 'upbeat_run';
-/** What a notice is about comes on this channel right before it, where it is known and short. */
+/** Which run has changed, and by what where that is known and short. */
 const NEWS = 'upbeat_news';
+/** The same without more, right behind it: processes of the version before hear that alone, and tell no more. */
+const CHANNEL = 'upbeat_run';
 /** PostgreSQL takes less than 8000 bytes at once. */
 const MOST_NEWS_BYTES = 7_500;
 const RETRY_MS = 500;
@@ -20,15 +21,15 @@ const runNewsSchema = z.object({
 /** What was added to the log of a run. */
 export type RunNews = z.infer<typeof runNewsSchema>;
 
-const newsSchema = runNewsSchema.extend({ runId: z.string() });
+const noticeSchema = z.object({ runId: z.string(), news: runNewsSchema.optional() });
 
 /**
  * What tells every server process that a run has changed, once the transaction is through, as part of a query.
  * @param news what was added, so that nobody has to look it up
  */
 export function announcing(db: Db, runId: string, news?: RunNews) {
-  const all = news ? JSON.stringify({ runId, ...news }) : '';
-  const told = Buffer.byteLength(all) <= MOST_NEWS_BYTES ? all : '';
+  const whole = JSON.stringify({ runId, news });
+  const told = Buffer.byteLength(whole) <= MOST_NEWS_BYTES ? whole : JSON.stringify({ runId });
   return db.raw('pg_notify(?, ?), pg_notify(?, ?)', [NEWS, told, CHANNEL, runId]);
 }
 
@@ -74,18 +75,21 @@ export class Hub {
     };
     client.on('error', lost);
     client.on('end', lost);
-    // What one transaction tells comes without anything in between.
-    let before: { from: number; payload: string } | null = null;
-    client.on('notification', ({ channel, payload = '', processId }) => {
+    const tell = (runId: string, news?: RunNews) => {
+      for (const changed of this.listeners.get(runId) ?? []) changed(news);
+    };
+    let told: { by: number; runId: string } | null = null;
+    client.on('notification', ({ channel, payload = '', processId: by }) => {
       if (channel === NEWS) {
-        before = { from: processId, payload };
+        const notice = noticeIn(payload);
+        told = notice && { by, runId: notice.runId };
+        if (notice) tell(notice.runId, notice.news);
         return;
       }
-      const about = before?.from === processId ? before.payload : null;
-      before = null;
-      const all = this.listeners.get(payload);
-      const news = all && about ? newsIn(about, payload) : undefined;
-      for (const changed of all ?? []) changed(news);
+      // What one transaction tells comes without anything in between.
+      const isTold = told?.by === by && told.runId === payload;
+      told = null;
+      if (!isTold) tell(payload);
     });
     try {
       await client.connect();
@@ -105,14 +109,12 @@ export class Hub {
   }
 }
 
-/** What a notice about a run is about; nothing where that cannot be told, so that it is looked up. */
-function newsIn(text: string, of: string): RunNews | undefined {
+/** Null where it was written by a version that tells it otherwise. */
+function noticeIn(text: string) {
   try {
-    const { runId, ...news } = newsSchema.parse(JSON.parse(text));
-    return runId === of ? news : undefined;
+    return noticeSchema.parse(JSON.parse(text));
   } catch {
-    // Written by a version that tells it otherwise.
-    return undefined;
+    return null;
   }
 }
 
