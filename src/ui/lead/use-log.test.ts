@@ -159,6 +159,19 @@ describe('the log of a run on this device', () => {
     expect(server.log.map((e) => e.type)).toEqual(['next', 'again']);
   });
 
+  it('sends what waits as soon as the line is open again, and says nothing of a connection before', async () => {
+    const page = await opened();
+    server.away = true;
+    await page.add('next');
+    await until(() => expect(page.log().connected).toBe(false));
+    await act(async () => Line.open[0]?.onopen());
+    expect(page.log().connected).toBe(false);
+    server.away = false;
+    await act(async () => Line.open[0]?.onopen());
+    await until(() => expect(page.log().connected).toBe(true));
+    expect(server.sends.flat().map((e) => e.type)).toEqual(['next']);
+  });
+
   it('keeps an event once where only the answer to it was lost', async () => {
     const page = await opened();
     server.loseAnswer = true;

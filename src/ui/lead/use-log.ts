@@ -228,10 +228,11 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     return listenToRun(runId, {
       after: () => lastSeq.current,
       heard: take,
-      opened: () => setConnected(true),
+      // What waits goes with it; only where that comes through is there a connection.
+      opened: () => void tryFlush(),
       lost: () => setConnected(false),
     });
-  }, [runId, take]);
+  }, [runId, take, tryFlush]);
 
   const events = useMemo((): readonly NewRunEvent[] => {
     const known = new Set(log.map((e) => e.id));
