@@ -4,9 +4,24 @@ import { setPriority } from 'node:os';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
+import { HIGHEST_DBTP } from '@/core/sound';
 import { isMissing } from './missing';
 
 /** How sound and pictures are packed: by the program that is commonly used for it. */
+
+/** How a sound is packed. */
+export interface Coder {
+  /** What the program is told. */
+  args: readonly string[];
+  /**
+   * How much higher than the sound was its true peak may be once it is packed, in dB: what a coder leaves out no longer
+   * takes off from what it keeps. Each is what classes went higher by at most, and some tenths more.
+   */
+  higher: number;
+}
+
+/** So high may the true peak of a sound be that is packed, so that it is not too high after, in dBTP. */
+export const highestBefore = ({ higher }: Coder): number => HIGHEST_DBTP - higher;
 
 /** So much of what the program complains of is kept, in letters. */
 const MOST_TOLD = 500;

@@ -1,4 +1,4 @@
-import { held } from './loudness';
+import { HIGHEST_DBTP, held } from './loudness';
 import type { Window } from './mix';
 
 /** So much before and after a window is looked at, in seconds: longer than a peak is made softer on each side. */
@@ -7,25 +7,27 @@ const BESIDE_S = 0.016;
 /**
  * Windows of one sound with their peaks held below the highest that may be, as if they were one piece. They last as
  * long as those that are given.
- * @see HIGHEST_DBTP
+ * @param highest in dBTP
  */
 export async function* limited(
   windows: AsyncIterable<Window>,
   rate: number,
+  highest = HIGHEST_DBTP,
 ): AsyncGenerator<Float32Array> {
   const beside = Math.round(BESIDE_S * rate);
   const joined = joiner();
+  const soundsAreHeld = highest >= HIGHEST_DBTP;
   let before: Window = NOTHING;
   const heldBeside = ({ samples }: Window, after: Window): Float32Array => {
     const earlier = before.samples.subarray(-beside);
     const all = joined(earlier, samples, after.samples.subarray(0, beside));
     const from = earlier.length;
-    const is = held({ samples: all, rate }).samples;
+    const is = held({ samples: all, rate }, highest).samples;
     return is === all ? samples : is.subarray(from, from + samples.length);
   };
   /** What is softened on one side of a border is softened on the other too. */
   const made = (window: Window, after: Window) => {
-    const asIs = before.alone && window.alone && after.alone;
+    const asIs = soundsAreHeld && before.alone && window.alone && after.alone;
     const samples = asIs ? window.samples : heldBeside(window, after);
     before = window;
     return samples;

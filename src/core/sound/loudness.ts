@@ -228,10 +228,13 @@ export function louder({ samples, rate }: Sound, db: number): Sound {
   return held({ samples: made, rate });
 }
 
-/** A sound with its peaks held below the highest that may be; itself where none is higher. */
-export function held(sound: Sound): Sound {
+/**
+ * A sound with its peaks held below the highest that may be; itself where none is higher.
+ * @param highest in dBTP
+ */
+export function held(sound: Sound, highest = HIGHEST_DBTP): Sound {
   const { samples, rate } = sound;
-  const ceiling = 10 ** (HIGHEST_DBTP / 20);
+  const ceiling = 10 ** (highest / 20);
   if (!goesAbove(samples, ceiling)) return sound;
   const peaks = peaksOf(samples, ceiling);
   const reach = Math.max(1, Math.round(SOFTENED_S * rate));

@@ -1,5 +1,5 @@
 import { FILM_SIZES, type FilmFormat, type FilmShape, FRAMES_A_SECOND } from '@/core/film';
-import { pack } from '../packing';
+import { type Coder, highestBefore, pack } from '../packing';
 
 /** How pictures and sound are packed as a film. */
 
@@ -15,9 +15,9 @@ const PICTURES: Record<FilmFormat, readonly string[]> = {
     ...['-crf', '34', '-b:v', '0'],
   ],
 };
-const SOUND: Record<FilmFormat, readonly string[]> = {
-  mp4: ['-c:a', 'aac', '-aac_coder', 'fast', '-b:a', '96k'],
-  webm: ['-c:a', 'libopus', '-b:a', '48k'],
+const SOUND: Record<FilmFormat, Coder> = {
+  mp4: { args: ['-c:a', 'aac', '-aac_coder', 'fast', '-b:a', '96k'], higher: 0.5 },
+  webm: { args: ['-c:a', 'libopus', '-b:a', '48k'], higher: 1.2 },
 };
 const WORDS: Record<FilmFormat, string> = { mp4: 'mov_text', webm: 'webvtt' };
 const CONTAINER: Record<FilmFormat, readonly string[]> = {
@@ -29,6 +29,9 @@ const COLOURS = [
   ...['-vf', 'scale=out_color_matrix=bt709:out_range=tv', '-pix_fmt', 'yuv420p'],
   ...['-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709'],
 ];
+
+/** How high the true peak of a film's sound may be before it is packed, in dBTP. */
+export const highestIn = (format: FilmFormat): number => highestBefore(SOUND[format]);
 
 /** Pictures one after the other as a part of a film. */
 export const packPictures = (
@@ -78,7 +81,7 @@ export function join(of: Joined): Promise<void> {
   const args = [
     ...inputs,
     ...['-map', '0:v', '-map', '1:a', ...tracks, '-map_metadata', '2', '-map_chapters', '2'],
-    ...['-c:v', 'copy', ...SOUND[format]],
+    ...['-c:v', 'copy', ...SOUND[format].args],
     ...(captions.length > 0 ? ['-c:s', WORDS[format]] : []),
     ...CONTAINER[format],
     file,

@@ -14,6 +14,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { libraryTrack } from '@library/tracks';
 import { FILM } from '@testing/films';
+import { highestHeardIn } from '@testing/listening';
 import { planOf } from '@testing/plans';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { RefusalCode } from '@/core/calls';
@@ -30,6 +31,7 @@ import {
   MOST_FILMS,
   STEP_MARK,
 } from '@/core/film';
+import { HIGHEST_DBTP } from '@/core/sound';
 import { soundOf } from '@/core/speech';
 import { chaptersOf } from '@/core/take-away';
 import { createClass } from '../classes/classes';
@@ -223,6 +225,7 @@ describe('a film', () => {
       const before = first((i) => alone.samples[i] ?? 0, alone.samples.length);
       if (inFilm === null || before === null) throw new Error('nothing is heard');
       expect(Math.abs(inFilm - before) * 1000).toBeLessThan(FRAME_MS);
+      expect(highestHeardIn(file)).toBeLessThanOrEqual(HIGHEST_DBTP);
     },
     120_000,
   );

@@ -13,7 +13,7 @@ import { pcm, RATE, soundOfClass } from '../take-away/sound';
 import { wordsFile } from '../take-away/words';
 import { errorFields, log } from '../watch/log';
 import type { Drawable } from './draw';
-import { join } from './encode';
+import { highestIn, join } from './encode';
 import { FilmFolder, leftIn } from './folder';
 import { type FilmPart, PART_FRAMES, partName, partsOf, UNFINISHED } from './parts';
 
@@ -164,10 +164,11 @@ export class FilmMaker {
   private async sound(row: Making, of: Drawable, folder: FilmFolder, signal: AbortSignal) {
     if (await folder.has(SOUND)) return;
     const teacher = { id: row.teacher_id, studioId: row.studio_id };
-    const { counts, music } = of.options;
+    const { counts, music, format } = of.options;
     const { windows } = await soundOfClass(this.db, teacher, of.worded, {
       counts,
       music,
+      highest: highestIn(format),
       signal,
     });
     await folder.write(SOUND, pcm(windows));

@@ -17,7 +17,7 @@ import {
   within,
 } from '@/core/take-away';
 import type { Db } from '../db';
-import { pack, told, Unpacked } from '../packing';
+import { type Coder, highestBefore, pack, told, Unpacked } from '../packing';
 import type { Speaking } from '../speech/recordings';
 import { errorFields, log } from '../watch/log';
 import { withFolder } from '../with-folder';
@@ -32,13 +32,19 @@ type Packed = Exclude<AudioFormat, 'wav'>;
  * Where it can be, a program is told how good the sound is to be and not how large the file: then nothing is packed again
  * and again until it fits (less time, half the file, and nearer to the sound, by measurement).
  */
-const ENCODED: Record<Packed, readonly string[]> = {
-  mp3: ['-q:a', '4', '-c:a', 'libmp3lame', '-compression_level', '7'],
-  // The coder that it has besides takes five times as long; its tools for noise are left out, which take time too.
-  m4a: ['-q:a', '1', '-c:a', 'aac', '-aac_coder', 'fast', '-aac_tns', '0', '-aac_pns', '0'],
-  // So many kilobits a second, since speech needs no more. Of no effort: as near to the sound as of more, by measurement, in two thirds of the time.
-  // Three frames to a packet: the same sound, to a sample, in two thirds of the time again.
-  opus: ['-b:a', '32k', '-c:a', 'libopus', '-compression_level', '0', '-frame_duration', '60'],
+const CODERS: Record<Packed, Coder> = {
+  mp3: { args: ['-q:a', '4', '-c:a', 'libmp3lame', '-compression_level', '7'], higher: 0.7 },
+  m4a: {
+    // The coder that it has besides takes five times as long; its tools for noise are left out, which take time too.
+    args: ['-q:a', '1', '-c:a', 'aac', '-aac_coder', 'fast', '-aac_tns', '0', '-aac_pns', '0'],
+    higher: 0.5,
+  },
+  opus: {
+    // So many kilobits a second, since speech needs no more. Of no effort: as near to the sound as of more, by measurement, in two thirds of the time.
+    // Three frames to a packet: the same sound, to a sample, in two thirds of the time again.
+    args: ['-b:a', '32k', '-c:a', 'libopus', '-compression_level', '0', '-frame_duration', '60'],
+    higher: 2,
+  },
 };
 const FORMAT: Record<Packed, readonly string[]> = {
   mp3: ['-f', 'mp3'],
@@ -106,7 +112,10 @@ async function audioFile(
   { tell, ...asked }: AskedAudio & { tell: (share: number) => void },
 ): Promise<AudioFile> {
   const { as, signal } = asked;
-  const { windows, samples, part } = await soundOfClass(db, teacher, worded, asked);
+  const { windows, samples, part } = await soundOfClass(db, teacher, worded, {
+    ...asked,
+    ...(as !== 'wav' && { highest: highestBefore(CODERS[as]) }),
+  });
   const sound = pcm(counted(windows, (n) => tell(Math.min(1, n / samples))));
   const whole = await withFolder('sound', async (folder) => {
     const file = path.join(folder, `class.${as}`);
@@ -163,7 +172,7 @@ async function packed(
   const head = { name, language, notes: [] };
   const how = { givesWay: GIVES_WAY, signal };
   const packs = (more: readonly string[], to: string) =>
-    pack({ args: [...RAW, ...more, ...ENCODED[as], ...FORMAT[as], to], given: sound, ...how });
+    pack({ args: [...RAW, ...more, ...CODERS[as].args, ...FORMAT[as], to], given: sound, ...how });
   if (as === 'opus') {
     // It has no usual place for a picture.
     const comments = chapterComments(chapters, head).flatMap((c) => ['-metadata', c.join('=')]);

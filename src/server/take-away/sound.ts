@@ -35,6 +35,8 @@ export interface AskedSound {
   music?: boolean;
   /** One phase alone. */
   phase?: PhaseName;
+  /** How high its true peak may go, in dBTP; as everything that is heard where it is missing. */
+  highest?: number;
   signal: AbortSignal;
 }
 
@@ -53,7 +55,7 @@ export async function soundOfClass(
   db: Db,
   teacher: Speaking,
   { score }: Worded,
-  { counts, music = false, phase, signal }: AskedSound,
+  { counts, music = false, phase, highest, signal }: AskedSound,
 ): Promise<ClassSound> {
   const part = partOf(score, phase);
   if (!part) throw new Refusal('no-such-part');
@@ -110,7 +112,7 @@ export async function soundOfClass(
     ? withMusic(spoken, { ...under, rate: RATE, fromMs: part.fromMs, open })
     : spoken;
   return {
-    windows: limited(played, RATE),
+    windows: limited(played, RATE, highest),
     samples: Math.round((totalMs * RATE) / 1000),
     part,
   };
