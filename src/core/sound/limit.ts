@@ -7,6 +7,7 @@ const BESIDE_S = 0.016;
 /**
  * Windows of one sound with their peaks held below the highest that may be, as if they were one piece. They last as
  * long as those that are given.
+ * @param windows what is alone in one is not higher
  * @param highest in dBTP
  */
 export async function* limited(
@@ -16,7 +17,6 @@ export async function* limited(
 ): AsyncGenerator<Float32Array> {
   const beside = Math.round(BESIDE_S * rate);
   const joined = joiner();
-  const soundsAreHeld = highest >= HIGHEST_DBTP;
   let before: Window = NOTHING;
   const heldBeside = ({ samples }: Window, after: Window): Float32Array => {
     const earlier = before.samples.subarray(-beside);
@@ -27,7 +27,7 @@ export async function* limited(
   };
   /** What is softened on one side of a border is softened on the other too. */
   const made = (window: Window, after: Window) => {
-    const asIs = soundsAreHeld && before.alone && window.alone && after.alone;
+    const asIs = before.alone && window.alone && after.alone;
     const samples = asIs ? window.samples : heldBeside(window, after);
     before = window;
     return samples;

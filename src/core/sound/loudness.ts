@@ -127,18 +127,17 @@ export function loudnessOf(...sounds: readonly Sound[]): number | null {
   return lufs(mean(heard.filter((power) => lufs(power) > least)));
 }
 
-/** How many points are looked at for each sample, and how many samples on each side a point is made of. */
-const BETWEEN = 4;
+/** How many samples on each side a point between samples is made of. */
 const REACH = 12;
 
-/** What a point between samples is made of: a sinc under a Hann window, by which of the points it is. */
-const POINTS = Array.from({ length: BETWEEN }, (_, phase) =>
+/** What a point so far between two samples is made of: a sinc under a Hann window. */
+const pointAt = (share: number) =>
   Float64Array.from({ length: 2 * REACH }, (_, i) => {
-    const t = i - REACH + 1 - phase / BETWEEN;
-    const window = 0.5 + 0.5 * Math.cos((Math.PI * t) / REACH);
-    return t === 0 ? 1 : (window * Math.sin(Math.PI * t)) / (Math.PI * t);
-  }),
-);
+    const t = i - REACH + 1 - share;
+    return ((0.5 + 0.5 * Math.cos((Math.PI * t) / REACH)) * Math.sin(Math.PI * t)) / (Math.PI * t);
+  });
+/** Four points for each sample, itself one of them. */
+const [EARLY, HALF, LATE] = [pointAt(1 / 4), pointAt(1 / 2), pointAt(3 / 4)];
 
 /** A point between samples goes hardly higher than so many times the higher of the two beside it. */
 const MOST_BETWEEN = 3;
@@ -155,29 +154,20 @@ export function peaksOf(samples: Float32Array, from = 0): Float32Array {
 }
 
 function peakAt(samples: Float32Array, at: number, from: number): number {
-  let most = Math.abs(samples[at] ?? 0);
+  const most = Math.abs(samples[at] ?? 0);
   const beside = Math.max(most, Math.abs(samples[at + 1] ?? 0));
   if (beside * MOST_BETWEEN <= from) return most;
-  for (let phase = 1; phase < BETWEEN; phase++) {
-    const weights = POINTS[phase] as Float64Array;
-    let sum = 0;
-    const first = at - REACH + 1;
-    // Never asked for what is before the first sample or after the last, which takes far longer than it looks.
-    const until = Math.min(2 * REACH, samples.length - first);
-    for (let i = Math.max(0, -first); i < until; i++) {
-      sum += (weights[i] as number) * (samples[first + i] as number);
-    }
-    most = Math.max(most, Math.abs(sum));
+  const first = at - REACH + 1;
+  // Never asked for what is before the first sample or after the last, which takes far longer than it looks.
+  const until = Math.min(2 * REACH, samples.length - first);
+  let [early, half, late] = [0, 0, 0];
+  for (let i = Math.max(0, -first); i < until; i++) {
+    const sample = samples[first + i] as number;
+    early += (EARLY[i] as number) * sample;
+    half += (HALF[i] as number) * sample;
+    late += (LATE[i] as number) * sample;
   }
-  return most;
-}
-
-/** Whether a sound goes higher than that anywhere, between samples too. */
-function goesAbove(samples: Float32Array, ceiling: number): boolean {
-  for (let at = 0; at < samples.length; at++) {
-    if (peakAt(samples, at, ceiling) > ceiling) return true;
-  }
-  return false;
+  return Math.max(most, Math.abs(early), Math.abs(half), Math.abs(late));
 }
 
 const inDb = (amplitude: number): number => 20 * Math.log10(amplitude);
@@ -235,16 +225,15 @@ export function louder({ samples, rate }: Sound, db: number): Sound {
 export function held(sound: Sound, highest = HIGHEST_DBTP): Sound {
   const { samples, rate } = sound;
   const ceiling = 10 ** (highest / 20);
-  if (!goesAbove(samples, ceiling)) return sound;
-  const peaks = peaksOf(samples, ceiling);
   const reach = Math.max(1, Math.round(SOFTENED_S * rate));
-  const share = new Float32Array(samples.length).fill(1);
-  for (let at = 0; at < peaks.length; at++) {
-    const peak = peaks[at] as number;
-    if (peak <= ceiling) continue;
+  let share: Float32Array | null = null;
+  // Where no sample and no point after it is higher, nothing needs to be exact.
+  let [before, peak, next] = [0, peakAt(samples, 0, ceiling), 0];
+  for (let at = 0; at < samples.length; at++, before = peak, peak = next) {
+    next = at + 1 < samples.length ? peakAt(samples, at + 1, ceiling) : 0;
     // The way up to a peak and down from it is held with it.
-    if (at > 0 && peak < (peaks[at - 1] as number)) continue;
-    if (at + 1 < peaks.length && peak < (peaks[at + 1] as number)) continue;
+    if (peak <= ceiling || peak < before || peak < next) continue;
+    share ??= shares(samples.length);
     const down = 1 - ceiling / peak;
     const until = Math.min(share.length - 1, at + 2 * reach);
     for (let j = Math.max(0, at - 2 * reach); j <= until; j++) {
@@ -254,7 +243,15 @@ export function held(sound: Sound, highest = HIGHEST_DBTP): Sound {
       share[j] = Math.min(share[j] as number, 1 - down * near);
     }
   }
+  if (!share) return sound;
   const made = new Float32Array(samples.length);
   for (let i = 0; i < made.length; i++) made[i] = (samples[i] as number) * (share[i] as number);
   return { samples: made, rate };
+}
+
+/** Where it stands what is left of each sample; the same place of memory for all sounds. */
+let kept = new Float32Array(0);
+function shares(length: number): Float32Array {
+  if (kept.length < length) kept = new Float32Array(length);
+  return kept.subarray(0, length).fill(1);
 }

@@ -3,6 +3,7 @@ import type { PhaseName } from '@/core/class';
 import { type PlayedPiece, withMusic } from '@/core/music';
 import {
   bytesOf,
+  held,
   limited,
   type Mark,
   markSound,
@@ -65,8 +66,10 @@ export async function soundOfClass(
   }
   const { sounds } = await speechChoice(db, teacher);
   const marks = new Map<Mark, Sound>();
+  // What is heard alone need not be looked at again, however often it comes.
+  const low = (sound: Sound) => held(sound, highest);
   const markOf = (mark: Mark) => {
-    const made = marks.get(mark) ?? markSound(mark, RATE);
+    const made = marks.get(mark) ?? low(markSound(mark, RATE));
     marks.set(mark, made);
     return made;
   };
@@ -74,7 +77,7 @@ export async function soundOfClass(
   const say = async (utterance: Utterance): Promise<Sound | null> => {
     try {
       const { wav } = await speak(utterance);
-      return shaped(soundOf(wav), sounds.heardOn);
+      return low(shaped(soundOf(wav), sounds.heardOn));
     } catch (problem) {
       // Compose tells which cue cannot be said; the class goes on without it, here as on the stage.
       if (problem instanceof Refusal && problem.code === 'unspeakable') return null;
