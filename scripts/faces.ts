@@ -18,7 +18,7 @@ const [folder = '.data/faces'] = process.argv.slice(2);
 const css = readFileSync('src/app/globals.css', 'utf8');
 const rule = (start: string) => css.slice(css.indexOf(start)).split('}')[0] ?? '';
 const variables = (text: string) => (text.match(/--[\w-]+:[^;]+;/g) ?? []).join('');
-const style = `body{margin:0;padding:12px;font:13px sans-serif;background:var(--color-base-100);color:var(--color-base-content);${variables(rule('name: "upbeat-day"'))}}.face{${variables(rule('.face {'))}}[data-part^=hair]:not([data-part=hairline]){display:none}section{display:grid;grid-template-columns:repeat(6,1fr);gap:10px}figure{margin:0;text-align:center}`;
+const style = `body{margin:0;padding:12px;font:13px sans-serif;background:var(--color-base-100);color:var(--color-base-content);${variables(rule('[data-theme="upbeat-day"] {'))}}.face{${variables(rule('.face {'))}}[data-part^=hair]:not([data-part=hairline]){display:none}section{display:grid;grid-template-columns:repeat(6,1fr);gap:10px}figure{margin:0;text-align:center}`;
 
 const escaped = (text: string) => text.replace(/[&<>]/g, (c) => `&#${c.charCodeAt(0)};`);
 const figure = (move: (typeof LIBRARY)[number], size: number, only = false): string => {

@@ -2,8 +2,9 @@
 
 import clsx from 'clsx';
 import { memo } from 'react';
+import { grouped } from '@/core/collections';
 import { clock } from '@/core/formats';
-import type { Kind } from '@/core/move';
+import type { Area, Kind } from '@/core/move';
 import { type Score, type SegmentRun, type Step, segmentRuns } from '@/core/score';
 import { kindColour } from './kind-glyph';
 import { useMoves } from './moves';
@@ -50,6 +51,11 @@ export const Ribbon = memo(function Ribbon({
   const ticks = Array.from({ length: Math.floor(lengthMs / every) + 1 }, (_, i) => i * every);
   const runs = segmentRuns(score);
   const kindOf = (step: Step): Kind => moves.get(step.moveId)?.kind ?? 'exercise';
+  const worked = score.steps.filter((step) => step.kind === 'work');
+  const weightOf = (step: Step, among: readonly Area[]): number => {
+    const areas = moves.get(step.moveId)?.areas ?? {};
+    return Math.max(0, ...among.map((area) => areas[area] ?? 0));
+  };
   return (
     <div
       className={clsx(
@@ -79,17 +85,31 @@ export const Ribbon = memo(function Ribbon({
       </div>
       {lanes && <div className="quiet self-center text-xs max-sm:hidden">the class</div>}
       <div className="bg-base-200 relative h-9 overflow-hidden rounded-lg">
-        {runs.map((run) => (
-          <RunBar
-            key={run.steps[0].id}
-            run={run}
-            kind={kindOf(run.steps[0])}
-            name={moves.get(run.steps[0].moveId)?.text.en?.name ?? ''}
-            selected={selected?.includes(run.segmentId) ?? false}
-            onSelect={onSelect}
-            lengthMs={lengthMs}
-          />
-        ))}
+        <Stretches lengthMs={lengthMs} className="h-full">
+          {[...grouped(score.steps, (step) => plainFill(step, kindOf(step)))].map(
+            ([fill, steps]) => (
+              <path key={fill} d={pathOver(steps)} style={{ fill }} />
+            ),
+          )}
+        </Stretches>
+        <div
+          className="absolute inset-0"
+          style={{
+            background: HATCH,
+            clipPath: polygonOver(score.steps.filter(isHatched), lengthMs),
+          }}
+        />
+        {onSelect &&
+          runs.map((run) => (
+            <RunButton
+              key={run.steps[0].id}
+              run={run}
+              name={moves.get(run.steps[0].moveId)?.text.en?.name ?? ''}
+              selected={selected?.includes(run.segmentId) ?? false}
+              onSelect={onSelect}
+              lengthMs={lengthMs}
+            />
+          ))}
         {score.totalMs > score.slotMs && (
           <div
             className="border-error absolute inset-y-0 border-l-2"
@@ -106,22 +126,14 @@ export const Ribbon = memo(function Ribbon({
       {lanes &&
         LANES.map((lane) => (
           <Lane key={lane.name} name={lane.name}>
-            {score.steps.map((step) => {
-              const areas = moves.get(step.moveId)?.areas ?? {};
-              const weight = Math.max(0, ...lane.areas.map((area) => areas[area] ?? 0));
-              if (step.kind !== 'work' || weight === 0) return null;
-              return (
-                <span
-                  key={step.id}
-                  className="bg-base-content absolute top-1/2 h-1.5 -translate-y-1/2 rounded-full"
-                  style={{
-                    left: percent(step.startMs),
-                    width: percent(step.durationMs),
-                    opacity: 0.25 + 0.6 * weight,
-                  }}
-                />
-              );
-            })}
+            <Stretches lengthMs={lengthMs} className="top-1/2 h-1.5 -translate-y-1/2">
+              {[...grouped(worked, (step) => weightOf(step, lane.areas))].map(
+                ([weight, steps]) =>
+                  weight > 0 && (
+                    <path key={weight} d={pathOver(steps)} fillOpacity={0.25 + 0.6 * weight} />
+                  ),
+              )}
+            </Stretches>
           </Lane>
         ))}
     </div>
@@ -143,57 +155,77 @@ function Lane({ name, children }: { name: string; children: React.ReactNode }) {
 const HATCH =
   'repeating-linear-gradient(-45deg, transparent 0 4px, color-mix(in oklab, var(--color-base-100) 75%, transparent) 4px 6px)';
 
+const isHatched = ({ kind }: Pick<Step, 'kind'>): boolean => kind === 'upbeat' || kind === 'switch';
+
+/** Solid work, pale release and rest. */
+const plainFill = (step: Pick<Step, 'kind'>, kind: Kind): string =>
+  isHatched(step) || step.kind === 'work'
+    ? kindColour(kind)
+    : `color-mix(in oklab, ${kindColour(kind)} 25%, var(--color-base-200))`;
+
 /** Hatched upbeat, solid work, pale release and rest. */
 export const stepFill = (step: Pick<Step, 'kind'>, kind: Kind): string =>
-  step.kind === 'upbeat' || step.kind === 'switch'
-    ? `${HATCH}, ${kindColour(kind)}`
-    : step.kind === 'work'
-      ? kindColour(kind)
-      : `color-mix(in oklab, ${kindColour(kind)} 25%, var(--color-base-200))`;
+  isHatched(step) ? `${HATCH}, ${plainFill(step, kind)}` : plainFill(step, kind);
 
-interface RunBarProps {
+/**
+ * Stretches of the class, each path in ms from its start: a class of an hour has hundreds of steps, and for an element
+ * each the whole line would be laid out anew with every key.
+ */
+function Stretches(props: { lengthMs: number; className: string; children: React.ReactNode }) {
+  const { lengthMs, className, children } = props;
+  return (
+    <svg
+      viewBox={`0 0 ${lengthMs} 1`}
+      preserveAspectRatio="none"
+      className={clsx('absolute inset-x-0 w-full', className)}
+      fill="currentColor"
+      aria-hidden
+    >
+      {children}
+    </svg>
+  );
+}
+
+const pathOver = (steps: readonly Step[]): string =>
+  steps.map((s) => `M${s.startMs} 0h${s.durationMs}v1h${-s.durationMs}z`).join('');
+
+/** The same stretches as one outline, in shares of the line: between two of them it runs along its upper edge. */
+const polygonOver = (steps: readonly Step[], lengthMs: number): string => {
+  const x = (ms: number) => `${((100 * ms) / lengthMs).toFixed(3)}%`;
+  const corners = steps.flatMap(({ startMs, durationMs }) => {
+    const [from, to] = [x(startMs), x(startMs + durationMs)];
+    return [`${from} 0`, `${from} 100%`, `${to} 100%`, `${to} 0`];
+  });
+  return `polygon(${corners.join() || '0 0'})`;
+};
+
+interface RunButtonProps {
   run: SegmentRun;
-  kind: Kind;
   name: string;
   selected: boolean;
-  onSelect?: (id: string, atMs: number) => void;
+  onSelect: (id: string, atMs: number) => void;
   lengthMs: number;
 }
 
-function RunBar({ run, kind, name, selected, onSelect, lengthMs }: RunBarProps) {
+function RunButton({ run, name, selected, onSelect, lengthMs }: RunButtonProps) {
   const percent = (ms: number) => `${(100 * ms) / lengthMs}%`;
-  const steps = run.steps.map((step) => (
-    <span
-      key={step.id}
-      className="absolute inset-y-0"
-      style={{
-        left: percent(step.startMs),
-        width: percent(step.durationMs),
-        background: stepFill(step, kind),
-      }}
-    />
-  ));
-  if (!onSelect) return <>{steps}</>;
   const words = `${name}, ${clock(run.startMs)}`;
   return (
-    <>
-      {steps}
-      <button
-        type="button"
-        tabIndex={-1}
-        aria-label={words}
-        title={words}
-        onClick={(event) => {
-          const box = event.currentTarget.getBoundingClientRect();
-          const share = box.width ? (event.clientX - box.left) / box.width : 0;
-          onSelect(run.segmentId, run.startMs + share * (run.endMs - run.startMs));
-        }}
-        className={clsx(
-          'absolute inset-y-0 cursor-pointer rounded-md border-r-2 border-base-100',
-          selected && 'ring-base-content z-10 ring-3 ring-inset',
-        )}
-        style={{ left: percent(run.startMs), width: percent(run.endMs - run.startMs) }}
-      />
-    </>
+    <button
+      type="button"
+      tabIndex={-1}
+      aria-label={words}
+      title={words}
+      onClick={(event) => {
+        const box = event.currentTarget.getBoundingClientRect();
+        const share = box.width ? (event.clientX - box.left) / box.width : 0;
+        onSelect(run.segmentId, run.startMs + share * (run.endMs - run.startMs));
+      }}
+      className={clsx(
+        'absolute inset-y-0 cursor-pointer rounded-md border-r-2 border-base-100',
+        selected && 'ring-base-content z-10 ring-3 ring-inset',
+      )}
+      style={{ left: percent(run.startMs), width: percent(run.endMs - run.startMs) }}
+    />
   );
 }
