@@ -12,7 +12,7 @@ import { db } from '@/server/db';
 import { studioBook } from '@/server/moves/moves';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { firstFindings } from '@/ui/compose/at-first';
-import { ComposeScreen } from '@/ui/compose/compose-screen';
+import { ComposeInSteps } from '@/ui/compose/compose-in-steps';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
 import { leadClassAction } from '../../sessions/actions';
@@ -47,7 +47,7 @@ export default async function ComposePage({
     talkingFactor: factorOf(talk, plan.rules.say),
   });
   return (
-    <ComposeScreen
+    <ComposeInSteps
       key={id}
       classId={id}
       initial={plan}
