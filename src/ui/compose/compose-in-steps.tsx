@@ -1,6 +1,7 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { lazy } from 'react';
+import type { ComposeScreenProps } from './compose-screen';
 
 /** What Compose is made of, in pieces of about one size. The last is Compose. */
 const PIECES = [
@@ -19,14 +20,17 @@ const PIECES = [
 /** Lets the browser answer what was touched meanwhile. */
 const nextTask = () => new Promise<void>((resolve) => setTimeout(resolve));
 
-/**
- * Compose, with its code begun a piece at a time: all of it at once holds a slow phone for half a second, while the page
- * is already seen.
- */
-export const ComposeInSteps = dynamic(async () => {
+const Begun = lazy(async () => {
   for (const begin of typeof window === 'undefined' ? [] : PIECES) {
     begin();
     await nextTask();
   }
-  return (require('./compose-screen') as typeof import('./compose-screen')).ComposeScreen;
+  const { ComposeScreen } = require('./compose-screen') as typeof import('./compose-screen');
+  return { default: ComposeScreen };
 });
+
+/**
+ * Compose, with its code begun a piece at a time: all of it at once holds a slow phone for half a second, while the page
+ * is already seen.
+ */
+export const ComposeInSteps = (props: ComposeScreenProps) => <Begun {...props} />;
