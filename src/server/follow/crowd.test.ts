@@ -3,7 +3,7 @@ import { RUNS } from '@testing/arbitrary';
 import { until } from '@testing/until';
 import fc from 'fast-check';
 import knex from 'knex';
-import { beforeAll, beforeEach, describe, expect, it, onTestFinished, vi } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, it, onTestFinished, vi } from 'vitest';
 import { MOST_EVENTS } from '@/core/calls';
 import type { FollowNews } from '@/core/follow';
 import type { NewRunEvent } from '@/core/run';
@@ -19,8 +19,12 @@ let studio: TestClass;
 let door: Door;
 let place: Place;
 
+const { DATABASE_URL } = process.env;
 beforeAll(() => {
   process.env.DATABASE_URL = testDatabaseUrl();
+});
+afterAll(() => {
+  process.env.DATABASE_URL = DATABASE_URL;
 });
 beforeEach(async () => {
   vi.setSystemTime(NOON);

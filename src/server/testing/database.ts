@@ -3,10 +3,12 @@ import { connect, type Db } from '../db';
 
 /** One prepared database, and a copy of it for each worker, so that tests can run side by side. */
 
+/** Where a test leads what it tries to its own copy, files after it in the same process still copy the template. */
+const { DATABASE_URL: TEMPLATE } = process.env;
+
 function templateUrl(): URL {
-  const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
-  return new URL(url);
+  if (!TEMPLATE) throw new Error('DATABASE_URL is not set; run the tests with "npm test".');
+  return new URL(TEMPLATE);
 }
 
 const nameIn = (url: URL): string => url.pathname.slice(1);

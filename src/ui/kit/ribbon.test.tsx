@@ -1,5 +1,5 @@
-import { choir, nightShift } from '@demo';
 import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
+import { planOf } from '@testing/plans';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { expect, it } from 'vitest';
 import { compile } from '@/core/score';
@@ -15,8 +15,21 @@ const covering = (html: string, atMs: number): string[] =>
     return covers ? [look] : [];
   });
 
-it.each([choir, nightShift])('the line of $name shows at each moment what is done then', (plan) => {
+it('the line of a class shows at each moment what is done then', () => {
+  const plan = planOf([
+    { move: 'slow-belly-breaths', rounds: 1 },
+    { move: 'chest-circles', rounds: 2 },
+    { move: 'tall-o-cheek-lift', rounds: 3 },
+    { move: 'chin-over-shoulder', rounds: 2 },
+    { move: 'soft-jaw-drop', rounds: 2 },
+  ]);
   const score = compile(plan, LIBRARY_BOOK);
+  expect([...new Set(score.steps.map((s) => s.kind))].sort()).toEqual([
+    'release',
+    'switch',
+    'upbeat',
+    'work',
+  ]);
   const html = renderToStaticMarkup(
     <MovesProvider moves={LIBRARY}>
       <Ribbon score={score} />
