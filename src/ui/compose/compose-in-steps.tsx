@@ -17,8 +17,16 @@ const PIECES = [
   () => require('./use-commands'),
 ];
 
-/** Lets the browser answer what was touched meanwhile. */
-const nextTask = () => new Promise<void>((resolve) => setTimeout(resolve));
+/** Lets the browser answer what was touched meanwhile; a timer would have a page that is not in sight wait for seconds. */
+const nextTask = () =>
+  new Promise<void>((resolve) => {
+    const { port1: here, port2: next } = new MessageChannel();
+    here.onmessage = () => {
+      here.close();
+      resolve();
+    };
+    next.postMessage(null);
+  });
 
 const Begun = lazy(async () => {
   for (const begin of typeof window === 'undefined' ? [] : PIECES) {
