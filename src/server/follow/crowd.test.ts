@@ -57,6 +57,9 @@ const newsIn = (got: readonly string[]) =>
   );
 const eventsIn = (got: readonly string[]) => newsIn(got).flatMap(({ events }) => events);
 
+/** With anything more it is too long for a notice, and has to be looked up. */
+const TOO_LONG = Array.from({ length: MOST_EVENTS - 1 }, () => ({ type: 'roundAdded' }));
+
 const home = (takeHome: boolean) => ({ sessionId: place.sessionId, takeHome, now: NOON });
 
 /** What is asked of the database meanwhile that only a crowd asks. */
@@ -113,11 +116,8 @@ describe('what happens in a class', () => {
   it('is looked up once where it is too long for a notice, or comes without one', async () => {
     const run = await prepare();
     const { hears, got } = await crowdOf(run.id);
-    const long = Array.from({ length: MOST_EVENTS }, (_, n) => ({
-      type: n === MOST_EVENTS - 1 ? 'closing' : 'roundAdded',
-    }));
     const looks = await looksDuring(async () => {
-      await happen(run.id, ...long);
+      await happen(run.id, ...TOO_LONG, { type: 'closing' });
       await hears('"closing"');
     });
     expect([looks, eventsIn(got).length]).toEqual([1, 1 + MOST_EVENTS]);
@@ -218,7 +218,7 @@ describe('a crowd', () => {
     const { id } = await prepare();
     // No look succeeds for as long as this table is away.
     await db().raw('alter table follow_doors rename to away');
-    await happen(id, { type: 'started' });
+    await happen(id, { type: 'started' }, ...TOO_LONG);
     await until(() => expect(got).toContain('end'));
     await db().raw('alter table away rename to follow_doors');
     await crowd.open();
