@@ -70,7 +70,11 @@ it('takes no form that is larger than what anybody has a reason to send', async 
   ] as const) {
     expect(await sent(length), String(length)).toBe(status);
   }
-  for (const name of ['upbeat_sign_in', '__Host-upbeat_sign_in']) {
+  for (const [address, name] of [
+    ['https://upbeat.example', '__Host-upbeat_sign_in'],
+    ['http://upbeat.example', 'upbeat_sign_in'],
+  ] as const) {
+    vi.stubEnv('UPBEAT_URL', address);
     const cookie = `${name}=${token}`;
     for (const [length, path, status] of [
       [64_001, '/', 200],

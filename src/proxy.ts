@@ -1,4 +1,5 @@
 import { type NextRequest, NextResponse } from 'next/server';
+import { cookieIn } from '@/server/auth/cookies';
 import { SIGN_IN_COOKIE, teacherOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -45,8 +46,7 @@ async function isTooLarge(request: NextRequest): Promise<boolean> {
 
 /** Whether the cookie of a sign-in is a true one. */
 async function isSignedIn(request: NextRequest): Promise<boolean> {
-  const names = [SIGN_IN_COOKIE, `__Host-${SIGN_IN_COOKIE}`];
-  const token = names.flatMap((name) => request.cookies.get(name)?.value ?? [])[0];
+  const token = cookieIn(request.headers.get('cookie'), SIGN_IN_COOKIE);
   return token !== undefined && (await teacherOf(db(), token, now())) !== null;
 }
 

@@ -1,9 +1,10 @@
 'use client';
 
 import { lazy } from 'react';
+import { inSlices } from '@/browser/in-slices';
 import type { ComposeScreenProps } from './compose-screen';
 
-/** What Compose is made of, in pieces of about one size. The last is Compose. */
+/** What Compose is made of, in pieces of about one size. */
 const PIECES = [
   () => require('@/core/move/dose-table'),
   () => require('@/core/move/move'),
@@ -17,25 +18,21 @@ const PIECES = [
   () => require('./use-commands'),
 ];
 
-/** Lets the browser answer what was touched meanwhile; a timer would have a page that is not in sight wait for seconds. */
-const nextTask = () =>
-  new Promise<void>((resolve) => {
-    const { port1: here, port2: next } = new MessageChannel();
-    here.onmessage = () => {
-      here.close();
-      resolve();
-    };
-    next.postMessage(null);
-  });
+type Module = typeof import('./compose-screen');
 
-const Begun = lazy(async () => {
-  for (const begin of typeof window === 'undefined' ? [] : PIECES) {
-    begin();
-    await nextTask();
-  }
-  const { ComposeScreen } = require('./compose-screen') as typeof import('./compose-screen');
-  return { default: ComposeScreen };
-});
+/** Begins one piece at each step, and Compose with the last. */
+function* beginning(): Generator<unknown, Module> {
+  for (const begin of PIECES) yield begin();
+  return require('./compose-screen');
+}
+
+/** Lets the browser answer between the pieces what was touched meanwhile. A server has nobody who touches anything. */
+const begun = async (): Promise<Module> =>
+  typeof window === 'undefined'
+    ? require('./compose-screen')
+    : new Promise((resolve) => inSlices(beginning(), (end) => resolve((async () => end())())));
+
+const Begun = lazy(async () => ({ default: (await begun()).ComposeScreen }));
 
 /**
  * Compose, with its code begun a piece at a time: all of it at once holds a slow phone for half a second, while the page
