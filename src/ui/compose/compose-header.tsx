@@ -133,10 +133,10 @@ export function ComposeHeader(props: ComposeHeaderProps) {
 
 /** How long the class is, of how long a slot, and when it ends. */
 function Length({ editing, totalMs, room }: { editing: Editing; totalMs: number; room: Room }) {
-  const { plan, type, settle } = editing;
+  const { plan, type, settle, isTyping } = editing;
   const slotMs = plan.slotSeconds * 1000;
   const spare = slotMs - totalMs;
-  const settledMs = useSettled(totalMs);
+  const settledMs = useSettled(totalMs, isTyping);
   const before = useMoment(settledMs)?.before;
   const by = before === undefined ? 0 : settledMs - before;
   const { next } = room;

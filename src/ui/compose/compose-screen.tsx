@@ -104,7 +104,11 @@ function Composing(props: ComposeScreenProps) {
   const autosave = useAutosave(classId, editing, version);
   const searchRef = useRef<HTMLInputElement>(null);
   const { lengths, voices } = props;
-  const judged = useJudged({ plan, library, room, lengths, voices, talk }, props.findings);
+  const judged = useJudged(
+    { plan, library, room, lengths, voices, talk },
+    props.findings,
+    editing.isTyping,
+  );
   const { score, seen, spans, book, nameOf } = judged;
   const changed = useChanged(seen.plan);
   const rehearsal = useRehearsal(score, props.onDevice);

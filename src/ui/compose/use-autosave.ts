@@ -5,7 +5,7 @@ import { CALLS, type StoredPlan, storedPlanSchema } from '@/core/calls';
 import { type Merged, mergePlans, type Plan, samePlan } from '@/core/class';
 import type { Editing } from './use-history';
 
-const KEEP_MS = 200;
+const KEEP_MS = 100;
 const WAIT_MS = 600;
 const RETRY_MS = 3000;
 /** How many classes whose answer was lost are kept in mind. */

@@ -24,11 +24,11 @@ const typing = (target: EventTarget | null) =>
 /** What can be done with the selection, and the keys that do it. */
 export function useCommands(of: UseCommands): Commanded {
   const { editing, selection, actions, book, searchRef, fit, rehearse } = of;
-  const { plan, edit, undo, redo } = editing;
+  const { newest, edit, settle, undo, redo } = editing;
   const { ids } = selection;
   const [first = ''] = ids;
   const copy = () => {
-    const n = copySegments(plan, ids);
+    const n = copySegments(newest(), ids);
     toast.success(
       `${n} copied. Ctrl V puts ${n === 1 ? 'it' : 'them'} into this class or another.`,
     );
@@ -71,6 +71,8 @@ export function useCommands(of: UseCommands): Commanded {
       if (document.querySelector('dialog[open]')) return;
       const command = commandFor(commands, event, { inField: typing(event.target) });
       if (!command) return;
+      // With all that was typed.
+      settle();
       command.act();
       event.preventDefault();
     };

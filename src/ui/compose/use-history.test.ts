@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, cleanup, renderHook } from '@testing-library/react';
 import fc from 'fast-check';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { emptyPlan, type Plan } from '@/core/class';
 import {
   type History,
@@ -65,7 +65,12 @@ describe('the history of a class', () => {
 });
 
 describe('a class that is typed into', () => {
-  afterEach(cleanup);
+  beforeEach(() => void vi.useFakeTimers());
+  afterEach(() => {
+    cleanup();
+    vi.useRealTimers();
+  });
+  const pass = (ms: number) => act(() => vi.advanceTimersByTime(ms));
   const named = (name: string) => (plan: Plan) => ({ ...plan, name });
   const page = () => renderHook(() => useHistory(emptyPlan('a', 600))).result;
 
@@ -80,6 +85,43 @@ describe('a class that is typed into', () => {
     expect(editing.current.plan.name).toBe('bc');
     act(() => editing.current.undo());
     expect([editing.current.plan.name, editing.current.canUndo]).toEqual(['a', false]);
+  });
+
+  it('is drawn in the next pause, and meanwhile says that somebody types', () => {
+    const editing = page();
+    const key = (name: string) => act(() => editing.current.type(named(name), 'n'));
+    expect(editing.current.isTyping()).toBe(false);
+    key('b');
+    pass(299);
+    key('bc');
+    pass(299);
+    expect([editing.current.plan.name, editing.current.isTyping()]).toEqual(['a', true]);
+    pass(1);
+    expect([editing.current.plan.name, editing.current.isTyping()]).toEqual(['bc', false]);
+    expect(editing.current.canUndo).toBe(true);
+  });
+
+  it('is drawn between two keys once somebody has typed on for long', () => {
+    const editing = page();
+    const drawn: string[] = [];
+    for (let i = 0; i < 20; i++) {
+      act(() => editing.current.type(named(`${i}`), 'n'));
+      pass(100);
+      drawn.push(editing.current.plan.name);
+    }
+    expect(drawn.slice(0, 15)).toEqual(Array(15).fill('a'));
+    expect(drawn.slice(15)).toEqual(Array(5).fill('15'));
+  });
+
+  it('is drawn at once with what is done beside the typing, and draws nothing once it is left', () => {
+    const editing = page();
+    act(() => editing.current.type(named('b'), 'n'));
+    act(() => editing.current.edit((plan) => ({ ...plan, slotSeconds: 900 })));
+    const { name, slotSeconds } = editing.current.plan;
+    expect([name, slotSeconds, editing.current.isTyping()]).toEqual(['b', 900, false]);
+    act(() => editing.current.type(named('c'), 'n'));
+    cleanup();
+    expect(vi.getTimerCount()).toBe(0);
   });
 
   it('is in the end what the same acts make one after the other, whether typed or done at once', () => {
@@ -110,6 +152,7 @@ describe('a class that is typed into', () => {
               expect(editing.current.newest()).toEqual(plain.present);
             }
           });
+          pass(300);
           expect(editing.current.plan).toEqual(plain.present);
           expect(editing.current.canUndo).toBe(plain.past.length > 0);
           expect(editing.current.canRedo).toBe(plain.future.length > 0);

@@ -1,4 +1,4 @@
-import { startTransition, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { type Plan, samePlan } from '@/core/class';
 
 export interface History {
@@ -61,10 +61,12 @@ export interface Editing {
   /** Changes the class and shows it at once. */
   edit: (change: (plan: Plan) => Plan, key?: string) => void;
   /**
-   * Changes the class at once, and draws it when there is time: for fields that show what is typed by
-   * themselves, so that a key never waits until the whole class is worked out.
+   * Changes the class at once, and draws it in the next pause: for fields that show what is typed by
+   * themselves, so that no key waits until the whole class is worked out.
    */
   type: (change: (plan: Plan) => Plan, key: string) => void;
+  /** Whether something is typed that is not drawn yet, so that a key may come at any moment. */
+  isTyping: () => boolean;
   /** Ends a run of edits under one key, as when a field is left, and shows what was typed. */
   settle: () => void;
   undo: () => void;
@@ -74,27 +76,51 @@ export interface Editing {
   canRedo: boolean;
 }
 
+/** Longer than between two keys of one number, shorter than what is felt as waiting. */
+const PAUSE_MS = 300;
+/** Whoever types on without a pause sees the class with it after so long, a frame after a key. */
+const MOST_UNDRAWN_MS = 1500;
+const FRAME_MS = 32;
+
 /** A class being edited, with undo and redo without limit within the visit. */
 export function useHistory(initial: Plan): Editing {
   const [shown, show] = useState(() => historyOf(initial));
   const newest = useRef(shown);
-  const acts = useMemo(() => {
-    const act = (action: HistoryAction) => {
-      newest.current = historyReducer(newest.current, action);
+  const { leave, ...acts } = useMemo(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    /** Since when something is typed and not drawn, epoch ms. */
+    let since: number | null = null;
+    const draw = () => {
+      clearTimeout(timer);
+      since = null;
       show(newest.current);
     };
+    const act = (action: HistoryAction) => {
+      newest.current = historyReducer(newest.current, action);
+      draw();
+    };
+    const type = (change: (plan: Plan) => Plan, key: string) => {
+      newest.current = historyReducer(newest.current, { type: 'edit', change, key });
+      const now = Date.now();
+      since ??= now;
+      clearTimeout(timer);
+      const wait = now - since < MOST_UNDRAWN_MS ? PAUSE_MS : FRAME_MS;
+      timer = setTimeout(() => startTransition(draw), wait);
+    };
     return {
+      type,
+      isTyping: () => since !== null,
+      leave: () => clearTimeout(timer),
       newest: () => newest.current.present,
       edit: (change: (plan: Plan) => Plan, key?: string) =>
         act({ type: 'edit', change, key: key ?? null }),
-      type: (change: (plan: Plan) => Plan, key: string) =>
-        startTransition(() => act({ type: 'edit', change, key })),
       settle: () => act({ type: 'settle' }),
       undo: () => act({ type: 'undo' }),
       redo: () => act({ type: 'redo' }),
       replace: (plan: Plan) => act({ type: 'replace', plan }),
     };
   }, []);
+  useEffect(() => leave, [leave]);
   return {
     ...acts,
     plan: shown.present,

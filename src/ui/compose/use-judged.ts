@@ -6,6 +6,7 @@ import { factorOf } from '@/core/run';
 import { type Book, type Score, type SegmentSpan, segmentSpans } from '@/core/score';
 import { bookOf, type ToJudge } from './at-first';
 import { type Findings, type Found, useFindings } from './use-findings';
+import type { Editing } from './use-history';
 import { type MeasuredScore, useScore } from './use-score';
 import { useSettled } from './use-settled';
 
@@ -33,8 +34,9 @@ export interface Judged extends MeasuredScore {
 /**
  * All that is worked out of a class while it is edited: its score and what is to be known of it.
  * @param first what was found before the class was sent
+ * @param isTyping what takes long to draw waits until nobody does
  */
-export function useJudged(of: ToJudge, first: Findings): Judged {
+export function useJudged(of: ToJudge, first: Findings, isTyping: Editing['isTyping']): Judged {
   const { plan, library, room, lengths, voices, talk } = of;
   const moves = useMemo(() => [...library, ...(plan.moves ?? [])], [library, plan.moves]);
   const book = useMemo(() => bookOf(moves), [moves]);
@@ -42,7 +44,10 @@ export function useJudged(of: ToJudge, first: Findings): Judged {
   const talkingFactor = factorOf(talk, plan.rules.say);
   const measured = useScore({ plan, book, room: met, lengths, voices, talkingFactor });
   const { score, compileAlso, unsaid } = measured;
-  const seen = useSettled(useMemo(() => ({ plan, score }), [plan, score]));
+  const seen = useSettled(
+    useMemo(() => ({ plan, score }), [plan, score]),
+    isTyping,
+  );
   const spans = useMemo(() => segmentSpans(seen.score), [seen]);
   const used = [...new Set(placedSegments(seen.plan).map((p) => p.segment.move))].sort().join(' ');
   const inClass = useMemo(() => new Set(used.split(' ')), [used]);
