@@ -216,9 +216,11 @@ describe('whoever comes in', () => {
 
   it('asks some questions, with a name or without, which are parked in the log', async () => {
     const follower = await followerOf(db(), await enter(), now);
-    const put = (question: string, withName: boolean) =>
-      askQuestion(db(), follower, { question, withName, now });
-    await put('How often a week?', true);
+    const put = (question: string, withName: boolean, id = randomUUID()) =>
+      askQuestion(db(), follower, { id, question, withName, now });
+    // Its answer may be lost: sent again, it is one question.
+    const often = randomUUID();
+    for (const again of [often, often]) await put('How often a week?', true, again);
     for (let n = 1; n < MOST_QUESTIONS; n++) await put('And why?', false);
     await expect(put('Once more?', false)).rejects.toMatchObject({ code: 'asked-enough' });
     const notes = await db()('run_events').where({ type: 'parked' }).orderBy('seq').select('data');
@@ -226,7 +228,7 @@ describe('whoever comes in', () => {
     expect(mine).toEqual(['Maren: How often a week?', 'And why?', 'And why?']);
     await db()('followers').where({ id: follower.id }).update({ asked: MOST_QUESTIONS_IN_ALL });
     const another = await followerOf(db(), await enter(), now);
-    const question = { question: 'And I?', withName: false, now };
+    const question = { id: randomUUID(), question: 'And I?', withName: false, now };
     await expect(askQuestion(db(), another, question)).rejects.toMatchObject({
       code: 'asked-enough',
     });

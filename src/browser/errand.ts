@@ -7,22 +7,27 @@ import { newId } from './new-id';
 export class Errands {
   private last: { id: string; content: string } | null = null;
 
-  idOf(content: string): string {
+  /**
+   * Sends something under its id.
+   * @throws what `by` throws; the same has the same id when it is sent again
+   */
+  async send<T>(content: string, by: (id: string) => Promise<T>): Promise<T> {
     if (this.last?.content !== content) this.last = { id: newId(), content };
-    return this.last.id;
-  }
-
-  answered(): void {
+    const answer = await by(this.last.id);
     this.last = null;
+    return answer;
   }
 }
 
-/** What stands in a form, as text; of files their names, sizes and dates. */
+/** By what a file is known. */
+export const fileContent = ({ name, size, lastModified }: File): string =>
+  JSON.stringify([name, size, lastModified]);
+
+/** What stands in a form, as text; of files by what they are known. */
 export const contentOf = (form: FormData): string =>
   JSON.stringify(
-    [...form].map(([name, value]) =>
-      typeof value === 'string'
-        ? [name, value]
-        : [name, value.name, value.size, value.lastModified],
-    ),
+    [...form].map(([name, value]) => [
+      name,
+      typeof value === 'string' ? value : fileContent(value),
+    ]),
   );

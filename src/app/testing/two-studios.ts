@@ -101,7 +101,7 @@ export async function fullStudio(db: Db, mark: string): Promise<Full> {
   const classId = await first('classes');
   // A film that waits for its turn: nobody makes it here.
   const maker = { add: async () => {}, stop: () => {} } as unknown as FilmMaker;
-  const ordered = { classId, options: FILM, now: NOON };
+  const ordered = { id: randomUUID(), classId, options: FILM, now: NOON };
   const film = await orderFilm({ db, maker }, { id: owner, studioId }, ordered);
   const recording = await saveRecording(db, { id: owner, studioId }, cue, NOON);
   const song = randomUUID();

@@ -32,6 +32,8 @@ export function addressOf(
 /** Pieces that calls are written with. */
 export const call = <A extends z.ZodType, B extends z.ZodType>(of: Call<A, B>): Call<A, B> => of;
 export const nothing = z.object({});
+/** Under which id something is sent that is to be made once, however often it is sent: until an answer has come. */
+export const sentAs = z.uuid().default(() => crypto.randomUUID());
 export const yesOrNo = z.enum(['yes', 'no']);
 export const made = z.object({ id: z.string() });
 /** An answer that is a file; it is not read as JSON. */

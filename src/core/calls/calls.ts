@@ -27,7 +27,7 @@ import {
   storedPlanSchema,
   streakToldSchema,
 } from './answers';
-import { call, file, made, nothing } from './call';
+import { call, file, made, nothing, sentAs } from './call';
 import { MUSIC_CALLS } from './music-calls';
 import { TAKE_AWAY_CALLS } from './take-away-calls';
 
@@ -389,11 +389,15 @@ export const CALLS = {
     asks: z.object({ followerId: id }),
     answers: doorSchema,
   }),
-  /** A question of whoever follows, to be found with those that were parked. */
+  /** A question of whoever follows, to be found with those that were parked; stored once for each id. */
   askQuestion: call({
     method: 'POST',
     path: '/api/follow/questions',
-    asks: z.object({ question: z.string().trim().min(1).max(240), withName: z.boolean() }),
+    asks: z.object({
+      question: z.string().trim().min(1).max(240),
+      withName: z.boolean(),
+      sentAs,
+    }),
     answers: nothing,
   }),
   /** Practice that somebody did alone on their device, who shows the token of their own page; stored once by its id. */

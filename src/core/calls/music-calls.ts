@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { isNoText } from '../bounded';
 import { LONGEST_NAME, musicIdSchema, pieceOfMusicSchema } from '../music';
-import { call, file, made, nothing } from './call';
+import { call, file, made, nothing, sentAs } from './call';
 
 export const musicNameSchema = z
   .string()
@@ -18,11 +18,11 @@ export const MUSIC_CALLS = {
     asks: nothing,
     answers: z.object({ pieces: z.array(pieceOfMusicSchema) }),
   }),
-  /** Takes a file of sound in. */
+  /** Takes a file of sound in, once for each id. */
   addMusic: call({
     method: 'POST',
     path: '/api/music',
-    asks: z.object({ name: musicNameSchema }),
+    asks: z.object({ name: musicNameSchema, sentAs }),
     takes: 'application/octet-stream',
     answers: z.object({ piece: pieceOfMusicSchema }),
   }),

@@ -3,7 +3,7 @@ import { PHASES } from '../class';
 import { filmOptionsSchema, filmSchema } from '../film';
 import { languageSchema } from '../move';
 import { AUDIO_FORMATS, soundProgressSchema, WORD_FORMATS } from '../take-away';
-import { call, file, made, nothing, yesOrNo } from './call';
+import { call, file, made, nothing, sentAs, yesOrNo } from './call';
 
 const id = z.uuid();
 /** With the easier version of every move that has one. */
@@ -81,12 +81,12 @@ export const TAKE_AWAY_CALLS = {
     asks: nothing,
     answers: z.object({ films: z.array(filmSchema) }),
   }),
-  /** Orders a film of a class; it is made meanwhile. */
+  /** Orders a film of a class, once for each id; it is made meanwhile. */
   orderFilm: call({
     method: 'POST',
     path: '/api/classes/[id]/films',
     id,
-    asks: filmOptionsSchema,
+    asks: filmOptionsSchema.extend({ sentAs }),
     answers: film,
   }),
   /** Stops a film that is under way, or goes on with one that was stopped or failed. */

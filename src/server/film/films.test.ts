@@ -98,8 +98,14 @@ const dose = { kind: 'reps', reps: 1, secondsEach: 8 } as const;
 const LONG_MS = 600_000;
 const SHORT = planOf([{ move: 'head-half-circles', rounds: 1, dose }], { say: 'names' });
 const aClass = (plan: Plan = SHORT, by = teacher) => createClass(db(), by, plan, NOON);
-const order = async (by: FilmMaker, options: Partial<FilmOptions> = {}, classId?: string) =>
+const order = async (
+  by: FilmMaker,
+  options: Partial<FilmOptions> = {},
+  classId?: string,
+  id = randomUUID(),
+) =>
   orderFilm({ db: db(), maker: by }, teacher, {
+    id,
     classId: classId ?? (await aClass()),
     options: { ...FILM, ...options },
     now: NOON,
@@ -374,6 +380,7 @@ describe('while it is made', () => {
     const mine = [await order(nobody), await order(nobody), await order(nobody)];
     const classId = await aClass(SHORT, stranger);
     const theirs = await orderFilm({ db: db(), maker: nobody }, stranger, {
+      id: randomUUID(),
       classId,
       options: FILM,
       now: NOON,
@@ -393,7 +400,13 @@ describe('what there may be', () => {
     'is so many of a teacher, and no class that is too long',
     async () => {
       const classId = await aClass();
-      for (let i = 0; i < MOST_FILMS; i++) await order(nobody, {}, classId);
+      const [first, id] = [await order(nobody, {}, classId), randomUUID()];
+      for (let i = 2; i < MOST_FILMS; i++) await order(nobody, {}, classId);
+      // Its answer may be lost: ordered again it is the same film, also where there is no room for one more.
+      const last = await order(nobody, {}, classId, id);
+      expect(await order(nobody, { shape: 'upright' }, classId, id)).toEqual(last);
+      expect(last.id).not.toBe(first.id);
+      expect(await filmsOf(db(), teacher, classId)).toHaveLength(MOST_FILMS);
       await expect(order(nobody, {}, classId)).rejects.toMatchObject({ code: 'too-many-films' });
       const [latest] = await filmsOf(db(), teacher, classId);
       if (!latest) throw new Error('no film');

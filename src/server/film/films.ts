@@ -86,6 +86,14 @@ export interface Studio {
   maker: FilmMaker;
 }
 
+export interface FilmOrder {
+  /** That of the film. Ordered again under the same, it is the film that there is. */
+  id: string;
+  classId: string;
+  options: FilmOptions;
+  now: number;
+}
+
 /**
  * Orders a film of a class as it is saved now. It is made when its turn comes.
  * @throws Refusal `not-found`, `empty-class`, `too-long-to-film`, `too-many-films`, and as `wordedClass` does
@@ -93,7 +101,7 @@ export interface Studio {
 export async function orderFilm(
   { db, maker }: Studio,
   teacher: Speaking,
-  { classId, options, now }: { classId: string; options: FilmOptions; now: number },
+  { id, classId, options, now }: FilmOrder,
 ): Promise<FilmToTake> {
   const { version } = await getClass(db, teacher, classId);
   const { easier } = options;
@@ -102,10 +110,13 @@ export async function orderFilm(
   if (totalMs > MOST_FILM_MINUTES * 60_000) {
     throw new Refusal('too-long-to-film', String(MOST_FILM_MINUTES));
   }
-  const id = randomUUID();
-  await db.transaction(async (trx) => {
+  const isNew = await db.transaction(async (trx) => {
     // Two orders at once are counted one after the other.
     await trx('teachers').where({ id: teacher.id }).forUpdate().first('id');
+    const before = await trx('films')
+      .where({ ...own(teacher), id })
+      .first('id');
+    if (before) return false;
     const { n } = await trx('films').where(own(teacher)).first(trx.raw('count(*)::int as n'));
     if (n >= MOST_FILMS) throw new Refusal('too-many-films', String(MOST_FILMS));
     await trx('films').insert({
@@ -121,7 +132,9 @@ export async function orderFilm(
       created_at: new Date(now),
       beat_at: new Date(now),
     });
+    return true;
   });
+  if (!isNew) return film(db, teacher, id);
   const { caution } = phrasesOf(options.language);
   try {
     await new FilmFolder(id).begin({ worded: { score, document }, options, caution });

@@ -184,6 +184,14 @@ export async function seen(db: Db, ids: readonly string[], now: number): Promise
     .update({ seen_at: new Date(now) });
 }
 
+export interface Question {
+  /** Asked again under the same, it is the question that was asked. */
+  id: string;
+  question: string;
+  withName: boolean;
+  now: number;
+}
+
 /**
  * A question of a follower, which the teacher finds among those that were parked.
  * @throws Refusal `asked-enough`, `log-full`
@@ -191,8 +199,10 @@ export async function seen(db: Db, ids: readonly string[], now: number): Promise
 export async function askQuestion(
   db: Db,
   follower: Follower,
-  { question, withName, now }: { question: string; withName: boolean; now: number },
+  { id, question, withName, now }: Question,
 ): Promise<void> {
+  const { id: runId, events } = await openLog(db, follower, follower.sessionId, now);
+  if (events.some((event) => event.id === id)) return;
   const of = { session_id: follower.sessionId, studio_id: follower.studioId };
   await db.transaction(async (trx) => {
     await trx('follow_doors').where(of).forUpdate().first('session_id');
@@ -207,12 +217,11 @@ export async function askQuestion(
       .returning('id');
     if (rows.length === 0) throw new Refusal('asked-enough', String(MOST_QUESTIONS));
   });
-  const { id: runId } = await openLog(db, follower, follower.sessionId, now);
   const from = withName && follower.name ? `${follower.name}: ` : '';
   const note = `${from}${question}`.slice(0, 300);
   await appendEvents(db, follower, {
     runId,
-    drafts: [{ id: randomUUID(), at: now, type: 'parked', note }],
+    drafts: [{ id, at: now, type: 'parked', note }],
     now,
   });
 }

@@ -50,8 +50,8 @@ function song(ending: string, { seconds = 24, source = '' } = {}): Buffer {
 async function* parts(...all: Uint8Array[]) {
   yield* all;
 }
-const add = (file: Uint8Array, name = 'A song', by = teacher) =>
-  addMusic(db(), by, { name, bytes: parts(file), now: NOON });
+const add = (file: Uint8Array, name = 'A song', by = teacher, id = randomUUID()) =>
+  addMusic(db(), by, { id, name, bytes: parts(file), now: NOON });
 
 const samplesOf = async (id: MusicId, seconds: number, offsetMs = 0) => {
   const rate = 22_050;
@@ -109,10 +109,27 @@ describe('taking music in', () => {
         yield new Uint8Array(1_000_000);
       }
     }
-    const asked = { name: 'Endless', bytes: endless(), now: NOON };
+    const asked = { id: randomUUID(), name: 'Endless', bytes: endless(), now: NOON };
     await expect(addMusic(db(), teacher, asked)).rejects.toMatchObject({ code: 'music-too-large' });
     expect(sent).toBeLessThan(110_000_000);
     expect(left().filter((name) => name.startsWith('up-beat-music-'))).toEqual(before);
+  });
+
+  it('is taken in once, also where it is sent again since its answer was lost', async () => {
+    const id = randomUUID();
+    await db()('music').delete();
+    const first = await add(song('mp3'), 'Tide', teacher, id);
+    expect(await add(song('mp3'), 'Tide', teacher, id)).toEqual(first);
+    expect(first).toMatchObject({ id, name: 'Tide' });
+    const kept = async () => (await musicOf(db(), teacher)).slice(BEDS.length);
+    expect(await kept()).toEqual([first]);
+    // Also where the studio has no room for another by now.
+    const more = { ms: 60_000, added_at: new Date(NOON), sound: Buffer.alloc(1) };
+    const row = () => ({ id: randomUUID(), studio_id: teacher.studioId, name: 'More', ...more });
+    await db()('music').insert(Array.from({ length: MOST_PIECES - 1 }, row));
+    expect(await add(song('mp3'), 'Tide', teacher, id)).toEqual(first);
+    expect(await kept()).toHaveLength(MOST_PIECES);
+    await db()('music').delete();
   });
 
   it('takes one file of a studio in at a time', async () => {
@@ -124,7 +141,12 @@ describe('taking music in', () => {
       await waits;
       yield song('mp3');
     }
-    const first = addMusic(db(), teacher, { name: 'First', bytes: slow(), now: NOON });
+    const first = addMusic(db(), teacher, {
+      id: randomUUID(),
+      name: 'First',
+      bytes: slow(),
+      now: NOON,
+    });
     await expect(add(song('mp3')), 'while the first is on its way').rejects.toMatchObject({
       code: 'music-busy',
     });

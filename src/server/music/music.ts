@@ -1,8 +1,7 @@
-import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { Readable, Transform } from 'node:stream';
+import { Readable, Transform, Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
@@ -72,6 +71,21 @@ function atMost(bytes: number): Transform {
   });
 }
 
+export interface Brought {
+  /** That of the piece. Brought again under the same, it is the piece that there is. */
+  id: string;
+  name: string;
+  bytes: AsyncIterable<Uint8Array>;
+  now: number;
+}
+
+const pieceOf = async (db: Db, scope: Scope, id: string): Promise<PieceOfMusic | undefined> =>
+  rowSchema.optional().parse(
+    await db('music')
+      .where({ ...own(scope), id })
+      .first('id', 'name', 'ms'),
+  );
+
 /**
  * Takes a file of sound in. Nothing of what was brought is kept but the sound.
  * @throws Refusal `music-busy`, `music-too-large`, `too-much-music`, and as `packMusic` does
@@ -79,9 +93,17 @@ function atMost(bytes: number): Transform {
 export async function addMusic(
   db: Db,
   scope: Scope,
-  { name, bytes, now }: { name: string; bytes: AsyncIterable<Uint8Array>; now: number },
+  { id, name, bytes, now }: Brought,
   signal?: AbortSignal,
 ): Promise<PieceOfMusic> {
+  const readInto = (to: Writable) =>
+    pipeline(Readable.from(bytes), atMost(MOST_MUSIC_MEGABYTES * 1_000_000), to);
+  const before = await pieceOf(db, scope, id);
+  if (before) {
+    // A browser hears of no answer before it has sent all.
+    await readInto(new Writable({ write: (_part, _encoding, done) => done() }));
+    return before;
+  }
   await roomFor(db, scope, 0);
   if (takingIn.has(scope.studioId) || takingIn.size >= MOST_AT_ONCE) {
     throw new Refusal('music-busy');
@@ -90,18 +112,19 @@ export async function addMusic(
   try {
     return await withFolder('music', async (folder) => {
       const [from, to] = [path.join(folder, 'brought'), path.join(folder, 'kept.mp3')];
-      const limit = atMost(MOST_MUSIC_MEGABYTES * 1_000_000);
-      await pipeline(Readable.from(bytes), limit, createWriteStream(from));
+      await readInto(createWriteStream(from));
       const ms = await packMusic({ from, to }, signal);
-      const row = { id: randomUUID(), name, ms };
+      const row = { id, name, ms };
       const sound = await readFile(to);
-      await db.transaction(async (trx) => {
+      return db.transaction(async (trx) => {
         // Two at once are counted one after the other.
         await trx('studios').where({ id: scope.studioId }).forUpdate().first('id');
+        const there = await pieceOf(trx, scope, id);
+        if (there) return there;
         await roomFor(trx, scope, ms);
         await trx('music').insert({ ...row, ...own(scope), added_at: new Date(now), sound });
+        return row;
       });
-      return row;
     });
   } finally {
     takingIn.delete(scope.studioId);

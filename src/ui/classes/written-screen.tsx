@@ -83,9 +83,9 @@ export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
             busy={busy}
             make={(asked) =>
               attempt(async () => {
-                const errand = errands.idOf(JSON.stringify(asked));
-                const made = await make({ ...asked, errand });
-                errands.answered();
+                const made = await errands.send(JSON.stringify(asked), (errand) =>
+                  make({ ...asked, errand }),
+                );
                 if ('problem' in made) tell(made.problem);
                 else router.push(`/classes/${made.id}`);
               })

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ask, toldOf } from '@/browser/api';
+import { Errands } from '@/browser/errand';
 import { CALLS } from '@/core/calls';
 import type { FilmOptions, FilmToTake } from '@/core/film';
 
@@ -22,6 +23,7 @@ export interface Films {
 export function useFilms(classId: string): Films {
   const [films, setFilms] = useState<readonly FilmToTake[] | null>(null);
   const [error, setError] = useState<string | null>(null);
+  const [errands] = useState(() => new Errands());
   /** Grows with each change: what was asked before it says nothing any more. */
   const turn = useRef(0);
   const look = useCallback(async () => {
@@ -63,7 +65,9 @@ export function useFilms(classId: string): Films {
     films,
     error,
     order: async (options) => {
-      const { film } = await ask(CALLS.orderFilm, { id: classId, body: options });
+      const { film } = await errands.send(JSON.stringify(options), (sentAs) =>
+        ask(CALLS.orderFilm, { id: classId, body: { ...options, sentAs } }),
+      );
       changed((all) => [film, ...all.filter((f) => f.id !== film.id)]);
     },
     change: async (id, does) => {

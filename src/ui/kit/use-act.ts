@@ -67,11 +67,11 @@ export function useAct<S>(
 ) {
   const [errands] = useState(() => new Errands());
   return useActionState<S, FormData>(async (state, form) => {
-    form.set(ERRAND, errands.idOf(contentOf(form)));
     try {
-      const answer = await act(state, form);
-      errands.answered();
-      return answer;
+      return await errands.send(contentOf(form), (errand) => {
+        form.set(ERRAND, errand);
+        return act(state, form);
+      });
     } catch (problem) {
       return unanswered(state, toldOfAct(problem, kept), form);
     }

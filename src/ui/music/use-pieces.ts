@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { ask, toldOf } from '@/browser/api';
+import { Errands, fileContent } from '@/browser/errand';
 import { CALLS, musicNameSchema } from '@/core/calls';
 import { LONGEST_NAME, type PieceOfMusic } from '@/core/music';
 
@@ -24,6 +25,7 @@ const nameOf = (file: File): string => {
 export function usePieces(): Pieces {
   const [pieces, setPieces] = useState<readonly PieceOfMusic[] | null>(null);
   const [error, setError] = useState<string | null>(null);
+  const [errands] = useState(() => new Errands());
   const load = useCallback(async () => {
     setPieces((await ask(CALLS.listMusic)).pieces);
     setError(null);
@@ -35,7 +37,9 @@ export function usePieces(): Pieces {
     pieces,
     error,
     add: async (file) => {
-      await ask(CALLS.addMusic, { body: { name: nameOf(file) }, file });
+      await errands.send(fileContent(file), (sentAs) =>
+        ask(CALLS.addMusic, { body: { name: nameOf(file), sentAs }, file }),
+      );
       await load();
     },
     rename: async (id, name) => {

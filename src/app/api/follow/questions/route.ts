@@ -4,6 +4,7 @@ import { askQuestion } from '@/server/follow/followers';
 import { answeringFollower } from '../../handle';
 
 export const POST = answeringFollower(CALLS.askQuestion, async ({ follower, body, now }) => {
-  await askQuestion(db(), follower, { ...body, now });
+  const { sentAs: id, ...asked } = body;
+  await askQuestion(db(), follower, { id, ...asked, now });
   return {};
 });

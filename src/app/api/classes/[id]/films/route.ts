@@ -8,10 +8,8 @@ export const GET = answering(CALLS.listFilms, async ({ teacher, id }) => ({
   films: await filmsOf(db(), teacher, id),
 }));
 
-export const POST = answering(CALLS.orderFilm, async ({ teacher, id, body, now }) => ({
-  film: await orderFilm({ db: db(), maker: filmMaker() }, teacher, {
-    classId: id,
-    options: body,
-    now,
-  }),
-}));
+export const POST = answering(CALLS.orderFilm, async ({ teacher, id, body, now }) => {
+  const { sentAs, ...options } = body;
+  const asked = { id: sentAs, classId: id, options, now };
+  return { film: await orderFilm({ db: db(), maker: filmMaker() }, teacher, asked) };
+});
