@@ -13,6 +13,8 @@ const AIMS = { performance: 95, accessibility: 100, 'best-practices': 100 } as c
 /** Lighthouse's own measure of a processor, for one that it takes to be slowed four times. From memory. */
 const QUICK = 1750;
 const SLOWED = 4;
+/** So often is each page judged, of which the middle counts: one time says more of the machine than of the page. */
+const TIMES = 3;
 /** Compose has more to do than the others. */
 const COMPOSE_PERFORMANCE = 90;
 
@@ -57,20 +59,33 @@ try {
   };
   /** A machine that others use too is not as quick at all times. */
   let { benchmarkIndex: quick } = (await judged('sign in', SLOWED)).environment;
-  for (const name of Object.keys(pages) as (keyof typeof pages)[]) {
+  const judgedInTurn = async (name: keyof typeof pages) => {
     const slowed = Math.min(SLOWED, Math.max(1, (SLOWED * quick) / QUICK));
     const { categories, audits, environment } = await judged(name, slowed);
     quick = environment.benchmarkIndex;
-    const scores = Object.entries(AIMS).map(([category, usual]) => {
-      const isCompose = name === 'Compose' && category === 'performance';
-      const aim = isCompose ? COMPOSE_PERFORMANCE : usual;
-      const score = Math.round(100 * (categories[category]?.score ?? 0));
-      return `${category} ${score} / ${aim}: ${(score / aim).toFixed(2)}`;
-    });
+    const scoreOf = (category: string) => Math.round(100 * (categories[category]?.score ?? 0));
     const shown = (audit: string) =>
       audits[audit]?.displayValue ?? audits[audit]?.errorMessage ?? 'not told';
+    const pace = `processor ${(quick / QUICK).toFixed(2)} of a quick one, slowed ${slowed.toFixed(1)} times`;
+    return { scoreOf, shown, pace };
+  };
+  for (const name of Object.keys(pages) as (keyof typeof pages)[]) {
+    const all: Awaited<ReturnType<typeof judgedInTurn>>[] = [];
+    while (all.length < TIMES) all.push(await judgedInTurn(name));
+    all.sort((a, b) => a.scoreOf('performance') - b.scoreOf('performance'));
+    const middle = all[Math.floor(TIMES / 2)] as (typeof all)[number];
+    const scores = Object.entries(AIMS).map(([category, usual]) => {
+      const isPerformance = category === 'performance';
+      const aim = isPerformance && name === 'Compose' ? COMPOSE_PERFORMANCE : usual;
+      // What does not depend on the machine is as it is at worst.
+      const each = all.map(({ scoreOf }) => scoreOf(category));
+      const score = isPerformance ? middle.scoreOf(category) : Math.min(...each);
+      const of = isPerformance ? ` of ${each.join(', ')}` : '';
+      return `${category} ${score}${of} / ${aim}: ${(score / aim).toFixed(2)}`;
+    });
+    const [blocked, paint] = ['total-blocking-time', 'largest-contentful-paint'].map(middle.shown);
     console.log(
-      `Lighthouse on ${name}: ${scores.join(', ')} (blocked ${shown('total-blocking-time')}, largest paint ${shown('largest-contentful-paint')}; processor ${(quick / QUICK).toFixed(2)} of a quick one, slowed ${slowed.toFixed(1)} times)`,
+      `Lighthouse on ${name}: ${scores.join('; ')} (blocked ${blocked}, largest paint ${paint}; ${middle.pace})`,
     );
   }
 } finally {
