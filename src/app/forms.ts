@@ -21,22 +21,30 @@ function typed(form: FormData): Record<string, string> {
   return Object.fromEntries(lines);
 }
 
+/** What is said of a form in the language of whoever sends it, where that is not English. */
+export interface SaidOfForm {
+  /** Why the server says no. */
+  refused?: (refusal: Refusal) => string;
+  /** What is wrong with a field, by its name. */
+  wrong?: Readonly<Record<string, string>>;
+  unreadable?: string;
+}
+
 /**
  * Reads a form and does what it asks for. What is wrong with it, and what the server says no to, is told
  * beside what was typed.
  * @param work does it; gives what to say when it is done
- * @param says why the server says no, in the language of whoever asked
  */
 export async function answerForm<S extends z.ZodType>(
   form: FormData,
   schema: S,
   work: (given: z.output<S>) => Promise<string>,
-  says: (refusal: Refusal) => string = ({ message }) => message,
+  { refused = ({ message }) => message, wrong = {}, unreadable = UNREADABLE }: SaidOfForm = {},
 ): Promise<FormState> {
   const values = typed(form);
-  const unreadable = Object.entries(values).filter(([, text]) => isNoText(text));
-  if (unreadable.length > 0) {
-    const errors = Object.fromEntries(unreadable.map(([name]) => [name, UNREADABLE]));
+  const noText = Object.entries(values).filter(([, text]) => isNoText(text));
+  if (noText.length > 0) {
+    const errors = Object.fromEntries(noText.map(([name]) => [name, unreadable]));
     return { values, errors, problem: null, done: null };
   }
   const parsed = schema.safeParse(Object.fromEntries(form));
@@ -44,7 +52,7 @@ export async function answerForm<S extends z.ZodType>(
     const errors = z.flattenError(parsed.error).fieldErrors as Record<string, string[]>;
     const first = Object.entries(errors).map(([name, all]) => [
       name,
-      all[0] ?? 'This is not right.',
+      wrong[name] ?? all[0] ?? 'This is not right.',
     ]);
     return { values, errors: Object.fromEntries(first), problem: null, done: null };
   }
@@ -55,8 +63,8 @@ export async function answerForm<S extends z.ZodType>(
     if (!(error instanceof Refusal)) throw error;
     metrics().refusals.inc({ code: error.code });
     const field = FIELD_OF[error.code];
-    if (field) return { values, errors: { [field]: says(error) }, problem: null, done: null };
-    return { values, errors: {}, problem: says(error), done: null };
+    if (field) return { values, errors: { [field]: refused(error) }, problem: null, done: null };
+    return { values, errors: {}, problem: refused(error), done: null };
   }
 }
 

@@ -30,7 +30,9 @@ export async function findAction(_: FormState, form: FormData): Promise<FormStat
     code = (await behindTyped(db(), typed.code, from)).code;
     return '';
   };
-  const state = await answerForm(form, schema, work, (refusal) => refusedIn(language, refusal));
+  const state = await answerForm(form, schema, work, {
+    refused: (refusal) => refusedIn(language, refusal),
+  });
   if (code) redirect(`/follow/${code}`);
   return state;
 }
@@ -51,9 +53,9 @@ export async function comeInAction(code: string, _: FormState, form: FormData): 
     await keepFollowToken(await comeIn(db(), door, { name: name || null }, now()));
     return '';
   };
-  return answerForm(form, nameSchema(wordsIn(language).door), work, (refusal) =>
-    refusedIn(language, refusal),
-  );
+  return answerForm(form, nameSchema(wordsIn(language).door), work, {
+    refused: (refusal) => refusedIn(language, refusal),
+  });
 }
 
 /** Follows no more: the device is forgotten. */

@@ -45,6 +45,10 @@ export const dayIn = (language: string, ms: number, timeZone: string): string =>
 /** A day that is stored as a date, as in "2026-11-24", shown as every other day is. */
 export const dateLabel = (date: string): string => format(parseISO(date), DAY);
 
+/** The same in the language of whoever reads it. @param language as in RFC 5646 */
+export const dateIn = (language: string, date: string): string =>
+  dayIn(language, Date.parse(`${date}T12:00Z`), 'UTC');
+
 /** The date on which an instant falls in a studio's time zone, as in "2026-11-24". @param ms epoch ms */
 export const dateOn = (ms: number, timeZone: string): string =>
   formatISO(ms, { representation: 'date', in: tz(timeZone) });

@@ -1,5 +1,7 @@
+import { type Language, MAIN_LANGUAGE } from '../language';
 import type { Per } from './counted';
 import type { Beat, Streak } from './fold';
+import { streakWordsIn } from './words';
 
 /** How a beat looks on a beat line. */
 export const LOOKS = ['kept', 'late', 'missed', 'off', 'grain', 'to come'] as const;
@@ -59,22 +61,18 @@ export function drawn(streak: Streak, most: number): BeatLine {
   return { per, current, longest, looks: beats.map(lookOf), arcs };
 }
 
-const LOOK_WORDS: Record<Look, string> = {
-  kept: 'kept',
-  late: 'kept, late',
-  missed: 'missed',
-  off: 'cancelled',
-  grain: 'does not count',
-  'to come': 'to come',
-};
-
 /** A beat line in words, its beats grouped, the oldest first: "3 kept, 1 cancelled, 2 kept, 1 to come". */
-export function lineWords({ looks }: Pick<BeatLine, 'looks'>): string {
+export function lineWords(
+  { looks }: Pick<BeatLine, 'looks'>,
+  language: Language = MAIN_LANGUAGE,
+): string {
+  const words = streakWordsIn(language);
+  if (looks.length === 0) return words.nothingYet;
   const groups: { look: Look; n: number }[] = [];
   for (const look of looks) {
     const last = groups.at(-1);
     if (last?.look === look) last.n++;
     else groups.push({ look, n: 1 });
   }
-  return groups.map(({ look, n }) => `${n} ${LOOK_WORDS[look]}`).join(', ');
+  return groups.map(({ look, n }) => `${n} ${words.looks[look]}`).join(', ');
 }

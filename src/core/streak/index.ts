@@ -6,3 +6,4 @@ export { dateOfDay, dayOfDate, daysIn, type History, type Meeting, type Span } f
 export * from './rule';
 export * from './shipped';
 export type { Because, Unit } from './units';
+export { EXCUSE_NAMES, streakWordsIn } from './words';

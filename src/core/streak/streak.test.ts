@@ -1,6 +1,7 @@
 import { getISOWeek, getISOWeekYear } from 'date-fns';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { LANGUAGES, MAIN_LANGUAGE } from '../language';
 import {
   countWords,
   dateOfDay,
@@ -17,6 +18,7 @@ import {
   type StreakRule,
   streakOf,
   streakRuleSchema,
+  streakWordsIn,
   wouldEnd,
 } from '.';
 import { mondayOfDay } from './history';
@@ -312,6 +314,67 @@ describe('an account', () => {
     for (const rule of Object.values(STREAK_RULES)) {
       for (const { says } of explain(under(rule, { meetings: all, practice: noons(3, 4) }))) {
         expect(says).not.toMatch(/undefined|NaN|-[a-z]+-|too-|nothing-on|to-come/);
+      }
+    }
+  });
+
+  it('is told in German too, day for day', () => {
+    const told = (rule: StreakRule, change: Partial<History>, now = NOW) =>
+      explain(under(rule, change, now), 'de').map((line) => `${line.when}: ${line.says}`);
+    const holidays = [{ from: '2026-11-03', to: '2026-11-03', name: 'Hafentage' }];
+    const month = { meetings: meetings('hclaap'), holidays };
+    expect(told(every, month, FIRST + 30 * DAY)).toEqual([
+      'Di., 10. Nov.: kommt noch.',
+      'Di., 3. Nov.: Hafentage, es zählt nicht und bricht nichts ab.',
+      'Di., 27. Okt.: nicht da. Mit dem Nächsten wird neu gezählt.',
+      'Di., 20. Okt.: später gekommen, das zählt. Das macht 2.',
+      'Di., 13. Okt.: abgesagt, es zählt nicht und bricht nichts ab.',
+      'Di., 6. Okt.: da. Das macht 1.',
+    ]);
+    const of = { from: '2026-11-06', until: '2026-11-15', practice: noons(6, 7, 8, 9, 11) };
+    expect(told(weekly, of)[0]).toBe(
+      'Mo., 9. Nov. bis So., 15. Nov.: zweimal gemacht, und 3 Mal war gefragt. Mit dem Nächsten wird neu gezählt.',
+    );
+    expect(ruleWords(twenty, 'de')).toMatch(
+      /^Einmal am Tag ist gefragt; kein Tag darf fehlen, 8 Wochen lang; danach: von je 2 Tagen darf 1 fehlen, 12 Wochen lang\./,
+    );
+    const two = under(mostOf, { meetings: meetings('hah') });
+    expect(countWords(two, 'de')).toBe('2 Treffen durchgehalten');
+    expect(lineWords(drawn(two, 9), 'de')).toBe('1 gehalten, 1 ausgelassen, 1 gehalten');
+    expect(lineWords({ looks: [] }, 'de')).toBe('noch nichts');
+  });
+
+  it('says the same in every language, with the same figures and in other words', () => {
+    const figures = (says: string) => says.match(/\d+/g) ?? [];
+    const letters = fc.string({ unit: fc.constantFrom(...'hlaencp'), maxLength: 12 });
+    const rule = fc.constantFrom(...Object.values(STREAK_RULES));
+    const change = fc.record({
+      practice: fc.array(fc.integer({ min: 1, max: 28 }).map((day) => Date.UTC(2026, 10, day, 12))),
+      pauses: fc.constantFrom([], [{ from: '2026-11-03', to: '2026-11-05' }]),
+      holidays: fc.constantFrom([], [{ from: '2026-10-20', to: '2026-10-21', name: '' }]),
+    });
+    for (const language of LANGUAGES.filter((l) => l !== MAIN_LANGUAGE)) {
+      fc.assert(
+        fc.property(letters, rule, change, (all, asked, more) => {
+          const some = meetings(all).map((m, i) => ({ ...m, share: i === 2 ? 10 : undefined }));
+          const streak = under({ ...asked, leastShare: 50 }, { meetings: some, ...more });
+          const [ours, english] = [explain(streak, language), explain(streak)];
+          expect(ours.map((line) => line.count)).toEqual(english.map((line) => line.count));
+          for (const [i, { when, says }] of ours.entries()) {
+            const told = english[i] ?? { when: '', says: '' };
+            expect(figures(when)).toEqual(figures(told.when));
+            expect(figures(says).sort()).toEqual(figures(told.says).sort());
+            expect(says).not.toBe(told.says);
+            expect(says).not.toMatch(/undefined|NaN|-[a-z]+-/);
+          }
+          expect(figures(ruleWords(asked, language)).sort()).toEqual(
+            figures(ruleWords(asked)).sort(),
+          );
+          expect(figures(countWords(streak, language))).toEqual(figures(countWords(streak)));
+        }),
+      );
+      for (const [look, says] of Object.entries(streakWordsIn(language).looks)) {
+        expect(says, look).not.toBe(streakWordsIn(MAIN_LANGUAGE).looks[look as 'kept']);
       }
     }
   });

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { phrasesOf } from '@library';
 import { z } from 'zod';

@@ -2,7 +2,8 @@ import { MARK_NAMES } from '@/core/attendance';
 import { addDays, instantsOf, mondayOf } from '@/core/calendar';
 import type { RegisterCell, RegisterChange, RegisterLine, StreakTold } from '@/core/calls';
 import { dateOn, dayLabel, timeOfDay } from '@/core/formats';
-import { countWords, drawn, explain, keptSince, ruleWords } from '@/core/streak';
+import { type Language, MAIN_LANGUAGE } from '@/core/language';
+import { countWords, drawn, explain, keptSince, ruleWords, streakWordsIn } from '@/core/streak';
 import { csvOf } from '../csv';
 import type { Progress } from '../people/programmes';
 import type { ClassStreak } from '../people/streaks';
@@ -84,10 +85,17 @@ export function changeTold(
   };
 }
 
-/** @param now epoch ms */
+export interface ToldTo {
+  zone: string;
+  /** Epoch ms. */
+  now: number;
+  /** Of whoever reads it. */
+  language?: Language;
+}
+
 export function streakTold(
   { classId, className, ended, rules, streak }: ClassStreak,
-  { zone, now }: { zone: string; now: number },
+  { zone, now, language }: ToldTo,
 ): StreakTold {
   const today = dateOn(now, zone);
   const rule = streak.beats.at(-1)?.rule ?? rules.findLast((r) => r.from <= today)?.rule;
@@ -96,37 +104,38 @@ export function streakTold(
     className,
     ended,
     line: drawn(streak, ON_A_PAGE),
-    count: countWords(streak),
+    count: countWords(streak, language),
     lately: keptSince(streak, addDays(today, -84)),
-    rule: rule ? ruleWords(rule) : '',
-    account: explain(streak),
+    rule: rule ? ruleWords(rule, language) : '',
+    account: explain(streak, language),
   };
 }
 
 /** How far somebody is in a programme, told as a streak is. */
 export function programmeTold(
   { programme, streak, week, left, kept, to }: Progress,
-  { zone, now }: { zone: string; now: number },
+  { zone, now, language = MAIN_LANGUAGE }: ToldTo,
 ): StreakTold {
   const { name, weeks, rule, id } = programme;
   const over = week > weeks;
+  const words = streakWordsIn(language).programme;
   const where = left
-    ? 'left'
+    ? words.left
     : over
-      ? 'over'
+      ? words.over
       : week === 0
-        ? 'to begin'
-        : `week ${week} of ${weeks}`;
+        ? words.toBegin
+        : words.week(week, weeks);
   const today = dateOn(now, zone);
   return {
     classId: id,
     className: `${name}: ${where}`,
     ended: left || over,
     line: drawn(streak, ON_A_PAGE),
-    count: countWords(streak),
+    count: countWords(streak, language),
     lately: weeks <= 12 || over ? kept : keptSince(streak, addDays(today < to ? today : to, -84)),
-    rule: ruleWords(rule),
-    account: explain(streak),
+    rule: ruleWords(rule, language),
+    account: explain(streak, language),
   };
 }
 

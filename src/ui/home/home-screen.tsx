@@ -5,7 +5,9 @@ import { saveBlob } from '@/browser/save-file';
 import { CALLS, type StreakTold } from '@/core/calls';
 import type { FollowWords } from '@/core/follow/words';
 import type { HomeLine } from '@/core/home';
+import type { HomeWords } from '@/core/home/words';
 import type { Language } from '@/core/language';
+import { filled } from '@/core/language/filled';
 import { BYTES_A_MS } from '@/core/take-away';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
@@ -14,6 +16,7 @@ import { KeptFresh } from '../kit/kept-fresh';
 import { Logo } from '../kit/logo';
 import { TakeButton } from '../kit/take-button';
 import { TakeOut } from '../kit/take-out';
+import { ActsSaid } from '../kit/use-act';
 import { CheckInForm } from '../people/check-ins';
 
 export interface HomeScreenProps {
@@ -26,7 +29,7 @@ export interface HomeScreenProps {
   time: string;
   /** ISO 8601 date. */
   today: string;
-  streaks: StreakTold[];
+  streaks: (StreakTold & { lineSays: string })[];
   homeClasses: {
     classId: string;
     name: string;
@@ -44,8 +47,10 @@ export interface HomeScreenProps {
   practice: { id: string; says: string; mine: boolean }[];
   log: FormAct;
   drop: FormAct;
-  /** Shown with every class, in the language of whoever reads it. */
-  care: { says: string; language: Language };
+  /** Of whoever reads it: of all that the application says here, and of the caution that is shown with every class. */
+  language: Language;
+  words: HomeWords;
+  care: string;
 }
 
 /** What somebody reads of a move: its words, or what to do where something they carry is against it. */
@@ -54,13 +59,12 @@ function wordsOf({ words, against, easier }: HomeLine, given: FollowWords['given
   return easier ? given.gentler : given.leaveOut;
 }
 
-interface SaveSoundProps {
-  token: string;
+interface SaveSoundProps extends Pick<HomeScreenProps, 'token' | 'words'> {
   of: HomeScreenProps['homeClasses'][number];
 }
 
 /** A class to do at home, to be heard: without what is to be left out. */
-function SaveSound({ token, of }: SaveSoundProps) {
+function SaveSound({ token, of, words }: SaveSoundProps) {
   const { classId, name, totalMs, lines, language, given } = of;
   return (
     <div>
@@ -69,7 +73,9 @@ function SaveSound({ token, of }: SaveSoundProps) {
         look={CALLS.lookAtHomeSound}
         asked={{ id: classId, body: { as: 'mp3' } }}
         home={token}
-        says="Save it as sound"
+        says={words.saveSound}
+        words={words.take}
+        refused={({ code, message }) => words.refused[code ?? ''] ?? message}
         bytes={totalMs * BYTES_A_MS.mp3}
         save={(blob) => saveBlob(name, '.mp3', blob)}
       />
@@ -84,137 +90,148 @@ function SaveSound({ token, of }: SaveSoundProps) {
 
 /** Somebody's own page: they log practice at home, and see how regular they are, with the account. */
 export function HomeScreen(props: HomeScreenProps) {
-  const { name, studioName, today, streaks, practice } = props;
+  const { name, studioName, today, streaks, practice, words } = props;
   return (
-    <main className="mx-auto grid w-full max-w-xl grid-cols-1 gap-8 px-4 py-6">
-      <div>
-        <p className="flex items-center gap-2">
-          <Logo size={24} /> {studioName}
-        </p>
-        <h1 className="mt-2 text-3xl font-bold">Practice at home, {name}</h1>
-      </div>
-      <KeptFresh at={props.now} time={props.time} />
-      {props.open && (
-        <section aria-labelledby="open" className="bg-base-200 rounded-box p-4">
-          <h2 id="open" className="text-xl font-semibold">
-            {props.open.className} is open
-          </h2>
-          <p className="quiet mb-3">See and hear it here. Your teacher sees that you are there.</p>
-          {/* This device is theirs: what they do again alone on it counts as practice. */}
-          <div onSubmitCapture={() => keepHome(location.pathname)}>
-            <ActionForm act={props.open.follow} submit="Follow it here" label="Follow the class" />
-          </div>
-        </section>
-      )}
-      <section aria-labelledby="log">
-        <h2 id="log" className="mb-2 text-xl font-semibold">
-          I practised
-        </h2>
-        <ActionForm
-          act={props.log}
-          submit="Log it"
-          label="I practised"
-          below={() => (
-            <button
-              type="submit"
-              name="off"
-              value="yes"
-              className="btn btn-ghost btn-sm justify-self-start"
-            >
-              I take that day off
-            </button>
-          )}
-        >
-          <div className="grid grid-cols-2 gap-4">
-            <Field name="day" label="Day" type="date" initial={today} />
-            <Field name="minutes" label="Minutes, if you know" inputMode="numeric" />
-          </div>
-        </ActionForm>
-      </section>
-      {props.checkIn && (
-        <section aria-labelledby="check-in">
-          <h2 id="check-in" className="mb-2 text-xl font-semibold">
-            How does it feel?
-          </h2>
-          <p className="quiet mb-3 text-sm">
-            Only you and your teacher read this. Some people notice something by now, others do not.
+    <ActsSaid value={words.acts}>
+      <main
+        lang={props.language}
+        className="mx-auto grid w-full max-w-xl grid-cols-1 gap-8 px-4 py-6"
+      >
+        <div>
+          <p className="flex items-center gap-2">
+            <Logo size={24} /> {studioName}
           </p>
-          <CheckInForm {...props.checkIn} />
-        </section>
-      )}
-      {props.homeClasses.map((h) => (
-        <section key={h.classId} aria-label={h.name}>
-          <h2 className="text-xl font-semibold">
-            {h.name} <span className="figures quiet font-normal">{h.length}</span>
+          <h1 className="mt-2 text-3xl font-bold">{filled(words.heading, { name })}</h1>
+        </div>
+        <KeptFresh
+          at={props.now}
+          time={props.time}
+          says={filled(words.stale, { time: props.time })}
+        />
+        {props.open && (
+          <section aria-labelledby="open" className="bg-base-200 rounded-box p-4">
+            <h2 id="open" className="text-xl font-semibold">
+              {filled(words.open, { class: props.open.className })}
+            </h2>
+            <p className="quiet mb-3">{words.openHelp}</p>
+            {/* This device is theirs: what they do again alone on it counts as practice. */}
+            <div onSubmitCapture={() => keepHome(location.pathname)}>
+              <ActionForm act={props.open.follow} submit={words.follow} label={words.followLabel} />
+            </div>
+          </section>
+        )}
+        <section aria-labelledby="log">
+          <h2 id="log" className="mb-2 text-xl font-semibold">
+            {words.practised}
           </h2>
-          <ol lang={h.language} className="mt-2 grid gap-3">
-            {h.lines.map((line) => (
-              <li key={line.id}>
-                <p className="font-medium">
-                  {line.name} <span className="quiet font-normal">{line.dose}</span>
-                </p>
-                <p>{wordsOf(line, h.given)}</p>
-              </li>
-            ))}
-          </ol>
-          <div className="mt-3 grid gap-3">
-            <SaveSound token={props.token} of={h} />
-            <ActionForm act={props.log} submit="I did it" label={`I did ${h.name}`}>
-              <input type="hidden" name="day" value={today} />
-              <input
-                type="hidden"
-                name="minutes"
-                value={Math.max(1, Math.round(h.totalMs / 60_000))}
-              />
-            </ActionForm>
-          </div>
+          <ActionForm
+            act={props.log}
+            submit={words.logIt}
+            label={words.practised}
+            below={() => (
+              <button
+                type="submit"
+                name="off"
+                value="yes"
+                className="btn btn-ghost btn-sm justify-self-start"
+              >
+                {words.dayOff}
+              </button>
+            )}
+          >
+            <div className="grid grid-cols-[repeat(auto-fit,minmax(10.5rem,1fr))] gap-4">
+              <Field name="day" label={words.day} type="date" initial={today} />
+              <Field name="minutes" label={words.minutes} inputMode="numeric" />
+            </div>
+          </ActionForm>
         </section>
-      ))}
-      {streaks.map((s) => (
-        <section key={s.classId} aria-label={s.className}>
-          <h2 className="text-xl font-semibold">{s.className}</h2>
-          <p className="mt-1">
-            Kept {s.lately.kept} of {s.lately.asked} in the last 12 weeks
-            {s.line.current > 0 && `; ${s.count}`}.
-          </p>
-          <BeatLine line={s.line} large />
-          <details className="mt-1">
-            <summary className="cursor-pointer">Day by day</summary>
-            <p className="quiet mt-1 text-sm">{s.rule}</p>
-            <ol className="divide-base-300 mt-2 divide-y">
-              {s.account.map((told) => (
-                <li key={`${told.when} ${told.says}`} className="py-1.5">
-                  <span className="font-medium">{told.when}:</span> {told.says}
+        {props.checkIn && (
+          <section aria-labelledby="check-in">
+            <h2 id="check-in" className="mb-2 text-xl font-semibold">
+              {words.feels}
+            </h2>
+            <p className="quiet mb-3 text-sm">{words.feelsHelp}</p>
+            <CheckInForm {...props.checkIn} words={words} />
+          </section>
+        )}
+        {props.homeClasses.map((h) => (
+          <section key={h.classId} aria-label={h.name}>
+            <h2 className="text-xl font-semibold">
+              {h.name} <span className="figures quiet font-normal">{h.length}</span>
+            </h2>
+            <ol lang={h.language} className="mt-2 grid gap-3">
+              {h.lines.map((line) => (
+                <li key={line.id}>
+                  <p className="font-medium">
+                    {line.name} <span className="quiet font-normal">{line.dose}</span>
+                  </p>
+                  <p>{wordsOf(line, h.given)}</p>
                 </li>
               ))}
             </ol>
-          </details>
+            <div className="mt-3 grid gap-3">
+              <SaveSound token={props.token} of={h} words={words} />
+              <ActionForm
+                act={props.log}
+                submit={words.didIt}
+                label={filled(words.didLabel, { class: h.name })}
+              >
+                <input type="hidden" name="day" value={today} />
+                <input
+                  type="hidden"
+                  name="minutes"
+                  value={Math.max(1, Math.round(h.totalMs / 60_000))}
+                />
+              </ActionForm>
+            </div>
+          </section>
+        ))}
+        {streaks.map((s) => (
+          <section key={s.classId} aria-label={s.className}>
+            <h2 className="text-xl font-semibold">{s.className}</h2>
+            <p className="mt-1">
+              {filled(words.lately, s.lately)}
+              {s.line.current > 0 && `; ${s.count}`}.
+            </p>
+            <BeatLine line={s.line} large says={s.lineSays} />
+            <details className="mt-1">
+              <summary className="cursor-pointer">{words.dayByDay}</summary>
+              <p className="quiet mt-1 text-sm">{s.rule}</p>
+              <ol className="divide-base-300 mt-2 divide-y">
+                {s.account.map((told) => (
+                  <li key={`${told.when} ${told.says}`} className="py-1.5">
+                    <span className="font-medium">{told.when}:</span> {told.says}
+                  </li>
+                ))}
+              </ol>
+            </details>
+          </section>
+        ))}
+        <section aria-labelledby="logged">
+          <h2 id="logged" className="mb-2 text-xl font-semibold">
+            {words.logged}
+          </h2>
+          {practice.length === 0 ? (
+            <p className="quiet">{words.nothingLogged}</p>
+          ) : (
+            <ButtonForm act={props.drop} label={words.logged}>
+              <ul className="divide-base-300 -mt-4 divide-y">
+                {practice.map((p) => (
+                  <li key={p.id} className="flex items-center gap-3 py-1">
+                    <span className="min-w-0 flex-1">{p.says}</span>
+                    {p.mine ? (
+                      <TakeOut id={p.id} says={p.says} press={words.takeOut} />
+                    ) : (
+                      <span className="quiet text-sm">{words.byTeacher}</span>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            </ButtonForm>
+          )}
         </section>
-      ))}
-      <section aria-labelledby="logged">
-        <h2 id="logged" className="mb-2 text-xl font-semibold">
-          What is logged
-        </h2>
-        {practice.length === 0 ? (
-          <p className="quiet">Nothing yet. What you log above will stand here.</p>
-        ) : (
-          <ButtonForm act={props.drop} label="What is logged">
-            <ul className="divide-base-300 -mt-4 divide-y">
-              {practice.map((p) => (
-                <li key={p.id} className="flex items-center gap-3 py-1">
-                  <span className="min-w-0 flex-1">{p.says}</span>
-                  {p.mine ? (
-                    <TakeOut id={p.id} says={p.says} />
-                  ) : (
-                    <span className="quiet text-sm">by your teacher</span>
-                  )}
-                </li>
-              ))}
-            </ul>
-          </ButtonForm>
-        )}
-      </section>
-      <GeneralCaution {...props.care} />
-    </main>
+        <GeneralCaution says={props.care} />
+      </main>
+    </ActsSaid>
   );
 }

@@ -23,8 +23,17 @@ async function isThere(): Promise<boolean> {
  * back to it, and where a device wakes.
  * @param at when the server made the page, epoch ms
  * @param time the same, as it is told where the server does not answer
+ * @param says what is told then, where the page is not in English
  */
-export function KeptFresh({ at, time }: { at: number; time: string }) {
+export function KeptFresh({
+  at,
+  time,
+  says = `This is how it was at ${time}: the server does not answer. As soon as it does, this page is looked up again.`,
+}: {
+  at: number;
+  time: string;
+  says?: string;
+}) {
   const router = useRouter();
   const [away, setAway] = useState(false);
   useEffect(() => {
@@ -46,8 +55,7 @@ export function KeptFresh({ at, time }: { at: number; time: string }) {
   }, [at, router]);
   return (
     <p role="status" className="bg-base-200 mb-5 rounded-lg px-4 py-3 font-medium empty:hidden">
-      {away &&
-        `This is how it was at ${time}: the server does not answer. As soon as it does, this page is looked up again.`}
+      {away && says}
     </p>
   );
 }

@@ -1,6 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
+import { Refused, toldOf, Unreachable } from '@/browser/api';
 import { type HowFar, type Taking, takeFile } from '@/browser/take-file';
 import type { Call } from '@/core/calls';
+import type { TakeWords } from '@/core/home/words';
+import { TAKING } from '@/core/home/words/sent-en';
+import { filled } from '@/core/language/filled';
 import { useAttempt } from './use-attempt';
 
 export interface TakeButtonProps extends Pick<Taking, 'home' | 'look'> {
@@ -11,13 +15,20 @@ export interface TakeButtonProps extends Pick<Taking, 'home' | 'look'> {
   /** About how many bytes it will have, where the server does not know. */
   bytes: number;
   save: (blob: Blob) => void;
+  /** What is said of it where the page is not in English. */
+  words?: TakeWords;
+  /** Why the server says no, in the language of the page. */
+  refused?: (refused: Refused) => string;
 }
 
 /** Takes a file that takes a while to make, and tells how far it is; it can be stopped. */
 export function TakeButton(props: TakeButtonProps) {
-  const { call, asked, says, strong, home, look, bytes, save } = props;
+  const { call, asked, says, strong, home, look, bytes, save, words = TAKING, refused } = props;
   const [howFar, setHowFar] = useState<HowFar | null>(null);
-  const { error, busy, attempt } = useAttempt('Nothing was saved.');
+  const { error, busy, attempt } = useAttempt(undefined, (problem) => {
+    if (problem instanceof Unreachable) return words.away;
+    return problem instanceof Refused && refused ? refused(problem) : toldOf(problem);
+  });
   const stop = useRef<AbortController | null>(null);
   // Whoever closes the dialog stops it.
   useEffect(() => () => stop.current?.abort(), []);
@@ -41,9 +52,9 @@ export function TakeButton(props: TakeButtonProps) {
         className={`btn ${strong && !busy ? 'btn-primary upbeat-on-accent' : ''}`}
         onClick={() => (busy ? stop.current?.abort() : void take())}
       >
-        {busy ? 'Stop' : says}
+        {busy ? words.stop : says}
       </button>
-      {busy && <Progress howFar={howFar} about={bytes} />}
+      {busy && <Progress howFar={howFar} about={bytes} words={words} />}
       {error && (
         <p role="alert" className="text-error mt-2 w-full">
           {error}
@@ -61,24 +72,30 @@ const NEARLY = 0.99;
 function told(
   howFar: HowFar | null,
   about: number,
+  words: TakeWords,
 ): [says: string, share: number | null, of: string] {
-  if (!howFar) return ['Being made', null, ''];
+  if (!howFar) return [words.making, null, ''];
   if (howFar.state === 'waiting') {
     const { before } = howFar;
-    const line =
-      before === 0 ? 'it is next' : before === 1 ? 'one is before it' : `${before} are before it`;
-    return [`Waits for its turn: ${line}`, null, ''];
+    const more = filled(words.more, { n: before });
+    return [before === 0 ? words.next : before === 1 ? words.one : more, null, ''];
   }
   if (howFar.state === 'making') {
-    return ['Being made', howFar.share, `${Math.floor(100 * howFar.share)} %`];
+    return [words.making, howFar.share, `${Math.floor(100 * howFar.share)} %`];
   }
   const { bytes, of } = howFar;
   const share = Math.min(NEARLY, bytes / (of ?? about));
-  return ['Being saved', share, `${(bytes / BYTES_A_MB).toFixed(1)} MB`];
+  return [words.saving, share, `${(bytes / BYTES_A_MB).toFixed(1)} MB`];
 }
 
-function Progress({ howFar, about }: { howFar: HowFar | null; about: number }) {
-  const [says, share, of] = told(howFar, about);
+interface ProgressProps {
+  howFar: HowFar | null;
+  about: number;
+  words: TakeWords;
+}
+
+function Progress({ howFar, about, words }: ProgressProps) {
+  const [says, share, of] = told(howFar, about, words);
   return (
     <div className="mt-2 w-full">
       <p className="quiet text-sm">
@@ -87,7 +104,7 @@ function Progress({ howFar, about }: { howFar: HowFar | null; about: number }) {
       </p>
       <progress
         className="progress progress-secondary block w-full"
-        aria-label="How far it is"
+        aria-label={words.howFar}
         max={1}
         {...(share !== null && { value: share })}
       />

@@ -1,14 +1,23 @@
 /** The press that takes an entry out of a list within a form. */
-export function TakeOut({ id, says }: { id: string; says: string }) {
+export function TakeOut({
+  id,
+  says,
+  press = 'Take it out',
+}: {
+  id: string;
+  says: string;
+  /** What is pressed, in the language of the page. */
+  press?: string;
+}) {
   return (
     <button
       type="submit"
       name="drop"
       value={id}
       className="btn btn-ghost btn-sm"
-      aria-label={`Take it out: ${says}`}
+      aria-label={`${press}: ${says}`}
     >
-      Take it out
+      {press}
     </button>
   );
 }

@@ -1,41 +1,47 @@
 import { unstable_isUnrecognizedActionError, unstable_rethrow } from 'next/navigation';
-import { type FormEvent, startTransition, useActionState, useState } from 'react';
+import {
+  createContext,
+  type FormEvent,
+  startTransition,
+  useActionState,
+  useContext,
+  useState,
+} from 'react';
 import { contentOf, Errands } from '@/browser/errand';
 import { saidBy } from '@/core/calls/digest';
 import { ERRAND } from '@/core/calls/errand';
+import { ACTS } from '@/core/home/words/sent-en';
 
 /** What Next says of an answer that is not the application's: one of whoever stands before a server that is away. */
 const NONE_OF_OURS = 'An unexpected response was received from the server.';
-export const TYPED_STAYS = 'What you typed stays here.';
+export const TYPED_STAYS = ACTS.stays;
+/** What a page says of what it sends, where it is not in English. */
+export const ActsSaid = createContext(ACTS);
 
 /**
  * What a person reads where an action of a page had no answer of its own: what went wrong and what to do.
  * @param kept what has not been lost, as a sentence
  * @throws the problem itself where it is none, but leads to another page
  */
-export function toldOfAct(problem: unknown, kept = ''): string {
+export function toldOfAct(problem: unknown, kept = '', words = ACTS): string {
   unstable_rethrow(problem);
   const told = (...sentences: string[]) => sentences.filter(Boolean).join(' ');
   if (unstable_isUnrecognizedActionError(problem)) {
-    const copy = kept && 'Copy it first.';
-    return told('Up Beat was updated since this page was opened.', kept, copy, 'Open it anew.');
+    const copy = kept && words.copyFirst;
+    return told(words.updated, kept, copy, words.openAnew);
   }
   if (problem instanceof Error && 'digest' in problem) {
     const said = saidBy(String(problem.digest));
     if (said) return told(said, kept);
     // The server says nothing of its faults but a number that its log has too.
     console.error(problem);
-    return told('Something went wrong on the server, whose log says why.', kept, 'Try again.');
+    return told(words.fault, kept, words.tryAgain);
   }
   // What stands before the application says in a sentence why it turned somebody away.
   if (problem instanceof Error && problem.name === 'Error' && problem.message !== NONE_OF_OURS) {
     return told(problem.message, kept);
   }
-  return told(
-    'The server does not answer.',
-    kept,
-    'Try again in a moment; where only its answer was lost, it may be done already.',
-  );
+  return told(words.away, kept, words.perhapsDone);
 }
 
 /** Whether an action threw since it leads to another page, to which Next is on its way. */
@@ -63,8 +69,9 @@ interface Acting<S> {
  */
 export function useAct<S>(
   act: (state: Awaited<S>, form: FormData) => Promise<S>,
-  { initial, unanswered, kept = TYPED_STAYS }: Acting<S>,
+  { initial, unanswered, kept }: Acting<S>,
 ) {
+  const words = useContext(ActsSaid);
   const [errands] = useState(() => new Errands());
   return useActionState<S, FormData>(async (state, form) => {
     try {
@@ -73,7 +80,7 @@ export function useAct<S>(
         return act(state, form);
       });
     } catch (problem) {
-      return unanswered(state, toldOfAct(problem, kept), form);
+      return unanswered(state, toldOfAct(problem, kept ?? words.stays, words), form);
     }
   }, initial);
 }

@@ -12,8 +12,9 @@ export interface Attempt {
 /**
  * Tries what needs the server, and keeps what to tell where it fails.
  * @param kept what is not lost where the server is away, as a sentence
+ * @param tell says what went wrong
  */
-export function useAttempt(kept?: string): Attempt {
+export function useAttempt(kept?: string, tell: typeof toldOf = toldOf): Attempt {
   const [error, setError] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const attempt = useCallback(
@@ -24,13 +25,13 @@ export function useAttempt(kept?: string): Attempt {
         await work();
         return true;
       } catch (problem) {
-        setError(toldOf(problem, kept));
+        setError(tell(problem, kept));
         return false;
       } finally {
         setBusy(false);
       }
     },
-    [kept],
+    [kept, tell],
   );
   return { error, busy, attempt };
 }

@@ -1,6 +1,9 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import type { HomeWords } from '@/core/home/words';
+import { english } from '@/core/home/words/en';
+import { filled } from '@/core/language/filled';
 import { type CheckIn, SCALES } from '@/core/people';
 import { ActionForm, Area, ButtonForm, type FormAct } from '../kit/form';
 
@@ -49,7 +52,7 @@ export function CheckIns({
             </button>
           </p>
         </ButtonForm>
-        {due !== null && <CheckInForm week={due} keep={keep} />}
+        {due !== null && <CheckInForm week={due} keep={keep} words={english} />}
         {given.length > 0 && (
           <>
             <CheckInChart given={given} />
@@ -61,17 +64,23 @@ export function CheckIns({
   );
 }
 
+interface CheckInFormProps {
+  week: number;
+  keep: FormAct;
+  words: Pick<HomeWords, 'checkIn' | 'keepIt' | 'scales' | 'scale' | 'ownWords'>;
+}
+
 /** The few questions, each from 0 to 10. */
-export function CheckInForm({ week, keep }: { week: number; keep: FormAct }) {
+export function CheckInForm({ week, keep, words }: CheckInFormProps) {
   return (
-    <ActionForm act={keep} submit="Keep it" label={`Check-in of week ${week}`}>
-      {NAMES.map(([key, label]) => (
+    <ActionForm act={keep} submit={words.keepIt} label={filled(words.checkIn, { week })}>
+      {NAMES.map(([key]) => (
         <label key={key} className="grid gap-1">
-          <span className="font-medium">{label}, 0 to 10</span>
+          <span className="font-medium">{filled(words.scale, { what: words.scales[key] })}</span>
           <input name={key} type="range" min={0} max={10} defaultValue={5} className="range" />
         </label>
       ))}
-      <Area name="words" label="In your own words, if you like" />
+      <Area name="words" label={words.ownWords} />
     </ActionForm>
   );
 }

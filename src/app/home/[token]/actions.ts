@@ -5,6 +5,7 @@ import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { dateSchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
+import { homeWordsIn } from '@/core/home/words';
 import { checkInSchema, practiceSchema, practisedAt } from '@/core/people';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
@@ -12,20 +13,18 @@ import { openTo } from '@/server/follow/doors';
 import { comesIn } from '@/server/follow/flood';
 import { comeIn } from '@/server/follow/followers';
 import { keepCheckIn } from '@/server/people/check-ins';
-import {
-  dropPractice,
-  type HomeOwner,
-  logPractice,
-  ownerOfHome,
-  takeDayOff,
-} from '@/server/people/practice';
+import { dropPractice, logPractice, ownerOfHome, takeDayOff } from '@/server/people/practice';
 import type { FormState } from '@/ui/kit/form';
 import { keepFollowToken } from '../../auth';
 import { answerForm, errandIn } from '../../forms';
+import { languageOf } from './language';
 
-/** Whoever has the address, as long as it was not revoked. */
-async function owner(token: string): Promise<HomeOwner> {
-  return (await ownerOfHome(db(), z.string().max(200).parse(token))) ?? notFound();
+/** Whoever has the address, as long as it was not revoked, and what they are told of what they send. */
+async function owner(token: string) {
+  const of = (await ownerOfHome(db(), z.string().max(200).parse(token))) ?? notFound();
+  const { done, wrong, unreadable, refused } = homeWordsIn(await languageOf(of));
+  const why = ({ code, message }: Refusal) => refused[code] ?? message;
+  return { of, done, said: { wrong, unreadable, refused: why } };
 }
 
 export async function logMineAction(
@@ -33,28 +32,38 @@ export async function logMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const of = await owner(token);
+  const { of, done, said } = await owner(token);
   if (form.has('off')) {
-    return answerForm(form, z.object({ day: dateSchema }), async ({ day }) => {
-      await takeDayOff(db(), of, { participantId: of.participantId, day, off: true });
-      refresh();
-      return 'That day is off.';
-    });
+    return answerForm(
+      form,
+      z.object({ day: dateSchema }),
+      async ({ day }) => {
+        await takeDayOff(db(), of, { participantId: of.participantId, day, off: true });
+        refresh();
+        return done.off;
+      },
+      said,
+    );
   }
-  return answerForm(form, practiceSchema, async ({ day, minutes }) => {
-    const [at, zone] = [now(), of.timeZone];
-    await logPractice(db(), of, {
-      id: errandIn(form, at).errand,
-      participantId: of.participantId,
-      at: practisedAt(day, { zone, now: at }),
-      seconds: minutes && minutes * 60,
-      byTeacher: false,
-      zone,
-      now: at,
-    });
-    refresh();
-    return 'Logged. Well kept.';
-  });
+  return answerForm(
+    form,
+    practiceSchema,
+    async ({ day, minutes }) => {
+      const [at, zone] = [now(), of.timeZone];
+      await logPractice(db(), of, {
+        id: errandIn(form, at).errand,
+        participantId: of.participantId,
+        at: practisedAt(day, { zone, now: at }),
+        seconds: minutes && minutes * 60,
+        byTeacher: false,
+        zone,
+        now: at,
+      });
+      refresh();
+      return done.logged;
+    },
+    said,
+  );
 }
 
 export async function dropMineAction(
@@ -62,12 +71,17 @@ export async function dropMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const of = await owner(token);
-  return answerForm(form, z.object({ drop: z.uuid() }), async ({ drop }) => {
-    await dropPractice(db(), of, { participantId: of.participantId, id: drop });
-    refresh();
-    return 'Taken out.';
-  });
+  const { of, done, said } = await owner(token);
+  return answerForm(
+    form,
+    z.object({ drop: z.uuid() }),
+    async ({ drop }) => {
+      await dropPractice(db(), of, { participantId: of.participantId, id: drop });
+      refresh();
+      return done.takenOut;
+    },
+    said,
+  );
 }
 
 export async function checkInMineAction(
@@ -75,13 +89,18 @@ export async function checkInMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const of = await owner(token);
-  return answerForm(form, checkInSchema, async (given) => {
-    const { participantId, timeZone: zone } = of;
-    await keepCheckIn(db(), of, { participantId, given, zone, now: now() });
-    refresh();
-    return 'Kept, for you and your teacher.';
-  });
+  const { of, done, said } = await owner(token);
+  return answerForm(
+    form,
+    checkInSchema,
+    async (given) => {
+      const { participantId, timeZone: zone } = of;
+      await keepCheckIn(db(), of, { participantId, given, zone, now: now() });
+      refresh();
+      return done.kept;
+    },
+    said,
+  );
 }
 
 /** Comes in to the class that is open to them now: the teacher sees who it is. */
@@ -90,17 +109,22 @@ export async function followMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const of = await owner(token);
+  const { of, done, said } = await owner(token);
   let code: string | null = null;
-  const state = await answerForm(form, z.object({}), async () => {
-    comesIn(now());
-    const door = await openTo(db(), of, of.participantId, now());
-    if (!door) throw new Refusal('no-such-code');
-    const { name, participantId } = of;
-    await keepFollowToken(await comeIn(db(), door, { name, participantId }, now()));
-    code = door.code;
-    return 'You are in.';
-  });
+  const state = await answerForm(
+    form,
+    z.object({}),
+    async () => {
+      comesIn(now());
+      const door = await openTo(db(), of, of.participantId, now());
+      if (!door) throw new Refusal('no-such-code');
+      const { name, participantId } = of;
+      await keepFollowToken(await comeIn(db(), door, { name, participantId }, now()));
+      code = door.code;
+      return done.in;
+    },
+    said,
+  );
   if (code) redirect(`/follow/${code}`);
   return state;
 }

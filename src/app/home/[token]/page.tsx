@@ -1,7 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { wordsIn } from '@/core/follow/words';
-import { clock, dateOn, dayLabel, timeOfDay } from '@/core/formats';
+import { clock, dateOn, dayIn, timeOfDay } from '@/core/formats';
+import { homeWordsIn } from '@/core/home/words';
+import { filled } from '@/core/language/filled';
+import { lineWords } from '@/core/streak';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { openTo } from '@/server/follow/doors';
@@ -12,22 +15,32 @@ import { progressOf } from '@/server/people/programmes';
 import { streaksBy } from '@/server/people/streaks';
 import { programmeTold, streakTold } from '@/server/register/told';
 import { HomeScreen } from '@/ui/home/home-screen';
-import { askedLanguage } from '../../follow/language';
 import { checkInMineAction, dropMineAction, followMineAction, logMineAction } from './actions';
+import { languageOf } from './language';
 
-export const metadata: Metadata = { title: 'Practice at home', robots: { index: false } };
+interface Params {
+  params: Promise<{ token: string }>;
+}
+
+export async function generateMetadata({ params }: Params): Promise<Metadata> {
+  const owner = await ownerOfHome(db(), (await params).token);
+  if (!owner) return {};
+  return { title: homeWordsIn(await languageOf(owner)).title, robots: { index: false } };
+}
 
 /** Entries that are shown. */
 const SHOWN = 20;
 
 /** The page of one person, behind an address of their own. It says nothing of anybody else. */
-export default async function HomePage({ params }: { params: Promise<{ token: string }> }) {
+export default async function HomePage({ params }: Params) {
   const { token } = await params;
   const owner = await ownerOfHome(db(), token);
   if (!owner) notFound();
   const { participantId, timeZone: zone } = owner;
   const at = now();
-  const of = { participantId, zone, now: at };
+  const language = await languageOf(owner);
+  const of = { participantId, zone, now: at, language };
+  const words = homeWordsIn(language);
   const [practice, streaks, programmes, homeClasses, checkIns, open] = await Promise.all([
     practiceOf(db(), owner, participantId),
     streaksBy(db(), owner, { whose: { participantIds: [participantId] }, zone, now: at }),
@@ -37,7 +50,10 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
     openTo(db(), owner, participantId, at),
   ]);
   const today = dateOn(at, zone);
-  const language = owner.language ?? (await askedLanguage(homeClasses[0]?.language));
+  const entryOf = ({ at, seconds }: (typeof practice)[number]) => {
+    const day = dayIn(language, at, zone);
+    return seconds ? filled(words.entry, { day, minutes: Math.round(seconds / 60) }) : day;
+  };
   return (
     <HomeScreen
       token={token}
@@ -49,13 +65,17 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
       streaks={[
         ...programmes.map((p) => programmeTold(p, of)),
         ...(streaks.get(participantId) ?? []).map((s) => streakTold(s, of)),
-      ].filter((s) => !s.ended)}
+      ]
+        .filter((s) => !s.ended)
+        .map((s) => ({ ...s, lineSays: lineWords(s.line, language) }))}
       homeClasses={homeClasses.map((h) => ({
         ...h,
         length: clock(h.totalMs),
         given: wordsIn(h.language).given,
       }))}
-      care={{ language, says: wordsIn(language).door.care }}
+      language={language}
+      words={words}
+      care={wordsIn(language).door.care}
       open={open && { className: open.className, follow: followMineAction.bind(null, token) }}
       checkIn={
         checkIns.due === null
@@ -64,7 +84,7 @@ export default async function HomePage({ params }: { params: Promise<{ token: st
       }
       practice={practice.slice(0, SHOWN).map((p) => ({
         id: p.id,
-        says: `${dayLabel(p.at, zone)}${p.seconds ? `, ${Math.round(p.seconds / 60)} min` : ''}`,
+        says: entryOf(p),
         mine: !p.byTeacher,
       }))}
       log={logMineAction.bind(null, token)}

@@ -166,6 +166,11 @@ export const german: FollowWords = {
     'not-following': 'Du machst hier bei keiner Stunde mit. Gib ihren Code ein.',
     'class-not-ready':
       'Diese Stunde ist noch nicht bereit. Sie beginnt, wenn die Lehrerin anfängt.',
+    'practice-then':
+      'Übung wird für heute oder die letzten Tage eingetragen. Wähle einen anderen Tag.',
+    'practice-enough': 'Für diesen Tag ist genug eingetragen.',
+    'no-such-home':
+      'Die Adresse deiner eigenen Seite gilt nicht mehr. Bitte deine Lehrerin um eine neue.',
     'still-busy': 'Gerade kommt viel auf einmal. Warte einen Moment, dann versuch es noch einmal.',
   },
 };

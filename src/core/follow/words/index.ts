@@ -7,14 +7,11 @@ const WORDS: Record<Language, FollowWords> = { en: english, de: german };
 
 export const wordsIn = (language: Language): FollowWords => WORDS[language];
 
-/** A sentence with what is in braces put in. */
-export const filled = (says: string, what: Readonly<Record<string, string | number>>): string =>
-  says.replace(/\{(\w+)\}/g, (whole, name) => String(what[name] ?? whole));
-
 /** Why somebody was refused, in their language. @param message the same in English */
 export const refusedIn = (
   language: Language,
   { code, message }: { code?: string | undefined; message: string },
 ): string => WORDS[language].refused[code ?? ''] ?? message;
 
+export { filled } from '../../language/filled';
 export type { BendName, DoorWords, FollowWords } from './words';

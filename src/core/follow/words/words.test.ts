@@ -17,6 +17,9 @@ const MET: RefusalCode[] = [
   'asked-enough',
   'not-following',
   'class-not-ready',
+  'practice-then',
+  'practice-enough',
+  'no-such-home',
   'still-busy',
 ];
 

@@ -1,0 +1,65 @@
+import { SCALES } from '../../people/check-in';
+import { ACTS, TAKING } from './sent-en';
+import type { HomeWords } from './words';
+
+export const english: HomeWords = {
+  title: 'Practice at home',
+  heading: 'Practice at home, {name}',
+  stale:
+    'This is how it was at {time}: the server does not answer. As soon as it does, this page is looked up again.',
+  open: '{class} is open',
+  openHelp: 'See and hear it here. Your teacher sees that you are there.',
+  follow: 'Follow it here',
+  followLabel: 'Follow the class',
+  practised: 'I practised',
+  logIt: 'Log it',
+  dayOff: 'I take that day off',
+  day: 'Day',
+  minutes: 'Minutes, if you know',
+  feels: 'How does it feel?',
+  feelsHelp:
+    'Only you and your teacher read this. Some people notice something by now, others do not.',
+  checkIn: 'Check-in of week {week}',
+  keepIt: 'Keep it',
+  scales: SCALES,
+  scale: '{what}, 0 to 10',
+  ownWords: 'In your own words, if you like',
+  saveSound: 'Save it as sound',
+  didIt: 'I did it',
+  didLabel: 'I did {class}',
+  lately: 'Kept {kept} of {asked} in the last 12 weeks',
+  dayByDay: 'Day by day',
+  logged: 'What is logged',
+  nothingLogged: 'Nothing yet. What you log above will stand here.',
+  entry: '{day}, {minutes} min',
+  byTeacher: 'by your teacher',
+  takeOut: 'Take it out',
+  take: TAKING,
+  acts: ACTS,
+
+  done: {
+    off: 'That day is off.',
+    logged: 'Logged. Well kept.',
+    takenOut: 'Taken out.',
+    kept: 'Kept, for you and your teacher.',
+    in: 'You are in.',
+  },
+  wrong: {
+    day: 'Choose a day.',
+    minutes: 'Write whole minutes, or nothing.',
+    jaw: 'Choose a number from 0 to 10.',
+    brow: 'Choose a number from 0 to 10.',
+    evenness: 'Choose a number from 0 to 10.',
+    words: 'Use at most 500 characters.',
+  },
+  unreadable: 'This holds signs that cannot be stored. Write it anew.',
+  refused: {
+    'no-encoder': 'This server cannot make sound now. Tell your teacher.',
+    'no-room': 'This server has no room for it now. Tell your teacher.',
+    'no-voice': 'This server cannot speak now. Tell your teacher.',
+    'sound-failed':
+      'The sound could not be made. Try again; where it fails again, tell your teacher.',
+    'sound-studio-enough':
+      'Much sound is being made for your studio now. Try again in some minutes.',
+  },
+};

@@ -1,0 +1,78 @@
+/** What is said where a form has no answer of the application's own. */
+export interface ActWords {
+  /** The application is another one by now. */
+  updated: string;
+  openAnew: string;
+  copyFirst: string;
+  fault: string;
+  tryAgain: string;
+  away: string;
+  perhapsDone: string;
+  /** What was typed is still there. */
+  stays: string;
+}
+
+/** What is said of a file that takes a while to make. */
+export interface TakeWords {
+  stop: string;
+  making: string;
+  next: string;
+  one: string;
+  /** With `{n}`. */
+  more: string;
+  saving: string;
+  howFar: string;
+  /** Where the server did not answer. */
+  away: string;
+}
+
+/** All that somebody reads on their own page, in one language; `{…}` stands for what is put in. */
+export interface HomeWords {
+  title: string;
+  /** With `{name}`. */
+  heading: string;
+  /** With `{time}`. */
+  stale: string;
+  /** With `{class}`. */
+  open: string;
+  openHelp: string;
+  follow: string;
+  followLabel: string;
+  practised: string;
+  logIt: string;
+  dayOff: string;
+  day: string;
+  minutes: string;
+  feels: string;
+  feelsHelp: string;
+  /** With `{week}`. */
+  checkIn: string;
+  keepIt: string;
+  scales: Record<'jaw' | 'brow' | 'evenness', string>;
+  /** With `{what}`. */
+  scale: string;
+  ownWords: string;
+  saveSound: string;
+  didIt: string;
+  /** With `{class}`. */
+  didLabel: string;
+  /** With `{kept}` and `{asked}`. */
+  lately: string;
+  dayByDay: string;
+  logged: string;
+  nothingLogged: string;
+  /** With `{day}` and `{minutes}`. */
+  entry: string;
+  byTeacher: string;
+  takeOut: string;
+  take: TakeWords;
+  acts: ActWords;
+
+  /** What was done. */
+  done: Record<'off' | 'logged' | 'takenOut' | 'kept' | 'in', string>;
+  /** What is wrong with a field. */
+  wrong: Record<'day' | 'minutes' | 'jaw' | 'brow' | 'evenness' | 'words', string>;
+  unreadable: string;
+  /** Why the server says no, by its code. */
+  refused: Readonly<Record<string, string | undefined>>;
+}
