@@ -125,6 +125,7 @@ const beatLineSchema = z.object({
   current: z.number().int(),
   longest: z.number().int(),
   looks: z.array(z.enum(LOOKS)),
+  says: z.string(),
   arcs: z.array(arcSchema),
 }) satisfies z.ZodType<BeatLine>;
 

@@ -1,11 +1,8 @@
 import { type Language, MAIN_LANGUAGE } from '../language';
 import type { Per } from './counted';
 import type { Beat, Streak } from './fold';
+import type { Look } from './looks';
 import { streakWordsIn } from './words';
-
-/** How a beat looks on a beat line. */
-export const LOOKS = ['kept', 'late', 'missed', 'off', 'grain', 'to come'] as const;
-export type Look = (typeof LOOKS)[number];
 
 export interface Arc {
   /** The first and the last beat it holds together, by their place. */
@@ -22,6 +19,8 @@ export interface BeatLine {
   longest: number;
   looks: Look[];
   arcs: Arc[];
+  /** It in words, in the language of whoever reads it. */
+  says: string;
 }
 
 function lookOf({ is, because }: Beat): Look {
@@ -31,8 +30,8 @@ function lookOf({ is, because }: Beat): Look {
   return because === 'cancelled' || because === 'holiday' ? 'off' : 'grain';
 }
 
-/** The latest beats of a streak, so many at most, as they are drawn. */
-export function drawn(streak: Streak, most: number): BeatLine {
+/** The latest beats of a streak, so many at most, as they are drawn and said. */
+export function drawn(streak: Streak, most: number, language: Language = MAIN_LANGUAGE): BeatLine {
   const { per, current, longest } = streak;
   // Of what is still to come only the next is drawn; one that nobody closed is past.
   const next = streak.beats.findIndex((b) => b.because === 'to-come');
@@ -58,14 +57,12 @@ export function drawn(streak: Streak, most: number): BeatLine {
     }
   });
   if (open) arcs.push({ ...(open as Arc), now: current > 0 });
-  return { per, current, longest, looks: beats.map(lookOf), arcs };
+  const looks = beats.map(lookOf);
+  return { per, current, longest, looks, arcs, says: lineWords(looks, language) };
 }
 
-/** A beat line in words, its beats grouped, the oldest first: "3 kept, 1 cancelled, 2 kept, 1 to come". */
-export function lineWords(
-  { looks }: Pick<BeatLine, 'looks'>,
-  language: Language = MAIN_LANGUAGE,
-): string {
+/** Beats in words, grouped, the oldest first: "3 kept, 1 cancelled, 2 kept, 1 to come". */
+function lineWords(looks: readonly Look[], language: Language): string {
   const words = streakWordsIn(language);
   if (looks.length === 0) return words.nothingYet;
   const groups: { look: Look; n: number }[] = [];

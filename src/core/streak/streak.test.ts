@@ -11,7 +11,6 @@ import {
   explain,
   type History,
   keptSince,
-  lineWords,
   type Meeting,
   ruleWords,
   STREAK_RULES,
@@ -340,8 +339,8 @@ describe('an account', () => {
     );
     const two = under(mostOf, { meetings: meetings('hah') });
     expect(countWords(two, 'de')).toBe('2 Treffen durchgehalten');
-    expect(lineWords(drawn(two, 9), 'de')).toBe('1 gehalten, 1 ausgelassen, 1 gehalten');
-    expect(lineWords({ looks: [] }, 'de')).toBe('noch nichts');
+    expect(drawn(two, 9, 'de').says).toBe('1 gehalten, 1 ausgelassen, 1 gehalten');
+    expect(drawn(under(every, {}), 9, 'de').says).toBe('noch nichts');
   });
 
   it('says the same in every language, with the same figures and in other words', () => {
@@ -439,7 +438,7 @@ describe('a beat line', () => {
       { from: 0, to: 1, now: false },
       { from: 5, to: 5, now: true },
     ]);
-    expect(lineWords(line)).toBe(
+    expect(line.says).toBe(
       '1 kept, 1 kept, late, 1 cancelled, 1 missed, 1 does not count, 1 kept, 1 to come',
     );
     // What is cancelled later than the next one is not told yet.

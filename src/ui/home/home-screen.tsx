@@ -29,7 +29,7 @@ export interface HomeScreenProps {
   time: string;
   /** ISO 8601 date. */
   today: string;
-  streaks: (StreakTold & { lineSays: string })[];
+  streaks: StreakTold[];
   homeClasses: {
     classId: string;
     name: string;
@@ -193,7 +193,7 @@ export function HomeScreen(props: HomeScreenProps) {
               {filled(words.lately, s.lately)}
               {s.line.current > 0 && `; ${s.count}`}.
             </p>
-            <BeatLine line={s.line} large says={s.lineSays} />
+            <BeatLine line={s.line} large />
             <details className="mt-1">
               <summary className="cursor-pointer">{words.dayByDay}</summary>
               <p className="quiet mt-1 text-sm">{s.rule}</p>

@@ -4,7 +4,6 @@ import { wordsIn } from '@/core/follow/words';
 import { clock, dateOn, dayIn, timeOfDay } from '@/core/formats';
 import { homeWordsIn } from '@/core/home/words';
 import { filled } from '@/core/language/filled';
-import { lineWords } from '@/core/streak';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { openTo } from '@/server/follow/doors';
@@ -65,9 +64,7 @@ export default async function HomePage({ params }: Params) {
       streaks={[
         ...programmes.map((p) => programmeTold(p, of)),
         ...(streaks.get(participantId) ?? []).map((s) => streakTold(s, of)),
-      ]
-        .filter((s) => !s.ended)
-        .map((s) => ({ ...s, lineSays: lineWords(s.line, language) }))}
+      ].filter((s) => !s.ended)}
       homeClasses={homeClasses.map((h) => ({
         ...h,
         length: clock(h.totalMs),

@@ -1,5 +1,5 @@
 import type { Excuse, Per } from '../counted';
-import type { Look } from '../drawn';
+import type { Look } from '../looks';
 import type { Because } from '../units';
 
 /** Why less was asked in a unit than its rule has. */

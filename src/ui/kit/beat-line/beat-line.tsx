@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { type BeatLine as Line, type Look, lineWords } from '@/core/streak';
+import type { BeatLine as Line, Look } from '@/core/streak';
 import { arcPath, linePieces, placesOf } from './shape';
 
 const KEPT = 'var(--color-secondary)';
@@ -69,23 +69,14 @@ export function BeatSign({
  * Regularity, drawn: a line on which each meeting, week or day is a beat, and arcs that hold together what was
  * kept in a row, as notes are. The arc of what runs now is thick.
  */
-export function BeatLine({
-  line,
-  large = false,
-  says = lineWords(line),
-}: {
-  line: Line;
-  large?: boolean;
-  /** It in words, in the language of whoever reads it. */
-  says?: string;
-}) {
+export function BeatLine({ line, large = false }: { line: Line; large?: boolean }) {
   const { xs, width } = placesOf(line.looks.length, large);
   const height = large ? 56 : 40;
   const y = large ? 36 : 26;
   return (
     <svg
       role="img"
-      aria-label={says}
+      aria-label={line.says}
       viewBox={`0 0 ${width} ${height}`}
       width={width}
       height={height}
