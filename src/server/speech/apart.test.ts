@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { isThere } from '@testing/processes';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 import { wavMs, wavOf } from '@/core/speech';
 import { Apart } from './apart';
 import { espeak } from './engine';
@@ -72,6 +72,26 @@ describe('a process apart', () => {
     expect(beside.toString()).toBe('');
     await expect(sh('kill -9 $PPID; sleep 900')).rejects.toThrow('is gone: SIGKILL');
     expect((await sh('echo here')).toString()).toBe('here\n');
+  });
+
+  it('is begun anew where it hangs, for all that wait for it', async () => {
+    const hung = Number((await sh('echo $PPID')).toString());
+    process.kill(hung, 'SIGSTOP');
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    try {
+      const first = sh('echo after all');
+      vi.advanceTimersByTime(10_000);
+      const second = sh('echo soon after');
+      vi.advanceTimersByTime(19_999);
+      expect(isThere(hung)).toBe(true);
+      vi.advanceTimersByTime(1);
+      vi.useRealTimers();
+      expect((await first).toString()).toBe('after all\n');
+      expect((await second).toString()).toBe('soon after\n');
+      while (isThere(hung)) await inTurn();
+    } finally {
+      vi.useRealTimers();
+    }
   });
 });
 

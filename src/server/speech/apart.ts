@@ -19,6 +19,8 @@ const PATIENCE_MS = 30_000;
 interface Beside {
   child: ChildProcess;
   does: BirpcReturn<Work, object>;
+  /** Who waits for it hears why nothing comes any more. */
+  gone: (why: unknown) => void;
 }
 
 export class Apart implements Voicing {
@@ -51,15 +53,13 @@ export class Apart implements Voicing {
             });
           }),
         on: (hear) => child.on('message', hear),
-        timeout: PATIENCE_MS,
-        onTimeoutError: () => {
-          child.kill('SIGKILL');
-        },
+        // Patience is had below, since whoever waits beside is to hear of it too.
+        timeout: -1,
       },
     );
     child.once('exit', (code, signal) => gone(signal ?? code));
     child.once('error', gone);
-    this.beside = { child, does };
+    this.beside = { child, does, gone };
     if (this.waiting === 0) this.hold(false);
     return this.beside;
   }
@@ -76,22 +76,36 @@ export class Apart implements Voicing {
     }
   }
 
+  /** Asks a process as long as it may take; one that does not answer then is ended. */
+  private async inTime<Answer>(
+    { child, does, gone }: Beside,
+    what: (does: Beside['does']) => Promise<Answer>,
+  ): Promise<Answer> {
+    this.hold(true);
+    const patience = setTimeout(() => {
+      gone('it does not answer');
+      child.kill('SIGKILL');
+    }, PATIENCE_MS);
+    try {
+      return await what(does);
+    } finally {
+      clearTimeout(patience);
+    }
+  }
+
   private async ask<Answer>(
     what: (does: Beside['does']) => Promise<Answer>,
     signal?: AbortSignal,
   ): Promise<Answer> {
     this.waiting++;
     try {
-      const { does } = this.process();
-      this.hold(true);
+      const beside = this.process();
       try {
-        return await what(does);
+        return await this.inTime(beside, what);
       } catch (problem) {
-        if (!does.$closed || signal?.aborted) throw problem;
+        if (!beside.does.$closed || signal?.aborted) throw problem;
         log().warn({ why: (problem as Error).message }, 'the process that speaks is begun anew');
-        const { does: another } = this.process();
-        this.hold(true);
-        return await what(another);
+        return await this.inTime(this.process(), what);
       }
     } finally {
       this.waiting--;
