@@ -10,7 +10,7 @@ test('the door speaks as the device of whoever stands before it, else as the cla
   studio: page,
 }) => {
   const code = await openToFollowers(page, sessionId);
-  const { door, refused } = wordsIn('de');
+  const { door, refused, more, question, unsent } = wordsIn('de');
   const device = async (locale: string) => {
     const context = await browser.newContext({ baseURL: app.url, locale });
     context.on('page', untilReady);
@@ -33,6 +33,23 @@ test('the door speaks as the device of whoever stands before it, else as the cla
   await german.getByLabel(door.name).fill('M'.repeat(41));
   await german.getByRole('button', { name: door.comeIn }).click();
   await expect(german.getByText(door.longName)).toBeVisible();
+  // Without a connection it says so in German too, and so it does where a question is left half-written.
+  await german.context().setOffline(true);
+  await german.getByLabel(door.name).fill('Maren');
+  await german.getByRole('button', { name: door.comeIn }).click();
+  await expect(german.getByText(door.acts.away)).toBeVisible();
+  await german.context().setOffline(false);
+  const inside = await device('de-DE');
+  await inside.goto(`/follow/${code}`);
+  await inside.getByRole('button', { name: door.comeIn }).click();
+  await inside.getByRole('button', { name: more, exact: true }).click();
+  await inside.getByLabel(question).fill('Wie oft?');
+  await inside.keyboard.press('Escape');
+  await expect(inside.getByText(unsent.says)).toBeVisible();
+  await inside.getByRole('button', { name: unsent.goOn }).click();
+  await expect(inside.getByLabel(question)).toBeFocused();
+  await expect(inside.getByLabel(question)).toHaveValue('Wie oft?');
+  await inside.context().close();
   await page.request.post(`/api/sessions/${sessionId}/door`, { data: { shut: true } });
   await german.getByLabel(door.name).fill('Maren');
   await german.getByRole('button', { name: door.comeIn }).click();

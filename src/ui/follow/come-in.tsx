@@ -5,6 +5,7 @@ import type { Language } from '@/core/language';
 import { Door } from '../account/door';
 import { GeneralCaution } from '../kit/caution';
 import { ActionForm, Field, type FormAct } from '../kit/form';
+import { ActsSaid } from '../kit/use-act';
 
 export interface ComeInProps {
   className: string;
@@ -27,9 +28,11 @@ export function ComeIn(props: ComeInProps) {
           {words.shut}
         </p>
       ) : (
-        <ActionForm act={comeIn} submit={words.comeIn} label={words.comeIn}>
-          <Field name="name" label={words.name} autoComplete="off" help={words.nameHelp} />
-        </ActionForm>
+        <ActsSaid value={words.acts}>
+          <ActionForm act={comeIn} submit={words.comeIn} label={words.comeIn}>
+            <Field name="name" label={words.name} autoComplete="off" help={words.nameHelp} />
+          </ActionForm>
+        </ActsSaid>
       )}
       <GeneralCaution className="mt-6" says={words.care} />
     </Door>

@@ -32,6 +32,7 @@ export function Sheets(props: SheetsProps) {
     <Dialog
       title={sheet === 'cautions' ? words.cautionsTitle : words.moreTitle}
       closes={words.close}
+      unsent={words.unsent}
       onClose={onClose}
     >
       {sheet === 'cautions' ? <Cautions {...props} /> : <More {...props} />}
@@ -132,6 +133,7 @@ function More(props: SheetsProps) {
 
 function AskForm({ words, language }: { words: FollowWords; language: Language }) {
   const [question, setQuestion] = useState('');
+  const [times, setTimes] = useState(0);
   const [withName, setWithName] = useState(false);
   const [said, setSaid] = useState('');
   const [busy, setBusy] = useState(false);
@@ -154,7 +156,10 @@ function AskForm({ words, language }: { words: FollowWords; language: Language }
           return { ok: response.ok, code, message: message ?? '' };
         },
       );
-      if (ok) setQuestion('');
+      if (ok) {
+        setQuestion('');
+        setTimes((n) => n + 1);
+      }
       setSaid(ok ? words.sent : refusedIn(language, said));
     } catch {
       setSaid(words.offline);
@@ -174,11 +179,13 @@ function AskForm({ words, language }: { words: FollowWords; language: Language }
         {words.question}
       </label>
       <textarea
+        // The dialog knows by what it began with whether something was written and not sent.
+        key={times}
+        defaultValue=""
         id={id}
         className="textarea mt-1 w-full text-base"
         rows={2}
         maxLength={240}
-        value={question}
         onChange={({ target }) => setQuestion(target.value)}
       />
       <label className={ROW}>

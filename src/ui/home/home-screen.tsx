@@ -3,7 +3,7 @@
 import { keepHome } from '@/browser/follow/settings';
 import { saveBlob } from '@/browser/save-file';
 import { CALLS, type StreakTold } from '@/core/calls';
-import type { FollowWords } from '@/core/follow/words';
+import type { ActWords, FollowWords } from '@/core/follow/words';
 import type { HomeLine } from '@/core/home';
 import type { HomeWords } from '@/core/home/words';
 import type { Language } from '@/core/language';
@@ -50,6 +50,7 @@ export interface HomeScreenProps {
   /** Of whoever reads it: of all that the application says here, and of the caution that is shown with every class. */
   language: Language;
   words: HomeWords;
+  acts: ActWords;
   care: string;
 }
 
@@ -92,7 +93,7 @@ function SaveSound({ token, of, words }: SaveSoundProps) {
 export function HomeScreen(props: HomeScreenProps) {
   const { name, studioName, today, streaks, practice, words } = props;
   return (
-    <ActsSaid value={words.acts}>
+    <ActsSaid value={props.acts}>
       <main
         lang={props.language}
         className="mx-auto grid w-full max-w-xl grid-cols-1 gap-8 px-4 py-6"

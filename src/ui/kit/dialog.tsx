@@ -12,7 +12,20 @@ export interface DialogProps {
   wide?: boolean;
   /** What its cross is called. */
   closes?: string;
+  /** What is said of what was written and not sent, where the page is not in English. */
+  unsent?: Unsent;
 }
+
+export interface Unsent {
+  says: string;
+  goOn: string;
+  lose: string;
+}
+const UNSENT: Unsent = {
+  says: 'What you wrote was not sent, and is lost when this is closed.',
+  goOn: 'Go on writing',
+  lose: 'Close and lose it',
+};
 
 /** Where something of some length was written that was not sent: it differs from what its field began with. */
 const writingIn = (dialog: HTMLDialogElement | null): HTMLTextAreaElement | undefined =>
@@ -25,7 +38,7 @@ const writingIn = (dialog: HTMLDialogElement | null): HTMLTextAreaElement | unde
  * sent is asked about first.
  */
 export function Dialog(props: DialogProps) {
-  const { title, onClose, children, actions, wide, closes = 'Close' } = props;
+  const { title, onClose, children, actions, wide, closes = 'Close', unsent = UNSENT } = props;
   const ref = useRef<HTMLDialogElement>(null);
   const id = useId();
   const [asks, setAsks] = useState(false);
@@ -78,7 +91,7 @@ export function Dialog(props: DialogProps) {
             <span className="sr-only">{closes}</span>
           </button>
         </div>
-        {asks && <AsksFirst stay={stay} close={onClose} />}
+        {asks && <AsksFirst words={unsent} stay={stay} close={onClose} />}
         <div className="mt-3">{children}</div>
         {actions && <div className="modal-action flex-wrap">{actions}</div>}
       </div>
@@ -86,18 +99,24 @@ export function Dialog(props: DialogProps) {
   );
 }
 
-function AsksFirst({ stay, close }: { stay: () => void; close: () => void }) {
+interface AsksFirstProps {
+  words: Unsent;
+  stay: () => void;
+  close: () => void;
+}
+
+function AsksFirst({ words, stay, close }: AsksFirstProps) {
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus(), []);
   return (
     <div role="alert" className="border-accent mt-3 grid gap-2 border-l-4 pl-3">
-      <p>What you wrote was not sent, and is lost when this is closed.</p>
+      <p>{words.says}</p>
       <div className="flex flex-wrap gap-2">
         <button ref={first} type="button" className="btn btn-sm btn-primary" onClick={stay}>
-          Go on writing
+          {words.goOn}
         </button>
         <button type="button" className="btn btn-sm btn-outline btn-error" onClick={close}>
-          Close and lose it
+          {words.lose}
         </button>
       </div>
     </div>

@@ -3,7 +3,7 @@ import { Refused, toldOf, Unreachable } from '@/browser/api';
 import { type HowFar, type Taking, takeFile } from '@/browser/take-file';
 import type { Call } from '@/core/calls';
 import type { TakeWords } from '@/core/home/words';
-import { TAKING } from '@/core/home/words/sent-en';
+import { TAKING } from '@/core/home/words/taking-en';
 import { filled } from '@/core/language/filled';
 import { useAttempt } from './use-attempt';
 

@@ -8,9 +8,10 @@ import { z } from 'zod';
 import { contentOf } from '@/browser/errand';
 import { Refusal } from '@/core/calls';
 import { ERRAND } from '@/core/calls/errand';
+import { wordsIn } from '@/core/follow/words';
 import { ActionForm, Field, type FormState } from './form';
 import { PressForm } from './press-form';
-import { leadsOn, TYPED_STAYS, toldOfAct } from './use-act';
+import { ActsSaid, leadsOn, TYPED_STAYS, toldOfAct } from './use-act';
 
 beforeEach(() => vi.spyOn(console, 'error').mockReturnValue());
 afterEach(() => {
@@ -56,6 +57,21 @@ const press = (name: string) =>
   act(async () => {
     fireEvent.click(screen.getByRole('button', { name }));
   });
+
+it('a form without an answer tells so in the language of its page', async () => {
+  const { acts } = wordsIn('de').door;
+  const nobody = () => Promise.reject(new TypeError('Failed to fetch'));
+  render(
+    <ActsSaid value={acts}>
+      <ActionForm act={nobody} submit="Eintragen" />
+    </ActsSaid>,
+  );
+  await press('Eintragen');
+  expect(screen.getByRole('alert').textContent).toBe(
+    `${acts.away} ${acts.stays} ${acts.perhapsDone}`,
+  );
+  expect(toldOfAct(withDigest, acts.stays, acts)).toMatch(/^Auf dem Server ging etwas schief/);
+});
 
 it('a form without an answer keeps what was typed, a password too, and is sent again', async () => {
   const sent: [string, FormDataEntryValue][][] = [];

@@ -10,7 +10,7 @@ import {
 import { contentOf, Errands } from '@/browser/errand';
 import { saidBy } from '@/core/calls/digest';
 import { ERRAND } from '@/core/calls/errand';
-import { ACTS } from '@/core/home/words/sent-en';
+import { ACTS } from '@/core/follow/words/acts-en';
 
 /** What Next says of an answer that is not the application's: one of whoever stands before a server that is away. */
 const NONE_OF_OURS = 'An unexpected response was received from the server.';

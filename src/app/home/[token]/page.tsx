@@ -72,6 +72,7 @@ export default async function HomePage({ params }: Params) {
       }))}
       language={language}
       words={words}
+      acts={wordsIn(language).door.acts}
       care={wordsIn(language).door.care}
       open={open && { className: open.className, follow: followMineAction.bind(null, token) }}
       checkIn={

@@ -94,6 +94,11 @@ export const german: FollowWords = {
   withName: 'Mit meinem Namen',
   send: 'Senden',
   sent: 'Gesendet. Deine Lehrerin findet sie.',
+  unsent: {
+    says: 'Deine Frage wurde nicht gesendet und geht verloren, wenn du das schließt.',
+    goOn: 'Weiterschreiben',
+    lose: 'Schließen und verlieren',
+  },
   leave: 'Die Stunde verlassen',
   sureToLeave: 'Wirklich verlassen?',
   stay: 'Bleiben',
@@ -127,6 +132,17 @@ export const german: FollowWords = {
     soundLeaves: 'Darin ist keine Übung, die du auslassen sollst.',
   },
   door: {
+    acts: {
+      updated: 'Up Beat ist neuer als diese Seite.',
+      copyFirst: 'Kopiere es vorher.',
+      openAnew: 'Öffne sie neu.',
+      fault: 'Auf dem Server ging etwas schief; sein Protokoll sagt, warum.',
+      tryAgain: 'Versuch es noch einmal.',
+      away: 'Der Server antwortet nicht.',
+      perhapsDone:
+        'Versuch es gleich noch einmal; wenn nur seine Antwort verloren ging, ist es vielleicht schon getan.',
+      stays: 'Was du geschrieben hast, bleibt hier stehen.',
+    },
     title: 'Bei einer Stunde mitmachen',
     shown:
       'Deine Lehrerin zeigt einen Code aus sechs Zeichen oder ein Bild, das von selbst hinführt.',

@@ -1,4 +1,5 @@
 import { CAUTION_NAMES } from '../../move';
+import { ACTS } from './acts-en';
 import { CARE } from './care-en';
 import type { FollowWords } from './words';
 
@@ -84,6 +85,11 @@ export const english: FollowWords = {
   withName: 'With my name',
   send: 'Send',
   sent: 'Sent. Your teacher will find it.',
+  unsent: {
+    says: 'Your question was not sent, and is lost when this is closed.',
+    goOn: 'Go on writing',
+    lose: 'Close and lose it',
+  },
   leave: 'Leave the class',
   sureToLeave: 'Leave for good?',
   stay: 'Stay',
@@ -117,6 +123,7 @@ export const english: FollowWords = {
     soundLeaves: 'It has no move that you are to leave out.',
   },
   door: {
+    acts: ACTS,
     title: 'Follow a class',
     shown: 'Your teacher shows a code of six signs, or a picture that leads you there by itself.',
     code: 'Code',

@@ -14,4 +14,4 @@ export const refusedIn = (
 ): string => WORDS[language].refused[code ?? ''] ?? message;
 
 export { filled } from '../../language/filled';
-export type { BendName, DoorWords, FollowWords } from './words';
+export type { ActWords, BendName, DoorWords, FollowWords } from './words';

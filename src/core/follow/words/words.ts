@@ -4,11 +4,27 @@ import type { FollowNews } from '../document';
 
 export type BendName = FollowNews['events'][number]['type'];
 
+/** What is said where a form has no answer of the application's own. */
+export interface ActWords {
+  /** The application is another one by now. */
+  updated: string;
+  openAnew: string;
+  copyFirst: string;
+  fault: string;
+  tryAgain: string;
+  away: string;
+  perhapsDone: string;
+  /** What was typed is still there. */
+  stays: string;
+}
+
 /**
  * What is said before somebody comes in, and where classes on a device stand. Sentences alone, since the server sends
  * them with the page; what is in braces is put in.
  */
 export interface DoorWords {
+  /** Of a name or a code that was sent. */
+  acts: ActWords;
   title: string;
   shown: string;
   code: string;
@@ -84,6 +100,8 @@ export interface FollowWords {
   withName: string;
   send: string;
   sent: string;
+  /** Of a question that was written and not sent. */
+  unsent: { says: string; goOn: string; lose: string };
   leave: string;
   sureToLeave: string;
   stay: string;

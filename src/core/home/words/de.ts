@@ -47,17 +47,6 @@ export const german: HomeWords = {
     howFar: 'Wie weit es ist',
     away: 'Nichts wurde gespeichert. Der Server antwortet nicht. Versuch es gleich noch einmal.',
   },
-  acts: {
-    updated: 'Up Beat ist neuer als diese Seite.',
-    copyFirst: 'Kopiere es vorher.',
-    openAnew: 'Öffne sie neu.',
-    fault: 'Auf dem Server ging etwas schief; sein Protokoll sagt, warum.',
-    tryAgain: 'Versuch es noch einmal.',
-    away: 'Der Server antwortet nicht.',
-    perhapsDone:
-      'Versuch es gleich noch einmal; wenn nur seine Antwort verloren ging, ist es vielleicht schon getan.',
-    stays: 'Was du geschrieben hast, bleibt hier stehen.',
-  },
 
   done: {
     off: 'An dem Tag hast du frei.',

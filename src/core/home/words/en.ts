@@ -1,5 +1,5 @@
 import { SCALES } from '../../people/check-in';
-import { ACTS, TAKING } from './sent-en';
+import { TAKING } from './taking-en';
 import type { HomeWords } from './words';
 
 export const english: HomeWords = {
@@ -35,7 +35,6 @@ export const english: HomeWords = {
   byTeacher: 'by your teacher',
   takeOut: 'Take it out',
   take: TAKING,
-  acts: ACTS,
 
   done: {
     off: 'That day is off.',

@@ -12,4 +12,4 @@ export const homeWordsIn = (language: Language): HomeWords => ({
   refused: { ...wordsIn(language).refused, ...WORDS[language].refused },
 });
 
-export type { ActWords, HomeWords, TakeWords } from './words';
+export type { HomeWords, TakeWords } from './words';

@@ -1,17 +1,3 @@
-/** What is said where a form has no answer of the application's own. */
-export interface ActWords {
-  /** The application is another one by now. */
-  updated: string;
-  openAnew: string;
-  copyFirst: string;
-  fault: string;
-  tryAgain: string;
-  away: string;
-  perhapsDone: string;
-  /** What was typed is still there. */
-  stays: string;
-}
-
 /** What is said of a file that takes a while to make. */
 export interface TakeWords {
   stop: string;
@@ -66,7 +52,6 @@ export interface HomeWords {
   byTeacher: string;
   takeOut: string;
   take: TakeWords;
-  acts: ActWords;
 
   /** What was done. */
   done: Record<'off' | 'logged' | 'takenOut' | 'kept' | 'in', string>;
