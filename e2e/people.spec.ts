@@ -175,6 +175,12 @@ test('a person logs practice on their own page, until its address is revoked', a
   await page.getByRole('button', { name: 'Revoke the address' }).last().click();
   await expect(page.getByRole('button', { name: 'Revoke the address' })).toHaveCount(0);
   expect((await theirs.goto(`${app.url}${path}`))?.status()).toBe(404);
+  await expect(theirs.getByText(/^The address of your own page no longer works/)).toBeVisible();
+  const german = await (await browser.newContext({ locale: 'de-AT' })).newPage();
+  expect((await german.goto(`${app.url}${path}`))?.status()).toBe(404);
+  await expect(german.getByText(/^Die Adresse deiner eigenen Seite gilt nicht mehr/)).toBeVisible();
+  expect(await axe(german)).toEqual([]);
+  await german.context().close();
   await theirs.context().close();
 });
 
