@@ -13,6 +13,7 @@ import type { Language } from '../language';
 import { type CarriedCaution, HANDS_FREE_RELEASE, type Move, strongAreas } from '../move';
 import { type Book, compile } from '../score';
 
+export * from './amount';
 export * from './for-person';
 
 /** A move of a class to do at home, as somebody reads it. */

@@ -14,6 +14,7 @@ export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './
 export { parseStep, printStep, printTurn, turnOfStep } from './step-key';
 export { BEAT_MS, COUNT_IN } from './timing';
 export {
+  doseOn,
   dosesOfTurn,
   meeting,
   performedSides,

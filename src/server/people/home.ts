@@ -1,11 +1,13 @@
+import { phrasesOf } from '@library';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
-import { placedSegments } from '@/core/class';
-import { type HomeLine, homeClass, isAgainst, planForPerson } from '@/core/home';
+import { placedSegments, resolve } from '@/core/class';
+import { wordsIn } from '@/core/follow/words';
+import { amountOf, type HomeLine, homeClass, isAgainst, planForPerson } from '@/core/home';
 import type { Language } from '@/core/language';
-import { type CarriedCaution, doseLabel, moveText, variantText } from '@/core/move';
-import type { CueKind } from '@/core/score';
+import { type CarriedCaution, languageSchema, moveText, variantText } from '@/core/move';
+import { type CueKind, turns } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
 import type { Db } from '../db';
@@ -119,6 +121,20 @@ export interface HomeClass {
 
 const rowSchema = z.object({ class_id: z.uuid() });
 
+/** The language of the class that was given to somebody last; null where there is none. */
+export async function homeLanguageOf(
+  db: Db,
+  scope: Scope,
+  participantId: string,
+): Promise<Language | null> {
+  const row = await db('home_classes as h')
+    .join('classes as c', 'c.id', 'h.class_id')
+    .where({ 'h.studio_id': scope.studioId, 'h.participant_id': participantId })
+    .orderBy('h.given_at', 'desc')
+    .first(db.raw("c.plan->>'language' as language"));
+  return languageSchema.nullable().parse(row?.language ?? null);
+}
+
 /** The classes that somebody was given to do at home, the newest first. */
 export async function homeClassesOf(
   db: Db,
@@ -142,6 +158,9 @@ export async function homeClassesOf(
     const plan = planOf.get(classId);
     const score = await compiling().work('score', { plan, own: book.own, options: {} }, book);
     const { easier } = planForPerson(plan, cautions, book);
+    const inOrder = turns(resolve(plan, book)).reverse();
+    const firstTurn = new Map(inOrder.map((turn) => [turn.segment.id, turn]));
+    const spoken = { phrases: phrasesOf(plan.language), words: wordsIn(plan.language) };
     homeClasses.push({
       classId,
       name: plan.name,
@@ -149,17 +168,18 @@ export async function homeClassesOf(
       totalMs: score.totalMs,
       lines: waysOf(plan, book).map((done) => {
         const { segment, move } = done;
+        const turn = firstTurn.get(segment.id);
+        if (!turn) throw new Error(`nothing is done of ${segment.id}`);
         const said = (kind: CueKind) =>
           score.cues
             .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === segment.id)
             .map((c) => c.text);
         const full = said('setup');
         const words = [...(full.length > 0 ? full : said('short')), ...said('stage')];
-        const rounds = segment.rounds > 1 ? `, ${segment.rounds} times` : '';
         return {
           id: segment.id,
           name: variantText(move, plan.language, segment.variant).name,
-          dose: `${doseLabel(segment.dose)}${rounds}`,
+          dose: amountOf(turn, spoken),
           words: [...new Set(words)].join(' '),
           against: isAgainst(done, cautions),
           easier: easier.includes(segment.id),

@@ -179,6 +179,21 @@ describe('a class to do at home', () => {
     expect(later.slice(0, 2)).toEqual([0, true]);
   });
 
+  it('says how much of each move there is and on which sides, in its language, however little is said', async () => {
+    const c = await makeClass(db());
+    const dose = { kind: 'hold', seconds: 20 } as const;
+    const plan = planOf([{ move: 'chin-over-shoulder', rounds: 2, dose }], { say: 'counts' }, 600);
+    for (const [language, says] of [
+      ['en', '2 rounds of 20 seconds on each side'],
+      ['de', '2 Runden, je 20 Sekunden auf jeder Seite'],
+    ] as const) {
+      const classId = await createClass(db(), c, { ...plan, language }, NOON);
+      await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
+      const shown = (await homeClassesOf(db(), c, c.ada)).find((h) => h.classId === classId);
+      expect(shown?.lines.map((line) => line.dose)).toEqual([says]);
+    }
+  });
+
   it('needs something they have met, and is one of so many at most', async () => {
     await expect(homeOf(await makeClass(db()))).rejects.toMatchObject({ code: 'nothing-for-home' });
     const c = await corrected('tall-o-cheek-lift');

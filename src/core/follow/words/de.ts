@@ -129,6 +129,7 @@ export const german: FollowWords = {
     gentler:
       'Nicht wie sonst: lass sie aus, oder mach die leichtere Fassung, wie du sie unten hörst.',
     leaveOut: 'Lass diese aus, und frag deine Lehrerin.',
+    pace: 'jedes Mal {seconds} s',
     soundLeaves: 'Darin ist keine Übung, die du auslassen sollst.',
   },
   door: {

@@ -120,6 +120,7 @@ export const english: FollowWords = {
     gentler:
       'Not in its usual way: leave it out, or do it in its easier version, as the sound below has it.',
     leaveOut: 'Leave this one out, and ask your teacher.',
+    pace: '{seconds} s a time',
     soundLeaves: 'It has no move that you are to leave out.',
   },
   door: {

@@ -122,7 +122,8 @@ export interface FollowWords {
     page: string;
   };
   /** Of a class that was given to somebody for home, where something they carry is against a part of it. */
-  given: { gentler: string; leaveOut: string; soundLeaves: string };
+  /** Of a class that somebody does at home; how long one of a dose takes comes with `{seconds}`. */
+  given: { gentler: string; leaveOut: string; soundLeaves: string; pace: string };
   door: DoorWords;
   /** What somebody is refused there, by the code of the refusal; what is not here is told in English. */
   refused: Readonly<Partial<Record<string, string>>>;
