@@ -8,4 +8,5 @@ export const german: LetterWords = {
     first: 'jetzt ist Platz für dich:',
     word: 'Wenn du nicht kommen kannst, sag Bescheid, dann kann jemand anderes kommen.',
   },
+  waits: 'Noch kein Platz: du rückst nach, wenn jemand nicht kommen kann.',
 };

@@ -8,4 +8,5 @@ export const english: LetterWords = {
     first: 'there is room for you now:',
     word: 'If you cannot come, say so, and somebody else can.',
   },
+  waits: 'No room yet: you move up when somebody cannot come.',
 };

@@ -1,7 +1,9 @@
-/** What a studio writes by itself to people on its register, in one language. A language is a file. */
+/** What a studio writes by itself to people on its register, and into their calendars, in one language. A language is a file. */
 export interface LetterWords {
   hello: (name: string) => string;
   /** What the subject says after the studio's name, and what stands before the dates. */
   calledOff: { subject: string; first: string };
   movedUp: { subject: string; first: string; word: string };
+  /** In a calendar, of a session that has no room for them yet. */
+  waits: string;
 }

@@ -100,15 +100,23 @@ describe('the feed of somebody booked', () => {
     await come(waits, c.ben, true);
     await come(away, c.ben, false);
     await callOff(db(), c, { id: off, which: 'this', now: NOON, word: 'Storm.' });
-    const events = new ICAL.Component(ICAL.parse((await feedOf(db(), { token, now: NOON })) ?? ''))
-      .getAllSubcomponents('vevent')
-      .map((e) => new ICAL.Event(e))
-      .map((e) => [e.uid, e.component.getFirstPropertyValue('status'), e.description]);
-    expect(events).toEqual([
-      [`${sure}@up-beat`, 'CONFIRMED', null],
-      [`${waits}@up-beat`, 'TENTATIVE', expect.stringContaining('No room yet')],
-      [`${off}@up-beat`, 'CANCELLED', 'Storm.'],
-    ]);
+    // What it says by itself is in the language that the register has for them.
+    for (const [language, says] of [
+      [null, 'No room yet'],
+      ['de', 'Noch kein Platz'],
+    ] as const) {
+      await db()('participants').where({ id: c.ben }).update({ language });
+      const feed = (await feedOf(db(), { token, now: NOON })) ?? '';
+      const events = new ICAL.Component(ICAL.parse(feed))
+        .getAllSubcomponents('vevent')
+        .map((e) => new ICAL.Event(e))
+        .map((e) => [e.uid, e.component.getFirstPropertyValue('status'), e.description]);
+      expect(events).toEqual([
+        [`${sure}@up-beat`, 'CONFIRMED', null],
+        [`${waits}@up-beat`, 'TENTATIVE', expect.stringContaining(says)],
+        [`${off}@up-beat`, 'CANCELLED', 'Storm.'],
+      ]);
+    }
     await dropFeed(db(), owner);
     expect(await feedOf(db(), { token, now: NOON })).toBeNull();
   });

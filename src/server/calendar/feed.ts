@@ -1,5 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
+import type { Language } from '@/core/language';
+import { letterWords } from '@/core/letters';
+import { languageSchema } from '@/core/move';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
 import { type Session, sessionsBetween } from '../sessions/sessions';
@@ -69,7 +72,8 @@ export async function feedOf(
     method: ICalCalendarMethod.PUBLISH,
     prodId: { company: 'Up Beat', product: 'Up Beat' },
   });
-  for (const entry of entries) calendar.createEvent(eventOf(entry, now));
+  const { waits } = letterWords(owner.language);
+  for (const entry of entries) calendar.createEvent(eventOf(entry, { now, waits }));
   return calendar.toString();
 }
 
@@ -77,9 +81,15 @@ async function ownerBy(
   db: Db,
   of: FeedOwner['of'],
   hash: string,
-): Promise<(FeedOwner & { name: string }) | null> {
-  const row = await db(of).where({ feed_hash: hash }).first('id', 'studio_id', 'name');
-  return row ? { of, id: row.id, studioId: row.studio_id, name: row.name } : null;
+): Promise<(FeedOwner & { name: string; language: Language | null }) | null> {
+  // Teachers are spoken to in English.
+  const reads = of === 'participants' ? ['language'] : [];
+  const row = await db(of)
+    .where({ feed_hash: hash })
+    .first('id', 'studio_id', 'name', ...reads);
+  if (!row) return null;
+  const language = languageSchema.nullable().parse(row.language ?? null);
+  return { of, id: row.id, studioId: row.studio_id, name: row.name, language };
 }
 
 const ledBy = (id: string, sessions: readonly Session[]): Entry[] =>
@@ -101,11 +111,9 @@ async function bookedBy(
   });
 }
 
-function eventOf({ session: s, waiting }: Entry, now: number) {
+function eventOf({ session: s, waiting }: Entry, { now, waits }: { now: number; waits: string }) {
   const off = s.status === 'cancelled';
-  const says = off
-    ? (s.word ?? s.closed)
-    : waiting && 'No room yet: you move up when somebody cannot come.';
+  const says = off ? (s.word ?? s.closed) : waiting && waits;
   return {
     id: `${s.id}@up-beat`,
     stamp: new Date(now),
