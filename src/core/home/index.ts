@@ -20,7 +20,8 @@ export * from './for-person';
 export interface HomeLine {
   id: string;
   name: string;
-  dose: string;
+  /** How much there is of it, in the version that is for them; null where they are to leave it out. */
+  dose: string | null;
   words: string;
   /** Something that they carry now is against it. */
   against: boolean;

@@ -157,8 +157,8 @@ export async function homeClassesOf(
   for (const { class_id: classId } of z.array(rowSchema).parse(rows)) {
     const plan = planOf.get(classId);
     const score = await compiling().work('score', { plan, own: book.own, options: {} }, book);
-    const { easier } = planForPerson(plan, cautions, book);
-    const inOrder = turns(resolve(plan, book)).reverse();
+    const { plan: theirs, easier } = planForPerson(plan, cautions, book);
+    const inOrder = turns(resolve(theirs, book)).reverse();
     const firstTurn = new Map(inOrder.map((turn) => [turn.segment.id, turn]));
     const spoken = { phrases: phrasesOf(plan.language), words: wordsIn(plan.language) };
     homeClasses.push({
@@ -168,8 +168,8 @@ export async function homeClassesOf(
       totalMs: score.totalMs,
       lines: waysOf(plan, book).map((done) => {
         const { segment, move } = done;
+        // Of what they are to leave out nothing is done.
         const turn = firstTurn.get(segment.id);
-        if (!turn) throw new Error(`nothing is done of ${segment.id}`);
         const said = (kind: CueKind) =>
           score.cues
             .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === segment.id)
@@ -179,7 +179,7 @@ export async function homeClassesOf(
         return {
           id: segment.id,
           name: variantText(move, plan.language, segment.variant).name,
-          dose: amountOf(turn, spoken),
+          dose: turn ? amountOf(turn, spoken) : null,
           words: [...new Set(words)].join(' '),
           against: isAgainst(done, cautions),
           easier: easier.includes(segment.id),

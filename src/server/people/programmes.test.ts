@@ -194,6 +194,23 @@ describe('a class to do at home', () => {
     }
   });
 
+  it('says how much there is of the version that is for them, and nothing of what they leave out', async () => {
+    const c = await makeClass(db());
+    const dose = { kind: 'reps', reps: 20, secondsEach: 1 } as const;
+    const plan = planOf([{ move: 'smile-pulses', rounds: 2, dose }], {}, 600);
+    const classId = await createClass(db(), c, plan, NOON);
+    await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
+    const shown = async (...carried: ('skin' | 'palsy')[]) => {
+      const cautions = carried.map((caution) => ({ caution }));
+      await keepCautions(db(), c, { participantId: c.ada, cautions, consentOn: '2026-11-24' });
+      const [line] = (await homeClassesOf(db(), c, c.ada))[0]?.lines ?? [];
+      return [line?.dose, line?.against, line?.easier];
+    };
+    expect(await shown()).toEqual(['2 rounds, 20 times each', false, false]);
+    expect(await shown('skin')).toEqual(['2 rounds of 20 seconds', true, true]);
+    expect(await shown('palsy')).toEqual([null, true, false]);
+  });
+
   it('needs something they have met, and is one of so many at most', async () => {
     await expect(homeOf(await makeClass(db()))).rejects.toMatchObject({ code: 'nothing-for-home' });
     const c = await corrected('tall-o-cheek-lift');

@@ -164,7 +164,8 @@ export function HomeScreen(props: HomeScreenProps) {
               {h.lines.map((line) => (
                 <li key={line.id}>
                   <p className="font-medium">
-                    {line.name} <span className="quiet font-normal">{line.dose}</span>
+                    {line.name}{' '}
+                    {line.dose && <span className="quiet font-normal">{line.dose}</span>}
                   </p>
                   <p>{wordsOf(line, h.given)}</p>
                 </li>
