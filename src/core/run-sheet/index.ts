@@ -1,16 +1,10 @@
 import { kitOf, PHASE_NAMES, type Plan, type ResolvedClass, type Segment } from '../class';
 import { shortSeconds } from '../formats';
-import {
-  AREA_NAMES,
-  doseLabel,
-  inVariant,
-  type Move,
-  PROP_NAMES,
-  SIDES_NAMES,
-  strongAreas,
-  variantText,
-} from '../move';
-import { type Cue, OPENING, type Score, segmentRuns, segmentSpans } from '../score';
+import { AREA_NAMES, inVariant, type Move, PROP_NAMES, strongAreas, variantText } from '../move';
+import { type Cue, firstTurnsOf, OPENING, type Score, segmentRuns, segmentSpans } from '../score';
+import { amountDone } from './amount';
+
+export { amountDone };
 
 /** A class as it is read at arm's length: what comes when, what is said, and how it looks. */
 export interface RunSheet {
@@ -61,14 +55,16 @@ export function runSheetOf(plan: Plan, score: Score, moves: ResolvedClass['moves
       blocks.flatMap((block) => block.segments.map((s) => [s.id, { segment: s, block }] as const)),
     ),
   );
+  const firstTurns = firstTurnsOf({ plan, moves });
   const told = new Set<string>();
   let phase = '';
   const lines = segmentRuns(score).map((run): SheetLine => {
     const { startMs, segmentId } = run;
     const [first] = run.steps;
     const of = segments.get(segmentId);
+    const turn = firstTurns.get(segmentId);
     const move = moves.get(first.moveId);
-    if (!of || !move) {
+    if (!of || !move || !turn) {
       const words = score.cues.filter((c) => score.steps[c.step] === first);
       const name = segmentId === OPENING ? 'Opening' : 'Time for questions';
       return { key: first.id, startMs, said: [name, ...words.map((c) => `“${c.text}”`)].join(' ') };
@@ -78,7 +74,7 @@ export function runSheetOf(plan: Plan, score: Score, moves: ResolvedClass['moves
     phase = first.phase;
     const again = told.has(segmentId);
     told.add(segmentId);
-    const { variant, dose, rounds, sides, uneven, releaseSeconds } = segment;
+    const { variant, releaseSeconds } = segment;
     const steps = spans.get(segmentId)?.steps ?? [];
     const cues = score.cues.filter((c) => score.steps[c.step]?.segmentId === segmentId);
     const stages = steps.find((s) => s.stages)?.stages ?? [];
@@ -87,13 +83,6 @@ export function runSheetOf(plan: Plan, score: Score, moves: ResolvedClass['moves
       .slice(0, 3)
       .map((a) => AREA_NAMES[a])
       .join(', ');
-    const howMuch = [
-      doseLabel(dose) + (rounds > 1 ? ` × ${rounds}` : ''),
-      ...(block.order === 'circuit' ? [`${block.laps} laps`] : []),
-      ...(block.order === 'alternating' ? ['in turn'] : []),
-      ...(sides === 'together' ? [] : [SIDES_NAMES[sides]]),
-      ...(uneven ? [`${uneven.side} ${doseLabel(uneven.dose)}`] : []),
-    ];
     return {
       key: first.id,
       startMs,
@@ -102,7 +91,7 @@ export function runSheetOf(plan: Plan, score: Score, moves: ResolvedClass['moves
       lengthMs: run.endMs - startMs,
       phase: heading,
       name: variantText(move, plan.language, variant).name + (variant ? ` (${variant})` : ''),
-      dose: howMuch.join(', '),
+      dose: amountDone(turn, block),
       told: again
         ? null
         : {

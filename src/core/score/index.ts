@@ -16,6 +16,7 @@ export { BEAT_MS, COUNT_IN } from './timing';
 export {
   doseOn,
   dosesOfTurn,
+  firstTurnsOf,
   meeting,
   performedSides,
   releaseOf,

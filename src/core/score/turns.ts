@@ -212,6 +212,14 @@ export function doseOn({ dose, segment, move, variant }: Turn, side: Side): Dose
 /** The doses of a turn, one a side. */
 export const dosesOfTurn = (turn: Turn): Dose[] => turn.sides.map((side) => doseOn(turn, side));
 
+/** The first turn of each segment, by its id. */
+export const firstTurnsOf = (resolved: ResolvedClass): Map<string, Turn> =>
+  new Map(
+    turns(resolved)
+      .reverse()
+      .map((turn) => [turn.segment.id, turn]),
+  );
+
 /** Every turn of a class in running order. */
 export function turns({ plan, moves }: ResolvedClass): Turn[] {
   const met = new Set<string>();

@@ -7,7 +7,7 @@ import { wordsIn } from '@/core/follow/words';
 import { amountOf, type HomeLine, homeClass, isAgainst, planForPerson } from '@/core/home';
 import type { Language } from '@/core/language';
 import { type CarriedCaution, languageSchema, moveText, variantText } from '@/core/move';
-import { type CueKind, turns } from '@/core/score';
+import { type CueKind, firstTurnsOf } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
 import type { Db } from '../db';
@@ -158,8 +158,7 @@ export async function homeClassesOf(
     const plan = planOf.get(classId);
     const score = await compiling().work('score', { plan, own: book.own, options: {} }, book);
     const { plan: theirs, easier } = planForPerson(plan, cautions, book);
-    const inOrder = turns(resolve(theirs, book)).reverse();
-    const firstTurn = new Map(inOrder.map((turn) => [turn.segment.id, turn]));
+    const firstTurns = firstTurnsOf(resolve(theirs, book));
     const spoken = { phrases: phrasesOf(plan.language), words: wordsIn(plan.language) };
     homeClasses.push({
       classId,
@@ -169,7 +168,7 @@ export async function homeClassesOf(
       lines: waysOf(plan, book).map((done) => {
         const { segment, move } = done;
         // Of what they are to leave out nothing is done.
-        const turn = firstTurn.get(segment.id);
+        const turn = firstTurns.get(segment.id);
         const said = (kind: CueKind) =>
           score.cues
             .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === segment.id)

@@ -2,7 +2,9 @@ import { trackOfMove } from '@library/tracks';
 import { saveFile } from '@/browser/save-file';
 import { type Plan, placedSegments } from '@/core/class';
 import { faceSheet, keyPose, type SheetFigure } from '@/core/face';
-import { doseLabel, type Move, SIDES_NAMES, type Variant, variantText } from '@/core/move';
+import { doseIn, doseLabel, type Move, type Variant, variantText } from '@/core/move';
+import { amountDone } from '@/core/run-sheet';
+import { firstTurnsOf } from '@/core/score';
 
 /** Still pictures of moves, in a file to take away: where the work begins, and where its effort is greatest. */
 
@@ -17,16 +19,13 @@ const posesOf = (move: Move, variant: Variant | undefined) => {
 /** The pictures of a class, each move once for each way in which it is done, in their order. */
 export function picturesOfClass(plan: Plan, moves: ReadonlyMap<string, Move>): string {
   const figures = new Map<string, SheetFigure>();
-  for (const { segment } of placedSegments(plan)) {
-    const move = moves.get(segment.move);
-    if (!move) continue;
-    const { variant, dose, rounds, sides } = segment;
+  const firstTurns = firstTurnsOf({ plan, moves });
+  for (const { segment, block } of placedSegments(plan)) {
+    const turn = firstTurns.get(segment.id);
+    if (!turn) continue;
+    const { move, variant } = turn;
     const name = variantText(move, plan.language, variant).name;
-    const note = [
-      doseLabel(dose) + (rounds > 1 ? ` × ${rounds}` : ''),
-      ...(sides === 'together' ? [] : [SIDES_NAMES[sides]]),
-      ...(variant ? [variant] : []),
-    ].join(', ');
+    const note = [amountDone(turn, block), ...(variant ? [variant] : [])].join(', ');
     figures.set(`${name} ${note}`, { name, note, poses: posesOf(move, variant) });
   }
   return faceSheet(plan.name, [...figures.values()], FOOT);
@@ -35,7 +34,8 @@ export function picturesOfClass(plan: Plan, moves: ReadonlyMap<string, Move>): s
 /** The picture of one move in a version. */
 export function pictureOfMove(move: Move, variant: Variant | undefined): string {
   const { name } = variantText(move, 'en', variant);
-  const note = [doseLabel(move.dose), ...(variant ? [variant] : [])].join(', ');
+  const dose = doseLabel(doseIn(move, variant, move.dose));
+  const note = [dose, ...(variant ? [variant] : [])].join(', ');
   return faceSheet(name, [{ name, note, poses: posesOf(move, variant) }], FOOT);
 }
 
