@@ -2,11 +2,12 @@
 
 import { useEffect, useRef, useState } from 'react';
 import type { Assistant, KnownSpeech } from '@/browser/assistant';
-import { type Plan, placedSegments, type Rules } from '@/core/class';
+import { type Plan, placedSegments, type Rules, resolve } from '@/core/class';
 import { draftMoves } from '@/core/draft';
 import { clock } from '@/core/formats';
-import { doseLabel, type Move } from '@/core/move';
-import { type Book, lengthOf } from '@/core/score';
+import type { Move } from '@/core/move';
+import { amountDone } from '@/core/run-sheet';
+import { type Book, firstTurnsOf, lengthOf } from '@/core/score';
 import { Dialog } from '../kit/dialog';
 import { Miniature } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
@@ -223,6 +224,7 @@ function DraftList({
   nameOf,
 }: { shown: Shown } & Pick<DraftDialogProps, 'book' | 'nameOf'>) {
   const lines = placedSegments(shown.plan);
+  const firstTurns = firstTurnsOf(resolve(shown.plan, book));
   return (
     <>
       <p role="status" className="mb-2">
@@ -237,19 +239,17 @@ function DraftList({
         </ul>
       )}
       <ol className="divide-base-300 divide-y" aria-label="The draft">
-        {lines.map(({ segment }) => {
-          const move = book.move(segment.move);
-          if (!move) return null;
+        {lines.map(({ segment, block }) => {
+          const turn = firstTurns.get(segment.id);
+          if (!turn) return null;
+          const { move } = turn;
           return (
             <li key={segment.id} className="flex items-start gap-3 py-1.5">
               <KindGlyph kind={move.kind} size={26} />
               <Miniature move={move} size={44} />
               <span className="min-w-0 flex-1">
                 <span className="font-medium">{nameOf(move.id)}</span>{' '}
-                <span className="quiet text-sm">
-                  {doseLabel(segment.dose)}
-                  {segment.rounds > 1 && ` × ${segment.rounds}`}
-                </span>
+                <span className="quiet text-sm">{amountDone(turn, block)}</span>
                 <span className="quiet block text-sm">{shown.reasons.get(segment.id)}</span>
               </span>
             </li>
