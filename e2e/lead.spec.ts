@@ -331,8 +331,11 @@ test('where the browser keeps nothing a class is led and stored all the same, an
   await page.keyboard.press('+');
   await unsent;
   await expect(page.getByText('nothing is lost as long as this page stays open')).toBeVisible();
-  await page.context().setOffline(false);
-  await stored(page, () => clock.pass(2000));
+  // What waits may be sent as soon as there is a connection again.
+  await stored(page, async () => {
+    await page.context().setOffline(false);
+    await clock.pass(2000);
+  });
   await clock.passInStrides(score.totalMs + 120_000);
   await page.getByRole('button', { name: 'Finish and store' }).click();
   await expect(page.getByText('The session is stored.')).toBeVisible();
