@@ -35,6 +35,7 @@ import { MoveCautions } from '../kit/move-cautions';
 import { QuickField } from '../kit/quick-field';
 import { type ComposeActions, useComposeActions } from './actions';
 import { CueList } from './cue-list';
+import { DoneAs } from './done-as';
 import { SpokenFields, UnevenFields } from './spoken-fields';
 import { StagesFields } from './stages-fields';
 import { Tick } from './tick';
@@ -144,6 +145,7 @@ export function SegmentSettings(props: SegmentSettingsProps) {
         {seconds('Release', 'releaseSeconds')}
         {seconds('Rest', 'restSeconds')}
       </div>
+      <DoneAs segment={segment} move={move} />
       <div className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
         <Tick
           label="Keep as it is when fitting"
