@@ -50,10 +50,8 @@ const wordsOf = (cues: readonly Cue[], kinds: readonly Cue['kind'][]): string =>
 
 export function runSheetOf(plan: Plan, score: Score, moves: ResolvedClass['moves']): RunSheet {
   const spans = segmentSpans(score);
-  const segments = new Map(
-    Object.values(plan.phases).flatMap((blocks) =>
-      blocks.flatMap((block) => block.segments.map((s) => [s.id, { segment: s, block }] as const)),
-    ),
+  const blocks = new Map(
+    Object.values(plan.phases).flatMap((all) => all.map((block) => [block.id, block] as const)),
   );
   const firstTurns = firstTurnsOf({ plan, moves });
   const told = new Set<string>();
@@ -61,15 +59,14 @@ export function runSheetOf(plan: Plan, score: Score, moves: ResolvedClass['moves
   const lines = segmentRuns(score).map((run): SheetLine => {
     const { startMs, segmentId } = run;
     const [first] = run.steps;
-    const of = segments.get(segmentId);
     const turn = firstTurns.get(segmentId);
-    const move = moves.get(first.moveId);
-    if (!of || !move || !turn) {
+    const block = turn && blocks.get(turn.blockId);
+    if (!block) {
       const words = score.cues.filter((c) => score.steps[c.step] === first);
       const name = segmentId === OPENING ? 'Opening' : 'Time for questions';
       return { key: first.id, startMs, said: [name, ...words.map((c) => `“${c.text}”`)].join(' ') };
     }
-    const { segment, block } = of;
+    const { segment, move } = turn;
     const heading = first.phase === phase ? null : PHASE_NAMES[first.phase];
     phase = first.phase;
     const again = told.has(segmentId);

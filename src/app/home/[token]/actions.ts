@@ -24,7 +24,12 @@ async function owner(token: string) {
   const of = (await ownerOfHome(db(), z.string().max(200).parse(token))) ?? notFound();
   const { done, wrong, unreadable, refused } = homeWordsIn(await languageOf(of));
   const why = ({ code, message }: Refusal) => refused[code] ?? message;
-  return { of, done, said: { wrong, unreadable, refused: why } };
+  const answer = <S extends z.ZodType>(
+    form: FormData,
+    schema: S,
+    work: (given: z.output<S>) => Promise<string>,
+  ) => answerForm(form, schema, work, { wrong, unreadable, refused: why });
+  return { of, done, answer };
 }
 
 export async function logMineAction(
@@ -32,38 +37,28 @@ export async function logMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const { of, done, said } = await owner(token);
+  const { of, done, answer } = await owner(token);
   if (form.has('off')) {
-    return answerForm(
-      form,
-      z.object({ day: dateSchema }),
-      async ({ day }) => {
-        await takeDayOff(db(), of, { participantId: of.participantId, day, off: true });
-        refresh();
-        return done.off;
-      },
-      said,
-    );
-  }
-  return answerForm(
-    form,
-    practiceSchema,
-    async ({ day, minutes }) => {
-      const [at, zone] = [now(), of.timeZone];
-      await logPractice(db(), of, {
-        id: errandIn(form, at).errand,
-        participantId: of.participantId,
-        at: practisedAt(day, { zone, now: at }),
-        seconds: minutes && minutes * 60,
-        byTeacher: false,
-        zone,
-        now: at,
-      });
+    return answer(form, z.object({ day: dateSchema }), async ({ day }) => {
+      await takeDayOff(db(), of, { participantId: of.participantId, day, off: true });
       refresh();
-      return done.logged;
-    },
-    said,
-  );
+      return done.off;
+    });
+  }
+  return answer(form, practiceSchema, async ({ day, minutes }) => {
+    const [at, zone] = [now(), of.timeZone];
+    await logPractice(db(), of, {
+      id: errandIn(form, at).errand,
+      participantId: of.participantId,
+      at: practisedAt(day, { zone, now: at }),
+      seconds: minutes && minutes * 60,
+      byTeacher: false,
+      zone,
+      now: at,
+    });
+    refresh();
+    return done.logged;
+  });
 }
 
 export async function dropMineAction(
@@ -71,17 +66,12 @@ export async function dropMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const { of, done, said } = await owner(token);
-  return answerForm(
-    form,
-    z.object({ drop: z.uuid() }),
-    async ({ drop }) => {
-      await dropPractice(db(), of, { participantId: of.participantId, id: drop });
-      refresh();
-      return done.takenOut;
-    },
-    said,
-  );
+  const { of, done, answer } = await owner(token);
+  return answer(form, z.object({ drop: z.uuid() }), async ({ drop }) => {
+    await dropPractice(db(), of, { participantId: of.participantId, id: drop });
+    refresh();
+    return done.takenOut;
+  });
 }
 
 export async function checkInMineAction(
@@ -89,18 +79,13 @@ export async function checkInMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const { of, done, said } = await owner(token);
-  return answerForm(
-    form,
-    checkInSchema,
-    async (given) => {
-      const { participantId, timeZone: zone } = of;
-      await keepCheckIn(db(), of, { participantId, given, zone, now: now() });
-      refresh();
-      return done.kept;
-    },
-    said,
-  );
+  const { of, done, answer } = await owner(token);
+  return answer(form, checkInSchema, async (given) => {
+    const { participantId, timeZone: zone } = of;
+    await keepCheckIn(db(), of, { participantId, given, zone, now: now() });
+    refresh();
+    return done.kept;
+  });
 }
 
 /** Comes in to the class that is open to them now: the teacher sees who it is. */
@@ -109,22 +94,17 @@ export async function followMineAction(
   _: FormState,
   form: FormData,
 ): Promise<FormState> {
-  const { of, done, said } = await owner(token);
+  const { of, done, answer } = await owner(token);
   let code: string | null = null;
-  const state = await answerForm(
-    form,
-    z.object({}),
-    async () => {
-      comesIn(now());
-      const door = await openTo(db(), of, of.participantId, now());
-      if (!door) throw new Refusal('no-such-code');
-      const { name, participantId } = of;
-      await keepFollowToken(await comeIn(db(), door, { name, participantId }, now()));
-      code = door.code;
-      return done.in;
-    },
-    said,
-  );
+  const state = await answer(form, z.object({}), async () => {
+    comesIn(now());
+    const door = await openTo(db(), of, of.participantId, now());
+    if (!door) throw new Refusal('no-such-code');
+    const { name, participantId } = of;
+    await keepFollowToken(await comeIn(db(), door, { name, participantId }, now()));
+    code = door.code;
+    return done.in;
+  });
   if (code) redirect(`/follow/${code}`);
   return state;
 }
