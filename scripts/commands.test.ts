@@ -3,11 +3,10 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { type NetworkInterfaceInfo, tmpdir } from 'node:os';
 import path from 'node:path';
-import { afterAll, describe, expect, it, vi } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { addressOnNetwork } from './lib/hall.mjs';
 import { freePort, isFree, until } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
-import { playwrightResult, single, Tally, vitestResult } from './lib/suites.mjs';
 
 const root = path.resolve(import.meta.dirname, '..');
 const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-commands-'));
@@ -90,36 +89,6 @@ describe('the database cluster', () => {
     } finally {
       await again.stop();
     }
-  });
-});
-
-describe('the closing line of the tests', () => {
-  it('adds up all suites, and a suite that breaks counts as a failure', async () => {
-    const quiet = vi.spyOn(process.stdout, 'write').mockReturnValue(true);
-    const tally = new Tally();
-    await tally.suite('good', async () => ({ passed: 7, failed: 0 }));
-    await tally.suite('mixed', async () => ({ passed: 1, failed: 2 }));
-    await tally.suite('broken', async () => {
-      throw new Error('no report');
-    });
-    await tally.suite('check', async () => single(1));
-    quiet.mockRestore();
-    expect(tally.closing()).toBe('8 passed, 4 failed');
-  });
-
-  it('counts a browser test that passed only at its second try as failed', () => {
-    const stats = { expected: 5, unexpected: 1, flaky: 2, skipped: 1 };
-    expect(playwrightResult({ stats }, 1)).toEqual({ passed: 5, failed: 3, skipped: 1 });
-    const none = { expected: 0, unexpected: 0, flaky: 0, skipped: 0 };
-    expect(playwrightResult({ stats: none }, 1).failed).toBe(1);
-  });
-
-  it('names what judged nothing, and does not count it as passed', () => {
-    const tally = new Tally();
-    tally.add(vitestResult({ numPassedTests: 3, numFailedTests: 0, numPendingTests: 2 }, 0));
-    const [skipped, sum] = tally.closing().split('\n');
-    expect(skipped).toMatch(/^2 skipped/);
-    expect(sum).toBe('3 passed, 0 failed');
   });
 });
 
