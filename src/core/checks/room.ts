@@ -1,9 +1,18 @@
-import { allEasier, changeRules, type Plan, removeSegment, updateSegment } from '../class';
+import {
+  allEasier,
+  changeRules,
+  onFromTheStart,
+  type Plan,
+  removeSegment,
+  updateSegment,
+} from '../class';
 import {
   type Caution,
   type CautionEffect,
+  checkOnSkin,
   concerns,
   HANDS_FREE_RELEASE,
+  isAllergic,
   type Move,
   mainArea,
   moveText,
@@ -131,7 +140,7 @@ export const personToAsk: Check = {
   severity: 'may',
   find: (look) => {
     const all = segmentsDone(look);
-    const { skin } = look.plan.rules;
+    const onSkin = onFromTheStart(look.plan.rules);
     return look.people.flatMap((person) => {
       const told = new Map<string, string[]>();
       const tell = (words: string, id: string) => {
@@ -145,10 +154,8 @@ export const personToAsk: Check = {
           }
         }
         // What is on the skin from the start is on it in every move that hands do.
-        const onTheSkin = skin === 'serum' || skin === 'oil';
-        const allergic = person.cautions.some((c) => c.caution === 'allergy');
-        if (onTheSkin && allergic && ways.some((w) => touchedAreas(w).length > 0)) {
-          tell(`Check the ${skin}, which is on the skin from the start.`, segment.id);
+        if (onSkin && isAllergic(person.cautions) && ways.some((w) => touchedAreas(w).length > 0)) {
+          tell(checkOnSkin(onSkin), segment.id);
         }
       }
       return [...told].map(([words, ids]) => ({

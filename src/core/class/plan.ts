@@ -179,6 +179,9 @@ export type FaceOrder = (typeof FACE_ORDERS)[number];
 /** What is on the skin, and from when (four schools, common practice). */
 export const SKINS = ['dry', 'serum', 'oilToClose', 'oil'] as const;
 export type Skin = (typeof SKINS)[number];
+/** What may be on the skin from the start of a class. */
+export const ON_FROM_THE_START = ['serum', 'oil'] as const satisfies readonly Skin[];
+export type OnFromTheStart = (typeof ON_FROM_THE_START)[number];
 
 /** The house rules of a class: how it explains, counts and speaks. */
 export const rulesSchema = z.strictObject({
@@ -209,6 +212,10 @@ export const rulesSchema = z.strictObject({
   skin: z.enum(SKINS).default('oilToClose'),
 });
 export type Rules = z.infer<typeof rulesSchema>;
+
+/** What is on the skin from the start, and so under every hand; null where nothing is. */
+export const onFromTheStart = ({ skin }: Pick<Rules, 'skin'>): OnFromTheStart | null =>
+  skin === 'serum' || skin === 'oil' ? skin : null;
 
 /** What the class is for: every area of the face, a few of them, or a purpose. */
 export const aimSchema = z.discriminatedUnion('kind', [

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { waysOf } from '../checks';
 import {
+  onFromTheStart,
   type Plan,
   parseRef,
   placedSegments,
@@ -217,8 +218,8 @@ function gravest(ways: readonly Move[]): Effects {
 }
 
 /** What is on the skin from the start is on it in every move that hands do. */
-const onTheSkin = ({ rules: { skin } }: Plan, ways: readonly Move[]): Effects =>
-  (skin === 'serum' || skin === 'oil') && ways.some((way) => touchedAreas(way).length > 0)
+const onTheSkin = ({ rules }: Plan, ways: readonly Move[]): Effects =>
+  onFromTheStart(rules) && ways.some((way) => touchedAreas(way).length > 0)
     ? { allergy: 'checkOil' }
     : {};
 

@@ -267,6 +267,13 @@ export function concerns(move: Move, carried: readonly CarriedCaution[]): MoveCa
   });
 }
 
+export const isAllergic = (carried: readonly CarriedCaution[]): boolean =>
+  carried.some(({ caution }) => caution === 'allergy');
+
+/** What an allergy asks of what is on the skin before the first move. @param what serum, say */
+export const checkOnSkin = (what: string): string =>
+  `Check the ${what}, which is on the skin from the start.`;
+
 /**
  * A release as a move of its own, so that cautions look at it as they look at a move: it touches what
  * was worked, by tapping feather-light or by light strokes.

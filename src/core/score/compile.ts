@@ -1,4 +1,4 @@
-import { type Moves, type Plan, resolve } from '../class';
+import { type Moves, onFromTheStart, type Plan, resolve } from '../class';
 import type { Language } from '../language';
 import {
   countWord,
@@ -111,9 +111,11 @@ export function joined(
   for (const piece of pieces) put(piece);
   const asked = onlySaid(plan, questionsOf(plan, phrasesOf(plan.language)), length);
   if (asked) put(asked);
+  const onSkin = onFromTheStart(plan.rules);
   return {
     name: plan.name,
     language: plan.language,
+    ...(onSkin && { onSkin }),
     slotMs: plan.slotSeconds * 1000,
     totalMs: ms,
     wordsPerMinute: plan.rules.wordsPerMinute,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { classMusicSchema, PHASES, SAY } from '../class';
+import { classMusicSchema, ON_FROM_THE_START, PHASES, SAY } from '../class';
 import { breathPatternSchema, languageSchema, releaseSchema, variantSchema } from '../move';
 import { deviceVoicesSchema } from '../speech';
 import { CUE_KINDS, EVEN, MORE, type Score, SIDES_OF_STEPS, STEP_KINDS } from './score';
@@ -57,6 +57,7 @@ export const cueSchema = z.object({
 export const scoreSchema = z.object({
   name: z.string(),
   language: languageSchema,
+  onSkin: z.enum(ON_FROM_THE_START).optional(),
   slotMs: ms,
   totalMs: ms,
   wordsPerMinute: z.number(),

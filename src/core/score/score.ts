@@ -1,4 +1,4 @@
-import type { ClassMusic, PhaseName, Say } from '../class';
+import type { ClassMusic, OnFromTheStart, PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
 import type { DeviceVoices, SpeechSource } from '../speech';
@@ -142,6 +142,8 @@ export interface Score {
   name: string;
   /** The language the class is led in. */
   language: Language;
+  /** What is on the skin from the start, of which somebody allergic is asked first. */
+  onSkin?: OnFromTheStart;
   slotMs: number;
   totalMs: number;
   wordsPerMinute: number;

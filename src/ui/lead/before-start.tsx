@@ -16,6 +16,7 @@ import type { SoundDesk } from './use-cues';
 import type { FollowDoor } from './use-door';
 import type { Log } from './use-log';
 import type { Roll } from './use-roll';
+import { WantsWord } from './wants-word';
 
 export interface BeforeStartProps {
   session: LeadSession;
@@ -98,6 +99,7 @@ export function BeforeStart(props: BeforeStartProps) {
               {movedWords(session, plannedAtFirst)}
             </p>
           )}
+          {score && <WantsWord roll={roll} score={score} />}
           <h2 id="roll" className="mt-6 mb-2 text-xl font-semibold">
             Who is here
           </h2>

@@ -1,8 +1,10 @@
 import { LIBRARY, libraryMove } from '@library';
 import { describe, expect, it } from 'vitest';
+import type { RollEntry } from '@/core/calls';
 import { breathPhase } from '../kit/playing/breath-line';
 import { controlsOf } from './controls';
-import { watchFor } from './room-column';
+import { meansSomebody, personKeys, personOf } from './person-keys';
+import { watched, watchFor } from './watch';
 
 const move = (id: string) => {
   const found = libraryMove(id);
@@ -52,6 +54,55 @@ describe('who needs an eye on them', () => {
     expect(watchFor(noted('tall-o-cheek-lift'), tallO, {}, BY_ID)).toEqual(['brow stays quiet']);
     expect(watchFor(noted('full-cheeks-hold'), tallO, {}, BY_ID)).toHaveLength(1);
     expect(watchFor(noted('shoulder-rolls'), tallO, {}, BY_ID)).toEqual([]);
+  });
+});
+
+describe('who is in the room', () => {
+  const neck = [{ caution: 'neck' as const }];
+  const here = { mark: 'here' as const, arrivedAt: 0, leftAt: null };
+  const person = (name: string, more: Partial<RollEntry> = {}): RollEntry => ({
+    ...{ participantId: name, name, booked: true, attendance: null, waiting: false, away: false },
+    ...{ timesBefore: 1, greet: true, lastAt: null, cautions: neck, notes: [], met: [], ...more },
+  });
+  const entries = [
+    person('unmarked'),
+    person('well', { cautions: [], attendance: here }),
+    person('here', { attendance: here }),
+    person('waits', { waiting: true }),
+    person('cannot come', { away: true }),
+    person('absent', { attendance: { mark: 'absent', arrivedAt: null, leftAt: null } }),
+    person('excused', { attendance: { mark: 'excused', arrivedAt: null, leftAt: null } }),
+    person('gone', { attendance: { ...here, leftAt: 9 } }),
+    person('came after all', { away: true, attendance: here }),
+  ];
+
+  it('is watched before they are marked too, after those who are known to be here', () => {
+    const back = LIBRARY.find((m) => m.head === 'back' && m.hands === 'free');
+    if (!back) throw new Error('no such move');
+    expect(watched(entries, back, {}, BY_ID).map(({ person: { name } }) => name)).toEqual([
+      'here',
+      'came after all',
+      'unmarked',
+    ]);
+  });
+
+  it('has a key, and no letter or digit means anything else', () => {
+    expect([...personKeys(entries)]).toEqual([
+      ['unmarked', 'a'],
+      ['well', 'b'],
+      ['here', 'c'],
+      ['came after all', 'd'],
+    ]);
+    expect(personOf(entries, 'C')).toBe('here');
+    expect(personOf(entries, 's')).toBeUndefined();
+    expect(['s', 'S', '0'].every(meansSomebody)).toBe(true);
+    expect([' ', 'Escape', 'ArrowRight', '+'].some(meansSomebody)).toBe(false);
+  });
+
+  it('has a key up to the last one, and is picked by a press after that', () => {
+    const many = Array.from({ length: 40 }, (_, n) => person(`p${n}`, { attendance: here }));
+    expect(personKeys(many).size).toBe(36);
+    expect(personOf(many, '0')).toBe('p35');
   });
 });
 

@@ -55,7 +55,7 @@ export function RollFinder({
       <div className="join w-full">
         <input
           aria-label="Name: find on the roll, or take in who walked in"
-          placeholder="Find a name, or who walked in"
+          placeholder="Find or add a name"
           autoComplete="off"
           maxLength={80}
           value={typed}

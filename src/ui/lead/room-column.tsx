@@ -1,48 +1,13 @@
 import { MessageCircleQuestion, NotebookPen, Smartphone } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import type { RollEntry } from '@/core/calls';
-import { type Area, concerns, inVariant, type Move, releaseAsMove } from '@/core/move';
-import type { Step } from '@/core/score';
+import type { Move } from '@/core/move';
 import { greetingOf } from '@/core/today';
-import { type MovesById, useMoves } from '../kit/moves';
+import { useMoves } from '../kit/moves';
+import { personKeys } from './person-keys';
 import { RollList } from './roll-list';
 import { isHere, type Roll } from './use-roll';
-
-/** Keys that can mean a person; whoever comes after is picked by a press. */
-export const PERSON_KEYS = 'abcdefghijklmnopqrstuvwxyz1234567890';
-/** How much of a move's work must go to an area for a note on that area to matter. */
-const MAIN_AREA = 0.5;
-
-const mainAreas = (move: Move): Area[] =>
-  (Object.entries(move.areas) as [Area, number][]).flatMap(([area, weight]) =>
-    weight >= MAIN_AREA ? area : [],
-  );
-
-/** How a move is being done at this moment. */
-export type AsDone = Pick<Step, 'variant' | 'release' | 'breath'>;
-
-/** What to watch for in a person while a move is in work; empty for most people and moves. */
-export function watchFor(
-  person: Pick<RollEntry, 'cautions' | 'notes'>,
-  move: Move,
-  { variant, release, breath }: AsDone,
-  moves: MovesById,
-): string[] {
-  const usual = inVariant(move, variant);
-  const paced: Move = breath
-    ? { ...usual, dose: { kind: 'breaths', breaths: 1, pattern: breath } }
-    : usual;
-  // While a round is let go, it is the hands of the release that a caution is about.
-  const done = (release && releaseAsMove(usual, release)) ?? paced;
-  const areas = new Set(mainAreas(move));
-  const cautions = concerns(done, person.cautions).map((c) => c.words);
-  const notes = person.notes.flatMap((note) => {
-    const other = moves.get(note.moveId);
-    const near = other && mainAreas(other).some((area) => areas.has(area));
-    return note.moveId === move.id || near ? note.note || 'corrected last time' : [];
-  });
-  return [...new Set([...cautions, ...notes])];
-}
+import { type AsDone, watched } from './watch';
 
 export interface RoomColumnProps {
   roll: Roll;
@@ -66,20 +31,13 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
   const here = roll.entries.filter(isHere);
   // Who waits for room or said that they cannot come counts once they are there.
   const expected = roll.entries.filter((e) => e.attendance || !(e.waiting || e.away)).length;
-  const watched = useMemo(
-    () =>
-      move
-        ? roll.entries.filter(isHere).flatMap((person) => {
-            const words = watchFor(person, move, step, moves);
-            return words.length ? [{ person, words }] : [];
-          })
-        : [],
+  const noticed = useMemo(
+    () => (move ? watched(roll.entries, move, step, moves) : []),
     [roll.entries, move, step, moves],
   );
-  const keys = useMemo(
-    () => new Map(roll.entries.filter(isHere).map((p, i) => [p.participantId, PERSON_KEYS[i]])),
-    [roll.entries],
-  );
+  const keys = useMemo(() => personKeys(roll.entries), [roll.entries]);
+  // What is half typed stays while the field is shut.
+  const [question, setQuestion] = useState('');
   const note = (entry: RollEntry) => {
     const greeting = greetingOf(entry, roll.startsAt);
     if (greeting) return greeting;
@@ -134,21 +92,26 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
       </div>
       {parking && (
         <ParkForm
-          onPark={(text) => {
-            if (text) roll.park(text);
+          text={question}
+          setText={setQuestion}
+          onPark={() => {
+            if (question.trim()) roll.park(question.trim());
+            setQuestion('');
             setParking(false);
           }}
+          onShut={() => setParking(false)}
         />
       )}
-      {watched.length > 0 && (
+      {noticed.length > 0 && (
         <ul
           className="border-accent mb-1 max-h-[40%] overflow-y-auto border-l-4 pl-2"
           data-testid="watch"
         >
-          {watched.map(({ person, words }) => (
+          {noticed.map(({ person, words }) => (
             <li key={person.participantId} className="py-0.5 leading-tight">
               <span className="font-semibold">{person.name}</span>{' '}
               <span className="text-sm">{words.join(' ')}</span>
+              {!isHere(person) && <span className="quiet text-sm"> (not marked yet)</span>}
             </li>
           ))}
         </ul>
@@ -173,14 +136,20 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
   );
 });
 
-function ParkForm({ onPark }: { onPark: (text: string) => void }) {
-  const [text, setText] = useState('');
+interface ParkFormProps {
+  text: string;
+  setText: (text: string) => void;
+  onPark: () => void;
+  onShut: () => void;
+}
+
+function ParkForm({ text, setText, onPark, onShut }: ParkFormProps) {
   return (
     <form
       className="mb-1"
       onSubmit={(event) => {
         event.preventDefault();
-        onPark(text.trim());
+        onPark();
       }}
     >
       <input
@@ -193,7 +162,7 @@ function ParkForm({ onPark }: { onPark: (text: string) => void }) {
         value={text}
         onChange={(e) => setText(e.target.value)}
         onKeyDown={(e) => {
-          if (e.key === 'Escape') onPark('');
+          if (e.key === 'Escape') onShut();
           e.stopPropagation();
         }}
       />

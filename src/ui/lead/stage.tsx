@@ -18,12 +18,13 @@ import { BEND_NAMES, controlsOf } from './controls';
 import { DoorDialog } from './door-panel';
 import { NotStored } from './not-stored';
 import { NowView } from './now-view';
-import { PERSON_KEYS, RoomColumn } from './room-column';
+import { meansSomebody, personOf } from './person-keys';
+import { RoomColumn } from './room-column';
 import { SoundPanel } from './sound-panel';
 import type { SoundDesk } from './use-cues';
 import type { FollowDoor } from './use-door';
 import type { Log } from './use-log';
-import { isHere, type Roll } from './use-roll';
+import type { Roll } from './use-roll';
 import { useMediaKeys, useStageKeys } from './use-stage-keys';
 
 export interface StageProps {
@@ -94,9 +95,14 @@ export function Stage(props: StageProps) {
       setPicking(false);
       return true;
     }
-    const person = roll.entries.filter(isHere)[PERSON_KEYS.indexOf(key.toLowerCase())];
-    if (key.length !== 1 || !person) return false;
-    if (move) roll.correct(person.participantId, move.id);
+    // A letter that means nobody does nothing else either: it was meant for a person.
+    if (!meansSomebody(key)) return false;
+    const person = personOf(roll.entries, key);
+    if (!person) {
+      toast.info(`Nobody has the key ${key.toUpperCase()}. Escape ends picking.`);
+      return true;
+    }
+    if (move) roll.correct(person, move.id);
     setPicking(false);
     return true;
   };

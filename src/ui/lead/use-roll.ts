@@ -26,6 +26,13 @@ export interface Roll {
 export const isHere = ({ attendance }: Pick<RollEntry, 'attendance'>): boolean =>
   attendance !== null && came(attendance.mark) && attendance.leftAt === null;
 
+/**
+ * Whether somebody stands in the room, as far as is known: a class is often begun before everybody is marked, and who
+ * has no mark yet is there more likely than not, unless they wait for room or said that they cannot come.
+ */
+export const mayBeHere = (entry: Pick<RollEntry, 'attendance' | 'waiting' | 'away'>): boolean =>
+  entry.attendance ? isHere(entry) : !(entry.waiting || entry.away);
+
 const newcomer = (person: Present): RollEntry => ({
   ...person,
   waiting: false,
