@@ -20,6 +20,7 @@ import {
   languageSchema,
   type Move,
   moveText,
+  needsDays,
   strokeSchema,
   touchedAreas,
   VARIANTS,
@@ -49,6 +50,8 @@ const waySchema = z.strictObject({
   work: effectsSchema,
   /** Where it is let go. */
   release: effectsSchema,
+  /** Skin and muscle need days of rest after it, so that nobody does it alone as often as they like. */
+  strong: z.literal(true).optional(),
 });
 export type Way = z.infer<typeof waySchema>;
 
@@ -234,6 +237,7 @@ function waysBySegment(plan: Plan, easierPlan: Plan, book: Book): FollowDocument
           way: {
             work: { ...onTheSkin(of, ways), ...gravest(ways) },
             release: gravest(releases),
+            ...(ways.some(needsDays) && { strong: true as const }),
           } satisfies Way,
         },
       ]),

@@ -10,6 +10,7 @@ import {
   CAUTIONS,
   type Caution,
   concerns,
+  inVariant,
   type Move,
   releaseAsMove,
   variantText,
@@ -182,6 +183,43 @@ describe('with cautions', () => {
     expect(cuesAhead(state, cuesByStep(score, easier), 600_000).map((c) => c.cue.text)).toContain(
       LIBRARY_BOOK.phrases('en').oneMore,
     );
+  });
+});
+
+describe('alone, as often as they like', () => {
+  const steps = (plan: Plan, alone: boolean) => {
+    const document = documentOf(plan);
+    const { mine } = personal(document, { language: plan.language, cautions: [], alone });
+    const all = turns(resolve(plan, LIBRARY_BOOK));
+    return document.score.steps.flatMap((step) => {
+      const turn = all.find((t) => step.id.startsWith(`${t.key}.`));
+      return turn ? [{ strong: turn.move.pressure === 'strong', turn, does: mine(step).does }] : [];
+    });
+  };
+
+  it('nobody does what is strong, and in a class that is led they do', () => {
+    const strong = LIBRARY.filter(({ pressure }) => pressure === 'strong').map(({ id }) => id);
+    const lines = fc.uniqueArray(fc.constantFrom(...strong, 'soft-jaw-drop', 'smile-pulses'), {
+      minLength: 1,
+      maxLength: 4,
+    });
+    fc.assert(
+      fc.property(lines, (moves) => {
+        const plan = planOf(moves.map((move) => ({ move, rounds: 1 })));
+        for (const { strong, turn, does } of steps(plan, true)) {
+          const eased = inVariant(LIBRARY_BOOK.move(turn.segment.move) as Move, 'easier');
+          const gentle = eased.pressure === 'strong' ? 'leaveOut' : 'easier';
+          expect(does).toBe(strong ? gentle : 'asLed');
+        }
+        expect(steps(plan, false).every(({ does }) => does === 'asLed')).toBe(true);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('a version that was planned gentle is as it was planned', () => {
+    const plan = planOf([{ move: 'jaw-knuckle-circles', variant: 'easier' }]);
+    expect(steps(plan, true).every(({ does }) => does === 'asLed')).toBe(true);
   });
 });
 

@@ -12,6 +12,8 @@ export interface Choices {
   cautions: readonly Caution[];
   /** Words are said more slowly where there is time for it. */
   slower?: boolean;
+  /** They do it by themselves, as often as they like, so that nothing in it is strong. */
+  alone?: boolean;
 }
 
 /** How a segment is done by somebody with cautions. */
@@ -21,7 +23,7 @@ export interface Mine {
   mind: { caution: Caution; effect: 'feather' | 'checkOil' }[];
   /** It is let go without hands. */
   handsFree: boolean;
-  /** Cautions for which it is not done as it is led. */
+  /** Cautions for which it is not done as it is led; none where it is too strong to be done alone. */
   because: Caution[];
 }
 
@@ -63,7 +65,7 @@ const concerned = (effects: Effects, cautions: readonly Caution[]) =>
  */
 export function mineOf(
   { own, easier }: { own: Way; easier: Way | null },
-  cautions: readonly Caution[],
+  { cautions, alone = false }: Pick<Choices, 'cautions' | 'alone'>,
   ledEasier: boolean,
 ): Mine {
   const led = ledEasier && easier ? easier : own;
@@ -76,12 +78,13 @@ export function mineOf(
       ({ effect }) => effect !== 'feather' && effect !== 'checkOil',
     );
   const handsFree = (way: Way) => concerned(way.release, cautions).length > 0;
+  const tooStrong = (way: Way) => alone && way.strong === true;
   const against = barred(led);
-  if (against.length === 0) {
+  if (against.length === 0 && !tooStrong(led)) {
     return { does: 'asLed', mind: minded(led), handsFree: handsFree(led), because: [] };
   }
   const because = against.map(({ caution }) => caution);
-  if (led === own && easier && barred(easier).length === 0) {
+  if (led === own && easier && barred(easier).length === 0 && !tooStrong(easier)) {
     return { does: 'easier', mind: minded(easier), handsFree: handsFree(easier), because };
   }
   return { does: 'leaveOut', mind: [], handsFree: true, because };
@@ -93,9 +96,9 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
   const known = new Map<string, Mine>();
   const mine = ({ segmentId, variant }: Step): Mine => {
     const way = ways[segmentId];
-    if (!way || choices.cautions.length === 0) return AS_LED;
+    if (!way || (choices.cautions.length === 0 && !choices.alone)) return AS_LED;
     const key = `${segmentId} ${variant === 'easier'}`;
-    const found = known.get(key) ?? mineOf(way, choices.cautions, variant === 'easier');
+    const found = known.get(key) ?? mineOf(way, choices, variant === 'easier');
     known.set(key, found);
     return found;
   };

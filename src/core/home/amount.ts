@@ -10,7 +10,7 @@ const SLOW_MS = 2000;
 
 export interface AmountWords {
   phrases: Pick<Phrases, 'dose'>;
-  words: Pick<FollowWords, 'side' | 'given'>;
+  words: { side: FollowWords['side']; pace: string };
 }
 
 /** How long one of each dose takes, where that is the same in all; null where it is a time, or quick. In ms. */
@@ -28,7 +28,7 @@ export function amountOf(turn: Turn, { phrases, words }: AmountWords): string {
     const amount = phrases.dose(doses, sides);
     const pace = paceOf(doses);
     if (pace === null) return amount;
-    return `${amount} (${filled(words.given.pace, { seconds: Math.round(pace / 100) / 10 })})`;
+    return `${amount} (${filled(words.pace, { seconds: Math.round(pace / 100) / 10 })})`;
   };
   const { doses, shared, segment } = turn;
   if (!segment.uneven || shared !== 'each') return told(doses, shared);

@@ -10,8 +10,10 @@ import {
 } from '../class';
 import { versionForAll } from '../draft';
 import type { Language } from '../language';
+import { filled } from '../language/filled';
 import { type CarriedCaution, HANDS_FREE_RELEASE, type Move, strongAreas } from '../move';
 import { type Book, compile } from '../score';
+import type { GivenWords } from './words/words';
 
 export * from './amount';
 export * from './for-person';
@@ -22,11 +24,26 @@ export interface HomeLine {
   name: string;
   /** How much there is of it, in the version that is for them; null where they are to leave it out. */
   dose: string | null;
+  /** What is said to it, in the version that is for them. */
   words: string;
-  /** Something that they carry now is against it. */
-  against: boolean;
-  /** Its easier version is free of that. */
-  easier: boolean;
+  does: 'asPlanned' | 'easier' | 'handsFree' | 'leaveOut';
+  /** Why it is not as planned: something they carry now is against it, or it is too strong to be done alone. */
+  because: 'carried' | 'strong' | null;
+  /** How often a week at most; null where it may be done every day, or is not done. */
+  aWeek: number | null;
+}
+
+/** All that somebody reads of a move but its name and how much there is. */
+export function readOf({ words, does, because, aWeek }: HomeLine, given: GivenWords): string {
+  const strong = because === 'strong';
+  const before = {
+    asPlanned: '',
+    easier: strong ? given.strongEasier : given.easier,
+    handsFree: given.handsFree,
+    leaveOut: strong ? given.strongLeaveOut : given.leaveOut,
+  }[does];
+  const often = aWeek === 1 ? given.once : aWeek && filled(given.aWeek, { times: aWeek });
+  return [before, words, often].filter(Boolean).join(' ');
 }
 
 /** Whom a home class is for, and what is known of them. */

@@ -67,6 +67,19 @@ export function touchedAreas(move: Move): readonly Area[] {
 export const presses = (move: Move, least: (typeof PRESSURES)[number]): boolean =>
   PRESSURES.indexOf(move.pressure) >= PRESSURES.indexOf(least);
 
+const DAYS_A_WEEK = 7;
+
+/** How often a week a move may be done at most; null where it may be done every day. */
+export const capOf = ({ weeklyCap = DAYS_A_WEEK }: Move): number | null =>
+  weeklyCap < DAYS_A_WEEK ? weeklyCap : null;
+
+/**
+ * Whether skin and muscle need days of rest after a move, as it is done: its pressure is strong, and nobody says that
+ * it may be done daily. Strong knuckles at most once a week are common practice.
+ */
+export const needsDays = ({ pressure, weeklyCap = 1 }: Move): boolean =>
+  pressure === 'strong' && weeklyCap < DAYS_A_WEEK;
+
 /** Where the lymph nodes of the neck lie, and the carotid arteries beside them. */
 export const NECK: readonly Area[] = ['underChin', 'frontNeck', 'sideNeck'];
 /** All but the body: what is meant by the face where no area is named. */

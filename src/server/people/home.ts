@@ -2,12 +2,27 @@ import { phrasesOf } from '@library';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
-import { placedSegments, resolve } from '@/core/class';
+import { type Plan, placedSegments, resolve } from '@/core/class';
 import { wordsIn } from '@/core/follow/words';
-import { amountOf, type HomeLine, homeClass, isAgainst, planForPerson } from '@/core/home';
+import {
+  amountOf,
+  type HomeLine,
+  homeClass,
+  isAgainst,
+  type PlanForPerson,
+  planForPerson,
+} from '@/core/home';
+import { homeWordsIn } from '@/core/home/words';
 import type { Language } from '@/core/language';
-import { type CarriedCaution, languageSchema, moveText, variantText } from '@/core/move';
-import { type CueKind, firstTurnsOf } from '@/core/score';
+import {
+  type CarriedCaution,
+  capOf,
+  hasVariant,
+  languageSchema,
+  moveText,
+  variantText,
+} from '@/core/move';
+import { type Book, type CueKind, firstTurnsOf, type Score } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
 import type { Db } from '../db';
@@ -119,6 +134,42 @@ export interface HomeClass {
   lines: HomeLine[];
 }
 
+/** The moves of a class as somebody reads them who does it alone. @param score of the class as it is for them */
+function linesOf(
+  plan: Plan,
+  { plan: theirs, easier, strong }: PlanForPerson,
+  { score, book }: { score: Score; book: Book },
+): HomeLine[] {
+  const { language } = plan;
+  const [{ side }, { pace }] = [wordsIn(language), homeWordsIn(language).given];
+  const spoken = { phrases: phrasesOf(language), words: { side, pace } };
+  const firstTurns = firstTurnsOf(resolve(theirs, book));
+  const kept = new Map(waysOf(theirs, book).map((done) => [done.segment.id, done]));
+  const said = (id: string, kind: CueKind) =>
+    score.cues
+      .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === id)
+      .map((c) => c.text);
+  return waysOf(plan, book).map(({ segment, move }): HomeLine => {
+    const { id } = segment;
+    const [done, turn] = [kept.get(id), firstTurns.get(id)];
+    const full = said(id, 'setup');
+    const words = [...(full.length > 0 ? full : said(id, 'short')), ...said(id, 'stage')];
+    const changed = hasVariant(move, 'easier') ? 'easier' : 'handsFree';
+    const does = !done ? 'leaveOut' : easier.includes(id) ? changed : 'asPlanned';
+    const why = strong.includes(id) ? 'strong' : 'carried';
+    return {
+      id,
+      name: variantText(move, language, done?.segment.variant ?? segment.variant).name,
+      dose: turn ? amountOf(turn, spoken) : null,
+      words: [...new Set(words)].join(' '),
+      does,
+      because: does === 'asPlanned' ? null : why,
+      // Of what is strong only a gentler version is done, which may come every day.
+      aWeek: done && move.pressure !== 'strong' ? capOf(move) : null,
+    };
+  });
+}
+
 const rowSchema = z.object({ class_id: z.uuid() });
 
 /** The language of the class that was given to somebody last; null where there is none. */
@@ -155,35 +206,16 @@ export async function homeClassesOf(
   const planOf = new Map(rows.map((r) => [r.class_id as string, r.plan]));
   const homeClasses: HomeClass[] = [];
   for (const { class_id: classId } of z.array(rowSchema).parse(rows)) {
-    const plan = planOf.get(classId);
-    const score = await compiling().work('score', { plan, own: book.own, options: {} }, book);
-    const { plan: theirs, easier } = planForPerson(plan, cautions, book);
-    const firstTurns = firstTurnsOf(resolve(theirs, book));
-    const spoken = { phrases: phrasesOf(plan.language), words: wordsIn(plan.language) };
+    const plan: Plan = planOf.get(classId);
+    const theirs = planForPerson(plan, cautions, book);
+    const task = { plan: theirs.plan, own: book.own, options: {} };
+    const score = await compiling().work('score', task, book);
     homeClasses.push({
       classId,
       name: plan.name,
       language: plan.language,
       totalMs: score.totalMs,
-      lines: waysOf(plan, book).map((done) => {
-        const { segment, move } = done;
-        // Of what they are to leave out nothing is done.
-        const turn = firstTurns.get(segment.id);
-        const said = (kind: CueKind) =>
-          score.cues
-            .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === segment.id)
-            .map((c) => c.text);
-        const full = said('setup');
-        const words = [...(full.length > 0 ? full : said('short')), ...said('stage')];
-        return {
-          id: segment.id,
-          name: variantText(move, plan.language, segment.variant).name,
-          dose: turn ? amountOf(turn, spoken) : null,
-          words: [...new Set(words)].join(' '),
-          against: isAgainst(done, cautions),
-          easier: easier.includes(segment.id),
-        };
-      }),
+      lines: linesOf(plan, theirs, { score, book }),
     });
   }
   return homeClasses;

@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
+import { libraryMove } from '@library';
 import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { placedSegments, planSchema } from '@/core/class';
+import { type HomeLine, readOf } from '@/core/home';
+import { homeWordsIn } from '@/core/home/words';
 import { STREAK_RULES } from '@/core/streak';
 import { createClass, getClass } from '../classes/classes';
 import { roomOf } from '../compose/room';
@@ -145,13 +148,13 @@ describe('a class to do at home', () => {
   it('is given to nobody who carries something against it, and says so where that comes later', async () => {
     const c = await corrected('tall-o-cheek-lift');
     const { classId } = await homeOf(c);
-    const line = async () => (await homeClassesOf(db(), c, c.ada))[0]?.lines[0]?.against;
-    expect(await line()).toBe(false);
+    const line = async () => (await homeClassesOf(db(), c, c.ada))[0]?.lines[0];
+    expect(await line()).toMatchObject({ does: 'asPlanned', because: null });
     const cautions = [{ caution: 'jaw' as const }];
     for (const participantId of [c.ada, c.ben]) {
       await keepCautions(db(), c, { participantId, cautions, consentOn: '2026-11-24' });
     }
-    expect(await line()).toBe(true);
+    expect(await line()).toMatchObject({ does: 'easier', because: 'carried' });
     const many = await giveToMany(db(), c, { ids: [c.ada, c.ben], classId, now: NOON });
     expect(many).toEqual({ given: 0, against: ['Ada', 'Ben'] });
   });
@@ -166,17 +169,14 @@ describe('a class to do at home', () => {
       const many = await giveToMany(db(), c, { ids: [c.ada], classId, now: NOON });
       await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
       const shown = (await homeClassesOf(db(), c, c.ada)).find((h) => h.classId === classId);
-      return [many.given, shown?.lines[0]?.against, shown?.lines[0]?.words];
+      return [many.given, shown?.lines[0]?.does];
     };
     const brow = { move: 'staged-brow-hold', rounds: 1 };
-    expect((await given(brow)).slice(0, 2)).toEqual([1, false]);
+    expect(await given(brow)).toEqual([1, 'asPlanned']);
     const stages = [{ words: 'Lift the chin and look up.', length: { share: 1 } }];
-    const staged = await given({ ...brow, stages });
-    expect(staged.slice(0, 2)).toEqual([0, true]);
-    expect(staged[2]).toContain('Lift the chin and look up.');
+    expect(await given({ ...brow, stages })).toEqual([0, 'leaveOut']);
     const byRound = [{}, { variant: 'harder' as const }];
-    const later = await given({ move: 'folded-lip-press', rounds: 2, byRound });
-    expect(later.slice(0, 2)).toEqual([0, true]);
+    expect(await given({ move: 'folded-lip-press', rounds: 2, byRound })).toEqual([0, 'easier']);
   });
 
   it('says how much of each move there is and on which sides, in its language, however little is said', async () => {
@@ -204,11 +204,39 @@ describe('a class to do at home', () => {
       const cautions = carried.map((caution) => ({ caution }));
       await keepCautions(db(), c, { participantId: c.ada, cautions, consentOn: '2026-11-24' });
       const [line] = (await homeClassesOf(db(), c, c.ada))[0]?.lines ?? [];
-      return [line?.dose, line?.against, line?.easier];
+      return line && [line.dose, line.does, line.words];
     };
-    expect(await shown()).toEqual(['2 rounds, 20 times each', false, false]);
-    expect(await shown('skin')).toEqual(['2 rounds of 20 seconds', true, true]);
-    expect(await shown('palsy')).toEqual([null, true, false]);
+    const { text } = libraryMove('smile-pulses') ?? {};
+    const usual = await shown();
+    expect(usual).toEqual(['2 rounds, 20 times each', 'asPlanned', text?.en?.setup.join(' ')]);
+    // How it is done in the version that is for them, and not as it was planned.
+    const eased = await shown('skin');
+    expect(eased?.slice(0, 2)).toEqual(['2 rounds of 20 seconds', 'easier']);
+    expect(eased?.[2]).not.toBe('');
+    expect(eased?.[2]).not.toBe(usual?.[2]);
+    expect(await shown('palsy')).toEqual([null, 'leaveOut', '']);
+  });
+
+  it('has nothing strong, which would be done every day, and says how often what is capped may come', async () => {
+    const c = await makeClass(db());
+    const strong = ['soft-jaw-drop', 'jaw-knuckle-circles'].map((move) => ({ move }));
+    const classId = await createClass(db(), c, planOf(strong), NOON);
+    await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
+    const lines = (await homeClassesOf(db(), c, c.ada))[0]?.lines ?? [];
+    expect(lines.map(({ does, because, aWeek }) => [does, because, aWeek])).toEqual([
+      ['asPlanned', null, null],
+      ['easier', 'strong', null],
+    ]);
+    const { given } = homeWordsIn('en');
+    expect(lines.map((line) => readOf(line, given))).toEqual([
+      lines[0]?.words,
+      `${given.strongEasier} ${lines[1]?.words}`,
+    ]);
+    const capped = { ...(lines[0] as HomeLine), words: 'So.', aWeek: 1 };
+    expect(readOf(capped, given)).toBe(`So. ${given.once}`);
+    expect(readOf({ ...capped, aWeek: 3 }, given)).toBe(
+      'So. At most 3 times a week, with what you do in class.',
+    );
   });
 
   it('needs something they have met, and is one of so many at most', async () => {

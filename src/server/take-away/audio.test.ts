@@ -33,7 +33,7 @@ import { createClass } from '../classes/classes';
 import { speaks } from '../speech/teacher-speech';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
 import { classAudio } from './audio';
-import { type AskedPack, classPack } from './pack';
+import { type AskedPack, classPack, notDaily } from './pack';
 import { type WordedClass, wordedClass } from './worded';
 import { wordsFile } from './words';
 
@@ -308,6 +308,17 @@ describe('all of it in one file', () => {
     );
     expect(files['class.mp3']?.length).toBeGreaterThan(10_000);
     expect(textOf(files['sheet.pdf']?.subarray(0, 5))).toBe('%PDF-');
+  });
+
+  it('says of what is strong that it is not for every day, and not of a gentler version', async () => {
+    const plan = planOf([{ move: 'jaw-knuckle-circles', rounds: 1 }, { move: 'soft-jaw-drop' }]);
+    const id = await createClass(db(), teacher, plan, NOON);
+    const says = async (how: { cautions?: [] }) =>
+      notDaily(await wordedClass(db(), teacher, id, how));
+    expect(await says({})).toEqual([
+      'Not for every day: Knuckle circles on the jaw muscle. Skin and muscle need days of rest after what is strong.',
+    ]);
+    expect(await says({ cautions: [] })).toEqual([]);
   });
 
   it('has a film of the class where one is made, and says so', async () => {

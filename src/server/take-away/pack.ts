@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream';
 import { phrasesOf } from '@library';
 import { Refusal } from '@/core/calls';
-import type { Plan } from '@/core/class';
+import { type Plan, placedSegments } from '@/core/class';
 import { clock, dayLabel } from '@/core/formats';
 import { LANGUAGES } from '@/core/language';
 import type { AudioFormat } from '@/core/take-away';
@@ -27,6 +27,23 @@ export interface AskedPack {
   film: { name: string; parts: AsyncIterable<Uint8Array> } | null;
 }
 
+/** Names of what is strong in a class, so that it is not for every day. */
+function strongIn({ plan, document: { moves, ways } }: WordedClass): string[] {
+  const strong = placedSegments(plan).flatMap(({ segment }) =>
+    ways[segment.id]?.own.strong ? [segment.move] : [],
+  );
+  const names = new Map(moves.map(({ id, names }) => [id, names[plan.language] ?? id]));
+  return [...new Set(strong)].map((id) => names.get(id) ?? id);
+}
+
+/** What whoever does a class again is told where something in it is strong. */
+export function notDaily(worded: WordedClass): string[] {
+  const names = strongIn(worded).join(', ');
+  return names
+    ? [`Not for every day: ${names}. Skin and muscle need days of rest after what is strong.`]
+    : [];
+}
+
 const readme = ({ plan, worded, now, timeZone, film }: AskedPack, sound: string): string =>
   [
     `${plan.name}, ${clock(worded.score.totalMs)}, as it was on ${dayLabel(now, timeZone)}.`,
@@ -41,6 +58,7 @@ const readme = ({ plan, worded, now, timeZone, film }: AskedPack, sound: string)
       'class.upbeat.json   the class itself; Up Beat opens it under Classes, "Bring a class from a file"',
     ].join('\n'),
     ...[...new Set([plan.language, ...LANGUAGES])].map((language) => phrasesOf(language).caution),
+    ...notDaily(worded),
     'Sound and words are made from the class and belong to whoever wrote it.',
     '',
   ].join('\n\n');

@@ -121,20 +121,26 @@ function ForPerson({
   nameOf,
   person,
 }: Pick<TakeAwayDialogProps, 'plan' | 'book' | 'nameOf'> & { person: BookedPerson }) {
-  const { easier, left } = useMemo(
+  const { easier, left, strong } = useMemo(
     () => planForPerson(plan, person.cautions, book),
     [plan, person, book],
   );
   const moves = new Map(placedSegments(plan).map(({ segment }) => [segment.id, segment.move]));
-  const named = (ids: readonly string[]) =>
-    [...new Set(ids.map((id) => nameOf(moves.get(id) ?? '')))].join(', ');
+  const named = (ids: readonly string[], isStrong = false) =>
+    [
+      ...new Set(
+        ids.flatMap((id) => (strong.includes(id) === isStrong ? nameOf(moves.get(id) ?? '') : [])),
+      ),
+    ].join(', ');
+  const [carried, leftOut] = [named(easier), named(left)];
+  const [gentler, tooStrong] = [named(easier, true), named(left, true)];
   return (
     <div className="border-warning mt-1 border-l-4 pl-3 text-sm">
-      {easier.length + left.length === 0 && (
-        <p>Nothing that {person.name} carries is against this class: it is as planned.</p>
-      )}
-      {easier.length > 0 && <p>Easier, and let go without hands: {named(easier)}.</p>}
-      {left.length > 0 && <p>Left out: {named(left)}.</p>}
+      {!(carried || leftOut) && <p>Nothing that {person.name} carries is against this class.</p>}
+      {carried && <p>Easier, and let go without hands: {carried}.</p>}
+      {leftOut && <p>Left out: {leftOut}.</p>}
+      {gentler && <p>Easier, since it is strong and may be heard every day: {gentler}.</p>}
+      {tooStrong && <p>Left out, since it is strong and may be heard every day: {tooStrong}.</p>}
       <p className="quiet">
         By what {person.name} told you. Ask them again before you hand it on, and whoever cares for
         them where you are unsure.

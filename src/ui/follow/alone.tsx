@@ -26,7 +26,7 @@ type Mine = 'started' | 'paused' | 'resumed' | 'again';
 export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void }) {
   const { document } = kept;
   const choosing = useChoosing();
-  const { language, words, mine, scores } = useMine(document, choosing);
+  const { language, words, mine, scores } = useMine(document, choosing, true);
   const clock = useMemo(() => new AloneClock(), []);
   const [events, setEvents] = useState<readonly NewRunEvent[]>([]);
   const [tempo, setTempo] = useState(1);

@@ -38,13 +38,17 @@ export function useChoosing(): Choosing {
   };
 }
 
-/** The class as this person follows it. */
-export function useMine(document: FollowDocument | null, { settings, cautions }: Choosing) {
+/** The class as this person follows it, or does it alone. */
+export function useMine(
+  document: FollowDocument | null,
+  { settings, cautions }: Choosing,
+  alone = false,
+) {
   const language = readersLanguage(settings, document?.languages, document?.score.language);
   const { slower } = settings;
   const mine = useMemo(
-    () => document && personal(document, { language, cautions, slower }),
-    [document, language, cautions, slower],
+    () => document && personal(document, { language, cautions, slower, alone }),
+    [document, language, cautions, slower, alone],
   );
   const scores = useMemo(
     () =>

@@ -201,7 +201,7 @@ function Care({
   const because = own.because.map((caution) => words.caution[caution]).join('; ');
   const lines = [
     ...(own.does === 'easier' ? [words.easier] : []),
-    ...(because ? [words.because(because)] : []),
+    ...(because ? [words.because(because)] : own.does === 'asLed' ? [] : [words.home.strong]),
     ...own.mind.map(({ effect }) => words[effect]),
     ...(own.handsFree && released && own.does !== 'leaveOut' ? [words.handsFree] : []),
   ];

@@ -3,8 +3,7 @@
 import { keepHome } from '@/browser/follow/settings';
 import { saveBlob } from '@/browser/save-file';
 import { CALLS, type StreakTold } from '@/core/calls';
-import type { ActWords, FollowWords } from '@/core/follow/words';
-import type { HomeLine } from '@/core/home';
+import type { ActWords } from '@/core/follow/words';
 import type { HomeWords } from '@/core/home/words';
 import type { Language } from '@/core/language';
 import { filled } from '@/core/language/filled';
@@ -35,10 +34,10 @@ export interface HomeScreenProps {
     name: string;
     length: string;
     totalMs: number;
-    lines: HomeLine[];
-    /** That of the class, and what is said in it where a line is not for them. */
+    lines: { id: string; name: string; dose: string | null; says: string }[];
     language: Language;
-    given: FollowWords['given'];
+    /** What is said of its sound, where it is not as planned. */
+    sound: string | null;
   }[];
   /** A class of theirs whose door is open now. */
   open: { className: string; follow: FormAct } | null;
@@ -54,19 +53,13 @@ export interface HomeScreenProps {
   care: string;
 }
 
-/** What somebody reads of a move: its words, or what to do where something they carry is against it. */
-function wordsOf({ words, against, easier }: HomeLine, given: FollowWords['given']): string {
-  if (!against) return words;
-  return easier ? given.gentler : given.leaveOut;
-}
-
 interface SaveSoundProps extends Pick<HomeScreenProps, 'token' | 'words'> {
   of: HomeScreenProps['homeClasses'][number];
 }
 
-/** A class to do at home, to be heard: without what is to be left out. */
+/** A class to do at home, to be heard: as it stands there for them. */
 function SaveSound({ token, of, words }: SaveSoundProps) {
-  const { classId, name, totalMs, lines, language, given } = of;
+  const { classId, name, totalMs, language, sound } = of;
   return (
     <div>
       <TakeButton
@@ -80,9 +73,9 @@ function SaveSound({ token, of, words }: SaveSoundProps) {
         bytes={totalMs * BYTES_A_MS.mp3}
         save={(blob) => saveBlob(name, '.mp3', blob)}
       />
-      {lines.some(({ against }) => against) && (
+      {sound && (
         <p lang={language} className="quiet mt-1 text-sm">
-          {given.soundLeaves}
+          {sound}
         </p>
       )}
     </div>
@@ -167,7 +160,7 @@ export function HomeScreen(props: HomeScreenProps) {
                     {line.name}{' '}
                     {line.dose && <span className="quiet font-normal">{line.dose}</span>}
                   </p>
-                  <p>{wordsOf(line, h.given)}</p>
+                  <p>{line.says}</p>
                 </li>
               ))}
             </ol>

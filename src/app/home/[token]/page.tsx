@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { wordsIn } from '@/core/follow/words';
 import { clock, dateOn, dayIn, timeOfDay } from '@/core/formats';
+import { readOf } from '@/core/home';
 import { homeWordsIn } from '@/core/home/words';
 import { filled } from '@/core/language/filled';
 import { now } from '@/server/clock';
@@ -65,11 +66,18 @@ export default async function HomePage({ params }: Params) {
         ...programmes.map((p) => programmeTold(p, of)),
         ...(streaks.get(participantId) ?? []).map((s) => streakTold(s, of)),
       ].filter((s) => !s.ended)}
-      homeClasses={homeClasses.map((h) => ({
-        ...h,
-        length: clock(h.totalMs),
-        given: wordsIn(h.language).given,
-      }))}
+      homeClasses={homeClasses.map((h) => {
+        const { given } = homeWordsIn(h.language);
+        return {
+          ...h,
+          length: clock(h.totalMs),
+          lines: h.lines.map((line) => {
+            const { id, name, dose } = line;
+            return { id, name, dose, says: readOf(line, given) };
+          }),
+          sound: h.lines.some(({ does }) => does !== 'asPlanned') ? given.sound : null,
+        };
+      })}
       language={language}
       words={words}
       acts={wordsIn(language).door.acts}

@@ -118,19 +118,13 @@ export const german: FollowWords = {
     again: 'Noch einmal',
     slow: 'Langsamer',
     back: 'Zurück',
+    strong: 'Kräftiges braucht Tage der Ruhe.',
   },
   practice: {
     counted: (minutes) => `Als Übung gezählt: ${minutes} min.`,
     waits: (minutes) => `${minutes} min Übung. Sie zählen, sobald es wieder Verbindung gibt.`,
     refused: (why) => `Das wurde nicht als Übung gezählt. ${why}`,
     page: 'Deine Seite',
-  },
-  given: {
-    gentler:
-      'Nicht wie sonst: lass sie aus, oder mach die leichtere Fassung, wie du sie unten hörst.',
-    leaveOut: 'Lass diese aus, und frag deine Lehrerin.',
-    pace: 'jedes Mal {seconds} s',
-    soundLeaves: 'Darin ist keine Übung, die du auslassen sollst.',
   },
   door: {
     acts: {

@@ -109,19 +109,13 @@ export const english: FollowWords = {
     again: 'Again',
     slow: 'Slower',
     back: 'Back',
+    strong: 'Strong work needs days of rest.',
   },
   practice: {
     counted: (minutes) => `Counted as practice: ${minutes} min.`,
     waits: (minutes) => `${minutes} min of practice. They count as soon as there is a connection.`,
     refused: (why) => `This was not counted as practice. ${why}`,
     page: 'Your own page',
-  },
-  given: {
-    gentler:
-      'Not in its usual way: leave it out, or do it in its easier version, as the sound below has it.',
-    leaveOut: 'Leave this one out, and ask your teacher.',
-    pace: '{seconds} s a time',
-    soundLeaves: 'It has no move that you are to leave out.',
   },
   door: {
     acts: ACTS,

@@ -114,16 +114,13 @@ export interface FollowWords {
   silent: string;
   sleeps: string;
   takeHome: string;
-  home: { play: string; pause: string; again: string; slow: string; back: string };
+  home: { play: string; pause: string; again: string; slow: string; back: string; strong: string };
   practice: {
     counted: (minutes: number) => string;
     waits: (minutes: number) => string;
     refused: (why: string) => string;
     page: string;
   };
-  /** Of a class that was given to somebody for home, where something they carry is against a part of it. */
-  /** Of a class that somebody does at home; how long one of a dose takes comes with `{seconds}`. */
-  given: { gentler: string; leaveOut: string; soundLeaves: string; pace: string };
   door: DoorWords;
   /** What somebody is refused there, by the code of the refusal; what is not here is told in English. */
   refused: Readonly<Partial<Record<string, string>>>;

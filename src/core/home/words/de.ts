@@ -37,6 +37,18 @@ export const german: HomeWords = {
   entry: '{day}, {minutes} min',
   byTeacher: 'von deiner Lehrerin',
   takeOut: 'Herausnehmen',
+  given: {
+    pace: 'jedes Mal {seconds} s',
+    easier: 'In der leichteren Fassung, oder gar nicht:',
+    handsFree: 'Lass ohne Hände los, mit zwei ruhigen Atemzügen:',
+    leaveOut: 'Lass diese aus, und frag deine Lehrerin.',
+    strongEasier:
+      'Was in der Stunde kräftig ist, braucht Tage der Ruhe; mach zu Hause die leichtere Fassung:',
+    strongLeaveOut: 'Das ist kräftig und braucht Tage der Ruhe: lass es zu Hause aus.',
+    once: 'Höchstens einmal in der Woche, die Stunde mitgezählt.',
+    aWeek: 'Höchstens {times}-mal in der Woche, die Stunde mitgezählt.',
+    sound: 'Er ist, wie es hier steht, ohne das, was du auslassen sollst.',
+  },
   take: {
     stop: 'Abbrechen',
     making: 'Wird gemacht',

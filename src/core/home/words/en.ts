@@ -34,6 +34,17 @@ export const english: HomeWords = {
   entry: '{day}, {minutes} min',
   byTeacher: 'by your teacher',
   takeOut: 'Take it out',
+  given: {
+    pace: '{seconds} s a time',
+    easier: 'In its easier version, or not at all:',
+    handsFree: 'Let go without hands, with two slow breaths:',
+    leaveOut: 'Leave this one out, and ask your teacher.',
+    strongEasier: 'What is strong in class needs days of rest, so at home do the easier version:',
+    strongLeaveOut: 'This is strong and needs days of rest: leave it out at home.',
+    once: 'At most once a week, with what you do in class.',
+    aWeek: 'At most {times} times a week, with what you do in class.',
+    sound: 'It is as it stands here, without what you are to leave out.',
+  },
   take: TAKING,
 
   done: {

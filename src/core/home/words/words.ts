@@ -12,6 +12,23 @@ export interface TakeWords {
   away: string;
 }
 
+/** What is said in a class that was given to somebody, in the language of the class. */
+export interface GivenWords {
+  /** How long one of a dose takes, with `{seconds}`. */
+  pace: string;
+  /** What is put before the words of a move, or in their place, where it is not done as planned. */
+  easier: string;
+  handsFree: string;
+  leaveOut: string;
+  strongEasier: string;
+  strongLeaveOut: string;
+  /** How often a move may come, with `{times}` where it is more than once. */
+  once: string;
+  aWeek: string;
+  /** Of the sound of a class that is not as planned. */
+  sound: string;
+}
+
 /** All that somebody reads on their own page, in one language; `{…}` stands for what is put in. */
 export interface HomeWords {
   title: string;
@@ -52,6 +69,7 @@ export interface HomeWords {
   byTeacher: string;
   takeOut: string;
   take: TakeWords;
+  given: GivenWords;
 
   /** What was done. */
   done: Record<'off' | 'logged' | 'takenOut' | 'kept' | 'in', string>;
