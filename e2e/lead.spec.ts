@@ -188,7 +188,7 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await page.keyboard.press('n');
   // The key skips a block where nobody is picked; here it was meant for somebody.
   await page.keyboard.press('s');
-  await expect(page.getByText('Nobody has the key S.')).toBeVisible();
+  await expect(room.getByRole('status').first()).toContainText('Nobody has the key S.');
   await expect(page.getByTestId('move')).toHaveText(move ?? '');
   await stored(page, () => page.keyboard.press('a'));
   await page.keyboard.press('q');

@@ -24,8 +24,9 @@ export interface HomeLine {
   name: string;
   /** How much there is of it, in the version that is for them; null where they are to leave it out. */
   dose: string | null;
-  /** What is said to it, in the version that is for them. */
-  words: string;
+  /** How it is done in the version that is for them, and what to mind; nothing of what they leave out. */
+  how: string;
+  mind: string;
   does: 'asPlanned' | 'easier' | 'handsFree' | 'leaveOut';
   /** Why it is not as planned: something they carry now is against it, or it is too strong to be done alone. */
   because: 'carried' | 'strong' | null;
@@ -33,8 +34,8 @@ export interface HomeLine {
   aWeek: number | null;
 }
 
-/** All that somebody reads of a move but its name and how much there is. */
-export function readOf({ words, does, because, aWeek }: HomeLine, given: GivenWords): string {
+/** What somebody reads of how a move is done, and how often. */
+export function readOf({ how, does, because, aWeek }: HomeLine, given: GivenWords): string {
   const strong = because === 'strong';
   const before = {
     asPlanned: '',
@@ -43,7 +44,7 @@ export function readOf({ words, does, because, aWeek }: HomeLine, given: GivenWo
     leaveOut: strong ? given.strongLeaveOut : given.leaveOut,
   }[does];
   const often = aWeek === 1 ? given.once : aWeek && filled(given.aWeek, { times: aWeek });
-  return [before, words, often].filter(Boolean).join(' ');
+  return [before, how, often].filter(Boolean).join(' ');
 }
 
 /** Whom a home class is for, and what is known of them. */

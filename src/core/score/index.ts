@@ -25,4 +25,4 @@ export {
   turnsOfBlock,
   variantOf,
 } from './turns';
-export type { MovesMet } from './wording';
+export { type MovesMet, readOfTurn, type WordsToRead } from './wording';

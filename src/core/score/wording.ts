@@ -50,6 +50,12 @@ interface Voice {
   text: MoveText;
 }
 
+/** How a turn is done, and what to mind in it and after it, in sentences. */
+export interface WordsToRead {
+  how: string[];
+  mind: string[];
+}
+
 /** All that is said about one turn, in the languages of the class. */
 export class Wording {
   /** How this turn is spoken. */
@@ -235,14 +241,36 @@ export class Wording {
 
   /** What is done in the release, said where there is one. */
   release(): Saying[] {
+    return this.speaking.say === 'counts' ? [] : this.say('release', (v) => this.releaseWords(v));
+  }
+
+  /** Empty where nothing is done to let go. */
+  private releaseWords({ phrases }: Voice): string {
     const kind = this.releaseKind;
-    const { ownWordsOnNeck } = releaseTraits(kind);
-    if (kind === 'none' || this.turn.segment.releaseSeconds === 0) return [];
-    if (this.speaking.say === 'counts') return [];
-    const neck = ownWordsOnNeck && strongAreas(this.turn.move).some(isNeck);
-    return this.say('release', ({ phrases }) =>
-      neck ? phrases.strokeNeck : phrases.release[kind],
-    );
+    if (kind === 'none' || this.turn.segment.releaseSeconds === 0) return '';
+    const neck = releaseTraits(kind).ownWordsOnNeck && strongAreas(this.turn.move).some(isNeck);
+    return neck ? phrases.strokeNeck : phrases.release[kind];
+  }
+
+  /**
+   * All that may be said of how the turn is done, what to mind and how to let go, whether the class says it and has
+   * the time for it or not: for somebody who reads it. What the teacher muted is not in it.
+   */
+  read(): WordsToRead {
+    const { text } = this.main;
+    const listed = (kind: 'setup' | 'form') =>
+      text[kind].filter((_, index) => !this.muted(printRef({ kind, index })));
+    const alone = (kind: 'letGo' | 'release', words: string) =>
+      words && !this.muted(kind) ? [words] : [];
+    const stages = this.turn.segment.stages ?? [];
+    return {
+      how: [...listed('setup'), ...stages.map(({ words }) => words)],
+      mind: [
+        ...listed('form'),
+        ...alone('letGo', text.letGo),
+        ...alone('release', this.releaseWords(this.main)),
+      ],
+    };
   }
 
   /**
@@ -322,6 +350,13 @@ export class Wording {
     return this.say('side', (v) => v.phrases.firstSide[shared]);
   }
 }
+
+/** What somebody reads of how a turn of a class is done. */
+export const readOfTurn = (
+  turn: Turn,
+  plan: Plan,
+  { phrases }: { phrases: (language: Language) => Phrases },
+): WordsToRead => new Wording(turn, plan, phrases).read();
 
 /** A text with a full stop, unless it ends a sentence already. */
 const sentence = (text: string): string => (/[.!?…]$/.test(text) ? text : `${text}.`);

@@ -22,7 +22,7 @@ import {
   moveText,
   variantText,
 } from '@/core/move';
-import { type Book, type CueKind, firstTurnsOf, type Score } from '@/core/score';
+import { type Book, firstTurnsOf, readOfTurn } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
 import type { Db } from '../db';
@@ -134,38 +134,30 @@ export interface HomeClass {
   lines: HomeLine[];
 }
 
-/** The moves of a class as somebody reads them who does it alone. @param score of the class as it is for them */
-function linesOf(
-  plan: Plan,
-  { plan: theirs, easier, strong }: PlanForPerson,
-  { score, book }: { score: Score; book: Book },
-): HomeLine[] {
+/** The moves of a class as somebody reads them who does it alone. */
+function linesOf(plan: Plan, { plan: theirs, easier, strong }: PlanForPerson, book: Book) {
   const { language } = plan;
   const [{ side }, { pace }] = [wordsIn(language), homeWordsIn(language).given];
   const spoken = { phrases: phrasesOf(language), words: { side, pace } };
   const firstTurns = firstTurnsOf(resolve(theirs, book));
-  const kept = new Map(waysOf(theirs, book).map((done) => [done.segment.id, done]));
-  const said = (id: string, kind: CueKind) =>
-    score.cues
-      .filter((c) => c.kind === kind && score.steps[c.step]?.segmentId === id)
-      .map((c) => c.text);
   return waysOf(plan, book).map(({ segment, move }): HomeLine => {
     const { id } = segment;
-    const [done, turn] = [kept.get(id), firstTurns.get(id)];
-    const full = said(id, 'setup');
-    const words = [...(full.length > 0 ? full : said(id, 'short')), ...said(id, 'stage')];
+    // Of what they are to leave out there is none.
+    const turn = firstTurns.get(id);
+    const read = turn && readOfTurn(turn, theirs, book);
     const changed = hasVariant(move, 'easier') ? 'easier' : 'handsFree';
-    const does = !done ? 'leaveOut' : easier.includes(id) ? changed : 'asPlanned';
+    const does = !turn ? 'leaveOut' : easier.includes(id) ? changed : 'asPlanned';
     const why = strong.includes(id) ? 'strong' : 'carried';
     return {
       id,
-      name: variantText(move, language, done?.segment.variant ?? segment.variant).name,
+      name: variantText(move, language, turn?.variant ?? segment.variant).name,
       dose: turn ? amountOf(turn, spoken) : null,
-      words: [...new Set(words)].join(' '),
+      how: read?.how.join(' ') ?? '',
+      mind: read?.mind.join(' ') ?? '',
       does,
       because: does === 'asPlanned' ? null : why,
       // Of what is strong only a gentler version is done, which may come every day.
-      aWeek: done && move.pressure !== 'strong' ? capOf(move) : null,
+      aWeek: turn && move.pressure !== 'strong' ? capOf(move) : null,
     };
   });
 }
@@ -215,7 +207,7 @@ export async function homeClassesOf(
       name: plan.name,
       language: plan.language,
       totalMs: score.totalMs,
-      lines: linesOf(plan, theirs, { score, book }),
+      lines: linesOf(plan, theirs, book),
     });
   }
   return homeClasses;

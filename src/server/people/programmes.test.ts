@@ -135,7 +135,8 @@ describe('a class to do at home', () => {
     expect(placedSegments(plan).map((p) => p.segment.move)).toEqual(['tall-o-cheek-lift']);
     const [shown] = await homeClassesOf(db(), c, c.ada);
     expect(shown?.totalMs).toBeLessThanOrEqual(180_000);
-    expect(shown?.lines[0]?.words).not.toBe('');
+    expect(shown?.lines[0]?.how).not.toBe('');
+    expect(shown?.lines[0]?.mind).not.toBe('');
     // Whoever changes it in Compose is told of what Ada carries.
     const cautions = [{ caution: 'jaw' as const }];
     await keepCautions(db(), c, { participantId: c.ada, cautions, consentOn: '2026-11-24' });
@@ -191,6 +192,9 @@ describe('a class to do at home', () => {
       await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
       const shown = (await homeClassesOf(db(), c, c.ada)).find((h) => h.classId === classId);
       expect(shown?.lines.map((line) => line.dose)).toEqual([says]);
+      const text = libraryMove('chin-over-shoulder')?.text[language];
+      expect(shown?.lines[0]?.how).toBe(text?.setup.join(' '));
+      for (const words of text?.form ?? []) expect(shown?.lines[0]?.mind).toContain(words);
     }
   });
 
@@ -204,7 +208,7 @@ describe('a class to do at home', () => {
       const cautions = carried.map((caution) => ({ caution }));
       await keepCautions(db(), c, { participantId: c.ada, cautions, consentOn: '2026-11-24' });
       const [line] = (await homeClassesOf(db(), c, c.ada))[0]?.lines ?? [];
-      return line && [line.dose, line.does, line.words];
+      return line && [line.dose, line.does, line.how];
     };
     const { text } = libraryMove('smile-pulses') ?? {};
     const usual = await shown();
@@ -229,10 +233,10 @@ describe('a class to do at home', () => {
     ]);
     const { given } = homeWordsIn('en');
     expect(lines.map((line) => readOf(line, given))).toEqual([
-      lines[0]?.words,
-      `${given.strongEasier} ${lines[1]?.words}`,
+      lines[0]?.how,
+      `${given.strongEasier} ${lines[1]?.how}`,
     ]);
-    const capped = { ...(lines[0] as HomeLine), words: 'So.', aWeek: 1 };
+    const capped = { ...(lines[0] as HomeLine), how: 'So.', aWeek: 1 };
     expect(readOf(capped, given)).toBe(`So. ${given.once}`);
     expect(readOf({ ...capped, aWeek: 3 }, given)).toBe(
       'So. At most 3 times a week, with what you do in class.',

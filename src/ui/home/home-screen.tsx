@@ -34,7 +34,7 @@ export interface HomeScreenProps {
     name: string;
     length: string;
     totalMs: number;
-    lines: { id: string; name: string; dose: string | null; says: string }[];
+    lines: { id: string; name: string; dose: string | null; says: string; mind: string }[];
     language: Language;
     /** What is said of its sound, where it is not as planned. */
     sound: string | null;
@@ -161,6 +161,7 @@ export function HomeScreen(props: HomeScreenProps) {
                     {line.dose && <span className="quiet font-normal">{line.dose}</span>}
                   </p>
                   <p>{line.says}</p>
+                  <p className="quiet text-sm empty:hidden">{line.mind}</p>
                 </li>
               ))}
             </ol>

@@ -111,7 +111,7 @@ const RollLine = memo(function RollLine(props: RollLineProps) {
       {onPick && keyName && (
         <button
           type="button"
-          className="btn btn-sm btn-accent upbeat-on-accent px-2.5"
+          className="btn btn-sm btn-square btn-accent upbeat-on-accent uppercase"
           aria-label={`Note it for ${name}`}
           aria-keyshortcuts={keyName}
           onClick={() => onPick(participantId)}

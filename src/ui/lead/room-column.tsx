@@ -9,14 +9,18 @@ import { RollList } from './roll-list';
 import { isHere, type Roll } from './use-roll';
 import { type AsDone, watched } from './watch';
 
+/** A person is to be picked for a correction; `nobody` is a key that was pressed and means none of them. */
+export interface Picking {
+  nobody?: string;
+}
+
 export interface RoomColumnProps {
   roll: Roll;
   move: Move | undefined;
   /** The step that runs. */
   step: AsDone;
-  /** A person is to be picked for a correction. */
-  picking: boolean;
-  setPicking: (picking: boolean) => void;
+  picking: Picking | null;
+  setPicking: (picking: Picking | null) => void;
   parking: boolean;
   setParking: (parking: boolean) => void;
   /** How many follow on screens of their own; null where nobody can. */
@@ -58,9 +62,9 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
         <button
           type="button"
           className="btn btn-sm flex-1 px-2"
-          aria-pressed={picking}
+          aria-pressed={picking !== null}
           aria-keyshortcuts="n"
-          onClick={() => setPicking(!picking)}
+          onClick={() => setPicking(picking ? null : {})}
         >
           <NotebookPen size={16} aria-hidden /> Correct
           <span className="key-cap" aria-hidden>
@@ -90,6 +94,12 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
           {following !== null && <span className="figures">{following}</span>}
         </button>
       </div>
+      {picking && (
+        <p role="status" className="quiet mb-1 text-sm">
+          {picking.nobody && `Nobody has the key ${picking.nobody.toUpperCase()}. `}
+          Press the key of a name, or Escape.
+        </p>
+      )}
       {parking && (
         <ParkForm
           text={question}
@@ -126,7 +136,7 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
             picking
               ? (id) => {
                   if (move) roll.correct(id, move.id);
-                  setPicking(false);
+                  setPicking(null);
                 }
               : undefined
           }

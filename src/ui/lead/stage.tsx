@@ -19,7 +19,7 @@ import { DoorDialog } from './door-panel';
 import { NotStored } from './not-stored';
 import { NowView } from './now-view';
 import { meansSomebody, personOf } from './person-keys';
-import { RoomColumn } from './room-column';
+import { type Picking, RoomColumn } from './room-column';
 import { SoundPanel } from './sound-panel';
 import type { SoundDesk } from './use-cues';
 import type { FollowDoor } from './use-door';
@@ -60,7 +60,7 @@ export function Stage(props: StageProps) {
   const { state } = live;
   const { add } = log;
   const leads = log.leader !== 'another device';
-  const [picking, setPicking] = useState(false);
+  const [picking, setPicking] = useState<Picking | null>(null);
   const [parking, setParking] = useState(false);
   const [catching, setCatching] = useState(false);
   const [sounding, setSounding] = useState(false);
@@ -92,18 +92,18 @@ export function Stage(props: StageProps) {
   const pick = (key: string): boolean => {
     if (!picking) return false;
     if (key === 'Escape') {
-      setPicking(false);
+      setPicking(null);
       return true;
     }
     // A letter that means nobody does nothing else either: it was meant for a person.
     if (!meansSomebody(key)) return false;
     const person = personOf(roll.entries, key);
     if (!person) {
-      toast.info(`Nobody has the key ${key.toUpperCase()}. Escape ends picking.`);
+      setPicking({ nobody: key });
       return true;
     }
     if (move) roll.correct(person, move.id);
-    setPicking(false);
+    setPicking(null);
     return true;
   };
   const { setMuted, muted } = desk;
@@ -111,7 +111,7 @@ export function Stage(props: StageProps) {
     controls,
     {
       u: undo,
-      n: () => setPicking(true),
+      n: () => setPicking({}),
       q: () => setParking(true),
       m: () => setMuted(!muted),
     },

@@ -72,8 +72,8 @@ export default async function HomePage({ params }: Params) {
           ...h,
           length: clock(h.totalMs),
           lines: h.lines.map((line) => {
-            const { id, name, dose } = line;
-            return { id, name, dose, says: readOf(line, given) };
+            const { id, name, dose, mind } = line;
+            return { id, name, dose, says: readOf(line, given), mind };
           }),
           sound: h.lines.some(({ does }) => does !== 'asPlanned') ? given.sound : null,
         };
