@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { wordsIn } from '@/core/follow/words';
+import { keepCautions } from '@/server/people/carried';
 import { makeHome } from '@/server/people/practice';
 import { appears, inStep, openToFollowers, phone, timed, together } from './followers';
 import { axe, Clock, expect, stored, untilReady } from './harness';
@@ -410,6 +411,8 @@ test('somebody comes in from their own page, is seen as joined, and is marked he
 }) => {
   const { studio_id: studioId } = await app.db('sessions').where({ id: sessionId }).first();
   const token = await makeHome(app.db, { studioId }, ada);
+  const told = { cautions: [{ caution: 'jaw' as const }], consentOn: '2026-11-24' };
+  await keepCautions(app.db, { studioId }, { participantId: ada, ...told });
   await page.getByRole('button', { name: 'Let people follow' }).click();
   await expect(page.getByTestId('code')).toBeVisible();
   const context = await browser.newContext({ baseURL: app.url });
@@ -422,6 +425,10 @@ test('somebody comes in from their own page, is seen as joined, and is marked he
   const waiting = there.getByText('We begin in a moment.');
   await appears({ page: there, clock: theirs, close: async () => {} }, waiting);
   expect(await there.evaluate(() => localStorage.getItem('upbeat-home'))).toBe(`/home/${token}`);
+  // What she told her teacher is minded on her own screen too, without her ticking it again.
+  await there.getByRole('button', { name: /Easier for me/ }).click();
+  await expect(there.getByRole('checkbox', { name: wordsIn('en').caution.jaw })).toBeChecked();
+  await there.keyboard.press('Escape');
   await timed(there);
   await clock.sleep(theirs.now - clock.now + 5000);
   await expect(page.getByRole('list', { name: 'Who follows' })).toContainText('Ada joined');

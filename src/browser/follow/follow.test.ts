@@ -14,6 +14,7 @@ import {
   readCautions,
   readersLanguage,
   readSettings,
+  tickCautions,
   USUAL,
 } from './settings';
 import { dropClass, type KeptClass, keepClass, keptClass, keptClasses } from './store';
@@ -163,6 +164,14 @@ describe('what somebody chose', () => {
     expect(readCautions()).toEqual(['jaw']);
     sessionStorage.setItem('upbeat-follow-cautions', '{"jaw":true}');
     expect(readCautions()).toEqual([]);
+  });
+
+  it('are ticked where somebody told them to their teacher, and none is unticked by that', () => {
+    keepCautions(['skin']);
+    tickCautions(['jaw', 'skin']);
+    expect(readCautions()).toEqual(['jaw', 'skin']);
+    tickCautions([]);
+    expect(readCautions()).toEqual(['jaw', 'skin']);
   });
 });
 

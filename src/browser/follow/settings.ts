@@ -72,6 +72,10 @@ export function readCautions(): Caution[] {
 export const keepCautions = (cautions: readonly Caution[]): boolean =>
   remember(sessionStorage, CAUTIONS_KEY, JSON.stringify(cautions));
 
+/** Ticks, besides what is ticked in this tab, what somebody told their teacher. */
+export const tickCautions = (carried: readonly Caution[]): boolean =>
+  keepCautions([...new Set([...readCautions(), ...carried])]);
+
 const HOME_KEY = 'upbeat-home';
 
 /** Whoever came in from a page of their own can log there what they do alone. @param path of that page */

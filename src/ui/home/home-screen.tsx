@@ -1,12 +1,13 @@
 'use client';
 
-import { keepHome } from '@/browser/follow/settings';
+import { keepHome, tickCautions } from '@/browser/follow/settings';
 import { saveBlob } from '@/browser/save-file';
 import { CALLS, type StreakTold } from '@/core/calls';
 import type { ActWords } from '@/core/follow/words';
 import type { HomeWords } from '@/core/home/words';
 import type { Language } from '@/core/language';
 import { filled } from '@/core/language/filled';
+import type { Caution } from '@/core/move';
 import { BYTES_A_MS } from '@/core/take-away';
 import { BeatLine } from '../kit/beat-line';
 import { GeneralCaution } from '../kit/caution';
@@ -39,8 +40,8 @@ export interface HomeScreenProps {
     /** What is said of its sound, where it is not as planned. */
     sound: string | null;
   }[];
-  /** A class of theirs whose door is open now. */
-  open: { className: string; follow: FormAct } | null;
+  /** A class of theirs whose door is open now, and what they carry that their teacher knows of. */
+  open: { className: string; carried: readonly Caution[]; follow: FormAct } | null;
   /** What is asked for now, where they agreed to it. */
   checkIn: { week: number; keep: FormAct } | null;
   practice: { id: string; says: string; mine: boolean }[];
@@ -85,6 +86,7 @@ function SaveSound({ token, of, words }: SaveSoundProps) {
 /** Somebody's own page: they log practice at home, and see how regular they are, with the account. */
 export function HomeScreen(props: HomeScreenProps) {
   const { name, studioName, today, streaks, practice, words } = props;
+  const { carried = [] } = props.open ?? {};
   return (
     <ActsSaid value={props.acts}>
       <main
@@ -107,9 +109,16 @@ export function HomeScreen(props: HomeScreenProps) {
             <h2 id="open" className="text-xl font-semibold">
               {filled(words.open, { class: props.open.className })}
             </h2>
-            <p className="quiet mb-3">{words.openHelp}</p>
+            <p className="quiet mb-3">
+              {words.openHelp} {carried.length > 0 && words.openCarried}
+            </p>
             {/* This device is theirs: what they do again alone on it counts as practice. */}
-            <div onSubmitCapture={() => keepHome(location.pathname)}>
+            <div
+              onSubmitCapture={() => {
+                keepHome(location.pathname);
+                tickCautions(carried);
+              }}
+            >
               <ActionForm act={props.open.follow} submit={words.follow} label={words.followLabel} />
             </div>
           </section>

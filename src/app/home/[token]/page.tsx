@@ -8,6 +8,7 @@ import { filled } from '@/core/language/filled';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { openTo } from '@/server/follow/doors';
+import { cautionsOf } from '@/server/people/carried';
 import { checkInsOf } from '@/server/people/check-ins';
 import { homeClassesOf } from '@/server/people/home';
 import { ownerOfHome, practiceOf } from '@/server/people/practice';
@@ -49,6 +50,8 @@ export default async function HomePage({ params }: Params) {
     checkInsOf(db(), owner, of),
     openTo(db(), owner, participantId, at),
   ]);
+  const known = open ? await cautionsOf(db(), owner, participantId) : [];
+  const carried = [...new Set(known.map(({ caution }) => caution))];
   const today = dateOn(at, zone);
   const entryOf = ({ at, seconds }: (typeof practice)[number]) => {
     const day = dayIn(language, at, zone);
@@ -82,7 +85,9 @@ export default async function HomePage({ params }: Params) {
       words={words}
       acts={wordsIn(language).door.acts}
       care={wordsIn(language).door.care}
-      open={open && { className: open.className, follow: followMineAction.bind(null, token) }}
+      open={
+        open && { className: open.className, carried, follow: followMineAction.bind(null, token) }
+      }
       checkIn={
         checkIns.due === null
           ? null

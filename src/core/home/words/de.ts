@@ -9,6 +9,8 @@ export const german: HomeWords = {
     'So war es um {time}: der Server antwortet nicht. Sobald er es tut, wird diese Seite neu geholt.',
   open: '{class} ist offen',
   openHelp: 'Sieh und hör sie hier. Deine Lehrerin sieht, dass du da bist.',
+  openCarried:
+    'Worauf deine Lehrerin bei dir achten soll, ist dort unter „Leichter für mich“ schon angekreuzt.',
   follow: 'Hier mitmachen',
   followLabel: 'Bei der Stunde mitmachen',
   practised: 'Ich habe geübt',

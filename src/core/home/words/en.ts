@@ -9,6 +9,7 @@ export const english: HomeWords = {
     'This is how it was at {time}: the server does not answer. As soon as it does, this page is looked up again.',
   open: '{class} is open',
   openHelp: 'See and hear it here. Your teacher sees that you are there.',
+  openCarried: 'What you told your teacher to mind is ticked there, under “Easier for me”.',
   follow: 'Follow it here',
   followLabel: 'Follow the class',
   practised: 'I practised',

@@ -39,6 +39,7 @@ export interface HomeWords {
   /** With `{class}`. */
   open: string;
   openHelp: string;
+  openCarried: string;
   follow: string;
   followLabel: string;
   practised: string;
