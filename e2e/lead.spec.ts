@@ -247,6 +247,12 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await expect(page.getByTestId('watch')).toHaveText('Ada tongue on the floor');
   await stored(page, () => page.getByRole('button', { name: 'Ada: not here' }).click());
   await expect(page.getByTestId('watch')).toBeHidden();
+  // Whoever is corrected is there.
+  const ben = page.getByRole('button', { name: 'Ben: here' });
+  await expect(ben).toHaveAttribute('aria-pressed', 'false');
+  await page.keyboard.press('n');
+  await stored(page, () => page.keyboard.press('a'));
+  await expect(ben).toHaveAttribute('aria-pressed', 'true');
 });
 
 test('who books at the last moment, and what is told at the door, is seen where the class is led already', async ({
@@ -367,6 +373,9 @@ test('what was led is reviewed, and its lengths are used next time', async ({
   await clock.passInStrides(score.totalMs + 120_000);
   const row = page.getByRole('row', { name: /^Long O cheek lift/ });
   await expect(row).toBeVisible();
+  await expect(
+    page.getByText('One person is booked and not marked: they will be stored as not here.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Finish and store' }).click();
   const lengths = page.getByRole('region', { name: 'Use these lengths next time?' });
   await expect(lengths).toContainText('3 rounds instead of 2');

@@ -21,6 +21,7 @@ test('a class left standing is told, goes on elsewhere, makes way for a new one,
   await second.goto('/');
   const left = second.getByRole('form', { name: /^Left standing: On the stage/ });
   await expect(left).toContainText('It has stood paused since');
+  await expect(left).toContainText(/booked and not marked: they will be stored as not here\./);
   await left.getByRole('button', { name: 'Go on here' }).click();
   await expect(second.getByTestId('doing')).toHaveText('Paused');
   await stored(second, () => second.getByRole('button', { name: /^Go on/ }).click());

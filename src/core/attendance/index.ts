@@ -23,6 +23,21 @@ export const attendanceSchema = z.object({
 });
 export type Attendance = z.infer<typeof attendanceSchema>;
 
+/** Whether somebody is expected and has no mark yet, so that they are stored as not here once the session is closed. */
+export const isUnmarked = (entry: {
+  booked: boolean;
+  waiting: boolean;
+  away: boolean;
+  attendance: Attendance | null;
+}): boolean => entry.booked && !entry.attendance && !(entry.waiting || entry.away);
+
+/** What closing a session makes of those without a mark; null where everybody has one. */
+export const unmarkedWords = (count: number): string | null => {
+  if (count === 0) return null;
+  const who = count === 1 ? 'One person is' : `${count} people are`;
+  return `${who} booked and not marked: they will be stored as not here.`;
+};
+
 /** A teacher's mark for one person, as the register stores it. */
 export function marked(before: Attendance | undefined, mark: Mark, now: number): Attendance {
   if (!came(mark)) return { mark, arrivedAt: null, leftAt: null };

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
-import { roll } from '../sessions/register';
+import { mark, roll } from '../sessions/register';
 import { getSession, planSession } from '../sessions/sessions';
 import { DAY, MINUTE, makeClass, NOON, testDatabase } from '../testing/studio';
 import {
@@ -41,6 +41,12 @@ describe('a session that was begun and never closed', () => {
     expect(await found(c, 10)).toEqual([]);
     expect(await found(c, 61)).toEqual([[c.sessionId, 'paused', NOON + MINUTE]]);
     expect(await found(other, 61)).toEqual([]);
+    const unmarked = async () =>
+      (await sessionsLeft(db(), c, { now: NOON + 61 * MINUTE })).map((s) => s.unmarked);
+    expect(await unmarked()).toEqual([2]);
+    await mark(db(), c, { sessionId: c.sessionId, participantId: c.ada, value: 'here', now: NOON });
+    expect(await unmarked()).toEqual([1]);
+    await mark(db(), c, { sessionId: c.sessionId, participantId: c.ada, value: null, now: NOON });
     const elsewhere = { now: NOON + 61 * MINUTE, classId: other.classId };
     expect(await sessionsLeft(db(), c, elsewhere)).toEqual([]);
 

@@ -1,10 +1,12 @@
 import { z } from 'zod';
+import { isUnmarked } from '@/core/attendance';
 import { dayOf } from '@/core/formats';
 import { leftStanding, position, type Standing } from '@/core/run';
 import type { Db } from '../db';
 import { announce } from '../live/hub';
 import { epochMs } from '../rows';
 import type { Scope } from '../scope';
+import { roll } from '../sessions/register';
 import { planSession, sessionsBetween } from '../sessions/sessions';
 import { runOfSession } from './prepare';
 
@@ -15,6 +17,8 @@ export interface LeftSession extends Standing {
   className: string;
   /** On the calendar, epoch ms. */
   startsAt: number;
+  /** How many are booked and have no mark yet. */
+  unmarked: number;
 }
 
 /** Most that are looked for at once, the newest first: nobody leaves more behind. */
@@ -54,7 +58,8 @@ export async function sessionsLeft(
     if (!stands) continue;
     const { id, class_id, class_name, starts_at } = row;
     const of = { sessionId: id, classId: class_id, className: class_name, startsAt: starts_at };
-    left.push({ ...of, ...stands });
+    const unmarked = (await roll(db, scope, id)).filter(isUnmarked).length;
+    left.push({ ...of, ...stands, unmarked });
   }
   return left;
 }

@@ -2,7 +2,7 @@
 
 import { X } from 'lucide-react';
 import { useMemo } from 'react';
-import { came, lateByMs, takenPartMs } from '@/core/attendance';
+import { came, isUnmarked, lateByMs, takenPartMs, unmarkedWords } from '@/core/attendance';
 import type { RollEntry, Scores } from '@/core/calls';
 import { clock, timeOfDay } from '@/core/formats';
 import { moveText } from '@/core/move';
@@ -42,6 +42,7 @@ export function CloseOut(props: CloseOutProps) {
   const { close, back } = props;
   const moves = useMoves();
   const { score, easier } = scores;
+  const unmarked = unmarkedWords(roll.entries.filter(isUnmarked).length);
   const inAll = roll.entries.filter((e) => came(e.attendance?.mark)).length;
   const parts = useMemo(
     () => spent(score, log.events, endedAt, easier),
@@ -80,11 +81,6 @@ export function CloseOut(props: CloseOutProps) {
               {closed ? `${inAll} came` : 'Is the register right?'}
             </h2>
             <RollList roll={roll} note={note} />
-            {!closed && (
-              <p className="quiet mt-3">
-                Whoever is booked and not marked will be stored as not here.
-              </p>
-            )}
             {closed && <NewPeople roll={roll} />}
           </section>
           <div className="min-w-0">
@@ -113,6 +109,12 @@ export function CloseOut(props: CloseOutProps) {
             {closed && <LengthsAgain classId={session.classId} parts={parts} nameOf={nameOf} />}
           </div>
         </div>
+        {!closed && unmarked && (
+          <p role="status" className="border-warning mt-6 border-l-4 pl-3">
+            {inAll === 0 ? 'Nobody is marked as here yet. ' : ''}
+            {unmarked}
+          </p>
+        )}
         <NotStored refused={log.refused} className="text-error mt-3 font-medium" />
         {error && (
           <p role="alert" className="text-error mt-3 font-medium">

@@ -91,8 +91,12 @@ export function useRoll(
         // What they carry, and what was noted of them, is known to the register alone.
         void refresh();
       },
-      correct: (participantId, moveId, note = '') =>
-        add({ type: 'corrected', participantId, moveId, note }),
+      correct: (participantId, moveId, note = '') => {
+        const person = folded.entries.find((e) => e.participantId === participantId);
+        // Whoever is corrected is there, and would be stored as not here.
+        if (person?.attendance === null) add({ type: 'marked', participantId, mark: 'here' });
+        add({ type: 'corrected', participantId, moveId, note });
+      },
       park: (note) => add({ type: 'parked', note }),
       strike: (of) => add({ type: 'struck', of }),
       felt: (felt) => add({ type: 'felt', felt }),

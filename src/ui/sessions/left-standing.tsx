@@ -12,6 +12,8 @@ export interface Left {
   /** Since when it stands. */
   since: string;
   how: 'paused' | 'over';
+  /** What closing it makes of those who have no mark. */
+  unmarked: string | null;
 }
 
 type Act = (form: FormData) => Promise<void>;
@@ -27,9 +29,15 @@ const HOW = {
   over: 'Its last move ended',
 };
 
+/** Where those without a mark get it. */
+const MARK_THEM = {
+  paused: 'Go on here to mark them first.',
+  over: 'The register takes their marks after.',
+};
+
 /** A session that was begun and never closed, with the three things that can become of it. */
 export function LeftStanding({ left, actions }: { left: Left; actions: LeftActions }) {
-  const { sessionId, className, planned, since, how } = left;
+  const { sessionId, className, planned, since, how, unmarked } = left;
   return (
     <PressForm
       act={async (form) => actions[form.get('does') as keyof LeftActions](form)}
@@ -43,6 +51,11 @@ export function LeftStanding({ left, actions }: { left: Left; actions: LeftActio
       <p className="quiet mt-1">
         {HOW[how]} {since}. Until it is closed nobody has their mark for it.
       </p>
+      {unmarked && (
+        <p className="mt-1 font-medium">
+          {unmarked} {MARK_THEM[how]}
+        </p>
+      )}
       <div className="mt-3 flex flex-wrap gap-2">
         {how === 'paused' && (
           <button type="submit" name="does" value="goOn" className="btn btn-outline">

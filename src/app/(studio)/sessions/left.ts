@@ -1,3 +1,4 @@
+import { unmarkedWords } from '@/core/attendance';
 import { dayLabel, timeOfDay } from '@/core/formats';
 import type { LeftSession } from '@/server/runs';
 import type { Left, LeftActions } from '@/ui/sessions/left-standing';
@@ -14,5 +15,6 @@ export const LEFT_ACTIONS: LeftActions = {
 export function leftShown(left: LeftSession, timeZone: string): Left {
   const at = (ms: number) => `${dayLabel(ms, timeZone)} ${timeOfDay(ms, timeZone)}`;
   const { sessionId, className, how } = left;
-  return { sessionId, className, how, planned: at(left.startsAt), since: at(left.since) };
+  const unmarked = unmarkedWords(left.unmarked);
+  return { sessionId, className, how, unmarked, planned: at(left.startsAt), since: at(left.since) };
 }
