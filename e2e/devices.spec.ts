@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Browser } from '@playwright/test';
+import { wordsIn } from '@/core/follow/words';
 import type { App } from './app';
 import { Clock, expect, signIn, stored, untilReady } from './harness';
 import { keepsStage, projected, test } from './led';
@@ -94,6 +95,13 @@ test('a second window shows the same without the people, also while the server i
     (await page.getByTestId('countdown').textContent()) ?? '',
   );
   await expect(screen.getByText('Ada')).toHaveCount(0);
+  // Nobody in the hall holds on for as long as a pause lasts; whoever leads sees where it stands.
+  const cue = (await page.getByTestId('cue').textContent()) ?? '';
+  await stored(page, () => page.keyboard.press(' '));
+  await expect(screen.getByTestId('cue')).toHaveText(wordsIn('en').letGo);
+  await expect(page.getByTestId('cue')).toHaveText(cue);
+  await stored(page, () => page.keyboard.press(' '));
+  await expect(screen.getByTestId('cue')).toHaveText(cue);
   // What still loads would miss the server: a worker answers once it has its script.
   await Promise.all(screen.workers().map((worker) => worker.evaluate('0')));
   await app.kill();

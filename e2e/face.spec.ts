@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { amount, STILL, unitsOf } from '@/core/face';
+import { wordsIn } from '@/core/follow/words';
 import { differences, drawn, numbers, wanted } from './drawn';
 import { axe, type Clock, expect, MOVING, stored } from './harness';
 import { projected, test } from './led';
@@ -63,7 +64,7 @@ test('the face does what the class does, at any moment and after any bend, on bo
   await screen.goto(`/lead/${sessionId}/show`);
   await expect(screen.getByTestId('move')).toBeVisible();
   await stored(page, () => page.keyboard.press(' '));
-  await expect(screen.getByTestId('doing')).toHaveText('Paused');
+  await expect(screen.getByTestId('doing')).toHaveText(wordsIn('en').paused);
   await look('on the first screen');
   await look('on the second screen', screen);
   await screen.close();

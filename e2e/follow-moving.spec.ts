@@ -79,5 +79,8 @@ test('where the teacher bends the class, the face of a follower goes where it be
   expect(state.status).toBe('paused');
   expect(differences(await drawn(there.page), wanted(state))).toEqual([]);
   expect((await noted(there.page)).mouths.at(-1)).not.toBe(mouths.at(-1));
+  // Nobody is to hold for as long as a pause lasts.
+  await stored(page, () => page.keyboard.press('ArrowLeft'));
+  await expect(there.page.getByTestId('cue')).toHaveText(wordsIn('en').letGo);
   await there.close();
 });

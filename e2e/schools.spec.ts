@@ -1,3 +1,4 @@
+import { wordsIn } from '@/core/follow/words';
 import { addMove, expect, openNewClass, openRules, saved, stored, test } from './harness';
 
 test('a class is led in German with English beside it, and ends with time for questions', async ({
@@ -23,6 +24,15 @@ test('a class is led in German with English beside it, and ends with time for qu
   await expect(page.getByTestId('move')).toHaveText('Eingefaltete Lippen aufeinanderdrücken');
   await expect(page.getByTestId('cue')).toHaveText(/Eingefaltete Lippen aufeinanderdrücken/);
   await expect(page.getByText('Folded lip press.')).toBeVisible();
+  // What a hall sees is in the language of the class; what the teacher sees beside it is not.
+  const screen = await page.context().newPage();
+  await screen.goto(`${page.url()}/show`);
+  await expect(screen.getByTestId('round')).toHaveText(wordsIn('de').round(1, 3));
+  await expect(screen.getByTestId('side')).toHaveText(wordsIn('de').side.both);
+  await expect(screen.getByTestId('to-go')).toHaveText(/^noch \d/);
+  await expect(screen.locator('main')).toHaveAttribute('lang', 'de');
+  await expect(page.getByTestId('round')).toHaveText('round 1 of 3');
+  await screen.close();
 });
 
 test('the rules of a school change what is said and how long it takes', async ({

@@ -1,6 +1,7 @@
 import type { FollowCue, FollowDocument } from '../follow';
+import { nameIn } from '../follow/shown';
 import type { Language } from '../language';
-import { type Cue, isCount, onlySaidName, type Score } from '../score';
+import { type Cue, isCount, type Score } from '../score';
 
 /** What is said in a class, line by line, to be read beside its sound. */
 
@@ -66,16 +67,14 @@ export function captionsOf(
 
 /** The class by its moves: each from where it is announced to where the next one is. */
 export function chaptersOf({ score, document }: Worded, language: Language): Chapter[] {
-  const moves = new Map(document.moves.map((m) => [m.id, m.names]));
+  const nameOf = nameIn(document, language);
   const chapters: (Chapter & { segmentId: string })[] = [];
   for (const { segmentId, moveId, startMs, durationMs } of score.steps) {
     const endMs = Math.round(startMs + durationMs);
     const last = chapters.at(-1);
     if (last?.segmentId === segmentId) last.endMs = endMs;
     else {
-      const names = moves.get(moveId);
-      const name = names?.[language] ?? Object.values(names ?? {})[0] ?? onlySaidName(moveId);
-      chapters.push({ segmentId, startMs: Math.round(startMs), endMs, name });
+      chapters.push({ segmentId, startMs: Math.round(startMs), endMs, name: nameOf(moveId) });
     }
   }
   return chapters.map(({ segmentId: _, ...chapter }) => chapter);

@@ -126,6 +126,8 @@ export function Playing(props: PlayingProps) {
   const cue = out ? undefined : currentCue(state, mine.groups, worthReading);
   const next = state.queue[state.index + 1];
   const paused = state.status === 'paused';
+  // Nobody is to hold on for as long as a pause lasts.
+  const holding = paused && current.step.kind === 'work';
   const names = ({ step }: PlayStep) => nameIn(document, language)(step.moveId);
   // In a pause nobody is told a length: it would be taken for the pause's.
   const doing = paused
@@ -165,7 +167,7 @@ export function Playing(props: PlayingProps) {
           {out ? words.forTheOthers(names(current)) : names(current)}
         </p>
         <p className="follow-cue mt-1 font-semibold text-balance" data-testid="cue">
-          {out ? words.leaveOut : cue?.text}
+          {out ? words.leaveOut : holding ? words.letGo : cue?.text}
         </p>
         <Care own={own} released={current.step.release !== undefined} words={words} />
         {step.breath && !out ? (
@@ -174,6 +176,7 @@ export function Playing(props: PlayingProps) {
             elapsedMs={state.elapsedMs}
             running={state.status === 'running'}
             words={words.breath}
+            resting={words.freely}
             small
           />
         ) : null}

@@ -1,6 +1,8 @@
 import clsx from 'clsx';
 import { memo, useCallback, useMemo } from 'react';
+import type { FollowWords } from '@/core/follow/words';
 import { clock, timeOfDay } from '@/core/formats';
+import { filled } from '@/core/language/filled';
 import { moveText } from '@/core/move';
 import {
   cuesToCome,
@@ -14,10 +16,10 @@ import {
 import {
   type Cue,
   isCount,
+  OPENING,
   onlySaidName,
+  QUESTIONS,
   type Score,
-  type Side,
-  type StepKind,
   stepAt,
 } from '@/core/score';
 import { Miniature } from '../kit/face-dial';
@@ -25,22 +27,52 @@ import { type MovesById, useMoves } from '../kit/moves';
 import { BreathLine } from '../kit/playing/breath-line';
 import { Ribbon } from '../kit/ribbon';
 
-const DOING: Record<StepKind, string> = {
-  upbeat: 'Get ready',
-  work: 'Work',
-  switch: 'Change sides',
-  release: 'Let go',
-  rest: 'Rest',
+/** What is said beside the class itself, to the teacher or to a hall. */
+export type StageWords = Pick<
+  FollowWords,
+  | 'doing'
+  | 'side'
+  | 'variant'
+  | 'round'
+  | 'of'
+  | 'afterwards'
+  | 'next'
+  | 'paused'
+  | 'ends'
+  | 'toGo'
+  | 'opening'
+  | 'questions'
+> &
+  Partial<Pick<FollowWords, 'breath' | 'letGo' | 'freely'>>;
+
+/** To the teacher. */
+const LEADING: StageWords = {
+  doing: {
+    upbeat: 'Get ready',
+    work: 'Work',
+    switch: 'Change sides',
+    release: 'Let go',
+    rest: 'Rest',
+  },
+  side: {
+    both: 'both sides',
+    left: 'left side',
+    right: 'right side',
+    one: 'one way',
+    other: 'the other way',
+    alternating: 'left and right in turn',
+  },
+  variant: { easier: 'easier version', harder: 'harder version' },
+  round: (round, of) => `round ${round} of ${of}`,
+  of: (seconds) => `of ${seconds} s`,
+  afterwards: (doing, seconds) => `then ${doing.toLowerCase()}, ${seconds} s`,
+  next: 'next',
+  paused: 'Paused',
+  ends: 'ends {time}',
+  toGo: '{left} to go',
+  opening: onlySaidName(OPENING),
+  questions: onlySaidName(QUESTIONS),
 };
-const SIDE_WORDS: Record<Side, string> = {
-  both: 'both sides',
-  left: 'left side',
-  right: 'right side',
-  one: 'one way',
-  other: 'the other way',
-  alternating: 'left and right in turn',
-};
-const VARIANT_WORDS = { easier: 'easier version', harder: 'harder version' } as const;
 
 /** Up to how many letters a cue is shown large, or fairly large. */
 const [LARGE_CUE, MEDIUM_CUE] = [42, 84];
@@ -63,15 +95,16 @@ export interface NowViewProps {
   score: Score;
   groups: readonly (readonly Cue[])[];
   timeZone: string;
-  /** When the slot ends, epoch ms. */
-  slotEndsAt: number;
+  /** When the slot ends, epoch ms; it is the teacher's business alone. */
+  slotEndsAt?: number;
+  words?: StageWords;
   /** Jumps to a step; without it the ribbon is only looked at. */
   onJump?: (stepKey: string) => void;
 }
 
 /** What the room needs to know now: the move, the countdown, the cue, and what comes next. */
 export function NowView(props: NowViewProps) {
-  const { state, score, groups, timeZone, slotEndsAt, onJump } = props;
+  const { state, score, groups, timeZone, slotEndsAt, words = LEADING, onJump } = props;
   const moves = useMoves();
   const played = useMemo(() => playedScore(score, state.queue), [score, state.queue]);
   const jump = useCallback(
@@ -87,6 +120,9 @@ export function NowView(props: NowViewProps) {
   if (!current) return null;
   const { step } = current;
   const running = state.status === 'running';
+  const paused = state.status === 'paused';
+  // A hall is not to hold on for as long as a pause lasts.
+  const letGo = paused && step.kind === 'work' ? words.letGo : undefined;
   const now = currentCue(state, groups, worthReading);
   const [soon, later] = firstCues(state, groups, crowded || step.breath ? 1 : 2);
   const toGo = remainingMs(state);
@@ -96,18 +132,19 @@ export function NowView(props: NowViewProps) {
   return (
     <>
       <p className="flex flex-wrap gap-x-4 text-lg">
-        <Turn queue={queue} index={index} />
+        <Turn queue={queue} index={index} words={words} />
         <FinishLine
           endsAt={Math.round((state.at + toGo) / 1000) * 1000}
           slotEndsAt={slotEndsAt}
           timeZone={timeZone}
+          words={words}
         />
       </p>
       <p
         className="font-display mt-1 line-clamp-2 text-4xl leading-tight font-bold xl:text-5xl"
         data-testid="move"
       >
-        {nameOf(current, moves, score)}
+        {nameOf(current, { moves, score, words })}
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-x-5 md:flex-nowrap xl:gap-x-8">
         <p
@@ -116,15 +153,25 @@ export function NowView(props: NowViewProps) {
         >
           {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
         </p>
-        <Upcoming queue={queue} index={index} paused={state.status === 'paused'} score={score} />
+        <Upcoming {...{ queue, index, paused, score, words }} />
       </div>
       {step.breath ? (
-        <BreathLine pattern={step.breath} elapsedMs={state.elapsedMs} running={running} />
+        <BreathLine
+          pattern={step.breath}
+          elapsedMs={state.elapsedMs}
+          running={running}
+          words={words.breath}
+          resting={words.freely}
+        />
       ) : null}
-      <CueLines text={now?.text} also={now?.also} soon={soon} later={later} />
+      {letGo ? (
+        <CueLines text={letGo} />
+      ) : (
+        <CueLines text={now?.text} also={now?.also} soon={soon} later={later} />
+      )}
       <div className="relative mt-auto overflow-x-clip pt-2 [contain:layout_style] max-md:hidden">
         <p className="figures mb-1 text-lg" data-testid="to-go">
-          {clock(toGo)} to go
+          {filled(words.toGo, { left: clock(toGo) })}
         </p>
         <Ribbon score={played} lanes={false} onSelect={onJump && jump} />
         <Playhead permille={Math.round((1000 * standsAt) / lengthMs)} />
@@ -133,15 +180,22 @@ export function NowView(props: NowViewProps) {
   );
 }
 
-const nameOf = (p: PlayStep, moves: MovesById, score: Score): string => {
-  const move = moves.get(p.step.moveId);
-  return move ? moveText(move, score.language).name : onlySaidName(p.step.moveId);
+interface Named {
+  moves: MovesById;
+  score: Score;
+  words: StageWords;
+}
+
+const nameOf = ({ step: { moveId } }: PlayStep, { moves, score, words }: Named): string => {
+  const move = moves.get(moveId);
+  if (move) return moveText(move, score.language).name;
+  return moveId === OPENING ? words.opening : words.questions;
 };
 
 type Standing = Pick<Playback, 'queue' | 'index'>;
 
 /** Which round and side of the move is in work, and in which version. */
-const Turn = memo(function Turn({ queue, index }: Standing) {
+const Turn = memo(function Turn({ queue, index, words }: Standing & { words: StageWords }) {
   const step = queue[index]?.step;
   if (!step) return null;
   const variant = queue.find(
@@ -149,13 +203,11 @@ const Turn = memo(function Turn({ queue, index }: Standing) {
   )?.step.variant;
   return (
     <>
-      <span data-testid="round">
-        round {step.round} of {step.rounds}
-      </span>
-      <span data-testid="side">{SIDE_WORDS[step.side]}</span>
+      <span data-testid="round">{words.round(step.round, step.rounds)}</span>
+      <span data-testid="side">{words.side[step.side]}</span>
       {variant && (
         <span className="text-accent font-semibold" data-testid="variant">
-          {VARIANT_WORDS[variant]}
+          {words.variant[variant]}
         </span>
       )}
     </>
@@ -164,10 +216,12 @@ const Turn = memo(function Turn({ queue, index }: Standing) {
 
 interface UpcomingProps extends Standing, Pick<NowViewProps, 'score'> {
   paused: boolean;
+  words: StageWords;
 }
 
 /** What is done now, for how long, and what follows. */
-const Upcoming = memo(function Upcoming({ queue, index, paused, score }: UpcomingProps) {
+const Upcoming = memo(function Upcoming(props: UpcomingProps) {
+  const { queue, index, paused, score, words } = props;
   const moves = useMoves();
   const current = queue[index];
   if (!current) return null;
@@ -176,20 +230,20 @@ const Upcoming = memo(function Upcoming({ queue, index, paused, score }: Upcomin
   const nextMove = nextUp && moves.get(nextUp.step.moveId);
   return (
     <div className="min-w-0 text-xl xl:text-2xl">
-      <p className="font-semibold" data-testid="doing">
-        {paused ? 'Paused' : DOING[current.step.kind]}
+      <p className="font-semibold first-letter:uppercase" data-testid="doing">
+        {paused ? words.paused : words.doing[current.step.kind]}
       </p>
-      <p className="quiet">of {Math.ceil(playLengthMs(current) / 1000)} s</p>
+      <p className="quiet">{words.of(Math.ceil(playLengthMs(current) / 1000))}</p>
       {next && (
         <p className="quiet mt-1">
-          then {DOING[next.step.kind].toLowerCase()}, {Math.round(playLengthMs(next) / 1000)} s
+          {words.afterwards(words.doing[next.step.kind], Math.round(playLengthMs(next) / 1000))}
         </p>
       )}
       {nextUp && (
         <p className="mt-1 flex items-center gap-2" data-testid="next-move">
           <span>
-            <span className="quiet">next </span>
-            <span className="font-semibold">{nameOf(nextUp, moves, score)}</span>
+            <span className="quiet">{words.next} </span>
+            <span className="font-semibold">{nameOf(nextUp, { moves, score, words })}</span>
           </span>
           {nextMove && (
             <Miniature
@@ -206,11 +260,11 @@ const Upcoming = memo(function Upcoming({ queue, index, paused, score }: Upcomin
 });
 
 interface CueLinesProps {
-  text: string | undefined;
+  text?: string;
   /** The same in a second language. */
-  also: string | undefined;
-  soon: string | undefined;
-  later: string | undefined;
+  also?: string;
+  soon?: string;
+  later?: string;
 }
 
 /** A short cue is read from farther away; a long one has to fit. */
@@ -250,24 +304,27 @@ const Playhead = memo(function Playhead({ permille }: { permille: number }) {
   );
 });
 
-const FinishLine = memo(function FinishLine({
-  endsAt,
-  slotEndsAt,
-  timeZone,
-}: {
+interface FinishLineProps extends Pick<NowViewProps, 'timeZone' | 'slotEndsAt'> {
   endsAt: number;
-  slotEndsAt: number;
-  timeZone: string;
-}) {
-  const late = endsAt - slotEndsAt;
+  words: StageWords;
+}
+
+const FinishLine = memo(function FinishLine(props: FinishLineProps) {
+  const { endsAt, slotEndsAt, timeZone, words } = props;
+  const late = slotEndsAt === undefined ? null : endsAt - slotEndsAt;
   return (
     <>
       <span className="figures" data-testid="ends">
-        ends {timeOfDay(endsAt, timeZone)}
+        {filled(words.ends, { time: timeOfDay(endsAt, timeZone) })}
       </span>
-      <span className={late > 0 ? 'text-accent font-semibold' : 'quiet'} data-testid="against-slot">
-        {late > 0 ? `${clock(late)} past the slot` : `${clock(-late)} inside the slot`}
-      </span>
+      {late !== null && (
+        <span
+          className={late > 0 ? 'text-accent font-semibold' : 'quiet'}
+          data-testid="against-slot"
+        >
+          {late > 0 ? `${clock(late)} past the slot` : `${clock(-late)} inside the slot`}
+        </span>
+      )}
     </>
   );
 });

@@ -9,8 +9,10 @@ import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import { CALLS, type DoorAnswer, type Scores } from '@/core/calls';
 import { shownCode } from '@/core/follow';
+import { type FollowWords, filled, wordsIn } from '@/core/follow/words';
+import type { Language } from '@/core/language';
 import type { Move } from '@/core/move';
-import { cuesByStep, isRoomEvent, type NewRunEvent, slotEnd } from '@/core/run';
+import { cuesByStep, isRoomEvent, type NewRunEvent } from '@/core/run';
 import { MovesProvider } from '../kit/moves';
 import { NowDial } from '../kit/playing/now-dial';
 import { usePlayback } from '../kit/playing/use-playback';
@@ -19,7 +21,8 @@ import { NowView } from './now-view';
 
 export interface ShowScreenProps {
   className: string;
-  startsAt: number;
+  /** That of the class, in which all of it is told. */
+  language: Language;
   timeZone: string;
   sessionId: string;
   /** The door by which people come in to follow, where it stands. */
@@ -43,6 +46,8 @@ export function ShowScreen(props: ShowScreenProps) {
     return made;
   }, [now]);
   const { events, look } = useWatchedLog(runId, props.events, clock);
+  const language = scores?.score.language ?? props.language;
+  const words = wordsIn(language);
   const waiting = !scores;
   const started = events.some((e) => e.type === 'started');
   useEffect(() => {
@@ -53,17 +58,18 @@ export function ShowScreen(props: ShowScreenProps) {
     return (
       <main
         data-theme="upbeat-night"
+        lang={language}
         className="bg-base-100 text-base-content grid min-h-dvh place-content-center p-8 text-center"
       >
         <h1 className="text-6xl font-bold">{className}</h1>
-        <p className="quiet mt-4 text-3xl">We begin in a moment.</p>
-        <DoorSign sessionId={props.sessionId} initial={props.door} />
+        <p className="quiet mt-4 text-3xl">{words.begins}</p>
+        <DoorSign sessionId={props.sessionId} initial={props.door} words={words} />
       </main>
     );
   }
   return (
     <MovesProvider moves={props.moves}>
-      <Shown {...props} scores={scores} events={events} clock={clock} look={look} />
+      <Shown {...props} {...{ scores, events, clock, look, words }} />
     </MovesProvider>
   );
 }
@@ -72,7 +78,15 @@ export function ShowScreen(props: ShowScreenProps) {
 const LOOK_EVERY_MS = 5000;
 
 /** How one comes in on a phone, to be read from the last row. */
-function DoorSign({ sessionId, initial }: { sessionId: string; initial: DoorAnswer['door'] }) {
+function DoorSign({
+  sessionId,
+  initial,
+  words,
+}: {
+  sessionId: string;
+  initial: DoorAnswer['door'];
+  words: FollowWords;
+}) {
   const [door, setDoor] = useState(initial);
   useEffect(() => {
     const look = async () => {
@@ -89,12 +103,12 @@ function DoorSign({ sessionId, initial }: { sessionId: string; initial: DoorAnsw
   if (!door || door.shut) return null;
   return (
     <section
-      aria-label="Follow on your phone"
+      aria-label={words.door.title}
       className="mt-8 flex flex-wrap items-center justify-center gap-10"
     >
-      <QrCode {...door.qr} className="h-72 w-72" label="Picture that leads to the class" />
+      <QrCode {...door.qr} className="h-72 w-72" label={words.door.title} />
       <div className="text-left">
-        <p className="text-2xl">On your phone: {door.place}</p>
+        <p className="text-2xl">{filled(words.onPhone, { place: door.place })}</p>
         <p className="figures text-9xl font-bold tracking-wider" data-testid="code">
           {shownCode(door.code)}
         </p>
@@ -103,10 +117,15 @@ function DoorSign({ sessionId, initial }: { sessionId: string; initial: DoorAnsw
   );
 }
 
-type ShownProps = ShowScreenProps & { scores: Scores; clock: ServerClock; look: () => void };
+type ShownProps = Pick<ShowScreenProps, 'className' | 'timeZone' | 'events'> & {
+  scores: Scores;
+  clock: ServerClock;
+  look: () => void;
+  words: FollowWords;
+};
 
 function Shown(props: ShownProps) {
-  const { scores, events, clock, look, className, startsAt, timeZone } = props;
+  const { scores, events, clock, look, words, className, timeZone } = props;
   const { score, easier } = scores;
   const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
   const { state, now } = usePlayback({ scores, groups, events, clock, cameApart: look });
@@ -114,12 +133,13 @@ function Shown(props: ShownProps) {
   return (
     <main
       data-theme="upbeat-night"
+      lang={score.language}
       className="bg-base-100 text-base-content grid h-dvh gap-8 p-6 md:grid-cols-[minmax(0,26rem)_1fr]"
     >
       <h1 className="sr-only">{className}</h1>
       {over ? (
         <p className="col-span-full self-center text-center text-6xl font-bold">
-          That was {className}. Thank you.
+          {words.thanks(className)}
         </p>
       ) : (
         <>
@@ -132,7 +152,7 @@ function Shown(props: ShownProps) {
               score={score}
               groups={groups}
               timeZone={timeZone}
-              slotEndsAt={slotEnd(startsAt, state.startedAt ?? startsAt, score.slotMs)}
+              words={words}
             />
           </section>
         </>

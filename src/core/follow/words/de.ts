@@ -17,6 +17,11 @@ export const german: FollowWords = {
     alternating: 'links und rechts im Wechsel',
   },
   variant: { easier: 'leichtere Fassung', harder: 'schwerere Fassung' },
+  letGo: 'Lass los und ruh dich aus. Gleich geht es weiter.',
+  freely: 'atme frei',
+  ends: 'Ende {time}',
+  toGo: 'noch {left}',
+  onPhone: 'Auf deinem Handy: {place}',
   bend: {
     paused: 'Eine Pause',
     resumed: 'Es geht weiter',

@@ -20,6 +20,11 @@ export const english: FollowWords = {
     alternating: 'left and right in turn',
   },
   variant: { easier: 'easier version', harder: 'harder version' },
+  letGo: 'Let go and rest. We go on in a moment.',
+  freely: 'breathe freely',
+  ends: 'ends {time}',
+  toGo: '{left} to go',
+  onPhone: 'On your phone: {place}',
   bend: {
     paused: 'A pause',
     resumed: 'We go on',

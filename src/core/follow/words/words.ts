@@ -56,6 +56,13 @@ export interface FollowWords {
   doing: Record<StepKind, string>;
   side: Record<Side, string>;
   variant: Record<Variant, string>;
+  /** In a pause, to whoever holds something, and to whoever breathes by the line. */
+  letGo: string;
+  freely: string;
+  /** When the class ends and how long that is, on the screen that a hall sees; with what is in braces. */
+  ends: string;
+  toGo: string;
+  onPhone: string;
   bend: Partial<Record<BendName, string>>;
   caution: Record<Caution, string>;
   round: (round: number, of: number) => string;

@@ -41,13 +41,15 @@ export interface BreathLineProps {
   elapsedMs: number;
   running: boolean;
   words?: BreathWords;
+  /** What is said instead while it stands: nobody is to hold their breath for as long as a pause lasts. */
+  resting?: string;
   /** On a small screen. */
   small?: boolean;
 }
 
 /** A hill for each breath, and a dot that climbs it on the in-breath. */
 export function BreathLine(props: BreathLineProps) {
-  const { pattern, elapsedMs, running, words = WORDS, small = false } = props;
+  const { pattern, elapsedMs, running, words = WORDS, resting, small = false } = props;
   const reduced = useReducedMotion();
   const totalS = PHASES.reduce((sum, phase) => sum + pattern[phase], 0);
   const { phase } = breathPhase(pattern, elapsedMs % (totalS * 1000));
@@ -75,7 +77,9 @@ export function BreathLine(props: BreathLineProps) {
         {/* What moves where nobody sees it has the browser draw sixty times a second all the same. */}
         {!reduced && <BreathDot pattern={pattern} elapsedMs={elapsedMs} running={running} />}
       </div>
-      <p className={small ? 'w-28 font-semibold' : 'w-40 text-2xl font-semibold'}>{words[phase]}</p>
+      <p className={small ? 'w-28 font-semibold' : 'w-40 text-2xl font-semibold'}>
+        {(!running && resting) || words[phase]}
+      </p>
     </div>
   );
 }

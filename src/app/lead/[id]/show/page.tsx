@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { isRoomEvent } from '@/core/run';
+import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { doorTold } from '@/server/follow/told';
@@ -20,6 +21,7 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
   if (!z.uuid().safeParse(id).success) notFound();
   const session = await orNotFound(getSession(db(), teacher, id));
   const run = await runOfSession(db(), teacher, id);
+  const { plan } = await getClass(db(), teacher, session.classId);
   const log = await openLog(db(), teacher, id, now());
   const { door } = await doorTold(db(), teacher, id, now());
   // What the room sees must hold nothing of the people in it.
@@ -27,7 +29,7 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
   return (
     <ShowScreen
       className={session.className}
-      startsAt={session.startsAt}
+      language={plan.language}
       timeZone={teacher.timeZone}
       sessionId={id}
       door={door}
