@@ -226,6 +226,8 @@ const Upcoming = memo(function Upcoming(props: UpcomingProps) {
   const current = queue[index];
   if (!current) return null;
   const next = queue[index + 1];
+  // In a pause a hall is told no length: it would be taken for the pause's.
+  const untold = paused && words.letGo !== undefined;
   const nextUp = queue.find((p, i) => i > index && p.step.segmentId !== current.step.segmentId);
   const nextMove = nextUp && moves.get(nextUp.step.moveId);
   return (
@@ -233,8 +235,8 @@ const Upcoming = memo(function Upcoming(props: UpcomingProps) {
       <p className="font-semibold first-letter:uppercase" data-testid="doing">
         {paused ? words.paused : words.doing[current.step.kind]}
       </p>
-      <p className="quiet">{words.of(Math.ceil(playLengthMs(current) / 1000))}</p>
-      {next && (
+      {!untold && <p className="quiet">{words.of(Math.ceil(playLengthMs(current) / 1000))}</p>}
+      {next && !untold && (
         <p className="quiet mt-1">
           {words.afterwards(words.doing[next.step.kind], Math.round(playLengthMs(next) / 1000))}
         </p>
