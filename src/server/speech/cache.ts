@@ -74,9 +74,12 @@ export class AudioCache {
       }
     }
     found.sort(([, a], [, b]) => a.used - b.used);
-    // What was used meanwhile stays the newest.
-    const meanwhile = [...this.kept.entries()].toReversed();
-    for (const [name, kept] of [...found, ...meanwhile]) this.kept.set(name, kept);
+    // What was used meanwhile is the newest. It is taken out first: whatever is in there counts as older than what
+    // comes, and would have to go for it, file and all.
+    const meanwhile = new Map([...this.kept.entries()].toReversed());
+    this.kept.clear();
+    const before = found.filter(([name]) => !meanwhile.has(name));
+    for (const [name, kept] of [...before, ...meanwhile]) this.kept.set(name, kept);
   }
 
   async read(name: string): Promise<Buffer | null> {

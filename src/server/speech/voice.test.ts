@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import * as demo from '@demo';
@@ -8,6 +8,7 @@ import { CUE_GAP_MS } from '@/core/score';
 import { VOICES, wavMs, wavOf } from '@/core/speech';
 import { bookOf } from '../compiling/book';
 import { compileMeasured } from '../compiling/measured';
+import { AudioCache } from './cache';
 import { espeak, type SpeechEngine } from './engine';
 import { Unspeakable } from './speaking';
 import { type Asker, Voice } from './voice';
@@ -183,6 +184,17 @@ describe('what the program cannot say', () => {
 
 describe('the cache', () => {
   const names = (of: string) => readdirSync(of).filter((name) => name.endsWith('.wav'));
+
+  it('keeps what was said before it knows what else is there', async () => {
+    const own = freshFolder();
+    for (const name of ['one', 'two', 'three']) writeFileSync(path.join(own, `${name}.wav`), wav);
+    utimesSync(path.join(own, 'one.wav'), 0, 0);
+    const cache = new AudioCache(own, 2 * wav.length);
+    // It learns what is there while the first is read.
+    await cache.write('new.wav', wav);
+    expect(await cache.read('one.wav')).toEqual(wav);
+    await expect.poll(() => names(own).sort()).toEqual(['new.wav', 'one.wav']);
+  });
 
   it('keeps so many bytes at most: what was not heard for longest goes first', async () => {
     const own = freshFolder();
