@@ -16,17 +16,19 @@ test('a class is led in German with English beside it, and ends with time for qu
   ).toBeVisible();
   await page.getByLabel('Second language').selectOption('English, only shown');
   await page.getByLabel('Time for questions').fill('2 min');
+  await page.getByLabel('Skin', { exact: true }).selectOption('serum');
   await expect(length).not.toHaveText(before ?? '');
   await saved(page);
   await page.getByRole('button', { name: 'Lead class' }).click();
   await page.getByText('The voice is ready.').waitFor();
+  const screen = await page.context().newPage();
+  await screen.goto(`${page.url()}/show`);
+  await expect(screen.getByText('Leg bereit: ein Serum.')).toBeVisible();
   await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
   await expect(page.getByTestId('move')).toHaveText('Eingefaltete Lippen aufeinanderdrücken');
   await expect(page.getByTestId('cue')).toHaveText(/Eingefaltete Lippen aufeinanderdrücken/);
   await expect(page.getByText('Folded lip press.')).toBeVisible();
   // What a hall sees is in the language of the class; what the teacher sees beside it is not.
-  const screen = await page.context().newPage();
-  await screen.goto(`${page.url()}/show`);
   await expect(screen.getByTestId('round')).toHaveText(wordsIn('de').round(1, 3));
   await expect(screen.getByTestId('side')).toHaveText(wordsIn('de').side.both);
   await expect(screen.getByTestId('to-go')).toHaveText(/^noch \d/);

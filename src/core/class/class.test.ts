@@ -1,10 +1,11 @@
-import { libraryMove } from '@library';
+import { LIBRARY_BOOK, libraryMove } from '@library';
 import { anyPlan } from '@testing/arbitrary';
 import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   addSegment,
+  kitOf,
   moveBlock,
   neighbour,
   PHASES,
@@ -14,6 +15,7 @@ import {
   placedSegments,
   planSchema,
   removeSegment,
+  resolve,
   segmentOf,
   updateSegment,
 } from '.';
@@ -166,5 +168,20 @@ describe('editing', () => {
       }),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('what has to be at hand', () => {
+  const kit = (plan: Plan) => kitOf(resolve(plan, LIBRARY_BOOK));
+  const pen = { move: 'pen-under-nose', rounds: 2 };
+
+  it('is what its moves use as they are done, and what is on the skin from the start', () => {
+    expect(kit(planOf([pen, pen]))).toEqual(['pen']);
+    expect(kit(planOf([{ ...pen, variant: 'easier' }]))).toEqual([]);
+    expect(
+      kit(planOf([{ ...pen, variant: 'easier', byRound: [{}, { variant: 'harder' }] }])),
+    ).toEqual(kit(planOf([{ ...pen, variant: 'harder' }])));
+    expect(kit(planOf([pen], { skin: 'serum' }))).toEqual(['serum', 'pen']);
+    expect(kit(planOf([{ move: 'jaw-knuckle-circles' }], { skin: 'oil' }))).toEqual(['oil']);
   });
 });

@@ -1,5 +1,5 @@
-import type { Move, Prop } from '../move';
-import { type Plan, placedSegments } from './plan';
+import { inVariant, type Kit, type Move } from '../move';
+import { onFromTheStart, type Plan, placedSegments } from './plan';
 
 /** Where a studio looks up moves: among its own, then in the library. */
 export interface Moves {
@@ -50,6 +50,12 @@ export function moveIn(
 }
 
 /** What has to be at hand for a class, in the order in which it is needed. */
-export const kitOf = ({ plan, moves }: ResolvedClass): Prop[] => [
-  ...new Set(placedSegments(plan).flatMap(({ segment }) => moves.get(segment.move)?.props ?? [])),
-];
+export function kitOf({ plan, moves }: ResolvedClass): Kit[] {
+  const onSkin = onFromTheStart(plan.rules);
+  const used = placedSegments(plan).flatMap(({ segment: { move: id, variant, byRound = [] } }) => {
+    const move = moves.get(id);
+    const versions = [variant, ...byRound.map((round) => round.variant ?? variant)];
+    return move ? versions.flatMap((version) => inVariant(move, version).props) : [];
+  });
+  return [...new Set<Kit>([...(onSkin ? [onSkin] : []), ...used])];
+}

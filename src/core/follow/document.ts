@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { waysOf } from '../checks';
 import {
+  kitOf,
   onFromTheStart,
   type Plan,
   parseRef,
@@ -17,6 +18,7 @@ import {
   type CautionEffect,
   cautionSchema,
   cautionsOf,
+  KIT,
   languageSchema,
   type Move,
   moveText,
@@ -111,6 +113,8 @@ export const followDocumentSchema = z.strictObject({
   easier: stepsAndCuesSchema.nullable(),
   languages: z.array(languageSchema),
   moves: z.array(followMoveSchema),
+  /** What to have ready; absent in documents from before it was told. */
+  kit: z.array(z.enum(KIT)).optional(),
   /** By segment: as it is led, and in its easier version where it has one. */
   ways: z.record(z.string(), z.strictObject({ own: waySchema, easier: waySchema.nullable() })),
   /** What is said to whoever leaves a move out, by language. */
@@ -181,6 +185,7 @@ export function followDocument(
     easier: easier && translating(easier),
     languages,
     moves: [...resolved.moves.values()].map((move) => moveOf(move, isDrawn(move.id))),
+    kit: kitOf(resolved),
     ways: waysBySegment(plan, withEasier(resolved), book),
     leaveOut: Object.fromEntries(
       languages.map((language) => {

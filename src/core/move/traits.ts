@@ -32,6 +32,11 @@ export const PROP_NAMES: Record<Prop, string> = {
   cushion: 'a cushion',
 };
 
+/** What may have to be at hand for a class: what its moves use, and what is on the skin from the start. */
+export const KIT = [...PROPS, 'serum'] as const;
+export type Kit = (typeof KIT)[number];
+export const KIT_NAMES: Record<Kit, string> = { ...PROP_NAMES, serum: 'serum' };
+
 export const PURPOSES = [
   'wakeUp',
   'calm',

@@ -1,6 +1,6 @@
 import { kitOf, PHASE_NAMES, type Plan, type ResolvedClass, type Segment } from '../class';
 import { shortSeconds } from '../formats';
-import { AREA_NAMES, inVariant, type Move, PROP_NAMES, strongAreas, variantText } from '../move';
+import { AREA_NAMES, inVariant, KIT_NAMES, type Move, strongAreas, variantText } from '../move';
 import { type Cue, firstTurnsOf, OPENING, type Score, segmentRuns, segmentSpans } from '../score';
 import { amountDone } from './amount';
 
@@ -105,7 +105,7 @@ export function runSheetOf(plan: Plan, score: Score, moves: ResolvedClass['moves
     name: plan.name,
     totalMs: score.totalMs,
     slotMs: score.slotMs,
-    kit: ['clean hands', ...kitOf({ plan, moves }).map((k) => PROP_NAMES[k])].join(', '),
+    kit: ['clean hands', ...kitOf({ plan, moves }).map((k) => KIT_NAMES[k])].join(', '),
     lines,
   };
 }

@@ -2,7 +2,7 @@ import { phrasesOf } from '@library';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
-import { type Plan, placedSegments, resolve } from '@/core/class';
+import { kitOf, type Plan, placedSegments, resolve } from '@/core/class';
 import { wordsIn } from '@/core/follow/words';
 import {
   amountOf,
@@ -18,6 +18,7 @@ import {
   type CarriedCaution,
   capOf,
   hasVariant,
+  type Kit,
   languageSchema,
   moveText,
   variantText,
@@ -131,6 +132,8 @@ export interface HomeClass {
   name: string;
   language: Language;
   totalMs: number;
+  /** What to have ready for it, as it is for them. */
+  kit: Kit[];
   lines: HomeLine[];
 }
 
@@ -207,6 +210,7 @@ export async function homeClassesOf(
       name: plan.name,
       language: plan.language,
       totalMs: score.totalMs,
+      kit: kitOf(resolve(theirs.plan, book)),
       lines: linesOf(plan, theirs, book),
     });
   }

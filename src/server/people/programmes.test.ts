@@ -224,9 +224,11 @@ describe('a class to do at home', () => {
   it('has nothing strong, which would be done every day, and says how often what is capped may come', async () => {
     const c = await makeClass(db());
     const strong = ['soft-jaw-drop', 'jaw-knuckle-circles'].map((move) => ({ move }));
-    const classId = await createClass(db(), c, planOf(strong), NOON);
+    const classId = await createClass(db(), c, planOf(strong, { skin: 'oil' }), NOON);
     await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
-    const lines = (await homeClassesOf(db(), c, c.ada))[0]?.lines ?? [];
+    const [shown] = await homeClassesOf(db(), c, c.ada);
+    const { lines = [], kit } = shown ?? {};
+    expect(kit).toEqual(['oil']);
     expect(lines.map(({ does, because, aWeek }) => [does, because, aWeek])).toEqual([
       ['asPlanned', null, null],
       ['easier', 'strong', null],

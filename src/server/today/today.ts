@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Refusal, type RollEntry } from '@/core/calls';
 import type { DoneAlready, ToldFinding } from '@/core/checks';
 import { kitOf, placedSegments, type ResolvedClass, resolve } from '@/core/class';
-import { inVariant, moveText, type Prop } from '@/core/move';
+import { inVariant, type Kit, moveText } from '@/core/move';
 import { factorOf } from '@/core/run';
 import type { Score } from '@/core/score';
 import { type Expected, type WhoLine, whoComes } from '@/core/today';
@@ -34,7 +34,7 @@ export interface OpenNote {
 export interface Prepared {
   resolved: ResolvedClass;
   score: Score;
-  kit: Prop[];
+  kit: Kit[];
   who: WhoLine[];
   /** How many are in nobody's line: nothing has to be known of them. */
   others: number;

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { keepStage } from '@/browser/kept-stage';
 import { keepAwake } from '@/browser/wake-lock';
 import type { FollowDocument } from '@/core/follow';
+import { haveReady } from '@/core/follow/words';
 import type { NewRunEvent } from '@/core/run';
 import { useChoosing, useMine } from './choosing';
 import { FollowStage } from './follow-stage';
@@ -58,6 +59,7 @@ export default function Inside(props: FollowScreenProps) {
       className={props.className}
       words={words}
       connected={followed.connected}
+      ready={haveReady(words, document?.kit ?? [])}
       languages={document?.languages ?? []}
       language={language}
       choosing={choosing}

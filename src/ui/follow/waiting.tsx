@@ -5,10 +5,12 @@ export interface WaitingProps extends Omit<BarProps, 'words'> {
   className: string;
   words: FollowWords;
   connected: boolean;
+  /** What to have ready; null where it is nothing. */
+  ready: string | null;
 }
 
 /** Before the class begins: time to choose how one follows. */
-export function Waiting({ className, words, connected, ...bar }: WaitingProps) {
+export function Waiting({ className, words, connected, ready, ...bar }: WaitingProps) {
   return (
     <div className="mx-auto flex min-h-dvh max-w-2xl flex-col p-4">
       <div className="grid flex-1 content-center gap-3 text-center">
@@ -16,6 +18,7 @@ export function Waiting({ className, words, connected, ...bar }: WaitingProps) {
         <p className="text-xl" role="status">
           {connected ? words.begins : words.offline}
         </p>
+        {ready && <p className="text-lg">{ready}</p>}
         <p className="quiet">{words.settle}</p>
       </div>
       <Bar {...bar} words={words} />

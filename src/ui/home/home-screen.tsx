@@ -35,6 +35,8 @@ export interface HomeScreenProps {
     name: string;
     length: string;
     totalMs: number;
+    /** What to have ready, in the language of the class. */
+    ready: string | null;
     lines: { id: string; name: string; dose: string | null; says: string; mind: string }[];
     language: Language;
     /** What is said of its sound, where it is not as planned. */
@@ -162,6 +164,11 @@ export function HomeScreen(props: HomeScreenProps) {
             <h2 className="text-xl font-semibold">
               {h.name} <span className="figures quiet font-normal">{h.length}</span>
             </h2>
+            {h.ready && (
+              <p lang={h.language} className="mt-1">
+                {h.ready}
+              </p>
+            )}
             <ol lang={h.language} className="mt-2 grid gap-3">
               {h.lines.map((line) => (
                 <li key={line.id}>

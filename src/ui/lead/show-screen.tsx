@@ -9,9 +9,9 @@ import { ServerClock } from '@/browser/server-clock';
 import { keepAwake } from '@/browser/wake-lock';
 import { CALLS, type DoorAnswer, type Scores } from '@/core/calls';
 import { shownCode } from '@/core/follow';
-import { type FollowWords, filled, wordsIn } from '@/core/follow/words';
+import { type FollowWords, filled, haveReady, wordsIn } from '@/core/follow/words';
 import type { Language } from '@/core/language';
-import type { Move } from '@/core/move';
+import type { Kit, Move } from '@/core/move';
 import { cuesByStep, isRoomEvent, type NewRunEvent } from '@/core/run';
 import { MovesProvider } from '../kit/moves';
 import { NowDial } from '../kit/playing/now-dial';
@@ -23,6 +23,7 @@ export interface ShowScreenProps {
   className: string;
   /** That of the class, in which all of it is told. */
   language: Language;
+  kit: readonly Kit[];
   timeZone: string;
   sessionId: string;
   /** The door by which people come in to follow, where it stands. */
@@ -48,6 +49,7 @@ export function ShowScreen(props: ShowScreenProps) {
   const { events, look } = useWatchedLog(runId, props.events, clock);
   const language = scores?.score.language ?? props.language;
   const words = wordsIn(language);
+  const ready = haveReady(words, props.kit);
   const waiting = !scores;
   const started = events.some((e) => e.type === 'started');
   useEffect(() => {
@@ -63,6 +65,7 @@ export function ShowScreen(props: ShowScreenProps) {
       >
         <h1 className="text-6xl font-bold">{className}</h1>
         <p className="quiet mt-4 text-3xl">{words.begins}</p>
+        {ready && <p className="mt-4 text-3xl text-balance">{ready}</p>}
         <DoorSign sessionId={props.sessionId} initial={props.door} words={words} />
       </main>
     );

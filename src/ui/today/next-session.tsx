@@ -1,5 +1,5 @@
 import { CalendarX2, Play } from 'lucide-react';
-import { PROP_NAMES, type Prop } from '@/core/move';
+import { KIT_NAMES, type Kit } from '@/core/move';
 import type { WhoLine } from '@/core/today';
 import { Link } from '../kit/link';
 import { SlotRibbon, type Stretch } from '../kit/slot-ribbon';
@@ -19,7 +19,7 @@ export interface NextSession {
   place: string | null;
   /** Who leads it, where that is somebody else. */
   leader: string | null;
-  kit: Prop[];
+  kit: Kit[];
   link: string | null;
   booked: string;
   slotMs: number;
@@ -32,7 +32,7 @@ export interface NextSession {
 }
 
 function aroundWords({ place, leader, kit }: NextSession): string {
-  const words = [place, leader && `led by ${leader}`, listed(kit.map((k) => PROP_NAMES[k]))];
+  const words = [place, leader && `led by ${leader}`, listed(kit.map((k) => KIT_NAMES[k]))];
   return words
     .filter(Boolean)
     .map((w) => `, ${w}`)

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { wordsIn } from '@/core/follow/words';
+import { haveReady, wordsIn } from '@/core/follow/words';
 import { clock, dateOn, dayIn, timeOfDay } from '@/core/formats';
 import { readOf } from '@/core/home';
 import { homeWordsIn } from '@/core/home/words';
@@ -74,6 +74,7 @@ export default async function HomePage({ params }: Params) {
         return {
           ...h,
           length: clock(h.totalMs),
+          ready: haveReady(wordsIn(h.language), h.kit),
           lines: h.lines.map((line) => {
             const { id, name, dose, mind } = line;
             return { id, name, dose, says: readOf(line, given), mind };

@@ -1,4 +1,4 @@
-import { CAUTION_NAMES } from '../../move';
+import { CAUTION_NAMES, KIT_NAMES } from '../../move';
 import { ACTS } from './acts-en';
 import { CARE } from './care-en';
 import type { FollowWords } from './words';
@@ -49,6 +49,8 @@ export const english: FollowWords = {
   now: 'now',
   paused: 'a pause',
   begins: 'We begin in a moment.',
+  haveReady: 'Have ready: {kit}.',
+  kit: KIT_NAMES,
   settle: 'Sit comfortably. Below you can choose how you follow.',
   thanks: (name) => `That was ${name}. Thank you.`,
   over: 'You can put this away now.',

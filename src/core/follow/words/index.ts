@@ -1,4 +1,6 @@
 import type { Language } from '../../language';
+import { filled } from '../../language/filled';
+import type { Kit } from '../../move';
 import { german } from './de';
 import { english } from './en';
 import type { FollowWords } from './words';
@@ -12,6 +14,10 @@ export const refusedIn = (
   language: Language,
   { code, message }: { code?: string | undefined; message: string },
 ): string => WORDS[language].refused[code ?? ''] ?? message;
+
+/** What somebody is told to have ready for a class; null where it is nothing but clean hands. */
+export const haveReady = ({ haveReady, kit: names }: FollowWords, kit: readonly Kit[]) =>
+  kit.length ? filled(haveReady, { kit: kit.map((one) => names[one]).join(', ') }) : null;
 
 export { filled } from '../../language/filled';
 export type { ActWords, BendName, DoorWords, FollowWords } from './words';

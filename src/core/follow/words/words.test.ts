@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { REFUSALS, Refusal, type RefusalCode } from '../../calls';
 import { LANGUAGES, type Language, MAIN_LANGUAGE } from '../../language';
-import { filled, refusedIn, wordsIn } from '.';
+import { KIT } from '../../move';
+import { filled, haveReady, refusedIn, wordsIn } from '.';
 
 const others = LANGUAGES.filter((language) => language !== MAIN_LANGUAGE);
 const places = (says: string) => [...says.matchAll(/\{\w+\}/g)].map(String).sort();
@@ -22,6 +23,13 @@ const MET: RefusalCode[] = [
   'no-such-home',
   'still-busy',
 ];
+
+it.each(LANGUAGES)('says in %s what to have ready, and nothing where it is nothing', (language) => {
+  expect(haveReady(wordsIn(language), [])).toBeNull();
+  const says = haveReady(wordsIn(language), KIT) ?? '';
+  for (const one of KIT) expect(says).toContain(wordsIn(language).kit[one]);
+  expect(says).not.toContain('{');
+});
 
 describe.each(others)('what is said at the door in %s', (language) => {
   it('says all that is said in English, with the same put in, and in other words', () => {

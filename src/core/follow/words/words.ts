@@ -1,4 +1,4 @@
-import type { Caution, Variant } from '../../move';
+import type { Caution, Kit, Variant } from '../../move';
 import type { Side, StepKind } from '../../score';
 import type { FollowNews } from '../document';
 
@@ -73,6 +73,9 @@ export interface FollowWords {
   paused: string;
   begins: string;
   settle: string;
+  /** With `{kit}`. */
+  haveReady: string;
+  kit: Record<Kit, string>;
   thanks: (name: string) => string;
   over: string;
   opening: string;

@@ -1,12 +1,13 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { kitOf, resolve } from '@/core/class';
 import { isRoomEvent } from '@/core/run';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { doorTold } from '@/server/follow/told';
-import { movesForClass } from '@/server/moves/moves';
+import { movesForClass, studioBook } from '@/server/moves/moves';
 import { openLog, runOfSession } from '@/server/runs';
 import { getSession } from '@/server/sessions/sessions';
 import { ShowScreen } from '@/ui/lead/show-screen';
@@ -30,6 +31,7 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
     <ShowScreen
       className={session.className}
       language={plan.language}
+      kit={kitOf(resolve(plan, await studioBook(db(), teacher)))}
       timeZone={teacher.timeZone}
       sessionId={id}
       door={door}
