@@ -32,6 +32,7 @@ async function pictures(): Promise<void> {
   await page.getByRole('heading', { name: 'Today' }).waitFor();
   await shoot('today');
   await page.getByRole('link', { name: 'Change or call off' }).click();
+  await page.waitForURL(/\/sessions\//);
   await page.getByRole('heading', { name: 'Who comes' }).waitFor();
   await shoot('session');
   await page.goto(`${url}/calendar`);

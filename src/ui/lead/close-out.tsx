@@ -109,12 +109,6 @@ export function CloseOut(props: CloseOutProps) {
             {closed && <LengthsAgain classId={session.classId} parts={parts} nameOf={nameOf} />}
           </div>
         </div>
-        {!closed && unmarked && (
-          <p role="status" className="border-warning mt-6 border-l-4 pl-3">
-            {inAll === 0 ? 'Nobody is marked as here yet. ' : ''}
-            {unmarked}
-          </p>
-        )}
         <NotStored refused={log.refused} className="text-error mt-3 font-medium" />
         {error && (
           <p role="alert" className="text-error mt-3 font-medium">
@@ -122,6 +116,12 @@ export function CloseOut(props: CloseOutProps) {
           </p>
         )}
         <div className="bg-base-100 border-base-300 sticky bottom-0 mt-6 flex flex-wrap gap-3 border-t py-4">
+          {!closed && unmarked && (
+            <p role="status" className="border-warning w-full border-l-4 pl-3">
+              {inAll === 0 ? 'Nobody is marked as here yet. ' : ''}
+              {unmarked}
+            </p>
+          )}
           {closed ? (
             <>
               <p role="status" className="self-center font-medium">

@@ -121,7 +121,7 @@ const RollLine = memo(function RollLine(props: RollLineProps) {
       )}
       <span className="min-w-0 flex-1">
         <span className={clsx('block truncate font-medium', gone && 'line-through')}>{name}</span>
-        <span className="text-accent block truncate text-sm empty:hidden">
+        <span className={clsx('text-accent block text-sm empty:hidden', compact && 'truncate')}>
           {gone ? 'left early' : note}
         </span>
       </span>
@@ -145,7 +145,7 @@ function MarkButtons({
   marks,
 }: Pick<RollLineProps, 'entry' | 'roll' | 'compact' | 'started'> & { marks: readonly Mark[] }) {
   const gone = (attendance?.leftAt ?? null) !== null;
-  const size = compact ? 'btn-sm px-2' : 'btn-md';
+  const size = compact ? 'btn-sm px-2' : 'btn-md px-3';
   return (
     <span className="join">
       {marks.map((mark) => {
