@@ -7,6 +7,7 @@ import { AloneClock } from './alone-clock';
 import { FollowClock } from './follow-clock';
 import { waitAfter } from './line';
 import {
+  hasForgotten,
   homeOf,
   keepCautions,
   keepHome,
@@ -164,6 +165,17 @@ describe('what somebody chose', () => {
     expect(readCautions()).toEqual(['jaw']);
     sessionStorage.setItem('upbeat-follow-cautions', '{"jaw":true}');
     expect(readCautions()).toEqual([]);
+  });
+
+  it('are asked for again where they were ticked and are forgotten, and not where they were unticked', () => {
+    localStorage.clear();
+    expect(hasForgotten()).toBe(false);
+    keepCautions(['jaw']);
+    expect(hasForgotten()).toBe(false);
+    sessionStorage.clear();
+    expect(hasForgotten()).toBe(true);
+    keepCautions([]);
+    expect(hasForgotten()).toBe(false);
   });
 
   it('are ticked where somebody told them to their teacher, and none is unticked by that', () => {

@@ -29,6 +29,8 @@ export const USUAL: FollowSettings = {
 const KEY = 'upbeat-follow';
 /** What somebody must not do is forgotten with the tab, since a device may be lent. */
 const CAUTIONS_KEY = 'upbeat-follow-cautions';
+/** That something was ticked, and not what. */
+const CHOSE_KEY = 'upbeat-follow-chose';
 
 function stored(storage: Storage, key: string): unknown {
   try {
@@ -69,8 +71,14 @@ export function readCautions(): Caution[] {
   const kept = stored(sessionStorage, CAUTIONS_KEY);
   return Array.isArray(kept) ? CAUTIONS.filter((caution) => kept.includes(caution)) : [];
 }
-export const keepCautions = (cautions: readonly Caution[]): boolean =>
-  remember(sessionStorage, CAUTIONS_KEY, JSON.stringify(cautions));
+export function keepCautions(cautions: readonly Caution[]): boolean {
+  remember(localStorage, CHOSE_KEY, cautions.length > 0 ? 'yes' : 'no');
+  return remember(sessionStorage, CAUTIONS_KEY, JSON.stringify(cautions));
+}
+
+/** Whether something was ticked on this device that is forgotten by now, so that it has to be asked for again. */
+export const hasForgotten = (): boolean =>
+  readCautions().length === 0 && localStorage.getItem(CHOSE_KEY) === 'yes';
 
 /** Ticks, besides what is ticked in this tab, what somebody told their teacher. */
 export const tickCautions = (carried: readonly Caution[]): boolean =>

@@ -27,7 +27,7 @@ const MOST_HOURS = 4;
 /** Counts come again and again: so many sounds are kept while a class is made, a few megabytes. */
 const MOST_SOUNDS = 60;
 /** So many texts that were not heard yet are asked for before their turn, so that the voice never waits for the mix. */
-const AHEAD = 4;
+const AHEAD = 24;
 
 export interface AskedSound {
   /** Whether counts and tones are heard. */

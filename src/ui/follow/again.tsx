@@ -5,7 +5,7 @@ import { type Refused, sendPractised } from '@/browser/follow/practised';
 import { readersLanguage, readSettings } from '@/browser/follow/settings';
 import { dropClass, type KeptClass, keptClasses } from '@/browser/follow/store';
 import { keepStage } from '@/browser/kept-stage';
-import { filled, refusedIn, wordsIn } from '@/core/follow/words';
+import { filled, haveReady, refusedIn, wordsIn } from '@/core/follow/words';
 import { clock, dayIn } from '@/core/formats';
 import { Door } from '../account/door';
 import { GeneralCaution } from '../kit/caution';
@@ -58,6 +58,7 @@ export default function Again() {
                 day: dayIn(language, kept.at, zone),
               })}
             </p>
+            <p className="empty:hidden">{haveReady(wordsIn(language), kept.document.kit ?? [])}</p>
             <div className="mt-2 flex gap-2">
               <button
                 type="button"

@@ -3,6 +3,7 @@
 import { ArrowLeft, Pause, Play, RotateCcw, SlidersHorizontal, Turtle } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { AloneClock } from '@/browser/follow/alone-clock';
+import { hasForgotten } from '@/browser/follow/settings';
 import type { KeptClass } from '@/browser/follow/store';
 import { newId } from '@/browser/new-id';
 import { keepAwake } from '@/browser/wake-lock';
@@ -30,7 +31,10 @@ export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void })
   const clock = useMemo(() => new AloneClock(), []);
   const [events, setEvents] = useState<readonly NewRunEvent[]>([]);
   const [tempo, setTempo] = useState(1);
-  const [sheet, setSheet] = useState<'cautions' | 'more' | null>(null);
+  // Nobody else is there to mind what they ticked for the class and this tab does not know.
+  const [sheet, setSheet] = useState<'cautions' | 'more' | null>(() =>
+    hasForgotten() ? 'cautions' : null,
+  );
   useEffect(() => keepAwake(), []);
   if (!mine || !scores) return null;
   const happen = (type: Mine) =>

@@ -50,7 +50,8 @@ export default function InsightChart({ insight }: { insight: Insight }) {
           />
           {sideways ? (
             <>
-              <XAxis type="number" allowDecimals={false} />
+              {/* Its foot may be far below what is in sight. */}
+              <XAxis type="number" allowDecimals={false} orientation="top" />
               <YAxis
                 type="category"
                 dataKey="name"
@@ -78,7 +79,7 @@ export default function InsightChart({ insight }: { insight: Insight }) {
               onClick={open}
             />
           ))}
-          {drawn.length > 1 && <Legend />}
+          {drawn.length > 1 && <Legend verticalAlign="top" align="left" height={28} />}
         </BarChart>
       </ResponsiveContainer>
     </div>
