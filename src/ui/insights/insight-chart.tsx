@@ -79,7 +79,15 @@ export default function InsightChart({ insight }: { insight: Insight }) {
               onClick={open}
             />
           ))}
-          {drawn.length > 1 && <Legend verticalAlign="top" align="left" height={28} />}
+          {drawn.length > 1 && (
+            <Legend
+              verticalAlign="top"
+              align="left"
+              height={28}
+              // Its own colours are for bars: words of them would be too pale.
+              formatter={(name: string) => <span className="text-base-content">{name}</span>}
+            />
+          )}
         </BarChart>
       </ResponsiveContainer>
     </div>
