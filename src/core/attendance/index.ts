@@ -23,13 +23,21 @@ export const attendanceSchema = z.object({
 });
 export type Attendance = z.infer<typeof attendanceSchema>;
 
-/** Whether somebody is expected and has no mark yet, so that they are stored as not here once the session is closed. */
-export const isUnmarked = (entry: {
-  booked: boolean;
+/** Somebody on the roll of a session, as far as it matters whether they are there. */
+export interface OnRoll {
+  attendance: Attendance | null;
+  /** They wait for room, or said that they cannot come. */
   waiting: boolean;
   away: boolean;
-  attendance: Attendance | null;
-}): boolean => entry.booked && !entry.attendance && !(entry.waiting || entry.away);
+}
+
+/** Whether somebody has no mark yet and is more likely to be there than not. */
+export const isAwaited = ({ attendance, waiting, away }: OnRoll): boolean =>
+  !attendance && !(waiting || away);
+
+/** Whether somebody is booked and has no mark yet, so that they are stored as not here once the session is closed. */
+export const isUnmarked = (entry: OnRoll & { booked: boolean }): boolean =>
+  entry.booked && isAwaited(entry);
 
 /** What closing a session makes of those without a mark; null where everybody has one. */
 export const unmarkedWords = (count: number): string | null => {

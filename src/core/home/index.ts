@@ -40,7 +40,8 @@ export function readOf({ how, does, because, aWeek }: HomeLine, given: GivenWord
   const before = {
     asPlanned: '',
     easier: strong ? given.strongEasier : given.easier,
-    handsFree: given.handsFree,
+    // How it is let go stands in what to mind.
+    handsFree: '',
     leaveOut: strong ? given.strongLeaveOut : given.leaveOut,
   }[does];
   const often = aWeek === 1 ? given.once : aWeek && filled(given.aWeek, { times: aWeek });

@@ -1,5 +1,6 @@
 import { MessageCircleQuestion, NotebookPen, Smartphone } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
+import { isAwaited } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
 import type { Move } from '@/core/move';
 import { greetingOf } from '@/core/today';
@@ -34,7 +35,7 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
   const moves = useMoves();
   const here = roll.entries.filter(isHere);
   // Who waits for room or said that they cannot come counts once they are there.
-  const expected = roll.entries.filter((e) => e.attendance || !(e.waiting || e.away)).length;
+  const expected = roll.entries.filter((e) => e.attendance || isAwaited(e)).length;
   const noticed = useMemo(
     () => (move ? watched(roll.entries, move, step, moves) : []),
     [roll.entries, move, step, moves],

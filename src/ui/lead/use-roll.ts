@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { newId } from '@/browser/new-id';
-import { came, type Mark } from '@/core/attendance';
+import { came, isAwaited, type Mark, type OnRoll } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
 import { isRoomEvent, NO_NOTES, type Notes, noted, onRoll, type Present } from '@/core/run';
 import type { Log } from './use-log';
@@ -26,12 +26,8 @@ export interface Roll {
 export const isHere = ({ attendance }: Pick<RollEntry, 'attendance'>): boolean =>
   attendance !== null && came(attendance.mark) && attendance.leftAt === null;
 
-/**
- * Whether somebody stands in the room, as far as is known: a class is often begun before everybody is marked, and who
- * has no mark yet is there more likely than not, unless they wait for room or said that they cannot come.
- */
-export const mayBeHere = (entry: Pick<RollEntry, 'attendance' | 'waiting' | 'away'>): boolean =>
-  entry.attendance ? isHere(entry) : !(entry.waiting || entry.away);
+/** Whether somebody stands in the room, as far as is known: a class is often begun before everybody is marked. */
+export const mayBeHere = (entry: OnRoll): boolean => isHere(entry) || isAwaited(entry);
 
 const newcomer = (person: Present): RollEntry => ({
   ...person,

@@ -42,7 +42,6 @@ export const german: HomeWords = {
   given: {
     pace: 'jedes Mal {seconds} s',
     easier: 'In der leichteren Fassung, oder gar nicht:',
-    handsFree: 'Lass ohne Hände los, mit zwei ruhigen Atemzügen:',
     leaveOut: 'Lass diese aus, und frag deine Lehrerin.',
     strongEasier:
       'Was in der Stunde kräftig ist, braucht Tage der Ruhe; mach zu Hause die leichtere Fassung:',

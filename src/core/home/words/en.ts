@@ -38,7 +38,6 @@ export const english: HomeWords = {
   given: {
     pace: '{seconds} s a time',
     easier: 'In its easier version, or not at all:',
-    handsFree: 'Let go without hands, with two slow breaths:',
     leaveOut: 'Leave this one out, and ask your teacher.',
     strongEasier: 'What is strong in class needs days of rest, so at home do the easier version:',
     strongLeaveOut: 'This is strong and needs days of rest: leave it out at home.',

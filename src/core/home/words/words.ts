@@ -18,7 +18,6 @@ export interface GivenWords {
   pace: string;
   /** What is put before the words of a move, or in their place, where it is not done as planned. */
   easier: string;
-  handsFree: string;
   leaveOut: string;
   strongEasier: string;
   strongLeaveOut: string;
