@@ -2,6 +2,7 @@ import type { Readable } from 'node:stream';
 import { phrasesOf } from '@library';
 import { Refusal } from '@/core/calls';
 import { type Plan, placedSegments } from '@/core/class';
+import { nameIn } from '@/core/follow';
 import { clock, dayLabel } from '@/core/formats';
 import { LANGUAGES } from '@/core/language';
 import type { AudioFormat } from '@/core/take-away';
@@ -27,21 +28,15 @@ export interface AskedPack {
   film: { name: string; parts: AsyncIterable<Uint8Array> } | null;
 }
 
-/** Names of what is strong in a class, so that it is not for every day. */
-function strongIn({ plan, document: { moves, ways } }: WordedClass): string[] {
-  const strong = placedSegments(plan).flatMap(({ segment }) =>
-    ways[segment.id]?.own.strong ? [segment.move] : [],
-  );
-  const names = new Map(moves.map(({ id, names }) => [id, names[plan.language] ?? id]));
-  return [...new Set(strong)].map((id) => names.get(id) ?? id);
-}
-
 /** What whoever does a class again is told where something in it is strong. */
-export function notDaily(worded: WordedClass): string[] {
-  const names = strongIn(worded).join(', ');
-  return names
-    ? [`Not for every day: ${names}. Skin and muscle need days of rest after what is strong.`]
-    : [];
+export function notDaily({ plan, document }: WordedClass): string[] {
+  const nameOf = nameIn(document, plan.language);
+  const strong = placedSegments(plan).flatMap(({ segment: { id, move } }) =>
+    document.ways[id]?.own.strong ? [nameOf(move)] : [],
+  );
+  if (strong.length === 0) return [];
+  const names = [...new Set(strong)].join(', ');
+  return [`Not for every day: ${names}. Skin and muscle need days of rest after what is strong.`];
 }
 
 const readme = ({ plan, worded, now, timeZone, film }: AskedPack, sound: string): string =>
