@@ -196,6 +196,9 @@ test('the run sheet prints on at most two pages, with times, cues and kit', asyn
     expect(text).toMatch(new RegExp(`\\d+:\\d\\d\\s+${name}`));
   }
   expect(text).toMatch(/Fold both lips over the teeth/);
+  // What to change for whoever carries something, for somebody who leads from paper.
+  expect(text).toMatch(/jaw joint pain or clicking\s+/);
+  expect(text).toContain('The easier version:');
   expect(text).toContain('not medical care');
   expect(text).not.toContain('Back to the class');
 });

@@ -40,6 +40,7 @@ export {
   waysOf,
 } from './check';
 export { claimIn } from './claims';
+export { EFFECTS, type Effects, effectsIn, type SegmentEffects } from './effects';
 export { type DoneAlready, doneThisWeek } from './week';
 
 /** Every check there is. A new one is a new entry. */

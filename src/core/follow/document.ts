@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { waysOf } from '../checks';
+import { EFFECTS, effectsIn } from '../checks';
 import {
   kitOf,
-  onFromTheStart,
   type Plan,
   parseRef,
   placedSegments,
@@ -15,16 +14,13 @@ import { ownTrack, type Track } from '../face';
 import { LANGUAGES, type Language } from '../language';
 import {
   areaSchema,
-  type CautionEffect,
   cautionSchema,
-  cautionsOf,
   KIT,
   languageSchema,
   type Move,
   moveText,
   needsDays,
   strokeSchema,
-  touchedAreas,
   VARIANTS,
 } from '../move';
 import { bendSchema } from '../run';
@@ -36,17 +32,7 @@ import { estimateSpeech } from '../speech';
  * its own, cut out by its schema, so that what is added to a class later does not leave by accident.
  */
 
-const EFFECTS = [
-  'leaveOut',
-  'easier',
-  'askFirst',
-  'feather',
-  'checkOil',
-] as const satisfies readonly CautionEffect[];
-
 const effectsSchema = z.partialRecord(cautionSchema, z.enum(EFFECTS));
-/** What each caution leads to in a move, whoever carries it. */
-export type Effects = z.infer<typeof effectsSchema>;
 
 const waySchema = z.strictObject({
   work: effectsSchema,
@@ -212,36 +198,17 @@ const moveOf = (move: Move, drawn: boolean): FollowMove => ({
   }),
 });
 
-/** The gravest of what several ways of doing a thing lead to. */
-function gravest(ways: readonly Move[]): Effects {
-  const effects: Effects = {};
-  const worse = (a: CautionEffect, b: CautionEffect | undefined) =>
-    b === undefined || EFFECTS.indexOf(a) < EFFECTS.indexOf(b);
-  for (const way of ways) {
-    for (const { caution, effect } of cautionsOf(way)) {
-      if (worse(effect, effects[caution])) effects[caution] = effect;
-    }
-  }
-  return effects;
-}
-
-/** What is on the skin from the start is on it in every move that hands do. */
-const onTheSkin = ({ rules }: Plan, ways: readonly Move[]): Effects =>
-  onFromTheStart(rules) && ways.some((way) => touchedAreas(way).length > 0)
-    ? { allergy: 'checkOil' }
-    : {};
-
 /** What cautions lead to in every segment, as the class is done and with its easier versions. */
 function waysBySegment(plan: Plan, easierPlan: Plan, book: Book): FollowDocument['ways'] {
   const wayOf = (of: Plan) =>
     new Map(
-      waysOf(of, book).map(({ segment, ways, releases }) => [
+      effectsIn(of, book).map(({ segment, ways, work, release }) => [
         segment.id,
         {
           variant: segment.variant,
           way: {
-            work: { ...onTheSkin(of, ways), ...gravest(ways) },
-            release: gravest(releases),
+            work,
+            release,
             ...(ways.some(needsDays) && { strong: true as const }),
           } satisfies Way,
         },

@@ -1,8 +1,9 @@
+import type { Effects } from '../checks';
 import type { Language } from '../language';
 import { type Caution, HANDS_FREE_RELEASE } from '../move';
 import type { Playback, PlayStep } from '../run';
 import { type Cue, isCount, type Score, type Spare, type Step, turnOfStep } from '../score';
-import type { Effects, FollowCue, FollowDocument, Way } from './document';
+import type { FollowCue, FollowDocument, Way } from './document';
 
 /** What one follower sees and hears of a class: in their language, and with what they must not do left out. */
 

@@ -15,7 +15,6 @@ import { type CarriedCaution, HANDS_FREE_RELEASE, type Move, strongAreas } from 
 import { type Book, compile } from '../score';
 import type { GivenWords } from './words/words';
 
-export * from './amount';
 export * from './for-person';
 
 /** A move of a class to do at home, as somebody reads it. */

@@ -1,3 +1,4 @@
+export { type AmountAsked, type AmountWords, amountOf } from './amount';
 export {
   type Book,
   type CompileOptions,
@@ -16,13 +17,15 @@ export { BEAT_MS, COUNT_IN } from './timing';
 export {
   doseOn,
   dosesOfTurn,
-  firstTurnsOf,
+  type InVersion,
   meeting,
   performedSides,
+  printVersion,
   releaseOf,
   type Turn,
   turns,
   turnsOfBlock,
   variantOf,
+  versionsIn,
 } from './turns';
 export { type MovesMet, readOfTurn, type WordsToRead } from './wording';

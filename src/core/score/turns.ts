@@ -212,14 +212,6 @@ export function doseOn({ dose, segment, move, variant }: Turn, side: Side): Dose
 /** The doses of a turn, one a side. */
 export const dosesOfTurn = (turn: Turn): Dose[] => turn.sides.map((side) => doseOn(turn, side));
 
-/** The first turn of each segment, by its id. */
-export const firstTurnsOf = (resolved: ResolvedClass): Map<string, Turn> =>
-  new Map(
-    turns(resolved)
-      .reverse()
-      .map((turn) => [turn.segment.id, turn]),
-  );
-
 /** Every turn of a class in running order. */
 export function turns({ plan, moves }: ResolvedClass): Turn[] {
   const met = new Set<string>();
@@ -227,3 +219,31 @@ export function turns({ plan, moves }: ResolvedClass): Turn[] {
     plan.phases[phase].flatMap((block) => turnsOfBlock(block, phase, met, moves)),
   );
 }
+
+/** What there is of a segment in one of the versions that it is done in. */
+export interface InVersion {
+  /** The first of its turns. */
+  turn: Turn;
+  /** What each of its rounds has. */
+  doses: readonly [Dose, ...Dose[]];
+}
+
+/** Every segment of a class in each version that it is done in, in running order. */
+export function versionsIn(resolved: ResolvedClass): InVersion[] {
+  const all = new Map<string, { turn: Turn; byRound: Map<number, Dose> }>();
+  for (const turn of turns(resolved)) {
+    const key = printVersion(turn);
+    const known = all.get(key) ?? { turn, byRound: new Map() };
+    all.set(key, known);
+    // One side first comes twice to the same round.
+    known.byRound.set(turn.round, turn.dose);
+  }
+  return [...all.values()].map(({ turn, byRound }) => {
+    const [first = turn.dose, ...later] = byRound.values();
+    return { turn, doses: [first, ...later] };
+  });
+}
+
+/** Names a segment in a version; unique within a class. */
+export const printVersion = ({ segment, variant }: Pick<Turn, 'segment' | 'variant'>): string =>
+  `${segment.id} ${variant ?? ''}`;

@@ -3,16 +3,15 @@ import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
 import { kitOf, type Plan, placedSegments, resolve } from '@/core/class';
+import { grouped } from '@/core/collections';
 import { wordsIn } from '@/core/follow/words';
 import {
-  amountOf,
   type HomeLine,
   homeClass,
   isAgainst,
   type PlanForPerson,
   planForPerson,
 } from '@/core/home';
-import { homeWordsIn } from '@/core/home/words';
 import type { Language } from '@/core/language';
 import {
   type CarriedCaution,
@@ -23,7 +22,15 @@ import {
   moveText,
   variantText,
 } from '@/core/move';
-import { type Book, firstTurnsOf, readOfTurn } from '@/core/score';
+import { sheetWordsIn } from '@/core/run-sheet/words';
+import {
+  amountOf,
+  type Book,
+  type InVersion,
+  printVersion,
+  readOfTurn,
+  versionsIn,
+} from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
 import type { Db } from '../db';
@@ -137,31 +144,53 @@ export interface HomeClass {
   lines: HomeLine[];
 }
 
-/** The moves of a class as somebody reads them who does it alone. */
+/** The moves of a class as somebody reads them who does it alone, in each version that they do them in. */
 function linesOf(plan: Plan, { plan: theirs, easier, strong }: PlanForPerson, book: Book) {
   const { language } = plan;
-  const [{ side }, { pace }] = [wordsIn(language), homeWordsIn(language).given];
-  const spoken = { phrases: phrasesOf(language), words: { side, pace } };
-  const firstTurns = firstTurnsOf(resolve(theirs, book));
-  return waysOf(plan, book).map(({ segment, move }): HomeLine => {
-    const { id } = segment;
-    // Of what they are to leave out there is none.
-    const turn = firstTurns.get(id);
-    const read = turn && readOfTurn(turn, theirs, book);
-    const changed = hasVariant(move, 'easier') ? 'easier' : 'handsFree';
-    const does = !turn ? 'leaveOut' : easier.includes(id) ? changed : 'asPlanned';
+  const { side } = wordsIn(language);
+  const spoken = {
+    phrases: phrasesOf(language),
+    words: { ...sheetWordsIn(language).amount, side },
+  };
+  const bySegment = grouped(versionsIn(resolve(theirs, book)), ({ turn }) => turn.segment.id);
+  return waysOf(plan, book).flatMap(({ segment, move }): HomeLine[] => {
+    const { id, variant } = segment;
     const why = strong.includes(id) ? 'strong' : 'carried';
-    return {
+    const line = {
       id,
-      name: variantText(move, language, turn?.variant ?? segment.variant).name,
-      dose: turn ? amountOf(turn, spoken) : null,
-      how: read?.how.join(' ') ?? '',
-      mind: read?.mind.join(' ') ?? '',
-      does,
-      because: does === 'asPlanned' ? null : why,
-      // Of what is strong only a gentler version is done, which may come every day.
-      aWeek: turn && move.pressure !== 'strong' ? capOf(move) : null,
+      name: variantText(move, language, variant).name,
+      because: null,
+      aWeek: null,
     };
+    // Of what they are to leave out there is none.
+    const left: HomeLine = {
+      ...line,
+      dose: null,
+      how: '',
+      mind: '',
+      does: 'leaveOut',
+      because: why,
+    };
+    const done = bySegment.get(id) ?? [];
+    const changed = hasVariant(move, 'easier') ? 'easier' : 'handsFree';
+    const does = easier.includes(id) ? changed : 'asPlanned';
+    const lineOf = ({ turn, doses }: InVersion): HomeLine => {
+      const read = readOfTurn(turn, theirs, book);
+      const version = done.length > 1 && turn.variant;
+      const { name } = variantText(move, language, turn.variant);
+      return {
+        id: printVersion(turn),
+        name: version ? `${name} (${wordsIn(language).variant[version]})` : name,
+        dose: amountOf(turn, spoken, { doses }),
+        how: read.how.join(' '),
+        mind: read.mind.join(' '),
+        does,
+        because: does === 'asPlanned' ? null : why,
+        // Of what is strong only a gentler version is done, which may come every day.
+        aWeek: move.pressure !== 'strong' ? capOf(move) : null,
+      };
+    };
+    return done.length > 0 ? done.map(lineOf) : [left];
   });
 }
 

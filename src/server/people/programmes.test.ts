@@ -221,6 +221,22 @@ describe('a class to do at home', () => {
     expect(await shown('palsy')).toEqual([null, 'leaveOut', '']);
   });
 
+  it('says of each version by itself how it is done, where rounds have another', async () => {
+    const c = await makeClass(db());
+    const dose = { kind: 'reps', reps: 30, secondsEach: 1 } as const;
+    const byRound = [{}, { variant: 'easier' as const }];
+    const line = { move: 'smile-pulses', rounds: 3, dose, byRound };
+    const classId = await createClass(db(), c, planOf([line], {}, 600), NOON);
+    await giveHomeClass(db(), c, { participantId: c.ada, classId, now: NOON });
+    const [usual, easier, ...more] = (await homeClassesOf(db(), c, c.ada))[0]?.lines ?? [];
+    expect(more).toEqual([]);
+    expect([usual?.name, usual?.dose]).toEqual(['Smile pulses', '2 rounds, 30 times each']);
+    expect(easier?.name).toMatch(/ \(easier version\)$/);
+    expect(easier?.how).not.toBe(usual?.how);
+    expect(usual?.id).not.toBe(easier?.id);
+    expect([usual?.does, easier?.does]).toEqual(['asPlanned', 'asPlanned']);
+  });
+
   it('has nothing strong, which would be done every day, and says how often what is capped may come', async () => {
     const c = await makeClass(db());
     const strong = ['soft-jaw-drop', 'jaw-knuckle-circles'].map((move) => ({ move }));

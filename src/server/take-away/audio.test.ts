@@ -5,12 +5,13 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
 import { choir, nightShift, online } from '@demo';
-import { libraryMove } from '@library';
+import { LIBRARY_BOOK, libraryMove } from '@library';
 import { highestHeardIn } from '@testing/listening';
 import { planOf } from '@testing/plans';
 import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { PHASES, type PhaseName, type Plan } from '@/core/class';
+import { carriedRows } from '@/core/run-sheet';
 import { isCount } from '@/core/score';
 import {
   HIGHEST_DBTP,
@@ -303,9 +304,15 @@ describe('all of it in one file', () => {
     const asked = { as: 'srt', counts: true, language: 'de' } as const;
     expect(textOf(files['captions.de.srt'])).toBe(wordsFile(of, asked));
     expect(JSON.parse(textOf(files['class.upbeat.json']))).toEqual(PLANS['a German class']);
-    expect(textOf(files['README.txt'])).toMatch(
-      /Stop if anything hurts[\s\S]*wehtut|wehtut[\s\S]*Stop/,
-    );
+    const [german = '', english = '', ...more] = textOf(files['README.txt']).split('\n---\n');
+    expect(more).toEqual([]);
+    expect(german).toMatch(/, wie es am .* war\.[\s\S]*wehtut[\s\S]*Wenn bei jemandem/);
+    expect(english).toMatch(/, as it was on .*[\s\S]*Stop if anything hurts[\s\S]*If somebody/);
+    for (const [says, language] of [[german, 'de'] as const, [english, 'en'] as const]) {
+      const rows = carriedRows(of.plan, LIBRARY_BOOK, language);
+      expect(rows.length).toBeGreaterThan(2);
+      for (const { who, what } of rows) expect(says).toContain(`${who}: ${what}`);
+    }
     expect(files['class.mp3']?.length).toBeGreaterThan(10_000);
     expect(textOf(files['sheet.pdf']?.subarray(0, 5))).toBe('%PDF-');
   });

@@ -3,10 +3,15 @@ import { phrasesOf } from '@library';
 import { Refusal } from '@/core/calls';
 import { type Plan, placedSegments } from '@/core/class';
 import { nameIn } from '@/core/follow';
-import { clock, dayLabel } from '@/core/formats';
-import { LANGUAGES } from '@/core/language';
+import { clock, dayIn } from '@/core/formats';
+import { LANGUAGES, type Language } from '@/core/language';
+import { filled } from '@/core/language/filled';
+import { carriedRows, sheetWordsIn } from '@/core/run-sheet';
+import type { Book } from '@/core/score';
 import type { AudioFormat } from '@/core/take-away';
+import { packWordsIn } from '@/core/take-away/words';
 import type { Db } from '../db';
+import { studioBook } from '../moves/moves';
 import type { Speaking } from '../speech/recordings';
 import { bytesOfText, type ZippedFile, zipped } from '../zip';
 import { classAudio } from './audio';
@@ -28,35 +33,56 @@ export interface AskedPack {
   film: { name: string; parts: AsyncIterable<Uint8Array> } | null;
 }
 
+/** The languages of a pack: first that of the class. */
+const languagesOf = ({ language }: Plan): Language[] => [...new Set([language, ...LANGUAGES])];
+
 /** What whoever does a class again is told where something in it is strong. */
-export function notDaily({ plan, document }: WordedClass): string[] {
-  const nameOf = nameIn(document, plan.language);
+export function notDaily({ plan, document }: WordedClass, language = plan.language): string[] {
+  const nameOf = nameIn(document, language);
   const strong = placedSegments(plan).flatMap(({ segment: { id, move } }) =>
     document.ways[id]?.own.strong ? [nameOf(move)] : [],
   );
   if (strong.length === 0) return [];
-  const names = [...new Set(strong)].join(', ');
-  return [`Not for every day: ${names}. Skin and muscle need days of rest after what is strong.`];
+  return [filled(packWordsIn(language).notDaily, { names: [...new Set(strong)].join(', ') })];
 }
 
-const readme = ({ plan, worded, now, timeZone, film }: AskedPack, sound: string): string =>
-  [
-    `${plan.name}, ${clock(worded.score.totalMs)}, as it was on ${dayLabel(now, timeZone)}.`,
-    'Everything here opens without Up Beat.',
-    [
-      `${sound}   the class as it is heard, with a chapter for each move`,
-      ...(film ? [`${film.name}   the class as a film to follow along`] : []),
-      'sheet.pdf   the run sheet: what comes when, what is said, and how it looks',
-      'captions.*.vtt, captions.*.srt   what is said and when, for players of sound and film',
-      'chapters.*.vtt   its moves and when they begin',
-      'words.*.txt   all that is said, to be read',
-      'class.upbeat.json   the class itself; Up Beat opens it under Classes, "Bring a class from a file"',
-    ].join('\n'),
-    ...[...new Set([plan.language, ...LANGUAGES])].map((language) => phrasesOf(language).caution),
-    ...notDaily(worded),
-    'Sound and words are made from the class and belong to whoever wrote it.',
-    '',
+/** What is in the pack and what to mind, in a language. */
+function readmeIn(language: Language, asked: AskedPack, { sound, book }: Beside): string {
+  const { plan, worded, now, timeZone, film } = asked;
+  const words = packWordsIn(language);
+  const { carried, carriedHelp } = sheetWordsIn(language);
+  const day = dayIn(language, now, timeZone);
+  const files: [name: string, is: string][] = [
+    [sound, words.files.sound],
+    ...(film ? [[film.name, words.files.film] as [string, string]] : []),
+    ['sheet.pdf', words.files.sheet],
+    ['captions.*.vtt, captions.*.srt', words.files.captions],
+    ['chapters.*.vtt', words.files.chapters],
+    ['words.*.txt', words.files.words],
+    ['class.upbeat.json', words.files.plan],
+  ];
+  const rows = carriedRows(plan, book, language).map(({ who, what }) => `${who}: ${what}`);
+  return [
+    filled(words.title, { name: plan.name, length: clock(worded.score.totalMs), day }),
+    words.opens,
+    files.map(([name, is]) => `${name}   ${is}`).join('\n'),
+    phrasesOf(language).caution,
+    ...(rows.length > 0 ? [[`${carried}. ${carriedHelp}`, ...rows].join('\n')] : []),
+    ...notDaily(worded, language),
+    words.belongs,
   ].join('\n\n');
+}
+
+interface Beside {
+  /** The name of its sound. */
+  sound: string;
+  book: Book;
+}
+
+const readme = (asked: AskedPack, beside: Beside): string =>
+  `${languagesOf(asked.plan)
+    .map((language) => readmeIn(language, asked, beside))
+    .join('\n\n---\n\n')}\n`;
 
 /**
  * All of a class in one ZIP file of open formats, sent once its sound is made.
@@ -68,7 +94,8 @@ export async function classPack(
   asked: AskedPack,
 ): Promise<AsyncGenerator<Uint8Array>> {
   const { worded, counts, music = false, ticket, signal } = asked;
-  const sheet = await classSheet(db, teacher, worded);
+  const book = await studioBook(db, teacher);
+  const sheet = await classSheet(worded, book);
   const how = { counts, music, signal, ...(ticket && { ticket }) };
   const heard = (as: AudioFormat) => classAudio(db, teacher, async () => worded, { as, ...how });
   let as: AudioFormat = 'mp3';
@@ -80,17 +107,17 @@ export async function classPack(
     as = 'wav';
     sound = (await heard(as)).stream;
   }
-  return zipped(filesOf({ ...asked, sheet }, `class.${as}`, sound), asked.now);
+  return zipped(filesOf({ ...asked, sheet, book }, `class.${as}`, sound), asked.now);
 }
 
 async function* filesOf(
-  asked: AskedPack & { sheet: Uint8Array },
+  asked: AskedPack & { sheet: Uint8Array; book: Book },
   soundName: string,
   sound: Readable,
 ): AsyncGenerator<ZippedFile> {
-  const { plan, worded, counts, sheet, film } = asked;
+  const { plan, worded, counts, sheet, book, film } = asked;
   const file = (name: string, text: string): ZippedFile => ({ name, parts: [bytesOfText(text)] });
-  yield file('README.txt', readme(asked, soundName));
+  yield file('README.txt', readme(asked, { sound: soundName, book }));
   yield file('class.upbeat.json', JSON.stringify(plan, null, 2));
   yield { name: 'sheet.pdf', parts: [sheet], dense: true };
   for (const language of LANGUAGES) {

@@ -2,7 +2,7 @@ import { LIBRARY, LIBRARY_BOOK } from '@library';
 import { planOf } from '@testing/plans';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
-import { type Plan, resolve } from '@/core/class';
+import type { Plan } from '@/core/class';
 import { clock } from '@/core/formats';
 import { runSheetOf } from '@/core/run-sheet';
 import { compile } from '@/core/score';
@@ -12,8 +12,8 @@ const A4 = [595.28, 841.89];
 
 async function made(plan: Plan) {
   const score = compile(plan, LIBRARY_BOOK);
-  const sheet = runSheetOf(plan, score, resolve(plan, LIBRARY_BOOK).moves);
-  const pdf = await sheetPdf(sheet, { language: 'en', fill: { jaw: 1 }, caution: 'Ask first.' });
+  const sheet = runSheetOf(plan, score, LIBRARY_BOOK);
+  const pdf = await sheetPdf(sheet, { language: plan.language, fill: { jaw: 1 } });
   const read = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
   const pages: string[] = [];
   const places: { x: number; y: number }[] = [];
@@ -67,7 +67,21 @@ describe('the run sheet as a PDF file', () => {
       expect(plain(page)).toContain(plain(`${all.name}, page ${n + 1} of ${pages.length}`));
     });
     expect(text).toContain(plain(`${clock(score.totalMs)} End`));
-    expect(text).toContain('Askfirst.');
+    expect(text).toContain(plain(sheet.caution));
+    expect(sheet.carried.length).toBeGreaterThan(4);
+    for (const { who, what } of sheet.carried) expect(text).toContain(plain(`${who}. ${what}`));
+  });
+
+  it('is in the language of its class', async () => {
+    const { pages } = await made({
+      ...planOf([{ move: 'smile-pulses', rounds: 2 }]),
+      language: 'de',
+    });
+    const text = pages.join(' ');
+    expect(text).toMatch(/von 20:00/);
+    expect(text).toMatch(/Ihr braucht:/);
+    expect(text).toMatch(/Seite 1 von 1/);
+    expect(text).not.toMatch(/\b(Kit|End|page|Works|upbeat)\b/);
   });
 
   it('stays within the page', async () => {

@@ -1,16 +1,20 @@
-import { phrasesOf } from '@library';
 import { trackOfMove } from '@library/tracks';
 import PDFDocument from 'pdfkit';
 import { type Plan, resolve } from '@/core/class';
 import { INK, keyPose, type Pose, paperLines, patchesOf, STILL } from '@/core/face';
 import { clock } from '@/core/formats';
+import type { Language } from '@/core/language';
+import { filled } from '@/core/language/filled';
 import type { Area } from '@/core/move';
 import { fillOf } from '@/core/outline';
-import { type RunSheet, runSheetOf, type SheetLine } from '@/core/run-sheet';
-import type { Score } from '@/core/score';
-import type { Db } from '../db';
-import { studioBook } from '../moves/moves';
-import type { Scope } from '../scope';
+import {
+  type RunSheet,
+  runSheetOf,
+  type SheetLine,
+  type SheetWords,
+  sheetWordsIn,
+} from '@/core/run-sheet';
+import type { Book, Score } from '@/core/score';
 import { turns } from '../turns';
 import { FONT_FILES, type Font, runsOf } from './fonts';
 
@@ -18,7 +22,7 @@ import { FONT_FILES, type Font, runsOf } from './fonts';
 const MARGIN = 42;
 const PICTURE = { width: 44, height: 55 };
 const DIAL = { width: 80, height: 100 };
-const COLUMN = { time: 46, dose: 150, length: 44 };
+const COLUMN = { time: 46, dose: 190, length: 44 };
 const QUIET = '#5f5570';
 const FILL = '#e2a33b';
 /** A move and its words stay together as long as they take no more than this of a page. */
@@ -184,7 +188,7 @@ function lineOf(page: Page, line: SheetLine): void {
   const under = Math.max(...ends) + 2;
   doc.y = under;
   if (!told) return;
-  const track = trackOfMove(line.move, line.segment.variant);
+  const track = trackOfMove(line.move, line.variant);
   page.face(keyPose(track, { first: true }), { x, y: under, width: PICTURE.width });
   page.face(keyPose(track), { x: x + PICTURE.width, y: under, width: PICTURE.width });
   const { opening, setup, stages, form, letGo, besides } = told;
@@ -203,15 +207,39 @@ function lineOf(page: Page, line: SheetLine): void {
   doc.y = end > under ? Math.max(end, under + PICTURE.height) : end;
 }
 
+/** What changes for whoever carries something. */
+function carriedOf(page: Page, { carried }: RunSheet, words: SheetWords): void {
+  const { doc, width } = page;
+  const at = { x: MARGIN, width };
+  page.need(60);
+  let y = page.write([{ text: words.carried, font: 'title' }], { ...at, y: doc.y + 8, size: 12 });
+  y = page.write([{ text: words.carriedHelp, font: 'text', colour: QUIET }], {
+    ...at,
+    y,
+    size: 9.5,
+  });
+  doc.y = y;
+  for (const { who, what } of carried) {
+    const size = 9.5;
+    page.need(
+      Math.min(TOGETHER, page.heightOf(`${who}. ${what}`, { font: 'strong', size, width })),
+    );
+    page.write(
+      [
+        { text: `${who}. `, font: 'strong' },
+        { text: what, font: 'text' },
+      ],
+      { ...at, y: doc.y + 3, size },
+    );
+  }
+}
+
 /** A run sheet as a PDF file of A4 pages, its fonts within it. Between two of its lines others have their turn. */
 export async function sheetPdf(
   sheet: RunSheet,
-  {
-    language,
-    fill,
-    caution,
-  }: { language: string; fill: Partial<Record<Area, number>>; caution: string },
+  { language, fill }: { language: Language; fill: Partial<Record<Area, number>> },
 ): Promise<Buffer> {
+  const words = sheetWordsIn(language);
   const page = new Page(sheet.name, language);
   const { doc } = page;
   const left = page.width - DIAL.width - 12;
@@ -227,7 +255,7 @@ export async function sheetPdf(
     width: left,
     size: 22,
   });
-  y = page.write([{ text: `${clock(sheet.totalMs)} of ${clock(sheet.slotMs)}`, font: 'text' }], {
+  y = page.write([{ text: sheet.length, font: 'text' }], {
     x: MARGIN,
     y: y + 2,
     width: left,
@@ -235,7 +263,7 @@ export async function sheetPdf(
   });
   y = page.write(
     [
-      { text: 'Kit: ', font: 'strong' },
+      { text: `${words.kit}: `, font: 'strong' },
       { text: sheet.kit, font: 'text' },
     ],
     { x: MARGIN, y: y + 2, width: left, size: 11 },
@@ -248,15 +276,18 @@ export async function sheetPdf(
   }
   await turn();
   page.need(70);
-  y = page.write([{ text: `${clock(sheet.totalMs)} End`, font: 'strong' }], {
+  y = page.write([{ text: `${clock(sheet.totalMs)} ${words.end}`, font: 'strong' }], {
     x: MARGIN,
     y: doc.y + 8,
     width: page.width,
     size: 12,
   });
-  page.write([{ text: caution, font: 'text', colour: QUIET }], {
+  doc.y = y + 4;
+  if (sheet.carried.length > 0) carriedOf(page, sheet, words);
+  page.need(50);
+  page.write([{ text: sheet.caution, font: 'text', colour: QUIET }], {
     x: MARGIN,
-    y: y + 6,
+    y: doc.y + 6,
     width: page.width,
     size: 9.5,
   });
@@ -266,7 +297,13 @@ export async function sheetPdf(
     // Below the margin, where nothing flows on to another page.
     doc.page.margins.bottom = 0;
     page.write(
-      [{ text: `${sheet.name}, page ${n + 1} of ${count}`, font: 'text', colour: QUIET }],
+      [
+        {
+          text: filled(words.page, { name: sheet.name, n: n + 1, count }),
+          font: 'text',
+          colour: QUIET,
+        },
+      ],
       {
         x: MARGIN,
         y: doc.page.height - MARGIN,
@@ -286,15 +323,11 @@ export async function sheetPdf(
 }
 
 /** The run sheet of a class as a PDF file. @param score as the class is taken away */
-export async function classSheet(
-  db: Db,
-  scope: Scope,
+export const classSheet = (
   { plan, score }: { plan: Plan; score: Score },
-): Promise<Buffer> {
-  const resolved = resolve(plan, await studioBook(db, scope));
-  return sheetPdf(runSheetOf(plan, score, resolved.moves), {
+  book: Book,
+): Promise<Buffer> =>
+  sheetPdf(runSheetOf(plan, score, book), {
     language: plan.language,
-    fill: fillOf(score, resolved),
-    caution: phrasesOf(plan.language).caution,
+    fill: fillOf(score, resolve(plan, book)),
   });
-}

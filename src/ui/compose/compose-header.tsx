@@ -234,7 +234,7 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
       <MenuEntry act={props.onFilm}>
         <Clapperboard size={16} aria-hidden /> Film
       </MenuEntry>
-      <MenuEntry act={() => savePictures(plan.name, picturesOfClass(plan, moves))}>
+      <MenuEntry act={() => savePictures(plan.name, picturesOfClass({ plan, moves }))}>
         <ImageDown size={16} aria-hidden /> Save pictures of the moves
       </MenuEntry>
     </Menu>

@@ -4,10 +4,11 @@ import { useEffect, useRef, useState } from 'react';
 import type { Assistant, KnownSpeech } from '@/browser/assistant';
 import { type Plan, placedSegments, type Rules, resolve } from '@/core/class';
 import { draftMoves } from '@/core/draft';
+import { wordsIn } from '@/core/follow/words';
 import { clock } from '@/core/formats';
 import type { Move } from '@/core/move';
-import { amountDone } from '@/core/run-sheet';
-import { type Book, firstTurnsOf, lengthOf } from '@/core/score';
+import { sheetWordsIn } from '@/core/run-sheet/words';
+import { amountOf, type Book, lengthOf, printVersion, versionsIn } from '@/core/score';
 import { Dialog } from '../kit/dialog';
 import { Miniature } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
@@ -224,7 +225,7 @@ function DraftList({
   nameOf,
 }: { shown: Shown } & Pick<DraftDialogProps, 'book' | 'nameOf'>) {
   const lines = placedSegments(shown.plan);
-  const firstTurns = firstTurnsOf(resolve(shown.plan, book));
+  const spoken = { phrases: book.phrases('en'), words: sheetWordsIn('en').amount };
   return (
     <>
       <p role="status" className="mb-2">
@@ -239,17 +240,18 @@ function DraftList({
         </ul>
       )}
       <ol className="divide-base-300 divide-y" aria-label="The draft">
-        {lines.map(({ segment, block }) => {
-          const turn = firstTurns.get(segment.id);
-          if (!turn) return null;
-          const { move } = turn;
+        {versionsIn(resolve(shown.plan, book)).map(({ turn, doses }) => {
+          const { move, segment, variant } = turn;
           return (
-            <li key={segment.id} className="flex items-start gap-3 py-1.5">
+            <li key={printVersion(turn)} className="flex items-start gap-3 py-1.5">
               <KindGlyph kind={move.kind} size={26} />
-              <Miniature move={move} size={44} />
+              <Miniature move={move} variant={variant} size={44} />
               <span className="min-w-0 flex-1">
-                <span className="font-medium">{nameOf(move.id)}</span>{' '}
-                <span className="quiet text-sm">{amountDone(turn, block)}</span>
+                <span className="font-medium">
+                  {nameOf(move.id)}
+                  {variant && ` (${wordsIn('en').variant[variant]})`}
+                </span>{' '}
+                <span className="quiet text-sm">{amountOf(turn, spoken, { doses })}</span>
                 <span className="quiet block text-sm">{shown.reasons.get(segment.id)}</span>
               </span>
             </li>

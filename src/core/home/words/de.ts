@@ -40,7 +40,6 @@ export const german: HomeWords = {
   byTeacher: 'von deiner Lehrerin',
   takeOut: 'Herausnehmen',
   given: {
-    pace: 'jedes Mal {seconds} s',
     easier: 'In der leichteren Fassung, oder gar nicht:',
     leaveOut: 'Lass diese aus, und frag deine Lehrerin.',
     strongEasier:

@@ -36,7 +36,6 @@ export const english: HomeWords = {
   byTeacher: 'by your teacher',
   takeOut: 'Take it out',
   given: {
-    pace: '{seconds} s a time',
     easier: 'In its easier version, or not at all:',
     leaveOut: 'Leave this one out, and ask your teacher.',
     strongEasier: 'What is strong in class needs days of rest, so at home do the easier version:',

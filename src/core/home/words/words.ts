@@ -14,8 +14,6 @@ export interface TakeWords {
 
 /** What is said in a class that was given to somebody, in the language of the class. */
 export interface GivenWords {
-  /** How long one of a dose takes, with `{seconds}`. */
-  pace: string;
   /** What is put before the words of a move, or in their place, where it is not done as planned. */
   easier: string;
   leaveOut: string;

@@ -26,7 +26,6 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
     studioBook(db(), teacher),
     roomOf(db(), teacher, { classId: id, zone: teacher.timeZone, now: now() }),
   ]);
-  const resolved = resolve(plan, book);
   const met = room.people.map((p) => p.met);
   const talkingFactor = factorOf(await talkOfTeacher(db(), teacher), plan.rules.say);
   const speaker = await speakerOf(db(), teacher, undefined, { device: 'as chosen' });
@@ -35,8 +34,8 @@ export default async function PrintPage({ params }: { params: Promise<{ id: stri
     <RunSheet
       plan={plan}
       score={score}
-      moves={resolved.moves}
-      fill={fillOf(score, resolved)}
+      book={book}
+      fill={fillOf(score, resolve(plan, book))}
       back={`/classes/${id}`}
     />
   );
