@@ -7,6 +7,7 @@ import { planSession } from '@/server/sessions/sessions';
 import type { App } from './app';
 import { axe, expect, NOON, test } from './harness';
 import { ownStudio } from './own-studio';
+import { ownClass } from './planned';
 
 const DAY = 86_400_000;
 
@@ -238,8 +239,7 @@ test('a studio where nothing has happened yet says what will stand where', async
   const { signIn } = await ownStudio(app, 'Nela');
   await signIn(page);
   for (const [path, words] of [
-    ['/', 'No session to lead'],
-    ['/', 'Nothing is planned for today or the coming week.'],
+    ['/', 'Begin with a class'],
     ['/calendar', 'Nothing meets in these weeks'],
     ['/calendar/plan', 'No class to plan yet'],
     ['/calendar/closed', 'No closed days yet'],
@@ -252,6 +252,10 @@ test('a studio where nothing has happened yet says what will stand where', async
   }
   await page.goto('/moves');
   await expect(page.getByText(/^(\d+) of \1 moves$/)).toBeVisible();
+  await ownClass(page, 'Slow jaw');
+  await page.goto('/');
+  await expect(page.getByText('No session to lead')).toBeVisible();
+  await expect(page.getByText('Nothing is planned for today or the coming week.')).toBeVisible();
 });
 
 test('what somebody carries is kept only with their consent, and what was ticked stays', async ({

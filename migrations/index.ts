@@ -21,6 +21,7 @@ import * as deviceVoices from './019-device-voices';
 import * as placesAndMoves from './020-places-and-moves';
 import * as errands from './021-errands';
 import * as lettersAgain from './022-letters-again';
+import * as putAway from './023-put-away';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -45,6 +46,7 @@ const MIGRATIONS = [
   { name: '020-places-and-moves', ...placesAndMoves },
   { name: '021-errands', ...errands },
   { name: '022-letters-again', ...lettersAgain },
+  { name: '023-put-away', ...putAway },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

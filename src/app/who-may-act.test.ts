@@ -86,6 +86,8 @@ const ACTIONS: Record<string, ((ids: Ids) => unknown[]) | 'open'> = {
   restoreAction: (i) => [form({ id: i.sessions })],
   createClassAction: () => [null, form({ name: 'Mine', minutes: '20' })],
   importClassAction: () => [null, form()],
+  copyClassAction: (i) => [{ id: i.classes, errand: randomUUID() }],
+  changeClassAction: (i) => [{ id: i.classes, does: 'putAway' }],
   readWrittenAction: () => ['Smile pulses, 30'],
   makeWrittenAction: () => [
     {

@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import { Refusal } from '@/core/calls';
 import { STREAK_RULES } from '@/core/streak';
 import { callOff } from './calendar/change';
-import { getClass, listClasses, savePlan, versionsOf } from './classes/classes';
+import { copyClass, getClass, listClasses, savePlan, versionsOf } from './classes/classes';
 import { keepCautions } from './people/carried';
 import { checkInsOf, consentToCheckIns } from './people/check-ins';
 import { erasePerson } from './people/erase';
@@ -21,6 +21,7 @@ import {
 } from './people/people';
 import { logPractice, makeHome } from './people/practice';
 import { keepRule } from './people/rules';
+import { bringBack, putAway, removeClass } from './put-away/put-away';
 import { correct } from './register/correct';
 import { registerOf } from './register/grid';
 import {
@@ -37,6 +38,7 @@ import {
 import { mark, roll, walkIn } from './sessions/register';
 import { getSession, planSession, sessionsBetween } from './sessions/sessions';
 import {
+  DAY,
   everybodyOf,
   makeClass,
   makeStudio,
@@ -65,6 +67,10 @@ it('shows and changes nothing of another studio, whatever id is asked for', asyn
     getClass: () => getClass(db(), us, classId),
     savePlan: () => savePlan(db(), us, { id: classId, plan: shortPlan(), basedOn: 1, now: NOON }),
     versionsOf: () => versionsOf(db(), us, classId),
+    copyClass: () => copyClass(db(), us, { classId, now: NOON }),
+    putAway: () => putAway(db(), us, { classId, now: NOON + DAY }),
+    bringBack: () => bringBack(db(), us, classId),
+    removeClass: () => removeClass(db(), us, classId),
     keepCautions: () =>
       keepCautions(db(), us, { participantId: ada, cautions: [], consentOn: '2026-01-01' }),
     planSession: () => planSession(db(), us, { classId, startsAt: NOON, now: NOON }),

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { addDays, closureOn, localOf } from '@/core/calendar';
 import { dayLabel, dayOf, timeOfDay } from '@/core/formats';
 import type { Teacher } from '@/server/auth/sign-ins';
+import { hasClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { closuresOf } from '@/server/closed/closed';
 import { db } from '@/server/db';
@@ -30,12 +31,13 @@ export default async function TodayPage() {
   const at = now();
   const zone = teacher.timeZone;
   const { start, end } = dayOf(at, zone);
-  const [today, before, ahead, standing, closures] = await Promise.all([
+  const [today, before, ahead, standing, closures, classes] = await Promise.all([
     sessionsBetween(db(), teacher, start, end),
     sessionsBetween(db(), teacher, start - BACK_DAYS * DAY_MS, start),
     sessionsBetween(db(), teacher, end, end + AHEAD_DAYS * DAY_MS),
     sessionsLeft(db(), teacher, { now: at }),
     closuresOf(db(), teacher),
+    hasClasses(db(), teacher),
   ]);
   const left = new Set(standing.map((s) => s.sessionId));
   const line = (session: Session): TodaySession => {
@@ -67,6 +69,7 @@ export default async function TodayPage() {
       time={timeOfDay(at, zone)}
       closed={closureOn(closures, date)?.name ?? null}
       next={next && (await nextShown(teacher, next, { now: at, today: next.startsAt < end }))}
+      isNew={!classes}
       settle={settleAction.bind(null, next?.id ?? '')}
       rest={today.filter((s) => s.id !== next?.id).map(line)}
       days={days}

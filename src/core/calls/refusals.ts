@@ -141,7 +141,20 @@ export const REFUSALS = {
     'A teacher keeps {} recordings at most. Remove some that you do not use any more.',
   ],
   'too-many-moves': [409, 'A studio keeps {} moves of its own at most. Remove one first.'],
-  'too-many-classes': [409, 'A studio keeps {} classes at most. Remove one first.'],
+  'too-many-classes': [409, 'A studio keeps {} classes at most. Put one away first, in Classes.'],
+  'too-many-put-away': [
+    409,
+    'A studio has {} classes put away at most. Remove some for good that were never led.',
+  ],
+  'class-put-away': [409, 'This class is put away. Bring it back first, in Classes.'],
+  'class-still-meets': [
+    409,
+    'This class still has sessions to come, or one that was begun and not closed. Call them off or close it, then put the class away.',
+  ],
+  'class-has-past': [
+    409,
+    'This class has sessions, is done at home or counts in a programme, so it cannot be removed. It can stay put away.',
+  ],
   'still-busy': [
     429,
     'Much of your studio is still being worked out. Wait a moment, then try again.',

@@ -246,6 +246,16 @@ export const classMusicSchema = z.strictObject({
 });
 export type ClassMusic = z.infer<typeof classMusicSchema>;
 
+/** Most letters of the name of a class. */
+const MOST_NAME = 80;
+
+/** So much of a text as fits the name of a class, no sign of it cut in two. */
+export const nameFor = (text: string): string =>
+  text
+    .slice(0, MOST_NAME)
+    .replace(/[\uD800-\uDBFF]$/, '')
+    .trim();
+
 /** A class: what a teacher assembles, exports and leads. Stored as it is, under a version. */
 export const planSchema = z
   .strictObject({
@@ -254,7 +264,7 @@ export const planSchema = z
       .string({ error: 'must be text' })
       .trim()
       .min(1, 'must not be empty')
-      .max(80)
+      .max(MOST_NAME)
       .refine((name) => !isNoText(name), 'holds signs that are none'),
     slotSeconds: z
       .number({ error: 'must be a number of seconds' })

@@ -192,7 +192,9 @@ async function madeFrom({ plans, people, words, weeks, roomFor }: AnyStudio) {
     speaksSelf: false,
     sounds: { ...USUAL_SOUNDS, countedBy: 'wood', bells: 'class' },
   });
-  await db()('classes').where({ id: classId }).update({ take_home: true });
+  await db()('classes')
+    .where({ id: classId })
+    .update({ take_home: true, put_away_at: new Date(NOON) });
   return { me, ids, email };
 }
 

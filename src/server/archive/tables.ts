@@ -96,6 +96,7 @@ export const TABLES: readonly Table[] = [
       created_at: instant,
       updated_at: instant,
       take_home: since(3, flag, 'no'),
+      put_away_at: since(6, maybe(instant), ''),
     },
     files: { plan: planIn((row) => `classes/${row.id}.upbeat.json`) },
     key: ['id'],

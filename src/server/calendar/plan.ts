@@ -65,7 +65,7 @@ const taking = (s: Session): Taking => ({
   place: s.place,
 });
 
-/** Length of the slot of each of some classes, in ms. @throws Refusal `not-found` */
+/** Length of the slot of each of some classes, in ms. @throws Refusal `not-found`, `class-put-away` */
 export async function slots(
   db: Db,
   { studioId }: Scope,
@@ -74,7 +74,8 @@ export async function slots(
   const rows = await db('classes')
     .where({ studio_id: studioId })
     .whereIn('id', [...classIds])
-    .select('id', db.raw("(plan->>'slotSeconds')::int as slot_seconds"));
+    .select('id', 'put_away_at', db.raw("(plan->>'slotSeconds')::int as slot_seconds"));
+  if (rows.some((row) => row.put_away_at !== null)) throw new Refusal('class-put-away');
   const all = new Map(rows.map((row) => [row.id as string, 1000 * row.slot_seconds]));
   for (const id of classIds) if (!all.has(id)) throw new Refusal('not-found', 'class');
   return all;

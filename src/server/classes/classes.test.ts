@@ -28,6 +28,7 @@ describe('classes', () => {
       plan: shortPlan(),
       version: 1,
       updatedAt: NOON,
+      putAwayAt: null,
     });
   });
 
@@ -42,7 +43,10 @@ describe('classes', () => {
     for (const { id, plan } of stored) {
       const { name, slotSeconds } = plan;
       const segments = placedSegments(plan).length;
-      expect(list.find((c) => c.id === id)).toEqual({ id, name, slotSeconds, segments });
+      expect(list.find((c) => c.id === id)).toEqual({
+        ...{ id, name, slotSeconds, segments },
+        ...{ putAway: false, atHome: false, met: false },
+      });
     }
     const movesOf = (plan: Plan) => placedSegments(plan).map((p) => p.segment.move);
     const moves = new Set([...plans.flatMap(movesOf), 'no-such-move', '") || true']);

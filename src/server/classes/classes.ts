@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { type ClassVersion, Refusal } from '@/core/calls';
-import { type Plan, planSchema } from '@/core/class';
+import { nameFor, type Plan, planSchema } from '@/core/class';
 import type { Db } from '../db';
-import { epochMs } from '../rows';
+import { epochMs, maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
 
 export interface StoredClass {
@@ -11,19 +11,39 @@ export interface StoredClass {
   plan: Plan;
   version: number;
   updatedAt: number;
+  /** When it was put away, epoch ms; null where it is in use. */
+  putAwayAt: number | null;
 }
 
 const rowSchema = z
-  .object({ id: z.uuid(), plan: planSchema, version: z.number().int(), updated_at: epochMs })
-  .transform(({ updated_at, ...row }): StoredClass => ({ ...row, updatedAt: updated_at }));
+  .object({
+    id: z.uuid(),
+    plan: planSchema,
+    version: z.number().int(),
+    updated_at: epochMs,
+    put_away_at: maybeEpochMs,
+  })
+  .transform(
+    ({ updated_at, put_away_at, ...row }): StoredClass => ({
+      ...row,
+      updatedAt: updated_at,
+      putAwayAt: put_away_at,
+    }),
+  );
 
-const columns = ['id', 'plan', 'version', 'updated_at'];
+const columns = ['id', 'plan', 'version', 'updated_at', 'put_away_at'];
 
 const lineSchema = z.object({
   id: z.uuid(),
   name: z.string(),
   slotSeconds: z.number(),
   segments: z.number().int(),
+  /** It is not led any more, and in no list to choose from. */
+  putAway: z.boolean(),
+  /** It was given to somebody to do at home. */
+  atHome: z.boolean(),
+  /** It has a session, whatever became of it. */
+  met: z.boolean(),
 });
 
 /** A class in a list. */
@@ -39,11 +59,32 @@ const listed = (db: Db, { studioId }: Scope) =>
       db.raw("plan->>'name' as name"),
       db.raw('(plan->>\'slotSeconds\')::float as "slotSeconds"'),
       db.raw('jsonb_array_length(jsonb_path_query_array(plan, ?)) as segments', [SEGMENTS]),
+      db.raw('put_away_at is not null as "putAway"'),
+      db.raw('exists (select from home_classes h where h.class_id = classes.id) as "atHome"'),
+      db.raw('exists (select from sessions s where s.class_id = classes.id) as met'),
     );
 
-/** Every class of a studio, by name. The plans stay in the database: to read all of them would take long. */
-export async function listClasses(db: Db, scope: Scope): Promise<ListedClass[]> {
+/**
+ * Every class of a studio, by name, those among them that are put away. The plans stay in the database: to read all of
+ * them would take long.
+ */
+export async function allClasses(db: Db, scope: Scope): Promise<ListedClass[]> {
   return z.array(lineSchema).parse(await listed(db, scope));
+}
+
+/** Whether a studio has made a class, in use or not. */
+export const hasClasses = async (db: Db, { studioId }: Scope): Promise<boolean> =>
+  (await db('classes').where({ studio_id: studioId }).first('id')) !== undefined;
+
+/** The classes to choose from: those that are not put away, by name. */
+export async function listClasses(db: Db, scope: Scope): Promise<ListedClass[]> {
+  return z.array(lineSchema).parse(await listed(db, scope).whereNull('put_away_at'));
+}
+
+/** @throws Refusal `not-found`; `class-put-away` where nothing new begins with it */
+export async function classInUse(db: Db, { studioId }: Scope, id: string): Promise<void> {
+  const row = await db('classes').where({ id, studio_id: studioId }).first('put_away_at');
+  if (found(row, 'class').put_away_at !== null) throw new Refusal('class-put-away');
 }
 
 /** Those in which a move is done, by name. */
@@ -61,19 +102,25 @@ export async function getClass(db: Db, { studioId }: Scope, id: string): Promise
   return rowSchema.parse(found(row, 'class'));
 }
 
-/** Most classes that a studio keeps, those apart that were given to people to do at home. */
+/** Most classes that a studio keeps, those apart that are put away or were given to people to do at home. */
 export const MOST_CLASSES = 500;
 
 /** The classes that count. */
 export const ownClasses = (db: Db, { studioId }: Scope) =>
   db('classes')
     .where({ studio_id: studioId })
+    .whereNull('put_away_at')
     .whereNotExists(db('home_classes').whereRaw('home_classes.class_id = classes.id'));
+
+/** @throws Refusal `too-many-classes` where there is no place for one more */
+export async function hasPlace(db: Db, scope: Scope): Promise<void> {
+  const kept = await ownClasses(db, scope).first(db.raw('count(*)::int as n'));
+  if (kept.n >= MOST_CLASSES) throw new Refusal('too-many-classes', String(MOST_CLASSES));
+}
 
 /** @returns the id of the class @throws Refusal `too-many-classes` */
 export async function createClass(db: Db, scope: Scope, plan: Plan, now: number): Promise<string> {
-  const kept = await ownClasses(db, scope).first(db.raw('count(*)::int as n'));
-  if (kept.n >= MOST_CLASSES) throw new Refusal('too-many-classes', String(MOST_CLASSES));
+  await hasPlace(db, scope);
   const id = randomUUID();
   const at = new Date(now);
   await db('classes').insert({
@@ -84,6 +131,19 @@ export async function createClass(db: Db, scope: Scope, plan: Plan, now: number)
     updated_at: at,
   });
   return id;
+}
+
+/**
+ * A copy of a class, to be changed by itself. It has no sessions, and nobody is booked on it.
+ * @returns its id @throws Refusal `not-found`, `too-many-classes`
+ */
+export async function copyClass(
+  db: Db,
+  scope: Scope,
+  { classId, now }: { classId: string; now: number },
+): Promise<string> {
+  const { plan } = await getClass(db, scope, classId);
+  return createClass(db, scope, { ...plan, name: nameFor(`Copy of ${plan.name}`) }, now);
 }
 
 export type SaveAnswer = { ok: true; version: number } | { ok: false; current: StoredClass };

@@ -2,7 +2,7 @@ import { phrasesOf } from '@library';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { waysOf } from '@/core/checks';
-import { kitOf, type Plan, placedSegments, resolve } from '@/core/class';
+import { kitOf, nameFor, type Plan, placedSegments, resolve } from '@/core/class';
 import { grouped } from '@/core/collections';
 import { wordsIn } from '@/core/follow/words';
 import {
@@ -87,7 +87,7 @@ export async function makeHomeClass(
   // Named after a move, not after the person, whose name is nobody else's business.
   const moves = placedSegments(made.plan).map((p) => p.segment.move);
   const main = moves.find((id) => noted.includes(id)) ?? moves[0] ?? '';
-  const plan = { ...made.plan, name: `At home: ${nameOf(main)}`.slice(0, 80) };
+  const plan = { ...made.plan, name: nameFor(`At home: ${nameOf(main)}`) };
   const classId = await once(db, scope, { errand, now }, z.uuid(), async (trx) => {
     const id = await createClass(trx, scope, plan, now);
     await giveHomeClass(trx, scope, { participantId, classId: id, now });

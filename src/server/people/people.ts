@@ -7,6 +7,7 @@ import { dateOn } from '@/core/formats';
 import type { Language } from '@/core/language';
 import { languageSchema } from '@/core/move';
 import type { Span } from '@/core/streak';
+import { classInUse } from '../classes/classes';
 import type { Db } from '../db';
 import { maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
@@ -139,11 +140,11 @@ export interface ClassBooking {
 /**
  * Books somebody on a class from now on; booking twice changes nothing. Whoever was booked before goes on where
  * they stopped, and what lies between was a pause.
- * @throws Refusal `not-found`
+ * @throws Refusal `not-found`, `class-put-away`
  */
 export async function book(
   db: Db,
-  { studioId }: Scope,
+  scope: Scope,
   {
     participantId,
     classId,
@@ -151,7 +152,8 @@ export async function book(
     zone = 'UTC',
   }: { participantId: string; classId: string; now: number; zone?: string },
 ): Promise<void> {
-  found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
+  const { studioId } = scope;
+  await classInUse(db, scope, classId);
   found(
     await db('participants').where({ id: participantId, studio_id: studioId }).first('id'),
     'participant',

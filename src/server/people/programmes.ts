@@ -11,6 +11,7 @@ import {
   streakOf,
   streakRuleSchema,
 } from '@/core/streak';
+import { classInUse } from '../classes/classes';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
 import { historiesOf, ownParts } from './histories';
@@ -92,16 +93,16 @@ export interface NewProgramme {
   weeks: number;
 }
 
-/** @throws Refusal `not-found`, `too-many-programmes` */
+/** @throws Refusal `not-found`, `class-put-away`, `too-many-programmes` */
 export async function makeProgramme(
   db: Db,
-  { studioId }: Scope,
+  scope: Scope,
   { programme, now }: { programme: NewProgramme; now: number },
 ): Promise<string> {
+  const { studioId } = scope;
   const { name, classId, homeClassId = null, rule, weeks } = programme;
   for (const id of [classId, homeClassId]) {
-    if (id === null) continue;
-    found(await db('classes').where({ id, studio_id: studioId }).first('id'), 'class');
+    if (id !== null) await classInUse(db, scope, id);
   }
   const id = randomUUID();
   await db.transaction(async (trx) => {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { type SessionStatus, sessionStatusSchema } from '@/core/calendar';
+import { classInUse } from '../classes/classes';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
@@ -149,17 +150,17 @@ export async function getSession(db: Db, scope: Scope, id: string): Promise<Sess
   return sessionSchema.parse(found(row, 'session'));
 }
 
-/** Puts a meeting of a class on the calendar. @throws Refusal `not-found` where the class is not the studio's */
+/** Puts a meeting of a class on the calendar. @throws Refusal as `classInUse` does */
 export async function planSession(
   db: Db,
-  { studioId }: Scope,
+  scope: Scope,
   { classId, startsAt, now }: { classId: string; startsAt: number; now: number },
 ): Promise<string> {
-  found(await db('classes').where({ id: classId, studio_id: studioId }).first('id'), 'class');
+  await classInUse(db, scope, classId);
   const id = randomUUID();
   await db('sessions').insert({
     id,
-    studio_id: studioId,
+    studio_id: scope.studioId,
     class_id: classId,
     starts_at: new Date(startsAt),
     status: 'planned',

@@ -1,21 +1,10 @@
 'use client';
 
-import type { Area } from '@/core/move';
 import { Empty } from '../kit/empty';
-import { FaceDial } from '../kit/face-dial';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { byHand, useAct } from '../kit/use-act';
-
-export interface ClassCard {
-  id: string;
-  name: string;
-  length: string;
-  slot: string;
-  overruns: boolean;
-  segments: number;
-  fill: Partial<Record<Area, number>>;
-}
+import { ClassLists, type ClassListsProps } from './class-list';
 
 export interface NewClassState {
   name: string;
@@ -31,14 +20,13 @@ export interface ImportState {
 /** As many problems of a file are told. */
 const TOLD = 8;
 
-export interface ClassesScreenProps {
-  classes: ClassCard[];
+export interface ClassesScreenProps extends ClassListsProps {
   create: (state: NewClassState, form: FormData) => Promise<NewClassState>;
   /** Makes a class from a plan file. */
   bring: (state: ImportState, form: FormData) => Promise<ImportState>;
 }
 
-export function ClassesScreen({ classes, create, bring }: ClassesScreenProps) {
+export function ClassesScreen({ create, bring, ...lists }: ClassesScreenProps) {
   const [state, action, pending] = useAct<NewClassState>(create, {
     initial: { name: '', minutes: '20', error: null },
     unanswered: (before, error) => ({ ...before, error }),
@@ -82,34 +70,12 @@ export function ClassesScreen({ classes, create, bring }: ClassesScreenProps) {
         )}
       </form>
       <ImportForm bring={bring} />
-      {classes.length === 0 ? (
+      {lists.classes.length === 0 && (
         <Empty title="No classes yet">
           <p>Your classes will stand here. Name the first one above.</p>
         </Empty>
-      ) : (
-        <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-          {classes.map((c) => (
-            <li key={c.id}>
-              <Link
-                href={`/classes/${c.id}`}
-                className="border-base-300 hover:bg-base-200/60 rounded-box flex h-full items-center gap-4 border p-4"
-              >
-                <FaceDial size={96} fill={c.fill} />
-                <span className="min-w-0">
-                  <span className="font-display block text-lg leading-tight font-semibold break-words">
-                    {c.name}
-                  </span>
-                  <span className="figures mt-2 block text-2xl font-bold">{c.length}</span>
-                  <span className="quiet block text-sm">
-                    of {c.slot}
-                    {c.overruns && ', too long'} · {c.segments} segments
-                  </span>
-                </span>
-              </Link>
-            </li>
-          ))}
-        </ul>
       )}
+      <ClassLists {...lists} />
     </Page>
   );
 }

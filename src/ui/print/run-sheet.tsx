@@ -51,7 +51,7 @@ export function RunSheet({ plan, score, book, fill, back }: RunSheetProps) {
                   <b className="figures w-14 shrink-0">{clock(line.startMs)}</b>
                   <KindGlyph kind={line.move.kind} size={20} />
                   <b className="flex-1">{line.name}</b>
-                  <span>{line.dose}</span>
+                  <span className="text-right text-sm">{line.dose}</span>
                   <b className="figures w-12 text-right">{clock(line.lengthMs)}</b>
                 </p>
                 {line.told && (

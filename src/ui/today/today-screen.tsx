@@ -37,6 +37,8 @@ export interface TodayScreenProps {
   /** Why nothing meets today, where the studio is closed. */
   closed: string | null;
   next: NextSession | null;
+  /** The studio has no class yet. */
+  isNew: boolean;
   settle: Settle;
   /** The other sessions of today. */
   rest: TodaySession[];
@@ -51,7 +53,8 @@ export interface TodayScreenProps {
 }
 
 export function TodayScreen(props: TodayScreenProps) {
-  const { now, time, closed, next, settle, rest, days, before, unled, left, leftActions } = props;
+  const { now, time, closed, next, isNew, settle, rest, days, before, unled, left, leftActions } =
+    props;
   return (
     <Page title="Today" titleShown={false}>
       <div className="grid gap-x-8 gap-y-10 lg:grid-cols-[minmax(0,1fr)_19rem]">
@@ -74,19 +77,7 @@ export function TodayScreen(props: TodayScreenProps) {
           {next ? (
             <NextSessionView session={next} now={now} settle={settle} />
           ) : (
-            <Empty title="No session to lead">
-              <p>
-                Nothing is planned for today or the coming week.{' '}
-                <Link href="/calendar/plan" className="link">
-                  Plan sessions
-                </Link>
-                , or open a{' '}
-                <Link href="/classes" className="link">
-                  class
-                </Link>{' '}
-                and press “Lead class” to meet now.
-              </p>
-            </Empty>
+            <NothingNext isNew={isNew} />
           )}
           {rest.length > 0 && (
             <Lines title="Also today">
@@ -172,6 +163,41 @@ export function TodayScreen(props: TodayScreenProps) {
         </aside>
       </div>
     </Page>
+  );
+}
+
+function NothingNext({ isNew }: { isNew: boolean }) {
+  if (isNew) {
+    return (
+      <Empty title="Begin with a class">
+        <p>
+          <Link href="/classes" className="link">
+            Name it
+          </Link>{' '}
+          and say how long it may last; Up Beat drafts it for you, or you put it together move by
+          move. Then press “Lead class”, write down{' '}
+          <Link href="/people" className="link">
+            who comes
+          </Link>
+          , and plan when you meet.
+        </p>
+      </Empty>
+    );
+  }
+  return (
+    <Empty title="No session to lead">
+      <p>
+        Nothing is planned for today or the coming week.{' '}
+        <Link href="/calendar/plan" className="link">
+          Plan sessions
+        </Link>
+        , or open a{' '}
+        <Link href="/classes" className="link">
+          class
+        </Link>{' '}
+        and press “Lead class” to meet now.
+      </p>
+    </Empty>
   );
 }
 

@@ -1,5 +1,6 @@
 'use server';
 
+import { refresh } from 'next/cache';
 import { redirect } from 'next/navigation';
 import Papa from 'papaparse';
 import { z } from 'zod';
@@ -24,11 +25,12 @@ import {
   readTimed,
 } from '@/core/written';
 import type { Teacher } from '@/server/auth/sign-ins';
-import { createClass } from '@/server/classes/classes';
+import { copyClass, createClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { type Db, db } from '@/server/db';
 import { type Errand, once } from '@/server/errands';
 import { allMoves, studioBook } from '@/server/moves/moves';
+import { bringBack, putAway, removeClass } from '@/server/put-away/put-away';
 import { studioSettings } from '@/server/studio/studios';
 import type { ImportState, NewClassState } from '@/ui/classes/classes-screen';
 import type { ReadWritten } from '@/ui/classes/written-screen';
@@ -57,13 +59,15 @@ export async function createClassAction(_: NewClassState, form: FormData): Promi
 }
 
 /** Makes the class, or says why it is not made. */
-async function create(
+const create = (teacher: Teacher, plan: Plan, errand: Errand) =>
+  making(teacher, errand, (trx) => createClass(trx, teacher, plan, errand.now));
+
+async function making(
   teacher: Teacher,
-  plan: Plan,
   errand: Errand,
+  make: (trx: Db) => Promise<string>,
 ): Promise<{ id: string } | { refused: string }> {
   try {
-    const make = (trx: Db) => createClass(trx, teacher, plan, errand.now);
     return { id: await once(db(), teacher, errand, z.uuid(), make) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -144,4 +148,41 @@ export async function makeWrittenAction(
   const plan = planOfWritten({ ...emptyPlan(name, seconds), ...newClass }, lines, book);
   const made = await create(teacher, plan, { errand, now: now() });
   return 'refused' in made ? { problem: made.refused } : made;
+}
+
+const copySchema = z.object({ id: z.uuid(), errand: z.uuid() });
+
+/** Makes a copy of a class. @returns its id, or why it is not made */
+export async function copyClassAction(
+  asked: z.input<typeof copySchema>,
+): Promise<{ id: string } | { refused: string }> {
+  const teacher = await requireTeacher();
+  const { id, errand } = given(copySchema, asked);
+  const at = now();
+  return making(teacher, { errand, now: at }, (trx) =>
+    copyClass(trx, teacher, { classId: id, now: at }),
+  );
+}
+
+const changeSchema = z.object({
+  id: z.uuid(),
+  does: z.enum(['putAway', 'bringBack', 'remove']),
+});
+
+/** Puts a class away, brings it back, or removes it for good. @returns what stands in the way of it */
+export async function changeClassAction(
+  asked: z.input<typeof changeSchema>,
+): Promise<string | null> {
+  const teacher = await requireTeacher();
+  const { id, does } = given(changeSchema, asked);
+  try {
+    if (does === 'putAway') await putAway(db(), teacher, { classId: id, now: now() });
+    if (does === 'bringBack') await bringBack(db(), teacher, id);
+    if (does === 'remove') await removeClass(db(), teacher, id);
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return error.message;
+  }
+  refresh();
+  return null;
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { addressOf, CALLS } from '@/core/calls';
 import { insightsAskedSchema } from '@/core/insights';
-import { listClasses } from '@/server/classes/classes';
+import { allClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { insightsOf } from '@/server/insights/insights';
@@ -20,7 +20,7 @@ export default async function InsightsPage({
   const of = { ...asked, zone: teacher.timeZone, now: now() };
   const [insights, classes] = await Promise.all([
     insightsOf(db(), teacher, of),
-    listClasses(db(), teacher),
+    allClasses(db(), teacher),
   ]);
   return (
     <InsightsScreen
@@ -30,7 +30,10 @@ export default async function InsightsPage({
       }))}
       weeks={asked.weeks}
       classId={asked.classId ?? ''}
-      classes={classes.map(({ id, name }) => ({ id, name }))}
+      classes={classes.map(({ id, name, putAway }) => ({
+        id,
+        name: putAway ? `${name}, put away` : name,
+      }))}
     />
   );
 }

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { dayLabel } from '@/core/formats';
 import { drawn } from '@/core/streak';
 import { PERSON_MARK_NAMES, PERSON_MARKS } from '@/core/today';
-import { listClasses } from '@/server/classes/classes';
+import { allClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { homeClassIds } from '@/server/people/home';
@@ -36,25 +36,29 @@ export default async function PeoplePage({
   const asked = peopleAskedSchema.parse(await searchParams);
   const [{ people, total }, classes, some, atHome] = await Promise.all([
     peoplePage(db(), teacher, { ...asked, zone, now: at }),
-    listClasses(db(), teacher),
+    allClasses(db(), teacher),
     anybody(db(), teacher),
     homeClassIds(db(), teacher),
   ]);
-  const named = classes.filter((c) => !atHome.has(c.id)).map(({ id, name }) => ({ id, name }));
+  const inUse = classes.filter((c) => !c.putAway);
+  const named = inUse.filter((c) => !atHome.has(c.id)).map(({ id, name }) => ({ id, name }));
+  const past = classes
+    .filter((c) => c.putAway && c.met)
+    .map(({ id, name }) => ({ id, name: `${name}, put away` }));
   return (
     <PeopleScreen
       add={addPersonAction}
       book={bookThemAction}
       write={writeToThemAction}
       give={giveThemAction}
-      homeClasses={classes.map(({ id, name }) => ({ id, name }))}
+      homeClasses={inUse.map(({ id, name }) => ({ id, name }))}
       none={!some}
       find={asked.find}
       show={asked.show}
       shows={SHOWS}
       classId={asked.classId ?? ''}
       classes={named}
-      registers={named}
+      registers={[...named, ...past]}
       sort={asked.sort}
       down={asked.down}
       page={asked.page}

@@ -13,6 +13,7 @@ import { studioBook } from '@/server/moves/moves';
 import { speakerOf, talkOfTeacher } from '@/server/speech/teacher-speech';
 import { firstFindings } from '@/ui/compose/at-first';
 import { ComposeInSteps } from '@/ui/compose/compose-in-steps';
+import { Link } from '@/ui/kit/link';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
 import { leadClassAction } from '../../sessions/actions';
@@ -46,7 +47,7 @@ export default async function ComposePage({
     room: room.people.map((p) => p.met),
     talkingFactor: factorOf(talk, plan.rules.say),
   });
-  return (
+  const compose = (
     <ComposeInSteps
       key={id}
       classId={id}
@@ -63,5 +64,18 @@ export default async function ComposePage({
       taking={take === 'files' || take === 'film' ? take : undefined}
       openAt={placedSegments(plan).find((p) => p.segment.id === segment)?.segment.id}
     />
+  );
+  if (stored.putAwayAt === null) return compose;
+  return (
+    <>
+      <p role="note" className="closed-days mx-auto mt-3 w-fit rounded-lg px-4 py-2 font-medium">
+        This class is put away.{' '}
+        <Link href="/classes" className="link">
+          Bring it back in Classes
+        </Link>{' '}
+        before you plan or lead it.
+      </p>
+      {compose}
+    </>
   );
 }

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { z } from 'zod';
 import { dateLabel, dateOn } from '@/core/formats';
 import { ruleWords } from '@/core/streak';
-import { listClasses } from '@/server/classes/classes';
+import { allClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { ruleOn, rulesFor, rulesOf } from '@/server/people/rules';
@@ -21,7 +21,7 @@ export default async function RulesPage({
   const teacher = await requireTeacher();
   const today = dateOn(now(), teacher.timeZone);
   const asked = z.uuid().safeParse((await searchParams).class);
-  const [all, classes] = await Promise.all([rulesOf(db(), teacher), listClasses(db(), teacher)]);
+  const [all, classes] = await Promise.all([rulesOf(db(), teacher), allClasses(db(), teacher)]);
   const chosen = classes.find((c) => c.id === asked.data);
   const classId = chosen?.id ?? null;
   const holding = classId === null ? all.filter((r) => r.classId === null) : rulesFor(all, classId);
@@ -31,7 +31,9 @@ export default async function RulesPage({
       key={classId}
       classId={classId}
       className={chosen?.name ?? null}
-      classes={classes.map(({ id, name }) => ({ id, name }))}
+      classes={classes
+        .filter((c) => !c.putAway || c === chosen)
+        .map(({ id, name }) => ({ id, name }))}
       rule={rule}
       says={ruleWords(rule)}
       coming={holding

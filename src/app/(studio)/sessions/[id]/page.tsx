@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { localOf } from '@/core/calendar';
 import { dateLabel, dayLabel, timeOfDay } from '@/core/formats';
-import { listClasses } from '@/server/classes/classes';
+import { allClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { namesOfPeople } from '@/server/people/people';
@@ -29,7 +29,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
   const session = await orNotFound(getSession(db(), teacher, id));
   const [all, classes, teachers, people, everybody] = await Promise.all([
     sessionsLeft(db(), teacher, { now: now(), classId: session.classId }),
-    listClasses(db(), teacher),
+    allClasses(db(), teacher),
     teachersOf(db(), teacher),
     peopleOfSession(db(), teacher, id),
     namesOfPeople(db(), teacher),
@@ -68,7 +68,9 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       teacherId={session.teacherId ?? ''}
       place={session.place ?? ''}
       link={session.link ?? ''}
-      classes={classes.map(({ id: classId, name }) => ({ id: classId, name }))}
+      classes={classes
+        .filter((c) => !c.putAway || c.id === session.classId)
+        .map(({ id: classId, name }) => ({ id: classId, name }))}
       teachers={teachers.map((t) => ({ id: t.id, name: t.name }))}
       change={changeSessionAction.bind(null, id)}
       callOff={callOffAction.bind(null, id)}
