@@ -8,7 +8,7 @@ import {
   type Book,
   type Cue,
   OPENING,
-  printVersion,
+  printVariant,
   readOfTurn,
   type Score,
   type Step,
@@ -41,7 +41,7 @@ export interface RunSheet {
   caution: string;
 }
 
-/** Something that is only said, or a move in one version. Times are from the start of the class, in ms. */
+/** Something that is only said, or a move in one variant. Times are from the start of the class, in ms. */
 export type SheetLine = { key: string; startMs: number } & (
   | { said: string }
   | {
@@ -74,7 +74,7 @@ export interface HowDone {
 const wordsOf = (cues: readonly Cue[], kinds: readonly Cue['kind'][]): string =>
   [...new Set(cues.filter((c) => kinds.includes(c.kind)).map((c) => c.text))].join(' ');
 
-/** A stretch of a class in which one segment is done in one version, and its turns; none where it is only said. */
+/** A stretch of a class in which one segment is done in one variant, and its turns; none where it is only said. */
 interface Stretch {
   segmentId: string;
   turns: Turn[];
@@ -122,7 +122,7 @@ export function runSheetOf(plan: Plan, score: Score, book: Book): RunSheet {
     const cues = score.cues.filter((cue) => {
       const step = score.steps[cue.step];
       const of = step && turnOf(step);
-      return of && printVersion(of) === printVersion(turn);
+      return of && printVariant(of) === printVariant(turn);
     });
     const works = strongAreas(inVariant(move, variant))
       .slice(0, 3)
@@ -168,8 +168,8 @@ export function runSheetOf(plan: Plan, score: Score, book: Book): RunSheet {
     const { segment, move, variant } = turn;
     const heading = first.phase === phase ? null : words.phases[first.phase];
     phase = first.phase;
-    const again = told.has(printVersion(turn));
-    told.add(printVersion(turn));
+    const again = told.has(printVariant(turn));
+    told.add(printVariant(turn));
     // One side first comes twice to the same round.
     const byRound = new Map([turn, ...more].map(({ round, dose }) => [round, dose] as const));
     const [dose = turn.dose, ...later] = byRound.values();

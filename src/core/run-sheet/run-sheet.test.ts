@@ -33,7 +33,7 @@ const linesOf = (lines: Line[], change: Partial<Plan> = {}) =>
 const hold = (seconds: number) => ({ kind: 'hold', seconds }) as const;
 
 describe('the run sheet', () => {
-  it('has each version of a segment told once, in order, and lines that end where the next begins', () => {
+  it('has each variant of a segment told once, in order, and lines that end where the next begins', () => {
     fc.assert(
       fc.property(smallPlan(8), (plan) => {
         const score = compile(plan, LIBRARY_BOOK);
@@ -55,7 +55,7 @@ describe('the run sheet', () => {
     );
   });
 
-  it('says at each place in which version, on which side and in how many rounds it is done there', () => {
+  it('says at each place in which variant, on which side and in how many rounds it is done there', () => {
     fc.assert(
       fc.property(smallPlan(8), (plan) => {
         const english = { ...plan, language: 'en' as const };
@@ -83,7 +83,7 @@ describe('the run sheet', () => {
     );
   });
 
-  it('tells a round in another version by itself', () => {
+  it('tells a round in another variant by itself', () => {
     const [move, dose] = ['smile-pulses', { kind: 'reps', reps: 30, secondsEach: 1 }] as const;
     const byRound = [{}, { variant: 'easier' as const }];
     const [usual, easier] = linesOf([{ move, rounds: 2, dose, byRound }]);

@@ -6,7 +6,7 @@ import { expect, it } from 'vitest';
 import { resolve } from '../class';
 import { LANGUAGES, type Language } from '../language';
 import { amountIn, doseMs } from '../move';
-import { type AmountAsked, amountOf, doseOn, turns, versionsIn } from '.';
+import { type AmountAsked, amountOf, doseOn, turns, variantsDone } from '.';
 
 const words = {
   side: { left: 'on the left', right: 'on the right', alternating: 'in turn' },
@@ -73,7 +73,7 @@ it('says of some rounds alone, or of one side, what was asked', () => {
 it('tells every amount, round and side that is done, of any class, in every language', () => {
   fc.assert(
     fc.property(anyPlan, fc.constantFrom(...LANGUAGES), (plan, language) => {
-      for (const { turn, doses } of versionsIn(resolve(plan, LIBRARY_BOOK))) {
+      for (const { turn, doses } of variantsDone(resolve(plan, LIBRARY_BOOK))) {
         const says = amountOf(turn, spokenIn(language), { doses });
         const { uneven } = turn.segment;
         const twoSides = uneven && turn.shared === 'each';
@@ -99,12 +99,12 @@ it('tells every amount, round and side that is done, of any class, in every lang
   );
 });
 
-it('has every round of a class in one version of its segment, with its dose', () => {
+it('has every round of a class in one variant of its segment, with its dose', () => {
   fc.assert(
     fc.property(anyPlan, (plan) => {
       const resolved = resolve(plan, LIBRARY_BOOK);
       const all = turns(resolved);
-      const versions = versionsIn(resolved);
+      const versions = variantsDone(resolved);
       for (const { turn, doses } of versions) {
         const rounds = new Set<number>();
         const own = all.filter(({ segment, variant, round }) => {

@@ -17,15 +17,15 @@ export { BEAT_MS, COUNT_IN } from './timing';
 export {
   doseOn,
   dosesOfTurn,
-  type InVersion,
   meeting,
   performedSides,
-  printVersion,
+  printVariant,
   releaseOf,
   type Turn,
   turns,
   turnsOfBlock,
+  type VariantDone,
   variantOf,
-  versionsIn,
+  variantsDone,
 } from './turns';
 export { type MovesMet, readOfTurn, type WordsToRead } from './wording';

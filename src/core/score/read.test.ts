@@ -4,11 +4,11 @@ import { planOf } from '@testing/plans';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { resolve } from '../class';
-import { compile, readOfTurn, turnOfStep, versionsIn } from '.';
+import { compile, readOfTurn, turnOfStep, variantsDone } from '.';
 
 const readIn = (plan: Parameters<typeof compile>[0]) =>
   new Map(
-    versionsIn(resolve(plan, LIBRARY_BOOK)).map(({ turn }) => [
+    variantsDone(resolve(plan, LIBRARY_BOOK)).map(({ turn }) => [
       turn.key,
       readOfTurn(turn, plan, LIBRARY_BOOK),
     ]),

@@ -220,19 +220,19 @@ export function turns({ plan, moves }: ResolvedClass): Turn[] {
   );
 }
 
-/** What there is of a segment in one of the versions that it is done in. */
-export interface InVersion {
+/** What there is of a segment in one of the variants that it is done in. */
+export interface VariantDone {
   /** The first of its turns. */
   turn: Turn;
   /** What each of its rounds has. */
   doses: readonly [Dose, ...Dose[]];
 }
 
-/** Every segment of a class in each version that it is done in, in running order. */
-export function versionsIn(resolved: ResolvedClass): InVersion[] {
+/** Every segment of a class in each variant that it is done in, in running order. */
+export function variantsDone(resolved: ResolvedClass): VariantDone[] {
   const all = new Map<string, { turn: Turn; byRound: Map<number, Dose> }>();
   for (const turn of turns(resolved)) {
-    const key = printVersion(turn);
+    const key = printVariant(turn);
     const known = all.get(key) ?? { turn, byRound: new Map() };
     all.set(key, known);
     // One side first comes twice to the same round.
@@ -244,6 +244,6 @@ export function versionsIn(resolved: ResolvedClass): InVersion[] {
   });
 }
 
-/** Names a segment in a version; unique within a class. */
-export const printVersion = ({ segment, variant }: Pick<Turn, 'segment' | 'variant'>): string =>
+/** Names a segment in a variant; unique within a class. */
+export const printVariant = ({ segment, variant }: Pick<Turn, 'segment' | 'variant'>): string =>
   `${segment.id} ${variant ?? ''}`;

@@ -26,10 +26,10 @@ import { sheetWordsIn } from '@/core/run-sheet/words';
 import {
   amountOf,
   type Book,
-  type InVersion,
-  printVersion,
+  printVariant,
   readOfTurn,
-  versionsIn,
+  type VariantDone,
+  variantsDone,
 } from '@/core/score';
 import { createClass, getClass } from '../classes/classes';
 import { compiling } from '../compiling/pool';
@@ -144,7 +144,7 @@ export interface HomeClass {
   lines: HomeLine[];
 }
 
-/** The moves of a class as somebody reads them who does it alone, in each version that they do them in. */
+/** The moves of a class as somebody reads them who does it alone, in each variant that they do them in. */
 function linesOf(plan: Plan, { plan: theirs, easier, strong }: PlanForPerson, book: Book) {
   const { language } = plan;
   const { side } = wordsIn(language);
@@ -152,7 +152,7 @@ function linesOf(plan: Plan, { plan: theirs, easier, strong }: PlanForPerson, bo
     phrases: phrasesOf(language),
     words: { ...sheetWordsIn(language).amount, side },
   };
-  const bySegment = grouped(versionsIn(resolve(theirs, book)), ({ turn }) => turn.segment.id);
+  const bySegment = grouped(variantsDone(resolve(theirs, book)), ({ turn }) => turn.segment.id);
   return waysOf(plan, book).flatMap(({ segment, move }): HomeLine[] => {
     const { id, variant } = segment;
     const why = strong.includes(id) ? 'strong' : 'carried';
@@ -174,12 +174,12 @@ function linesOf(plan: Plan, { plan: theirs, easier, strong }: PlanForPerson, bo
     const done = bySegment.get(id) ?? [];
     const changed = hasVariant(move, 'easier') ? 'easier' : 'handsFree';
     const does = easier.includes(id) ? changed : 'asPlanned';
-    const lineOf = ({ turn, doses }: InVersion): HomeLine => {
+    const lineOf = ({ turn, doses }: VariantDone): HomeLine => {
       const read = readOfTurn(turn, theirs, book);
       const version = done.length > 1 && turn.variant;
       const { name } = variantText(move, language, turn.variant);
       return {
-        id: printVersion(turn),
+        id: printVariant(turn),
         name: version ? `${name} (${wordsIn(language).variant[version]})` : name,
         dose: amountOf(turn, spoken, { doses }),
         how: read.how.join(' '),

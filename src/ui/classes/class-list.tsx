@@ -98,7 +98,7 @@ export function ClassLists({ classes, atHome, putAway, copy, change }: ClassList
           />
         </label>
       )}
-      <p role="status" className="empty:hidden mb-4">
+      <p role="status" className="my-4 empty:hidden">
         {away && (
           <>
             {away.name} is put away. What it was stays.{' '}
@@ -208,7 +208,9 @@ function Card({ of: c, busy, copy, putAway }: CardProps) {
         href={`/classes/${c.id}`}
         className="border-base-300 hover:bg-base-200/60 rounded-box flex h-full items-center gap-4 border p-4 pr-12"
       >
-        <FaceDial size={96} fill={c.fill} />
+        <span className="shrink-0">
+          <FaceDial size={96} fill={c.fill} />
+        </span>
         <span className="min-w-0">
           <span className="font-display block text-lg leading-tight font-semibold break-words">
             {c.name}

@@ -8,7 +8,7 @@ import { wordsIn } from '@/core/follow/words';
 import { clock } from '@/core/formats';
 import type { Move } from '@/core/move';
 import { sheetWordsIn } from '@/core/run-sheet/words';
-import { amountOf, type Book, lengthOf, printVersion, versionsIn } from '@/core/score';
+import { amountOf, type Book, lengthOf, printVariant, variantsDone } from '@/core/score';
 import { Dialog } from '../kit/dialog';
 import { Miniature } from '../kit/face-dial';
 import { KindGlyph } from '../kit/kind-glyph';
@@ -240,10 +240,10 @@ function DraftList({
         </ul>
       )}
       <ol className="divide-base-300 divide-y" aria-label="The draft">
-        {versionsIn(resolve(shown.plan, book)).map(({ turn, doses }) => {
+        {variantsDone(resolve(shown.plan, book)).map(({ turn, doses }) => {
           const { move, segment, variant } = turn;
           return (
-            <li key={printVersion(turn)} className="flex items-start gap-3 py-1.5">
+            <li key={printVariant(turn)} className="flex items-start gap-3 py-1.5">
               <KindGlyph kind={move.kind} size={26} />
               <Miniature move={move} variant={variant} size={44} />
               <span className="min-w-0 flex-1">

@@ -6,7 +6,7 @@ import { faceSheet, keyPose, type SheetFigure } from '@/core/face';
 import { wordsIn } from '@/core/follow/words';
 import { doseIn, doseLabel, type Move, type Variant, variantText } from '@/core/move';
 import { sheetWordsIn } from '@/core/run-sheet/words';
-import { amountOf, versionsIn } from '@/core/score';
+import { amountOf, variantsDone } from '@/core/score';
 
 /** Still pictures of moves, in a file to take away: where the work begins, and where its effort is greatest. */
 
@@ -21,7 +21,7 @@ export function picturesOfClass(resolved: ResolvedClass): string {
   const words = sheetWordsIn(language);
   const spoken = { phrases: PHRASES[language], words: words.amount };
   const figures = new Map<string, SheetFigure>();
-  for (const { turn, doses } of versionsIn(resolved)) {
+  for (const { turn, doses } of variantsDone(resolved)) {
     const { move, variant } = turn;
     const { name } = variantText(move, language, variant);
     const version = variant ? [wordsIn(language).variant[variant]] : [];
