@@ -7,7 +7,7 @@ import type { Caption, Chapter } from './captions';
 export interface Head {
   name: string;
   language: Language;
-  /** Sentences that go with it, such as the cautions. */
+  /** Sentences that go with it: the usual caution, and what to have ready. */
   notes: readonly string[];
 }
 
@@ -80,11 +80,15 @@ const ffmeta = (text: string): string =>
   text.replace(/\s+/g, ' ').replace(/[=;#\\]/g, (sign) => `\\${sign}`);
 
 /** Title and chapters as the program that makes audio files reads them. */
-export const chapterMetadata = (chapters: readonly Chapter[], { name, language }: Head): string =>
+export const chapterMetadata = (
+  chapters: readonly Chapter[],
+  { name, language, notes }: Head,
+): string =>
   [
     ';FFMETADATA1',
     `title=${ffmeta(name)}`,
     `language=${language}`,
+    ...(notes.length > 0 ? [`comment=${ffmeta(notes.join(' '))}`] : []),
     ...chapters.flatMap(({ startMs, endMs, name: title }) => [
       '[CHAPTER]',
       'TIMEBASE=1/1000',
@@ -101,10 +105,11 @@ export const chapterMetadata = (chapters: readonly Chapter[], { name, language }
  */
 export const chapterComments = (
   chapters: readonly Chapter[],
-  { name, language }: Head,
+  { name, language, notes }: Head,
 ): [name: string, value: string][] => [
   ['title', inHead(name)],
   ['language', language],
+  ...(notes.length > 0 ? [['comment', inHead(notes.join(' '))] as [string, string]] : []),
   ...chapters.flatMap(({ startMs, name: title }, i): [string, string][] => {
     const chapter = `CHAPTER${String(i).padStart(3, '0')}`;
     return [

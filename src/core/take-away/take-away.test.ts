@@ -220,10 +220,13 @@ describe('files', () => {
 
   it('of chapters for sound keep names apart from what means something in them', () => {
     const chapters = [{ startMs: 0, endMs: 10, name: 'a=b; #c\\d\n[CHAPTER]' }];
-    expect(chapterMetadata(chapters, head({ name: 'x;y' })).split('\n')).toEqual([
+    expect(
+      chapterMetadata(chapters, head({ name: 'x;y', notes: ['Stop; ask.', 'Oil'] })).split('\n'),
+    ).toEqual([
       ';FFMETADATA1',
       'title=x\\;y',
       'language=en',
+      'comment=Stop\\; ask. Oil',
       '[CHAPTER]',
       'TIMEBASE=1/1000',
       'START=0',
@@ -232,9 +235,10 @@ describe('files', () => {
       '',
     ]);
     const later = [...chapters, { startMs: 3_670_501, endMs: 3_680_000, name: 'Last' }];
-    expect(chapterComments(later, head({ name: 'x;\ny' }))).toEqual([
+    expect(chapterComments(later, head({ name: 'x;\ny', notes: ['Stop;\nask.'] }))).toEqual([
       ['title', 'x; y'],
       ['language', 'en'],
+      ['comment', 'Stop; ask.'],
       ['CHAPTER000', '00:00:00.000'],
       ['CHAPTER000NAME', 'a=b; #c\\d [CHAPTER]'],
       ['CHAPTER001', '01:01:10.501'],

@@ -160,6 +160,7 @@ describe('a film', () => {
       expect(kinds.filter((k: string) => k !== 'data')).toEqual(['audio', ...words, 'video']);
       const named = chapters.map((c: { tags: { title: string } }) => c.tags.title);
       expect(named).toEqual(chaptersOf(worded, 'en').map((c) => c.name));
+      expect(format.tags.comment ?? format.tags.COMMENT).toMatch(/Stop if anything hurts\./);
       expect(filesOf(film)).toEqual([`film.${options.format}`]);
       const { class_id: classId } = await db()('films').where({ id: film.id }).first('class_id');
       const asLed = { classId, easier: false };

@@ -10,7 +10,7 @@ import { told } from '../packing';
 import { type FairOptions, FairQueue } from '../queue/fair-queue';
 import { threads } from '../queue/threads';
 import { pcm, RATE, soundOfClass } from '../take-away/sound';
-import { wordsFile } from '../take-away/words';
+import { headOf, wordsFile } from '../take-away/words';
 import { errorFields, log } from '../watch/log';
 import type { Drawable } from './draw';
 import { highestIn, join } from './encode';
@@ -214,7 +214,7 @@ export class FilmMaker {
     const { format, language } = options;
     const list = Array.from({ length: partsOf(worded.score.totalMs) }, (_, i) => partName(i));
     await folder.write('parts', list.map((name) => `file '${name}'\n`).join(''));
-    const head = { name: worded.score.name, language, notes: [] };
+    const head = headOf(worded, language);
     await folder.write('chapters', chapterMetadata(chaptersOf(worded, language), head));
     const beside = options.captions === 'beside' ? LANGUAGES : [];
     const captions = [];

@@ -241,6 +241,8 @@ describe.each(['mp3', 'm4a', 'opus'] as const)('as %s', (as) => {
     );
     const tags = { ...probed.format.tags, ...probed.streams[0].tags };
     expect(tags.title).toBe(of.score.name);
+    // A file that goes from hand to hand says what to mind.
+    expect(tags.comment).toMatch(/^Gentle movement.* Stop if anything hurts\./);
     const chapters = probed.chapters.map(
       (c: { start_time: string; tags: { title: string } }) =>
         `${Math.round(Number(c.start_time) * 1000)} ${c.tags.title}`,

@@ -24,6 +24,7 @@ import { withFolder } from '../with-folder';
 import { lettersOf } from './letters';
 import { type AskedSound, pcm, RATE, soundOfClass } from './sound';
 import { type SoundAsker, soundQueue } from './sound-queue';
+import { headOf } from './words';
 
 /** How much packing gives way to all else, as `nice` counts. */
 const GIVES_WAY = 5;
@@ -167,9 +168,9 @@ async function packed(
   as: Packed,
   { sound, signal, worded, part, folder }: Given & { worded: Worded; part: Part; folder: string },
 ): Promise<void> {
-  const { name, language } = worded.score;
+  const { language } = worded.score;
   const chapters = within(chaptersOf(worded, language), part);
-  const head = { name, language, notes: [] };
+  const head = headOf(worded, language);
   const how = { givesWay: GIVES_WAY, signal };
   const packs = (more: readonly string[], to: string) =>
     pack({ args: [...RAW, ...more, ...CODERS[as].args, ...FORMAT[as], to], given: sound, ...how });

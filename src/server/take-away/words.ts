@@ -1,4 +1,5 @@
 import { phrasesOf } from '@library';
+import { haveReady, wordsIn } from '@/core/follow/words';
 import type { Language } from '@/core/language';
 import {
   captionsOf,
@@ -18,9 +19,16 @@ export interface AskedWords {
   language: Language;
 }
 
+/** What a file of a class is called at its head, with what whoever does the class is told before it. */
+export function headOf({ score, document }: Worded, language: Language): Head {
+  const ready = haveReady(wordsIn(language), document.kit ?? []);
+  const notes = [phrasesOf(language).caution, ...(ready ? [ready] : [])];
+  return { name: score.name, language, notes };
+}
+
 /** The words of a class as the text of a file. */
 export function wordsFile(worded: Worded, { as, counts, language }: AskedWords): string {
-  const head: Head = { name: worded.score.name, language, notes: [phrasesOf(language).caution] };
+  const head = headOf(worded, language);
   const lines = () => captionsOf(worded, language, { counts });
   const chapters = () => chaptersOf(worded, language);
   if (as === 'vtt') return webVtt(lines(), head);
