@@ -47,11 +47,13 @@ export function RunSheet({ plan, score, book, fill, back }: RunSheetProps) {
             ) : (
               <li key={line.key} className="sheet-line">
                 {line.phase && <h2 className="sheet-phase">{line.phase}</h2>}
-                <p className="flex items-baseline gap-2 text-lg leading-snug">
+                <p className="flex items-baseline gap-2 text-lg leading-snug max-sm:flex-wrap">
                   <b className="figures w-14 shrink-0">{clock(line.startMs)}</b>
                   <KindGlyph kind={line.move.kind} size={20} />
-                  <b className="flex-1">{line.name}</b>
-                  <span className="text-right text-sm">{line.dose}</span>
+                  <b className="min-w-0 flex-1">{line.name}</b>
+                  <span className="text-right text-sm max-sm:order-last max-sm:w-full">
+                    {line.dose}
+                  </span>
                   <b className="figures w-12 text-right">{clock(line.lengthMs)}</b>
                 </p>
                 {line.told && (
