@@ -153,7 +153,7 @@ export const REFUSALS = {
   ],
   'class-has-past': [
     409,
-    'This class has sessions, is done at home or counts in a programme, so it cannot be removed. It can stay put away.',
+    'This class has sessions, is done at home or is of a programme, so it cannot be removed. It can stay put away.',
   ],
   'still-busy': [
     429,

@@ -8,6 +8,7 @@ import {
   type Segment,
   segmentOf,
 } from '../class';
+import { grouped } from '../collections';
 import type { Language } from '../language';
 import {
   type CarriedCaution,
@@ -21,7 +22,6 @@ import {
 import type { TalkSample } from '../run';
 import {
   type Book,
-  compile,
   dosesOfTurn,
   releaseOf,
   type Score,
@@ -132,38 +132,36 @@ export function lookAt(checked: Checked): Look {
   const { plan, book, score } = checked;
   const resolved = resolve(plan, book);
   const { moves } = resolved;
-  const ways = new Ways(plan.language);
   const workMs = new Map<string, number>();
   for (const step of score.steps) {
     if (step.kind !== 'work') continue;
     const key = turnOfStep(step.id);
     workMs.set(key, (workMs.get(key) ?? 0) + step.durationMs);
   }
-  const done = turns(resolved).map((turn): DoneTurn => {
-    const { segment, lastInBlock } = turn;
+  const done = turnsDone(resolved).map((of): DoneTurn => {
+    const { segment, lastInBlock, key } = of.turn;
     const pause = segment.releaseSeconds + (lastInBlock ? 0 : segment.restSeconds);
-    return {
-      turn,
-      move: ways.of(turn),
-      release: segment.releaseSeconds
-        ? releaseAsMove(turn.done, releaseOf(segment, plan, turn.done))
-        : null,
-      pauseMs: Math.round(pause * 1000),
-      workMs: workMs.get(turn.key) ?? 0,
-    };
+    return { ...of, pauseMs: Math.round(pause * 1000), workMs: workMs.get(key) ?? 0 };
   });
   const nameOf = (id: string) => {
     const move = moves.get(id);
     return move ? moveText(move, plan.language).name : id;
   };
-  const bySegment = new Map<string, DoneTurn[]>();
-  for (const d of done) {
-    const { id } = d.turn.segment;
-    const before = bySegment.get(id);
-    if (before) before.push(d);
-    else bySegment.set(id, [d]);
-  }
+  const bySegment = grouped(done, ({ turn }) => turn.segment.id);
   return { ...checked, moves, nameOf, done, turnsOf: (id) => bySegment.get(id) ?? [] };
+}
+
+/** The turns of a class as they are really done, in running order. */
+function turnsDone(resolved: ResolvedClass): Pick<DoneTurn, 'turn' | 'move' | 'release'>[] {
+  const { plan } = resolved;
+  const ways = new Ways(plan.language);
+  return turns(resolved).map((turn) => ({
+    turn,
+    move: ways.of(turn),
+    release: turn.segment.releaseSeconds
+      ? releaseAsMove(turn.done, releaseOf(turn.segment, plan, turn.done))
+      : null,
+  }));
 }
 
 /** The ways in which segments are done; turns that are done alike share one move. */
@@ -211,21 +209,31 @@ export interface SegmentDone {
   releases: readonly Move[];
 }
 
-/** The segments of a class with all the ways in which they are done. */
-export function segmentsDone(look: Look): SegmentDone[] {
-  return lines(look).map(({ segment, move }) => {
-    const all = look.turnsOf(segment.id);
-    const ways = [...new Set(all.map((d) => d.move))];
-    const releases = [...new Set(all.flatMap((d) => d.release ?? []))];
-    return { segment, move, ways, releases };
-  });
-}
+/** A segment with what its turns have of ways and releases, each once. */
+const segmentDone = (
+  { segment, move }: Pick<SegmentDone, 'segment' | 'move'>,
+  all: readonly Pick<DoneTurn, 'move' | 'release'>[],
+): SegmentDone => ({
+  segment,
+  move,
+  ways: [...new Set(all.map((d) => d.move))],
+  releases: [...new Set(all.flatMap((d) => d.release ?? []))],
+});
 
-/** The segments of a class with all the ways in which they are done, whoever is booked. */
+/** The segments of a class with all the ways in which they are done. */
+export const segmentsDone = (look: Look): SegmentDone[] =>
+  lines(look).map((line) => segmentDone(line, look.turnsOf(line.segment.id)));
+
+/** The segments of a class with all the ways in which they are done, whoever is booked. Nothing is compiled for it. */
 export function waysOf(plan: Plan, book: Book): SegmentDone[] {
-  const score = compile(plan, book);
-  const nobody = { shelf: [], people: [], sessionsAWeek: 1 };
-  return segmentsDone(lookAt({ plan, score, book, ...nobody, compile: () => score }));
+  const resolved = resolve(plan, book);
+  const bySegment = grouped(turnsDone(resolved), ({ turn }) => turn.segment.id);
+  return placedSegments(plan).map(({ segment }) =>
+    segmentDone(
+      { segment, move: moveIn(resolved.moves, segment) },
+      bySegment.get(segment.id) ?? [],
+    ),
+  );
 }
 
 /** A segment with where it stands and the move it names. */

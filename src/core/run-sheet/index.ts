@@ -1,4 +1,5 @@
 import { kitOf, type Plan, resolve, type Segment } from '../class';
+import { grouped } from '../collections';
 import { wordsIn } from '../follow/words';
 import { clock, shortSeconds } from '../formats';
 import { filled } from '../language/filled';
@@ -112,18 +113,21 @@ export function runSheetOf(plan: Plan, score: Score, book: Book): RunSheet {
   const follow = wordsIn(plan.language);
   const phrases = book.phrases(plan.language);
   const turnsByKey = new Map(turns(resolved).map((turn) => [turn.key, turn]));
-  const turnOf = (step: Step) => turnsByKey.get(turnOfStep(step.id));
+  const turnsOfSteps = new Map(
+    score.steps.map((step) => [step, turnsByKey.get(turnOfStep(step.id))] as const),
+  );
+  const turnOf = (step: Step | undefined) => step && turnsOfSteps.get(step);
   const stretches = stretchesOf(score, turnOf);
+  const cuesByVariant = grouped(score.cues, ({ step }) => {
+    const turn = turnOf(score.steps[step]);
+    return turn ? printVariant(turn) : '';
+  });
   const told = new Set<string>();
   let phase = '';
 
   const howDone = (turn: Turn, steps: readonly Step[]): HowDone => {
     const { segment, move, variant } = turn;
-    const cues = score.cues.filter((cue) => {
-      const step = score.steps[cue.step];
-      const of = step && turnOf(step);
-      return of && printVariant(of) === printVariant(turn);
-    });
+    const cues = cuesByVariant.get(printVariant(turn)) ?? [];
     const works = strongAreas(inVariant(move, variant))
       .slice(0, 3)
       .map((area) => words.areas[area])

@@ -147,6 +147,11 @@ it('is removed for good only where it is put away and nobody ever met, with its 
   const programmeId = await makeProgramme(db(), studio, { programme, now: NOON });
   await putAway(db(), studio, { classId, now: NOON });
   await expect(removeClass(db(), studio, classId)).rejects.toMatchObject(kept);
+  // So does one that gives it to do at home.
+  await db()('programmes')
+    .where({ id: programmeId })
+    .update({ class_id: null, home_class_id: classId });
+  await expect(removeClass(db(), studio, classId)).rejects.toMatchObject(kept);
   await db()('programmes').where({ id: programmeId }).delete();
 
   await removeClass(db(), studio, classId);

@@ -61,7 +61,7 @@ export async function bringBack(db: Db, scope: Scope, classId: string): Promise<
 
 /**
  * Removes a class for good that is put away and never met, with its versions, bookings and films.
- * @throws Refusal `not-found`; `class-has-past` where it has sessions, is done at home or counts in a programme
+ * @throws Refusal `not-found`; `class-has-past` where it has sessions, is done at home or is of a programme
  */
 export async function removeClass(db: Db, scope: Scope, classId: string): Promise<void> {
   const films = await db.transaction(async (trx) => {
@@ -70,7 +70,10 @@ export async function removeClass(db: Db, scope: Scope, classId: string): Promis
     const known = await Promise.all([
       trx('sessions').where(of).first('class_id'),
       trx('home_classes').where(of).first('class_id'),
-      trx('programmes').where(of).first('class_id'),
+      trx('programmes')
+        .where({ studio_id: scope.studioId })
+        .where((either) => either.where({ class_id: classId }).orWhere({ home_class_id: classId }))
+        .first('id'),
     ]);
     if (known.some(Boolean)) throw new Refusal('class-has-past');
     const ids: string[] = await trx('films').where({ class_id: classId }).pluck('id');
