@@ -51,6 +51,10 @@ test('a class is copied, put away, brought back and removed for good, by keyboar
   expect(await axe(page)).toEqual([]);
   await page.getByRole('link', { name: 'Copy of Low tide' }).press('Enter');
   await expect(page.getByText(/^This class is put away/)).toBeVisible();
+  await page.getByRole('button', { name: 'Lead class' }).press('Enter');
+  await expect(
+    page.getByText('This class is put away. Bring it back first, in Classes.'),
+  ).toBeVisible();
   await page.getByRole('link', { name: 'Bring it back in Classes' }).press('Enter');
 
   // Found by its name, wherever it stands.

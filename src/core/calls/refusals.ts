@@ -102,7 +102,8 @@ export const REFUSALS = {
   'changed-since': [409, 'This was changed again since. Look at what the register says now.'],
   'too-many-letters': [409, 'Write to {} people at once at most. Choose fewer of them.'],
   'too-many-days-off': [409, 'One person has {} days off at most.'],
-  'too-many-programmes': [409, 'A studio keeps {} programmes at most.'],
+  'too-many-programmes': [409, 'A studio has {} programmes at most. End one that is over first.'],
+  'too-many-ended': [409, 'A studio keeps {} programmes that were ended at most.'],
   'too-many-enrolled': [409, 'A programme has {} people at most.'],
   'too-many-home': [409, 'One person has {} home classes at most. Take one back first.'],
   'nothing-for-home': [

@@ -26,6 +26,7 @@ import {
   endProgramme,
   enrol,
   leaveProgramme,
+  MOST_ENDED,
   MOST_PROGRAMMES,
   makeProgramme,
   programmesOf,
@@ -105,7 +106,23 @@ describe('a programme', () => {
     const row = { studio_id: c.studioId, name: 'x', rule, weeks: 1, created_at: new Date(NOON) };
     const many = Array.from({ length: MOST_PROGRAMMES }, () => ({ id: randomUUID(), ...row }));
     await db()('programmes').insert(many);
-    await expect(make(c)).rejects.toMatchObject({ code: 'too-many-programmes' });
+    await expect(make(c)).rejects.toThrow(
+      'A studio has 100 programmes at most. End one that is over first.',
+    );
+    // Those that are over make room, and go on again where there is some.
+    const ended = (of: string) => endProgramme(db(), c, { id: of, on: '2026-11-24' });
+    const goesOn = (of: string) => endProgramme(db(), c, { id: of, on: null });
+    const [first, second, third] = many.map((one) => one.id);
+    for (const over of [id, first, second, third]) await ended(over ?? '');
+    await ended(id);
+    await make(c, { name: 'C' });
+    await goesOn(id);
+    await expect(goesOn(first ?? '')).rejects.toMatchObject({ code: 'too-many-programmes' });
+    const long = { ...row, ended_on: '2020-01-01' };
+    await db()('programmes').insert(
+      Array.from({ length: MOST_ENDED - 3 }, () => ({ id: randomUUID(), ...long })),
+    );
+    await expect(ended(id)).rejects.toThrow('A studio keeps 1000 programmes that were ended');
   });
 });
 

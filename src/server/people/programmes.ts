@@ -18,8 +18,9 @@ import { historiesOf, ownParts } from './histories';
 
 /** Programmes: a class or practice at home, by a rule, for some weeks. */
 
-/** Most programmes of a studio, and most people in one of them. */
+/** Most programmes of a studio that go on and that were ended, and most people in one of them. */
 export const MOST_PROGRAMMES = 100;
+export const MOST_ENDED = 1000;
 export const MOST_ENROLLED = 500;
 
 export interface Programme {
@@ -106,12 +107,7 @@ export async function makeProgramme(
   }
   const id = randomUUID();
   await db.transaction(async (trx) => {
-    // Not the key, which an errand holds: two who wait for each other's would both be refused.
-    await trx('studios').where({ id: studioId }).forNoKeyUpdate().select('id');
-    const [kept] = await trx('programmes').where({ studio_id: studioId }).count();
-    if (Number(kept?.count) >= MOST_PROGRAMMES) {
-      throw new Refusal('too-many-programmes', String(MOST_PROGRAMMES));
-    }
+    await hasRoom(trx, scope);
     await trx('programmes').insert({
       id,
       studio_id: studioId,
@@ -126,17 +122,32 @@ export async function makeProgramme(
   return id;
 }
 
-/** Ends a programme for everybody, or lets it run again with null. @throws Refusal `not-found` */
+/** Ends a programme for everybody, or lets it run again with null. @throws Refusal `not-found`, and as `hasRoom` does */
 export async function endProgramme(
   db: Db,
-  { studioId }: Scope,
+  scope: Scope,
   { id, on }: { id: string; on: string | null },
 ): Promise<void> {
-  const rows = await db('programmes')
-    .where({ id, studio_id: studioId })
-    .update({ ended_on: on })
-    .returning('id');
-  found(rows[0], 'programme');
+  const of = { id, studio_id: scope.studioId };
+  await db.transaction(async (trx) => {
+    const row = await trx('programmes').where(of).forUpdate().first('ended_on');
+    const hadEnded = found(row, 'programme').ended_on !== null;
+    if (hadEnded !== (on !== null)) await hasRoom(trx, scope, { ended: on !== null });
+    await trx('programmes').where(of).update({ ended_on: on });
+  });
+}
+
+/** @throws Refusal `too-many-programmes`, `too-many-ended` where there is no room for one more */
+async function hasRoom(trx: Db, { studioId }: Scope, { ended = false } = {}): Promise<void> {
+  // Not the key, which an errand holds: two who wait for each other's would both be refused.
+  await trx('studios').where({ id: studioId }).forNoKeyUpdate().select('id');
+  const of = trx('programmes').where({ studio_id: studioId });
+  const kept = ended ? of.whereNotNull('ended_on') : of.whereNull('ended_on');
+  const { n } = await kept.first(trx.raw('count(*)::int as n'));
+  if (ended && n >= MOST_ENDED) throw new Refusal('too-many-ended', String(MOST_ENDED));
+  if (!ended && n >= MOST_PROGRAMMES) {
+    throw new Refusal('too-many-programmes', String(MOST_PROGRAMMES));
+  }
 }
 
 /** Takes somebody in from a day on, ISO 8601. @throws Refusal `not-found`, `too-many-enrolled` */

@@ -18,6 +18,7 @@ const RULE_NAMES = Object.fromEntries(
 
 /** Programmes of a studio: a class or practice at home, by a rule, for some weeks. */
 export function ProgrammesScreen({ programmes, classes, make }: ProgrammesScreenProps) {
+  const [going, over] = [programmes.filter((p) => !p.ended), programmes.filter((p) => p.ended)];
   return (
     <Page title="Programmes">
       <div className="grid gap-x-12 gap-y-8 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
@@ -30,23 +31,15 @@ export function ProgrammesScreen({ programmes, classes, make }: ProgrammesScreen
               </p>
             </Empty>
           ) : (
-            <ul className="divide-base-300 divide-y">
-              {programmes.map((p) => (
-                <li key={p.id} className="flex flex-wrap items-baseline gap-x-3 py-2">
-                  <Link href={`/people/programmes/${p.id}`} className="link link-hover font-medium">
-                    {p.name}
-                  </Link>
-                  <span className="quiet">{p.says}</span>
-                  <span className="ml-auto">
-                    {p.ended
-                      ? `ended ${p.ended}`
-                      : p.enrolled === 1
-                        ? '1 person'
-                        : `${p.enrolled} people`}
-                  </span>
-                </li>
-              ))}
-            </ul>
+            <>
+              <Lines programmes={going} />
+              {over.length > 0 && (
+                <details className="mt-6">
+                  <summary className="cursor-pointer font-medium">Ended ({over.length})</summary>
+                  <Lines programmes={over} />
+                </details>
+              )}
+            </>
           )}
         </div>
         <section aria-labelledby="new">
@@ -90,5 +83,23 @@ export function ProgrammesScreen({ programmes, classes, make }: ProgrammesScreen
         </section>
       </div>
     </Page>
+  );
+}
+
+function Lines({ programmes }: Pick<ProgrammesScreenProps, 'programmes'>) {
+  return (
+    <ul className="divide-base-300 divide-y">
+      {programmes.map((p) => (
+        <li key={p.id} className="flex flex-wrap items-baseline gap-x-3 py-2">
+          <Link href={`/people/programmes/${p.id}`} className="link link-hover font-medium">
+            {p.name}
+          </Link>
+          <span className="quiet">{p.says}</span>
+          <span className="ml-auto">
+            {p.ended ? `ended ${p.ended}` : p.enrolled === 1 ? '1 person' : `${p.enrolled} people`}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
