@@ -1,8 +1,12 @@
 import { createClass } from '@/server/classes/classes';
 import { planSession } from '@/server/sessions/sessions';
+import type { App } from './app';
 import { twoMinutes } from './counted';
 import { axe, expect, NOON, test } from './harness';
 import { ownStudio } from './own-studio';
+
+const classNamed = (app: App, name: string) =>
+  app.db('classes').whereRaw("plan->>'name' = ?", [name]).first('plan');
 
 test('a class is copied, put away, brought back and removed for good, by keyboard', async ({
   app,
@@ -30,6 +34,25 @@ test('a class is copied, put away, brought back and removed for good, by keyboar
   await page.waitForURL(/\/classes\/[0-9a-f-]{36}$/);
   expect(page.url()).not.toContain(low);
   await expect(page.getByLabel('Name of the class')).toHaveValue('Copy of Low tide');
+  // And from where it is put together, with what was typed a moment ago.
+  const copied = page.url();
+  await page.getByLabel('Name of the class').fill('Ebb');
+  await page.getByLabel('Name of the class').press('Enter');
+  await page.getByRole('button', { name: 'More', exact: true }).press('Enter');
+  await page.getByRole('menuitem', { name: 'Make a copy' }).press('Enter');
+  await expect(page.getByLabel('Name of the class')).toHaveValue('Copy of Ebb');
+  expect(page.url()).not.toBe(copied);
+  for (const name of ['Ebb', 'Copy of Ebb']) {
+    expect((await classNamed(app, name)).plan.phases).toEqual(twoMinutes().phases);
+  }
+  await app
+    .db('classes')
+    .where({ id: copied.split('/').at(-1) })
+    .delete();
+  await app
+    .db('classes')
+    .whereRaw("plan->>'name' = 'Copy of Ebb'")
+    .update({ plan: app.db.raw("jsonb_set(plan, '{name}', '\"Copy of Low tide\"')") });
 
   await page.goto('/classes');
   // One that still meets stays where it is.

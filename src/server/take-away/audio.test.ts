@@ -308,7 +308,7 @@ describe('all of it in one file', () => {
     expect(JSON.parse(textOf(files['class.upbeat.json']))).toEqual(PLANS['a German class']);
     const [german = '', english = '', ...more] = textOf(files['README.txt']).split('\n---\n');
     expect(more).toEqual([]);
-    expect(german).toMatch(/, wie es am .* war\.[\s\S]*wehtut[\s\S]*Wenn bei jemandem/);
+    expect(german).toMatch(/\. Stand: .*\.[\s\S]*wehtut[\s\S]*Wenn bei jemandem/);
     expect(english).toMatch(/, as it was on .*[\s\S]*Stop if anything hurts[\s\S]*If somebody/);
     for (const [says, language] of [[german, 'de'] as const, [english, 'en'] as const]) {
       const rows = carriedRows(of.plan, LIBRARY_BOOK, language);

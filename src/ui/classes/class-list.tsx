@@ -1,15 +1,14 @@
 'use client';
 
 import { Copy, Ellipsis, FolderInput } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Errands } from '@/browser/errand';
 import type { Area } from '@/core/move';
 import { Dialog } from '../kit/dialog';
 import { FaceDial } from '../kit/face-dial';
 import { Link } from '../kit/link';
 import { Menu, MenuEntry } from '../kit/menu';
 import { useCalledActs } from '../kit/use-act';
+import { type CopyClass, useCopy } from './use-copy';
 
 export interface ClassCard {
   id: string;
@@ -34,8 +33,7 @@ export interface ClassListsProps {
   /** Those that were given to somebody to do at home. */
   atHome: ClassCard[];
   putAway: ClassAway[];
-  /** @returns the id of the copy, or why there is none */
-  copy: (asked: { id: string; errand: string }) => Promise<{ id: string } | { refused: string }>;
+  copy: CopyClass;
   /** @returns what stands in the way */
   change: (asked: {
     id: string;
@@ -48,9 +46,8 @@ const FEW = 8;
 
 /** The classes of a studio: found by name, copied, put away and brought back. */
 export function ClassLists({ classes, atHome, putAway, copy, change }: ClassListsProps) {
-  const router = useRouter();
   const { problem, tell, busy, attempt } = useCalledActs();
-  const [errands] = useState(() => new Errands());
+  const copyOf = useCopy(copy);
   const [find, setFind] = useState('');
   const [away, setAway] = useState<{ id: string; name: string } | null>(null);
   const [removing, setRemoving] = useState<ClassAway | null>(null);
@@ -63,9 +60,7 @@ export function ClassLists({ classes, atHome, putAway, copy, change }: ClassList
     });
   const copied = ({ id }: { id: string }) =>
     attempt(async () => {
-      const made = await errands.send(id, (errand) => copy({ id, errand }));
-      if ('refused' in made) tell(made.refused);
-      else router.push(`/classes/${made.id}`);
+      tell(await copyOf(id));
     });
   const wanted = find.trim().toLocaleLowerCase();
   const found = <C extends { name: string }>(all: C[]): C[] =>

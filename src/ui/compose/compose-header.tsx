@@ -4,6 +4,7 @@ import {
   CalendarPlus,
   ChevronDown,
   Clapperboard,
+  Copy,
   Download,
   FileHeadphone,
   History,
@@ -45,6 +46,7 @@ export interface ComposeHeaderProps {
   onDraft: () => void;
   onRehearse: () => void;
   onHistory: () => void;
+  onCopy: () => void;
   onTakeAway: () => void;
   onFilm: () => void;
   onMusic: () => void;
@@ -208,6 +210,9 @@ function More({ plan, ...props }: ComposeHeaderProps & { plan: Plan }) {
       </MenuEntry>
       <MenuEntry act={props.onHistory}>
         <History size={16} aria-hidden /> Saved versions
+      </MenuEntry>
+      <MenuEntry act={props.onCopy}>
+        <Copy size={16} aria-hidden /> Make a copy
       </MenuEntry>
       <MenuEntry act={props.onRecord}>
         <Mic size={16} aria-hidden /> Record in your voice

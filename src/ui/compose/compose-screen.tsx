@@ -8,6 +8,7 @@ import { type Area, type Move, strongAreas } from '@/core/move';
 import type { Talk } from '@/core/run';
 import { stepAt } from '@/core/score';
 import type { DeviceSays } from '@/core/speech';
+import { type CopyClass, useCopy } from '../classes/use-copy';
 import { MovesProvider } from '../kit/moves';
 import { Ribbon } from '../kit/ribbon';
 import { toastOfAct } from '../kit/toast-of-act';
@@ -61,6 +62,7 @@ export interface ComposeScreenProps {
   /** What voices of this device say, where some were chosen. */
   onDevice: DeviceSays | null;
   lead: () => Promise<void>;
+  copy: CopyClass;
   /** The segment that the page opens at, where one was asked for. */
   openAt?: string;
   /** It is to be taken away, as files or as a film. */
@@ -74,6 +76,7 @@ const IN_SIGHT =
 const SECOND = 'max-lg:order-2 max-lg:not-has-[~*~*]:hidden';
 
 const STILL_EMPTY = 'This class is still empty. Add a move from the shelf first.';
+const NOT_SAVED = 'The class could not be saved yet. Try again in a moment.';
 const TAKEN_BY = { files: 'takeAway', film: 'film' } as const;
 
 /** The place where a class is put together. */
@@ -93,6 +96,7 @@ export function ComposeScreen(props: ComposeScreenProps) {
 
 function Composing(props: ComposeScreenProps) {
   const { classId, initial, version, talk, lead, openAt, taking } = props;
+  const copyOf = useCopy(props.copy);
   const { room, library } = useSurroundings(classId, props.around, props.builtIn);
   const editing = useHistory(initial);
   const { plan, edit, settle } = editing;
@@ -167,11 +171,20 @@ function Composing(props: ComposeScreenProps) {
   useEffect(() => {
     if (taking && !hasSegments(initial)) toast.error(STILL_EMPTY);
   }, [taking, initial]);
+  const onCopy = async () => {
+    if (!(await autosave.flush())) return void toast.error(NOT_SAVED);
+    try {
+      const refused = await copyOf(classId);
+      if (refused) toast.error(refused);
+    } catch (problem) {
+      await toastOfAct(problem);
+    }
+  };
   const takeAway = async (by: 'takeAway' | 'film') => {
     if (!hasSegments(plan)) {
       toast.error(STILL_EMPTY);
     } else if (await autosave.flush()) setOpened(by);
-    else toast.error('The class could not be saved yet. Try again in a moment.');
+    else toast.error(NOT_SAVED);
   };
 
   const empty = !hasSegments(plan);
@@ -194,6 +207,7 @@ function Composing(props: ComposeScreenProps) {
             onFit={openFit}
             onDraft={openDraft}
             onHistory={() => setOpened('history')}
+            onCopy={() => void onCopy()}
             onTakeAway={() => void takeAway('takeAway')}
             onFilm={() => void takeAway('film')}
             onMusic={() => setOpened('music')}

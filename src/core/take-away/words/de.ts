@@ -1,7 +1,7 @@
 import type { PackWords } from './words';
 
 export const german: PackWords = {
-  title: '{name}, {length}, wie es am {day} war.',
+  title: '{name}, {length}. Stand: {day}.',
   opens: 'Alles hier lässt sich ohne Up Beat öffnen.',
   files: {
     sound: 'die Stunde, wie man sie hört, mit einem Kapitel für jede Übung',

@@ -17,6 +17,7 @@ import { Link } from '@/ui/kit/link';
 import { requireTeacher } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
 import { leadClassAction } from '../../sessions/actions';
+import { copyClassAction } from '../actions';
 
 export const metadata: Metadata = { title: 'Compose' };
 
@@ -61,6 +62,7 @@ export default async function ComposePage({
       voices={voices}
       onDevice={speaker.onDevice}
       lead={leadClassAction.bind(null, id)}
+      copy={copyClassAction}
       taking={take === 'files' || take === 'film' ? take : undefined}
       openAt={placedSegments(plan).find((p) => p.segment.id === segment)?.segment.id}
     />
