@@ -176,11 +176,11 @@ function linesOf(plan: Plan, { plan: theirs, easier, strong }: PlanForPerson, bo
     const does = easier.includes(id) ? changed : 'asPlanned';
     const lineOf = ({ turn, doses }: VariantDone): HomeLine => {
       const read = readOfTurn(turn, theirs, book);
-      const version = done.length > 1 && turn.variant;
+      const other = done.length > 1 && turn.variant;
       const { name } = variantText(move, language, turn.variant);
       return {
         id: printVariant(turn),
-        name: version ? `${name} (${wordsIn(language).variant[version]})` : name,
+        name: other ? `${name} (${wordsIn(language).variant[other]})` : name,
         dose: amountOf(turn, spoken, { doses }),
         how: read.how.join(' '),
         mind: read.mind.join(' '),
