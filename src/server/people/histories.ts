@@ -105,8 +105,11 @@ export async function historiesOf(
   sessions.select(db.raw('coalesce(s.word, c.name) as word'));
   const bookings = ofThem(db('bookings as b'), 'b.participant_id')
     .join('participants as p', 'p.id', 'b.participant_id')
+    .join('classes as k', 'k.id', 'b.class_id')
     .where('b.studio_id', studioId)
-    .select('b.participant_id', 'b.class_id', 'b.since', 'b.until')
+    .select('b.participant_id', 'b.class_id', 'b.since')
+    // Nobody is waited for in a class that is put away.
+    .select(db.raw('least(b.until, k.put_away_at) as until'))
     .select(db.raw("to_char(p.left_on, 'YYYY-MM-DD') as left_on"));
   const marks = ofThem(db('attendance as a'), 'a.participant_id')
     .join('sessions as s', 's.id', 'a.session_id')

@@ -132,7 +132,12 @@ export async function getPerson(
       .join('classes', 'classes.id', 'bookings.class_id')
       .where({ 'bookings.participant_id': id, 'bookings.studio_id': studioId })
       .orderBy('since')
-      .select('class_id', db.raw("classes.plan->>'name' as class_name"), 'since', 'until'),
+      .select(
+        'class_id',
+        db.raw("classes.plan->>'name' as class_name"),
+        'since',
+        db.raw('least(until, classes.put_away_at) as until'),
+      ),
     db('pauses')
       .where(theirs)
       .orderBy('from_date')

@@ -15,6 +15,7 @@ import {
 import { FilmFolder } from '../film/folder';
 import { giveHomeClass } from '../people/home';
 import { addParticipant, book } from '../people/people';
+import { getPerson } from '../people/person';
 import { makeProgramme } from '../people/programmes';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { planSession } from '../sessions/sessions';
@@ -59,12 +60,19 @@ it('takes a class out of all lists to choose from, and what it was stays', async
   expect(await listed(c)).toEqual([]);
   expect(await away(c)).toEqual([c.classId]);
   expect((await getClass(db(), c, c.classId)).putAwayAt).toBe(NOON + DAY);
-  expect(await personOf(db(), c, c.ada)).toEqual(before);
+  const later = { id: c.ada, zone: 'Europe/Dublin', now: NOON + 30 * DAY };
+  const of = async () => {
+    const { bookings, streaks } = await getPerson(db(), c, later);
+    return [bookings.map((b) => b.until), streaks.map((s) => [s.ended, s.streak.longest])];
+  };
+  // Nobody is waited for any more; what they came to stays.
+  expect(await of()).toEqual([[NOON + DAY], [[true, before.streaks[0]?.streak.longest]]]);
   // What has a past is never removed.
   await expect(removeClass(db(), c, c.classId)).rejects.toMatchObject({ code: 'class-has-past' });
   await bringBack(db(), c, c.classId);
   expect(await listed(c)).toEqual([c.classId]);
   expect((await getClass(db(), c, c.classId)).putAwayAt).toBeNull();
+  expect(await of()).toEqual([[null], [[false, before.streaks[0]?.streak.longest]]]);
 });
 
 it('does not stand in the way where a session was never led and is over', async () => {
