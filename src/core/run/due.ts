@@ -112,12 +112,20 @@ export function* bellsOf(
   else if (work) yield lengthMs;
 }
 
+/** What begins this short a time before an end comes of rounding, in ms: a step has whole ms, a beat need not. */
+const ROUNDING_MS = 1;
+
+/** When something begins that comes again and again within a length, in ms. */
+function* comingAgain(everyMs: number, lengthMs: number) {
+  for (let n = 0; n * everyMs < lengthMs - ROUNDING_MS; n++) yield n * everyMs;
+}
+
 /** When a step has tones, in ms from its start. */
 export function* tonesOf({ beatMs, breath, breathTones }: Step, lengthMs: number) {
-  if (beatMs) for (let at = 0; at < lengthMs; at += beatMs) yield { at, of: 'beat' as const };
+  if (beatMs) for (const at of comingAgain(beatMs, lengthMs)) yield { at, of: 'beat' as const };
   if (!breath || !breathTones) return;
   const out = (breath.in + breath.hold) * 1000;
-  for (let at = 0; at < lengthMs; at += breathMs(breath)) {
+  for (const at of comingAgain(breathMs(breath), lengthMs)) {
     yield { at, of: 'in' as const };
     if (at + out < lengthMs) yield { at: at + out, of: 'out' as const };
   }

@@ -24,6 +24,7 @@ import {
   SHOWN_MS,
   shownShare,
   spent,
+  tonesOf,
   unchangedForMs,
 } from '.';
 
@@ -349,6 +350,35 @@ describe('cues of the moment', () => {
       0, 5000, 10_000,
     ]);
     expect(beatsAhead(where(score, log(), 10).state, 1000)).toEqual([]);
+  });
+
+  it('marks as many beats as are to be done, at any tempo, and none more as the work ends', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('counts', 'taps'),
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 20, max: 120 }),
+        (kind, count, tempo) => {
+          const dose =
+            kind === 'counts'
+              ? { kind: 'counts' as const, counts: count, tempo }
+              : { kind: 'taps' as const, taps: count, tempo };
+          const plan = planOf([{ move: 'tongue-taps-to-palate', rounds: 1, dose }], {
+            counting: 'beat',
+          });
+          const score = compile(plan, LIBRARY_BOOK);
+          const works = score.steps.filter((s) => s.kind === 'work');
+          expect(works.length).toBeGreaterThan(0);
+          for (const work of works) {
+            const tones = [...tonesOf(work, work.durationMs)].map(({ at }) => Math.round(at));
+            const wanted = Array.from({ length: count }, (_, n) =>
+              Math.round((n * 60_000) / tempo),
+            );
+            expect(tones).toEqual(wanted);
+          }
+        },
+      ),
+    );
   });
 
   it('a bell is heard as the class begins, early enough before its end to ring out, and around each work', () => {
