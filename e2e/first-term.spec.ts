@@ -15,7 +15,7 @@ test('from the address of a first start to a planned term, by keyboard alone', a
   await page.getByLabel('Email').fill('ragna@slipway.example');
   await page.getByLabel('Password', { exact: true }).fill(PASSWORD);
   await page.getByLabel('Password', { exact: true }).press('Enter');
-  await expect(page.getByText('No session to lead')).toBeVisible();
+  await expect(page.getByText('Begin with a class')).toBeVisible();
 
   await page.getByRole('link', { name: 'Classes', exact: true }).press('Enter');
   await page.getByLabel('Name of a new class').fill('Jaw before the tide');
