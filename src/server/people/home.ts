@@ -262,13 +262,6 @@ export async function carriedAtHome(
     .cautions;
 }
 
-/** Ids of the classes that somebody was given to do at home: they do not meet. */
-export async function homeClassIds(db: Db, { studioId }: Scope): Promise<ReadonlySet<string>> {
-  return new Set(
-    await db('home_classes').where({ studio_id: studioId }).distinct().pluck('class_id'),
-  );
-}
-
 const receiverSchema = z.object({ id: z.uuid(), name: z.string() }).and(carriedRowSchema);
 
 /**

@@ -5,7 +5,6 @@ import { PERSON_MARK_NAMES, PERSON_MARKS } from '@/core/today';
 import { allClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { homeClassIds } from '@/server/people/home';
 import { type CameOf, PAGE, peopleAskedSchema, peoplePage } from '@/server/people/list';
 import { anybody } from '@/server/people/people';
 import { PeopleScreen } from '@/ui/people/people-screen';
@@ -34,14 +33,13 @@ export default async function PeoplePage({
   const teacher = await requireTeacher();
   const [zone, at] = [teacher.timeZone, now()];
   const asked = peopleAskedSchema.parse(await searchParams);
-  const [{ people, total }, classes, some, atHome] = await Promise.all([
+  const [{ people, total }, classes, some] = await Promise.all([
     peoplePage(db(), teacher, { ...asked, zone, now: at }),
     allClasses(db(), teacher),
     anybody(db(), teacher),
-    homeClassIds(db(), teacher),
   ]);
   const inUse = classes.filter((c) => !c.putAway);
-  const named = inUse.filter((c) => !atHome.has(c.id)).map(({ id, name }) => ({ id, name }));
+  const named = inUse.filter((c) => !c.atHome).map(({ id, name }) => ({ id, name }));
   const past = classes
     .filter((c) => c.putAway && c.met)
     .map(({ id, name }) => ({ id, name: `${name}, put away` }));

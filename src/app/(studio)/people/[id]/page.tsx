@@ -12,7 +12,7 @@ import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { allMoves } from '@/server/moves/moves';
 import { checkInsOf } from '@/server/people/check-ins';
-import { homeClassesOf, homeClassIds } from '@/server/people/home';
+import { homeClassesOf } from '@/server/people/home';
 import { lastJoin } from '@/server/people/join';
 import { namesOfPeople } from '@/server/people/people';
 import { getPerson, type PersonSession } from '@/server/people/person';
@@ -57,7 +57,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const [zone, at] = [teacher.timeZone, now()];
-  const [person, classes, has, everybody, moves, join, programmes, homeClasses, checkIns, atHome] =
+  const [person, classes, has, everybody, moves, join, programmes, homeClasses, checkIns] =
     await orNotFound(
       // Whichever of them looks first for somebody who is not there.
       Promise.all([
@@ -70,7 +70,6 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         progressOf(db(), teacher, { of: { participantId: id }, zone, now: at }),
         homeClassesOf(db(), teacher, id),
         checkInsOf(db(), teacher, { participantId: id, zone, now: at }),
-        homeClassIds(db(), teacher),
       ]),
     );
   const names = new Map(moves.map((m) => [m.id, moveText(m, 'en').name]));
@@ -119,7 +118,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         says: `${dateLabel(p.from)} to ${dateLabel(p.to)}`,
       }))}
       bookable={classes
-        .filter((c) => !booked.has(c.id) && !atHome.has(c.id))
+        .filter((c) => !booked.has(c.id) && !c.atHome)
         .map(({ id, name }) => ({ id, name }))}
       notes={person.notes.map((n) => ({
         id: n.id,
