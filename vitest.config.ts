@@ -12,12 +12,14 @@ const alias = {
 };
 
 const onDatabase = {
-  pool: 'threads',
+  pool: 'threads' as const,
   globalSetup: 'src/server/testing/prepare.ts',
+  // A client of the database that is asked two things at once warns of it, and will refuse it one day.
+  execArgv: ['--throw-deprecation'],
   // Nothing waits for these: they only tell a test that hangs from a machine whose time is taken by others.
   testTimeout: 120_000,
   hookTimeout: 60_000,
-} as const;
+};
 
 export default defineConfig({
   resolve: { alias },

@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { connect, type Db } from '@/server/db';
 import { bringBack, copyTemplate } from '@/server/testing/database';
@@ -10,6 +10,9 @@ export const NOON = Date.UTC(2026, 10, 24, 12);
 
 /** What whoever watches the application knows. */
 export const METRICS_TOKEN = 'watch the harbour';
+
+/** What Node says of a program that does what it should not, or will not do for long. */
+const WARNING = /^\(node:\d+\).*Warning:.*$/m;
 
 const dataDir = process.env.UPBEAT_DATA_DIR ?? '.data/test';
 
@@ -34,6 +37,7 @@ export class App {
     const slot = process.env.TEST_PARALLEL_INDEX ?? '0';
     const app = new App(await copyTemplate(slot), await freePort(), slot);
     mkdirSync(dataDir, { recursive: true });
+    rmSync(app.logFile, { force: true });
     app.runClock(NOON);
     await app.up(env);
     return app;
@@ -114,5 +118,7 @@ export class App {
   async stop(): Promise<void> {
     await this.running?.stop('SIGTERM');
     await this.db.destroy();
+    const warned = this.log().match(WARNING);
+    if (warned) throw new Error(`The application was warned of something: ${warned[0]}`);
   }
 }

@@ -32,6 +32,15 @@ it('has a handler for every call, under its method and address, and no handler w
   expect(routes().sort()).toEqual(calls.sort());
 });
 
+it('knows a refusal of another part of the program, and takes nothing else for one', async () => {
+  const apart = './refusals.ts?bundled-apart';
+  const other: typeof import('./refusals') = await import(apart);
+  expect(other.Refusal).not.toBe(Refusal);
+  expect(new other.Refusal('not-found', 'class')).toBeInstanceOf(Refusal);
+  const alike = Object.assign(new Error('Not found.'), { code: 'not-found', digest: '1' });
+  expect(alike).not.toBeInstanceOf(Refusal);
+});
+
 it('puts ids and queries into addresses so that nothing in them can lead elsewhere', () => {
   expect(addressOf(CALLS.readClass, '../moves?x')).toBe('/api/classes/..%2Fmoves%3Fx');
   expect(addressOf(CALLS.hear, undefined, { text: 'a & b', language: 'en', rate: 150 })).toBe(

@@ -217,8 +217,12 @@ export const REFUSALS = {
 
 export type RefusalCode = keyof typeof REFUSALS;
 
+/** On every refusal, whichever part of the program it comes from: each is bundled on its own. */
+const REFUSED = Symbol.for('up-beat.refusal');
+
 /** Thrown where the server says no for a reason that a teacher should read. */
 export class Refusal extends Error {
+  readonly [REFUSED] = true;
   /** All that comes to a page of an error in an action of its own. */
   readonly digest: string;
 
@@ -230,6 +234,11 @@ export class Refusal extends Error {
   ) {
     super(REFUSALS[code][1].replace('{}', () => about));
     this.digest = digestOf(this.message);
+  }
+
+  /** What is thrown in one part of the program is known in all of them, though each has a class of its own. */
+  static override [Symbol.hasInstance](value: unknown): boolean {
+    return value instanceof Error && REFUSED in value;
   }
 
   get status(): number {

@@ -160,7 +160,8 @@ export async function planSessions(
   { wish, zone, now }: { wish: Wish; zone: string; now: number },
 ): Promise<string[]> {
   return db.transaction(async (trx) => {
-    await Promise.all([knowTeacher(trx, scope, wish.teacherId), slots(trx, scope, wish.classIds)]);
+    await knowTeacher(trx, scope, wish.teacherId);
+    await slots(trx, scope, wish.classIds);
     const closures = await closuresOf(trx, scope);
     const sessions = unfolded(wish, { zone, closures });
     const recurrence = wish.rule && recurrenceOf(wish.rule, wish.start);

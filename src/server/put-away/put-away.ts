@@ -67,15 +67,14 @@ export async function removeClass(db: Db, scope: Scope, classId: string): Promis
   const films = await db.transaction(async (trx) => {
     await held(trx, scope, classId);
     const of = { class_id: classId, studio_id: scope.studioId };
-    const known = await Promise.all([
-      trx('sessions').where(of).first('class_id'),
-      trx('home_classes').where(of).first('class_id'),
-      trx('programmes')
+    const known =
+      (await trx('sessions').where(of).first('class_id')) ??
+      (await trx('home_classes').where(of).first('class_id')) ??
+      (await trx('programmes')
         .where({ studio_id: scope.studioId })
         .where((either) => either.where({ class_id: classId }).orWhere({ home_class_id: classId }))
-        .first('id'),
-    ]);
-    if (known.some(Boolean)) throw new Refusal('class-has-past');
+        .first('id'));
+    if (known) throw new Refusal('class-has-past');
     const ids: string[] = await trx('films').where({ class_id: classId }).pluck('id');
     const gone = await trx('classes').where({ id: classId }).whereNotNull('put_away_at').delete();
     if (gone === 0) throw new Refusal('not-found', 'class that is put away');

@@ -141,7 +141,9 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
     );
   const people = z.array(rollSchema).parse(rows);
   const ids = people.map((p) => p.participantId);
-  const [notes, met] = await Promise.all([formNotesOf(db, scope, ids), movesMet(db, scope, ids)]);
+  // One after the other, since both may be asked in one transaction.
+  const notes = await formNotesOf(db, scope, ids);
+  const met = await movesMet(db, scope, ids);
   return people.map((p, i) => ({
     ...p,
     notes: notes.get(p.participantId) ?? [],

@@ -1,10 +1,12 @@
+import { Refusal } from '@/core/calls';
 import { errorFields, log } from './log';
 
 type Say = (...what: unknown[]) => void;
 
 /**
  * Says errors as the log says them, without their messages, and everything else as it is. The framework prints
- * every fault it meets with its message, which may quote what somebody typed.
+ * every fault it meets with its message, which may quote what somebody typed. A refusal is no fault: it is told
+ * where it was asked, and counted.
  */
 export const withoutMessages =
   (
@@ -14,5 +16,5 @@ export const withoutMessages =
   (...what) => {
     const errors = what.filter((one) => one instanceof Error);
     if (errors.length === 0) say(...what);
-    for (const error of errors) told(errorFields(error));
+    for (const error of errors) if (!(error instanceof Refusal)) told(errorFields(error));
   };

@@ -1,4 +1,5 @@
 import { afterEach, expect, it, vi } from 'vitest';
+import { Refusal } from '@/core/calls';
 import { errorFields } from './log';
 import { mayWatch } from './metrics';
 import { withoutMessages } from './quiet';
@@ -27,6 +28,7 @@ it('says errors that others print without their messages, and leaves the rest as
   );
   say('ready', 1);
   say('⨯', new TypeError('invalid input: "Marit"'), { digest: '1' });
+  say('⨯', new Refusal('not-found', 'class'));
   expect(said).toEqual([['ready', 1]]);
   expect(told).toMatchObject([{ error: 'TypeError' }]);
   expect(JSON.stringify([said, told])).not.toContain('Marit');
