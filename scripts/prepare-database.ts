@@ -6,7 +6,7 @@ import { now } from '@/server/clock';
 import { connect, type Db } from '@/server/db';
 import { demoStudioId, ensureSessionToday, removeDemo, seedDemo } from '@/server/demo/seed';
 import { makeLink } from '@/server/studio/links';
-import { forgetOld, hasOwnStudio } from '@/server/studio/studios';
+import { hasOwnStudio } from '@/server/studio/studios';
 
 /** The demo password of before, so that a reset does not change how one signs in. */
 function keptPassword(file: string): string | undefined {
@@ -32,7 +32,6 @@ async function prepare(): Promise<void> {
   const db = connect(url);
   try {
     await db.migrate.latest({ migrationSource });
-    await forgetOld(db, now());
     await offerFirstStudio(db, path.join(dataDir, 'first-studio'));
     if (process.env.UPBEAT_DEMO !== '1' && !reset) return;
     const signInFile = path.join(dataDir, 'demo-sign-in.json');

@@ -9,25 +9,21 @@ export async function register(): Promise<void> {
   const [
     { now },
     { db },
-    { forgetOld },
+    { forgetAll },
     { errorFields, log },
     { withoutMessages },
     { serveDirectly },
     { serveFollowers },
-    { forgetFollowers },
-    { forgetFilms },
     { filmMaker },
     { sendWaiting },
   ] = await Promise.all([
     import('@/server/clock'),
     import('@/server/db'),
-    import('@/server/studio/studios'),
+    import('@/server/forget'),
     import('@/server/watch/log'),
     import('@/server/watch/quiet'),
     import('@/app/api/direct'),
     import('@/server/follow/serve'),
-    import('@/server/follow/followers'),
-    import('@/server/film/films'),
     import('@/server/film/maker'),
     import('@/server/studio/carry'),
   ]);
@@ -35,15 +31,8 @@ export async function register(): Promise<void> {
   Object.assign(globalThis, { upBeatFollowers: serveFollowers, upBeatDirectly: serveDirectly });
   console.error = withoutMessages(console.error.bind(console));
   log().info('started');
-  const forget = () =>
-    Promise.all([
-      forgetOld(db(), now()),
-      forgetFollowers(db(), now()),
-      forgetFilms(db(), now()),
-    ]).catch((problem: unknown) => {
-      // The database is away for now; tomorrow is soon enough.
-      log().error(errorFields(problem), 'what is older than the studios keep was not forgotten');
-    });
+  const forget = () => forgetAll(db(), now());
+  void forget();
   setInterval(forget, DAY_MS).unref();
   const lookAfter = () =>
     filmMaker()

@@ -1,17 +1,11 @@
-import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdir, readdir, rm, stat } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { Refusal } from '@/core/calls';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
+import { readOnce, type SentFile } from '../with-folder';
 import { archiveOf } from './export';
-
-const FOLDER = path.join(tmpdir(), `up-beat-archives-${process.pid}`);
-/** How long an archive waits to be fetched to its end. */
-const KEPT_MS = 10 * 60_000;
 
 const busy = new Set<string>();
 
@@ -27,32 +21,20 @@ export async function alone<T>({ studioId }: Scope, work: () => Promise<T>): Pro
 }
 
 /**
- * Writes the archive of a studio into a file, so that the database is done with it however slowly it is fetched.
- * The file is removed some minutes later.
+ * The archive of a studio, whole before it is sent, so that the database is done with it however slowly it is fetched.
+ * @param signal that nobody waits for it any more
  */
-export async function spooled(
+export const spooled = (
   db: Db,
   scope: Scope,
-  { now }: { now: number },
-): Promise<{ file: string; bytes: number }> {
-  await mkdir(FOLDER, { recursive: true, mode: 0o700 });
-  await forgetOld();
-  const file = path.join(FOLDER, `${randomUUID()}.zip`);
-  try {
-    await pipeline(archiveOf(db, scope, { now }), createWriteStream(file, { mode: 0o600 }));
-  } catch (error) {
-    await rm(file, { force: true });
-    throw error;
-  }
-  setTimeout(() => void rm(file, { force: true }), KEPT_MS).unref();
-  return { file, bytes: (await stat(file)).size };
-}
-
-/** Removes what a timer did not come to. The age of a file is that of this machine's clock. */
-async function forgetOld(): Promise<void> {
-  for (const name of await readdir(FOLDER)) {
-    const file = path.join(FOLDER, name);
-    const { mtimeMs } = await stat(file);
-    if (Date.now() - mtimeMs > KEPT_MS) await rm(file, { force: true });
-  }
-}
+  { now, signal }: { now: number; signal: AbortSignal },
+): Promise<SentFile> =>
+  readOnce(
+    'archive',
+    async (folder) => {
+      const file = path.join(folder, 'studio.zip');
+      await pipeline(archiveOf(db, scope, { now }), createWriteStream(file), { signal });
+      return file;
+    },
+    signal,
+  );

@@ -10,6 +10,8 @@ import { passwordFits } from './passwords';
 export const SIGN_IN_DAYS = 30;
 /** A device that was not used for so long is signed out before that. */
 export const IDLE_DAYS = 14;
+/** How long a device is known again, after it was signed in last. */
+export const KNOWN_DAYS = 365;
 const DAY_MS = 86_400_000;
 /** How exactly it is known when a device was seen last. */
 const SEEN_EVERY_MS = 10 * 60_000;
@@ -214,4 +216,11 @@ export async function signOutEverywhere(db: Db, teacherId: string, now: number):
     .where({ teacher_id: teacherId })
     .whereNull('revoked_at')
     .update({ revoked_at: new Date(now) });
+}
+
+/** Forgets sign-ins that ran out so long ago that their device counts as a new one. @param now epoch ms */
+export async function forgetSignIns(db: Db, now: number): Promise<void> {
+  await db('sign_ins')
+    .where('expires_at', '<', new Date(now - KNOWN_DAYS * DAY_MS))
+    .delete();
 }

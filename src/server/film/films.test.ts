@@ -35,9 +35,11 @@ import { HIGHEST_DBTP } from '@/core/sound';
 import { soundOf } from '@/core/speech';
 import { chaptersOf } from '@/core/take-away';
 import { createClass } from '../classes/classes';
+import { putAway, removeClass } from '../put-away/put-away';
 import { classAudio } from '../take-away/audio';
 import { wordedClass } from '../take-away/worded';
 import { makeStudio, NOON, testDatabase } from '../testing/studio';
+import { log } from '../watch/log';
 import type { Drawable } from './draw';
 import { packPictures } from './encode';
 import {
@@ -313,6 +315,21 @@ describe('while it is made', () => {
     await removing.add({ id: film.id, studioId: teacher.studioId });
     expect(existsSync(new FilmFolder(film.id).path)).toBe(false);
     await expect(filmFile(db(), teacher, film.id)).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('its class is removed in the middle: nothing is left of it, and no fault is told', async () => {
+    const told = vi.spyOn(log(), 'error');
+    const film = await order(nobody);
+    const removing = maker(async (of, signal) => {
+      const { class_id: classId } = await db()('films').where({ id: film.id }).first('class_id');
+      await putAway(db(), teacher, { classId, now: NOON });
+      await removeClass(db(), teacher, classId);
+      return here(of, signal);
+    });
+    await removing.add({ id: film.id, studioId: teacher.studioId });
+    expect(existsSync(new FilmFolder(film.id).path)).toBe(false);
+    expect(told).not.toHaveBeenCalled();
+    told.mockRestore();
   });
 
   const fails = async (workshop: FilmWorkshop): Promise<FilmToTake> => {

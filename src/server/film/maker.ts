@@ -154,9 +154,10 @@ export class FilmMaker {
       await folder.tidy();
       if (signal.aborted) return;
       const why = told(problem);
-      if (!(why instanceof Refusal)) log().error(errorFields(problem), 'a film failed');
       const code: RefusalCode = why instanceof Refusal ? why.code : 'film-failed';
-      await this.note(id, { state: 'failed', problem: code });
+      // One that was removed has no folder any more, and nobody waits for it.
+      const isWanted = await this.note(id, { state: 'failed', problem: code });
+      if (isWanted && !(why instanceof Refusal)) log().error(errorFields(problem), 'a film failed');
     }
   }
 

@@ -96,3 +96,8 @@ export async function spendLink(
   if (!rows[0]) throw new Refusal('link-spent');
   return linkSchema.parse(rows[0]);
 }
+
+/** Forgets links that have run out, and with them whom they invited. @param now epoch ms */
+export async function forgetLinks(db: Db, now: number): Promise<void> {
+  await db('links').where('expires_at', '<=', new Date(now)).delete();
+}

@@ -3,7 +3,8 @@ import type { Db } from '../db';
 import { carriedAtHome } from '../people/home';
 import type { HomeOwner } from '../people/practice';
 import { found } from '../scope';
-import { type AudioFile, classAudio } from './audio';
+import type { SentFile } from '../with-folder';
+import { classAudio } from './audio';
 import { wordedClass } from './worded';
 
 export interface AskedAtHome {
@@ -21,7 +22,7 @@ export async function homeAudio(
   db: Db,
   owner: HomeOwner,
   { classId, ...asked }: AskedAtHome,
-): Promise<AudioFile> {
+): Promise<SentFile> {
   const { studioId, participantId } = owner;
   const cautions = await carriedAtHome(db, owner, { participantId, classId });
   const row = await db('teachers')

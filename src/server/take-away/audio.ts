@@ -1,5 +1,5 @@
 import { createWriteStream } from 'node:fs';
-import { open, writeFile } from 'node:fs/promises';
+import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -20,7 +20,7 @@ import type { Db } from '../db';
 import { type Coder, highestBefore, pack, told, Unpacked } from '../packing';
 import type { Speaking } from '../speech/recordings';
 import { errorFields, log } from '../watch/log';
-import { withFolder } from '../with-folder';
+import { readOnce, type SentFile } from '../with-folder';
 import { lettersOf } from './letters';
 import { type AskedSound, pcm, RATE, soundOfClass } from './sound';
 import { type SoundAsker, soundQueue } from './sound-queue';
@@ -70,12 +70,6 @@ export interface AskedAudio extends AskedSound, Pick<SoundAsker, 'atHome' | 'tic
   by?: string;
 }
 
-/** A file of sound as it is sent. */
-export interface AudioFile {
-  stream: Readable;
-  bytes: number;
-}
-
 /**
  * The sound of a class as a file, made when its turn comes, faster than it is heard. It is sent once it is whole, and
  * has no name on the disk by then, so that nothing is left of it; where whoever asked goes away, it ends.
@@ -87,16 +81,15 @@ export async function classAudio(
   teacher: Speaking,
   wordedOf: () => Promise<Worded>,
   asked: AskedAudio,
-): Promise<AudioFile> {
+): Promise<SentFile> {
   const { signal, by = teacher.id, atHome = false, ticket } = asked;
   const asker = { studioId: teacher.studioId, by, atHome, signal, ...(ticket && { ticket }) };
   const place = soundQueue().take(asker);
   try {
     const worded = await wordedOf();
     const made = await place.turn((tell) => audioFile(db, teacher, worded, { ...asked, tell }));
+    if (made.stream.destroyed) place.leave();
     made.stream.once('close', place.leave);
-    if (signal.aborted) made.stream.destroy();
-    signal.addEventListener('abort', () => made.stream.destroy(), { once: true });
     return made;
   } catch (problem) {
     place.leave();
@@ -111,27 +104,20 @@ async function audioFile(
   teacher: Speaking,
   worded: Worded,
   { tell, ...asked }: AskedAudio & { tell: (share: number) => void },
-): Promise<AudioFile> {
+): Promise<SentFile> {
   const { as, signal } = asked;
   const { windows, samples, part } = await soundOfClass(db, teacher, worded, {
     ...asked,
     ...(as !== 'wav' && { highest: highestBefore(CODERS[as]) }),
   });
   const sound = pcm(counted(windows, (n) => tell(Math.min(1, n / samples))));
-  const whole = await withFolder('sound', async (folder) => {
+  const written = async (folder: string) => {
     const file = path.join(folder, `class.${as}`);
     if (as === 'wav') await writeWav(file, { sound, samples, signal });
     else await packed(file, as, { sound, worded, part, folder, signal });
-    // What is open stays to be read when its folder has gone.
-    return open(file);
-  });
-  const { size } = await whole.stat();
-  if (signal.aborted) {
-    // Nobody reads it, and so nobody would close it.
-    await whole.close();
-    throw signal.reason;
-  }
-  return { stream: whole.createReadStream(), bytes: size };
+    return file;
+  };
+  return readOnce('sound', written, signal);
 }
 
 /** Tells how many samples there were so far. */

@@ -1,4 +1,3 @@
-import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import { CALLS, Refusal } from '@/core/calls';
 import { dateOn } from '@/core/formats';
@@ -14,11 +13,12 @@ function ownersOnly(teacher: Teacher): void {
 }
 
 /** The studio as a file to keep. */
-export const GET = answering(CALLS.exportStudio, async ({ teacher, now }) => {
+export const GET = answering(CALLS.exportStudio, async ({ teacher, now, request }) => {
   ownersOnly(teacher);
-  const { file, bytes } = await alone(teacher, () => spooled(db(), teacher, { now }));
+  const { signal } = request;
+  const { stream, bytes } = await alone(teacher, () => spooled(db(), teacher, { now, signal }));
   const name = `up-beat-${dateOn(now, teacher.timeZone)}.zip`;
-  return new Response(Readable.toWeb(createReadStream(file)) as ReadableStream, {
+  return new Response(Readable.toWeb(stream) as ReadableStream, {
     headers: {
       'Content-Type': 'application/zip',
       'Content-Length': String(bytes),
