@@ -20,6 +20,9 @@ const TOO_MUCH = 'You have asked for much at once. Wait a moment, then try again
 const HOST = process.env.HOST ?? '127.0.0.1';
 const PORT = Number(process.env.PORT);
 
+// What it keeps on the disk, such as films and what was said, is for nobody else on this machine.
+process.umask(0o077);
+
 /**
  * What an action leads to is asked for by the application itself, with what it was asked with; it goes with the
  * action. Nobody else knows the word.

@@ -8,6 +8,7 @@ import { backUpNightly, nightlyFrom, untilClockShows } from './lib/dump.mjs';
 import { addressOnNetwork, EVERYBODY, HERE, OPENS } from './lib/hall.mjs';
 import { keepRunning } from './lib/keep-running.mjs';
 import { LOCK, otherStart } from './lib/lock.mjs';
+import { putAside } from './lib/logs.mjs';
 import { ensurePackages, requireNode } from './lib/packages.mjs';
 import { bin, DATA_DIR } from './lib/paths.mjs';
 import { isFree } from './lib/ports.mjs';
@@ -49,6 +50,18 @@ function backUpByNight(nightly, url) {
   next();
 }
 
+/** Looks every hour whether a log has become long. */
+function keepShort(logs) {
+  const look = () => {
+    try {
+      for (const file of logs) putAside(file);
+    } catch (error) {
+      process.stderr.write(`\nA log could not be put aside. ${error.message}\n`);
+    }
+  };
+  setInterval(look, 3_600_000).unref();
+}
+
 await main(async () => {
   requireNode();
   if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65_535) {
@@ -80,7 +93,7 @@ await main(async () => {
     await ensureDebian(['espeak-ng'], { optional: true });
     await ensureDebian(['flite', 'ffmpeg'], { optional: true });
   }
-  const { url, stop } = await database();
+  const { url, stop, logs } = await database();
   const env = {
     DATABASE_URL: url,
     UPBEAT_DATA_DIR: DATA_DIR,
@@ -135,6 +148,7 @@ await main(async () => {
       rmSync(first);
     }
     if (nightly) backUpByNight(nightly, url);
+    keepShort([logFile, ...logs]);
     say('Ctrl-C stops it.');
     await app.givenUp;
     await end(1);

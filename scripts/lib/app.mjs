@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
-import { closeSync, openSync } from 'node:fs';
+import { closeSync } from 'node:fs';
+import { openLog } from './logs.mjs';
 import { inRoot, ROOT } from './paths.mjs';
 import { until } from './ports.mjs';
 
@@ -12,7 +13,7 @@ const PATIENCE_MS = 5000;
  */
 export async function startApp({ port, host = '127.0.0.1', env, logFile }) {
   const url = `http://127.0.0.1:${port}`;
-  const log = logFile ? openSync(logFile, 'a') : 'inherit';
+  const log = logFile ? openLog(logFile) : 'inherit';
   const child = spawn(process.execPath, [inRoot('scripts', 'serve.mjs')], {
     cwd: ROOT,
     env: {

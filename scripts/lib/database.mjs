@@ -4,12 +4,13 @@ import { ensureDatabase, startPostgres } from './postgres.mjs';
 
 /**
  * The application's database: a managed one where DATABASE_URL names it, else a cluster of our own.
- * @returns {Promise<{ url: string, stop: () => Promise<void> }>}
+ * @returns {Promise<{ url: string, stop: () => Promise<void>, logs: string[] }>} `logs` are files that grow
  */
 export async function database() {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => {} };
+  const given = process.env.DATABASE_URL;
+  if (given) return { url: given, stop: async () => {}, logs: [] };
   await ensureDebian(['postgresql']);
   const postgres = await startPostgres(DATA_DIR);
   ensureDatabase(postgres, 'upbeat');
-  return { url: postgres.urlOf('upbeat'), stop: postgres.stop };
+  return { url: postgres.urlOf('upbeat'), stop: postgres.stop, logs: [postgres.logFile] };
 }

@@ -1,16 +1,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import {
-  chownSync,
-  existsSync,
-  mkdirSync,
-  openSync,
-  readFileSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs';
+import { chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { postgresBin } from './debian.mjs';
+import { openLog } from './logs.mjs';
 import { ROOT } from './paths.mjs';
 import { freePort, until } from './ports.mjs';
 import { Trouble } from './say.mjs';
@@ -73,7 +66,7 @@ function running(data) {
 
 /**
  * Starts the cluster of a data folder, creating it the first time, or joins it where it runs.
- * @returns {Promise<{ urlOf: (database: string) => string, psql: (sql: string) => string, pid: number, stop: () => Promise<void>, crash: () => Promise<void> }>}
+ * @returns {Promise<{ urlOf: (database: string) => string, psql: (sql: string) => string, pid: number, stop: () => Promise<void>, crash: () => Promise<void>, logFile: string }>}
  */
 export async function startPostgres(dir) {
   mkdirSync(dir, { recursive: true });
@@ -116,7 +109,7 @@ export async function startPostgres(dir) {
     await until(() => !running(data), 20_000);
     await launch(bin, home, data, as, port);
   };
-  return { urlOf, psql, pid, stop, crash };
+  return { urlOf, psql, pid, stop, crash, logFile: logIn(home) };
 }
 
 function createCluster(bin, home, data, password, as) {
@@ -143,22 +136,27 @@ function createCluster(bin, home, data, password, as) {
     throw new Trouble(`The database could not be created: ${made.stderr.trim()}`);
 }
 
+/**
+ * What the cluster says of itself: that it starts, ends and crashes, and nothing of what it is asked. An error there may
+ * quote a whole row, a name and what somebody carries among it; the application tells what kind of error it was.
+ */
+const SAYS = [
+  'log_min_messages=log',
+  'log_min_error_statement=panic',
+  'log_error_verbosity=terse',
+  'log_checkpoints=off',
+];
+
+const logIn = (home) => path.join(home, 'postgres.log');
+
 async function launch(bin, home, data, as, samePort) {
   const port = samePort ?? (await freePort());
-  const logFile = path.join(home, 'postgres.log');
-  const log = openSync(logFile, 'a');
+  const logFile = logIn(home);
+  const log = openLog(logFile);
+  const settings = ['listen_addresses=127.0.0.1', 'unix_socket_directories=', ...SAYS];
   const child = spawn(
     path.join(bin, 'postgres'),
-    [
-      '-D',
-      data,
-      '-p',
-      String(port),
-      '-c',
-      'listen_addresses=127.0.0.1',
-      '-c',
-      'unix_socket_directories=',
-    ],
+    ['-D', data, '-p', String(port), ...settings.flatMap((one) => ['-c', one])],
     { ...as, cwd: home, detached: true, stdio: ['ignore', log, log] },
   );
   child.unref();
