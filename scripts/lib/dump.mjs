@@ -1,18 +1,28 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { postgresBin } from './debian.mjs';
 import { inRoot } from './paths.mjs';
+import { reaching } from './reaching.mjs';
 import { Trouble } from './say.mjs';
 
 /** Backups of the whole database, recordings included, in the custom format of pg_dump. */
 
 /** Runs one of PostgreSQL's programs; what it prints. @throws Trouble with what it said */
-function program(name, args, trouble) {
+function program(name, args, trouble, env = process.env) {
   const bin = postgresBin();
   if (!bin) throw new Trouble('PostgreSQL’s programs are not installed.');
   const done = spawnSync(path.join(bin, name), args, {
+    env,
     encoding: 'utf8',
     maxBuffer: 64 * 1024 * 1024,
   });
@@ -21,12 +31,11 @@ function program(name, args, trouble) {
   return done.stdout;
 }
 
-const query = (url, sql) =>
-  program(
-    'psql',
-    [url, '-v', 'ON_ERROR_STOP=1', '-tAc', sql],
-    'The database did not answer',
-  ).trim();
+function query(url, sql) {
+  const { to, env } = reaching(url);
+  const args = [to, '-v', 'ON_ERROR_STOP=1', '-tAc', sql];
+  return program('psql', args, 'The database did not answer', env).trim();
+}
 
 /** The migrations that this program knows, by name. */
 const known = () =>
@@ -34,8 +43,18 @@ const known = () =>
     .filter((file) => /^\d{3}-.*\.ts$/.test(file))
     .map((file) => file.replace(/\.ts$/, ''));
 
+/** Makes an empty file that nobody else on the machine reads. @throws Trouble where it cannot */
+function ownFile(file) {
+  try {
+    writeFileSync(file, '', { mode: 0o600 });
+    chmodSync(file, 0o600);
+  } catch (error) {
+    throw new Trouble(`The backup could not be written: ${error.message}`);
+  }
+}
+
 /**
- * Writes a backup. A file that was there before is only replaced once the new one is whole.
+ * Writes a backup that nobody else on the machine reads. A file that was there before is only replaced once the new one is whole.
  * @throws Trouble
  */
 export function writeBackup(url, file) {
@@ -43,8 +62,10 @@ export function writeBackup(url, file) {
     throw new Trouble(`The folder of ${file} is not there. Make it first, or name another.`);
   }
   const part = `${file}.part`;
+  const { to, env } = reaching(url);
   try {
-    program('pg_dump', ['-Fc', '-f', part, url], 'The backup could not be written');
+    ownFile(part);
+    program('pg_dump', ['-Fc', '-f', part, to], 'The backup could not be written', env);
     renameSync(part, file);
   } finally {
     rmSync(part, { force: true });
@@ -91,16 +112,18 @@ export function restoreBackup(url, file) {
       `This backup comes from a newer version of Up Beat (it has ${newer.join(', ')}). Bring Up Beat up to date first.`,
     );
   }
-  const folder = mkdtempSync(path.join(tmpdir(), 'upbeat-restore-'));
+  const folder = mkdtempSync(path.join(tmpdir(), 'up-beat-restore-'));
   try {
     const sql = path.join(folder, 'all.sql');
     const how = ['--no-owner', '--no-privileges', '-f', sql, file];
     program('pg_restore', how, `${file} could not be read`);
     const anew = 'drop schema public cascade; create schema public;';
+    const { to, env } = reaching(url);
     program(
       'psql',
-      [url, '-q', '-1', '-v', 'ON_ERROR_STOP=1', '-c', anew, '-f', sql],
+      [to, '-q', '-1', '-v', 'ON_ERROR_STOP=1', '-c', anew, '-f', sql],
       'The backup could not be put back, and nothing has changed',
+      env,
     );
   } finally {
     rmSync(folder, { recursive: true, force: true });

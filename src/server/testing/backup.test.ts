@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -63,6 +63,10 @@ describe('a backup', () => {
     led = await ledClass();
     writeBackup(testDatabaseUrl(), file);
   }, 60_000);
+
+  it('is for nobody else on the machine to read', () => {
+    expect(statSync(file).mode & 0o777).toBe(0o600);
+  });
 
   it('gives an empty database the led class, its log, its register and the recordings', async () => {
     const url = await emptyDatabase('restored');
