@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdirSync, mkdtempSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { expect, it, vi } from 'vitest';
+import { expect, it, onTestFinished, vi } from 'vitest';
 import { STREAK_RULES } from '@/core/streak';
 import {
   allClasses,
@@ -130,7 +130,9 @@ it('makes room for others, comes back where there is room, and has a limit of it
 });
 
 it('is removed for good only where it is put away and nobody ever met, with its films', async () => {
-  vi.stubEnv('UPBEAT_FILMS', mkdtempSync(path.join(tmpdir(), 'films-')));
+  const films = mkdtempSync(path.join(tmpdir(), 'films-'));
+  onTestFinished(() => rmSync(films, { recursive: true }));
+  vi.stubEnv('UPBEAT_FILMS', films);
   const studio = await makeStudio(db());
   const classId = await createClass(db(), studio, shortPlan(), NOON);
   await expect(removeClass(db(), studio, classId)).rejects.toMatchObject({ code: 'not-found' });
