@@ -190,6 +190,12 @@ test('handlers refuse what is not as it should be, and say what', async ({ app, 
     headers: { Origin: 'https://elsewhere.example' },
   });
   expect(signOut.status()).toBe(403);
+  const unreadable = await fetch(`${app.url}/people/%FF`);
+  expect([unreadable.status, await unreadable.text()]).toEqual([
+    400,
+    expect.stringContaining('address cannot be read'),
+  ]);
+  expect((await page.request.get('/people?find=%00')).status()).toBe(200);
   const answer = await page.request.get(`/api/classes/${id}`);
   expect(answer.headers()['cache-control']).toBe('no-store');
   expect(answer.headers()['content-security-policy']).toContain("script-src 'none'");

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
 import next from 'next';
 import { First } from './lib/first.mjs';
-import { allThere, leads, lines } from './lib/lines.mjs';
+import { allThere, canBeRead, leads, lines } from './lib/lines.mjs';
 
 /**
  * Serves the built application on HOST and PORT. Before the application sees a request of somebody who is signed in, it
@@ -17,6 +17,8 @@ const LONGEST_MS = 10_000;
 /** So long does a stranger's page give way at most, in ms: whoever wants could ask for something first without end. */
 const GIVES_WAY_MS = 100;
 const TOO_MUCH = 'You have asked for much at once. Wait a moment, then try again.';
+const UNREADABLE =
+  'This address cannot be read. Look at it once more: a sign of it may have been lost.';
 const HOST = process.env.HOST ?? '127.0.0.1';
 const PORT = Number(process.env.PORT);
 
@@ -61,6 +63,11 @@ async function passGate(request, response) {
 
 server.on('request', async (request, response) => {
   try {
+    if (!canBeRead(request.url)) {
+      response.writeHead(400, { 'Content-Type': 'text/plain', Connection: 'close' });
+      response.end(UNREADABLE);
+      return;
+    }
     if (globalThis.upBeatFollowers?.(request, response)) return;
     if (leads(request)) response.once('close', first.begin());
     if (globalThis.upBeatDirectly?.(request, response)) return;

@@ -53,6 +53,16 @@ export function allThere(request) {
   });
 }
 
+/** Whether an address can be read: its signs that are written as numbers may be none. */
+export function canBeRead(url = '/') {
+  try {
+    decodeURIComponent(url.split('?', 1)[0] ?? '');
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /**
  * Whether a teacher does something to a class that runs, which goes before strangers.
  * @param {{ url?: string, method?: string, headers: { cookie?: string } }} request

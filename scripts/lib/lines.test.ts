@@ -1,12 +1,28 @@
 import { createServer, type IncomingMessage, request as send } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { allThere, leads, lines, MOST_SENT, MOST_STRANGERS, MOST_WAITING } from './lines.mjs';
+import {
+  allThere,
+  canBeRead,
+  leads,
+  lines,
+  MOST_SENT,
+  MOST_STRANGERS,
+  MOST_WAITING,
+} from './lines.mjs';
 
 const lineOf = lines();
 const signedIn = (who: string) => ({ cookie: `other=1; upbeat_sign_in=${who}` });
 const of = (url: string, headers: { cookie?: string } = {}, method = 'GET') =>
   lineOf({ url, method, headers })?.owner;
+
+it('knows an address that cannot be read', () => {
+  for (const url of ['/people/%FF', '/%', '/a%2', '/%C3%28?from=1'])
+    expect(canBeRead(url)).toBe(false);
+  for (const url of ['/', '/people?find=%FF', '/follow/B%C3%BCro', '/%25', undefined]) {
+    expect(canBeRead(url)).toBe(true);
+  }
+});
 
 describe('in whose line a request waits', () => {
   it('is that of its sign-in, apart for what takes long', () => {

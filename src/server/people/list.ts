@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { came } from '@/core/attendance';
+import { isNoText } from '@/core/bounded';
 import { type MarkSaid, PERSON_MARKS } from '@/core/today';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
@@ -17,7 +18,13 @@ export const SHOWN = ['here', ...PERSON_MARKS, 'newcomers', 'carries', 'left'] a
 export const NEWCOMER_DAYS = 365;
 
 export const peopleAskedSchema = z.object({
-  find: z.string().trim().max(80).catch('').default(''),
+  find: z
+    .string()
+    .trim()
+    .max(80)
+    .refine((text) => !isNoText(text))
+    .catch('')
+    .default(''),
   show: z.enum(SHOWN).catch('here').default('here'),
   classId: z.uuid().optional().catch(undefined),
   sort: z.enum(SORTS).catch('name').default('name'),

@@ -255,6 +255,8 @@ describe('the list of people', () => {
     expect(await names({ page: '2' })).toEqual(['Person 50', 'Person 51', 'Person 52']);
     expect(await names({ find: 'TERN@' })).toEqual(['Person 05']);
     expect(await names({ find: '%' })).toEqual([]);
+    // What is no text, as an address may have it, is as if nothing was looked for.
+    expect(await names({ find: 'x\0' })).toHaveLength(PAGE);
     expect((await names({ down: 'true' }))[0]).toBe('Person 52');
     expect(await peopleShown(db(), c, asked({}))).toHaveLength(PAGE + 3);
     expect(await peopleShown(db(), c, asked({ sort: 'seen' }))).toHaveLength(PAGE + 3);
