@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { addParticipant } from '@/server/people/people';
+import type { Locator, Page } from '@playwright/test';
+import { addParticipant, book } from '@/server/people/people';
 import { axe, expect, NOON, test } from './harness';
 import { hallOf, ownClass, planWeekly } from './planned';
 
@@ -157,6 +158,81 @@ test('a full session has a line of those who wait, and who is next moves up and 
   expect(letter.body).toContain('Lock keepers, Wed 2 Dec 2026, 08:00');
 });
 
+/** Drags a session of a week by so many days and hours. */
+async function dragged(page: Page, chip: Locator, by: { days: number; hours: number }) {
+  const hour = 4.5 * 16;
+  const box = await chip.boundingBox();
+  if (!box) throw new Error('the session is not shown');
+  const [x, y] = [box.x + 30, box.y + 12];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 10, y + 10, { steps: 3 });
+  await page.mouse.move(x + by.days * box.width, y + by.hours * hour, { steps: 8 });
+  await page.mouse.up();
+}
+
+test('who is booked is written to when a session is moved, called off, closed, and takes place after all', async ({
+  app,
+  page,
+}) => {
+  const { scope } = await hallOf(app, page);
+  const person = { name: 'Odile', contact: 'odile@example.org' };
+  const of = { person, joinedOn: '2026-11-01', now: NOON };
+  const participantId = await addParticipant(app.db, scope, of);
+  await ownClass(page, 'Sail makers');
+  await page.goto('/calendar/plan');
+  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Sail makers');
+  await planWeekly(page, { start: '2026-12-01', time: '09:00', count: '1' });
+  await page.getByRole('button', { name: 'Plan this session' }).click();
+  await page.waitForURL(/\/calendar\?/);
+  const { class_id: classId } = await app
+    .db('sessions')
+    .where({ studio_id: scope.studioId })
+    .first();
+  await book(app.db, scope, { participantId, classId, now: NOON });
+
+  await page.goto('/calendar?view=week&from=2026-11-30');
+  const chip = page.getByRole('link', { name: /Sail makers/ }).filter({ visible: true });
+  await dragged(page, chip, { days: 1, hours: 1.5 });
+  const asks = page.getByRole('dialog', { name: 'Move it there?' });
+  await expect(asks).toContainText('1 person is booked or waiting. Whoever has given an email');
+  await asks.getByRole('button', { name: 'Leave it where it was' }).press('Enter');
+  await expect(chip).toHaveText(/^09:00/);
+  await dragged(page, chip, { days: 1, hours: 1.5 });
+  await asks.getByRole('button', { name: 'Move it all the same' }).press('Enter');
+  await expect(
+    page.getByText('Moved to Wed 2 Dec 2026, 10:30. 1 letter was written.'),
+  ).toBeVisible();
+
+  await chip.click();
+  await page.getByLabel('Place').fill('Loft');
+  await page.getByRole('button', { name: 'Save the changes' }).press('Enter');
+  await expect(page.getByText('Changed. 1 letter was written.')).toBeVisible();
+  await page.getByRole('button', { name: 'Call it off' }).press('Enter');
+  await expect(page.getByText('Called off. 1 letter was written.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).press('Enter');
+  await expect(page.getByText('It takes place. 1 letter was written.')).toBeVisible();
+
+  await page.goto('/calendar/closed');
+  await page.getByLabel('What for').fill('Boat lift');
+  await page.getByLabel('From').fill('2026-12-02');
+  await page.getByLabel('To, that day included').fill('2026-12-02');
+  await page.getByRole('button', { name: 'Close these days' }).press('Enter');
+  await expect(page.getByText('One session is cancelled. 1 letter was written.')).toBeVisible();
+  await page.getByRole('button', { name: /^Open again/ }).press('Enter');
+  await expect(page.getByText('One session takes place. 1 letter was written.')).toBeVisible();
+  const letters = await app.db('letters').where({ studio_id: scope.studioId });
+  const told = (says: RegExp) => letters.filter(({ body }) => says.test(body)).length;
+  expect(letters).toHaveLength(6);
+  expect(told(/until now: .*Tue 1 Dec 2026, 09:00\nfrom now on: .*Wed 2 Dec 2026, 10:30$/m)).toBe(
+    1,
+  );
+  expect(told(/from now on: .*, 10:30, Loft$/m)).toBe(1);
+  expect([told(/does not take place/), told(/10:30: Boat lift$/m), told(/after all/)]).toEqual([
+    2, 1, 2,
+  ]);
+});
+
 test('a session is dragged to another day and time, asked about where it is in the way, and put back', async ({
   app,
   page,
@@ -170,17 +246,7 @@ test('a session is dragged to another day and time, asked about where it is in t
   await page.waitForURL(/\/calendar\?/);
   await page.goto('/calendar?view=week&from=2026-11-30');
   const chip = page.getByRole('link', { name: /Sail makers/ }).filter({ visible: true });
-  const hour = 4.5 * 16;
-  const drag = async (days: number, hours: number) => {
-    const box = await chip.boundingBox();
-    if (!box) throw new Error('the session is not shown');
-    const [x, y] = [box.x + 30, box.y + 12];
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    await page.mouse.move(x + 10, y + 10, { steps: 3 });
-    await page.mouse.move(x + days * box.width, y + hours * hour, { steps: 8 });
-    await page.mouse.up();
-  };
+  const drag = (days: number, hours: number) => dragged(page, chip, { days, hours });
   await drag(1, 1.5);
   await expect(page.getByText('Moved to Wed 2 Dec 2026, 10:30.')).toBeVisible();
   await expect(chip).toHaveText(/^10:30/);

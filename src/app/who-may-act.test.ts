@@ -83,7 +83,7 @@ const ACTIONS: Record<string, ((ids: Ids) => unknown[]) | 'open'> = {
   },
   comingAction: (i) => [i.sessions, null, form({ person: i.people })],
   callOffAction: (i) => [i.sessions, null, form({ word: 'x', which: 'this' })],
-  restoreAction: (i) => [form({ id: i.sessions })],
+  restoreAction: (i) => [i.sessions, null, form()],
   createClassAction: () => [null, form({ name: 'Mine', minutes: '20' })],
   importClassAction: () => [null, form()],
   copyClassAction: (i) => [{ id: i.classes, errand: randomUUID() }],

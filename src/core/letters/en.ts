@@ -3,10 +3,22 @@ import type { LetterWords } from './words';
 export const english: LetterWords = {
   hello: (name) => `Hello ${name},`,
   calledOff: { subject: 'does not take place', first: 'this does not take place:' },
+  onAgain: { subject: 'takes place after all', first: 'this takes place after all:' },
+  changed: {
+    subject: 'a session has changed',
+    first: 'this has changed:',
+    was: 'until now',
+    now: 'from now on',
+  },
   movedUp: {
     subject: 'there is room for you',
     first: 'there is room for you now:',
     word: 'If you cannot come, say so, and somebody else can.',
+  },
+  movedDown: {
+    subject: 'there is no room for you any more',
+    first: 'there is no room for you any more:',
+    word: 'You move up when somebody cannot come, and are told.',
   },
   waits: 'No room yet: you move up when somebody cannot come.',
 };

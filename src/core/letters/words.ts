@@ -3,7 +3,12 @@ export interface LetterWords {
   hello: (name: string) => string;
   /** What the subject says after the studio's name, and what stands before the dates. */
   calledOff: { subject: string; first: string };
+  /** What was called off and is not any more. */
+  onAgain: { subject: string; first: string };
+  /** What stands before a session as it was, and as it is. */
+  changed: { subject: string; first: string; was: string; now: string };
   movedUp: { subject: string; first: string; word: string };
+  movedDown: { subject: string; first: string; word: string };
   /** In a calendar, of a session that has no room for them yet. */
   waits: string;
 }

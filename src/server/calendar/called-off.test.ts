@@ -62,7 +62,7 @@ it.each(Object.entries(WAYS))('what begins while it is being %s is not', async (
     }, 20_000);
     await starting.commit();
     expect(await answer).toMatchObject(
-      off === WAYS['called off with a word'] ? { code: 'led-already' } : { cancelled: 0 },
+      off === WAYS['called off with a word'] ? { code: 'led-already' } : { cancelled: [] },
     );
   } finally {
     if (!starting.isCompleted()) await starting.rollback();

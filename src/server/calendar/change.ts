@@ -1,15 +1,17 @@
 import { type Conflict, closureOn, conflictsOf, localOf, moved, moveFrom } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import { dayLabel, timeOfDay } from '@/core/formats';
+import { classInUse } from '../classes/classes';
 import { closuresOf } from '../closed/closed';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
-import { type MovedUp, movingUp } from '../sessions/bookings';
+import { awaitedIn, type OnSession, placeOf, placesMoved } from '../sessions/bookings';
 import {
   getSession,
   type Session,
   sessionsBetween,
   sessionsInSeries,
+  sessionsOfIds,
   waitForStarts,
 } from '../sessions/sessions';
 import { knowTeacher, slots } from './plan';
@@ -54,58 +56,110 @@ export interface Change {
   roomFor?: number | null;
 }
 
+interface Wish extends Reach {
+  change: Change;
+  zone: string;
+}
+
+/** What became of sessions that were changed. */
+export interface Changed {
+  /** How many were. */
+  changed: number;
+  /** Who has room now that waited for it, and who has none any more. */
+  movedUp: OnSession[];
+  movedDown: OnSession[];
+  /** Those that meet at another time or place than before, or as another class: as they were, and as they are. */
+  was: Session[];
+  is: Session[];
+  /** Everybody else who is on the list of one of these, or was before. */
+  concerned: OnSession[];
+}
+
 /**
  * Changes a session, or its series from it on. Where that puts a session in the way of another, or into closed
  * days, it is asked first whether it is meant.
  * @param sure it was asked already
- * @returns how many were changed, and who has room now that waited for it
- * @throws Refusal `not-found`, `led-already`, `in-the-way`
+ * @throws Refusal `not-found`, `led-already`, `in-the-way`, `class-put-away`
  */
 export async function changeSessions(
   db: Db,
   scope: Scope,
-  {
-    change,
-    zone,
-    sure = false,
-    ...reach
-  }: Reach & { change: Change; zone: string; sure?: boolean },
-): Promise<{ changed: number; movedUp: MovedUp[] }> {
+  { sure = false, ...wish }: Wish & { sure?: boolean },
+): Promise<Changed> {
   return db.transaction(async (trx) => {
-    const slotMs = change.classId ? await slots(trx, scope, [change.classId]) : null;
-    if (change.teacherId) await knowTeacher(trx, scope, change.teacherId);
-    const all = await reached(trx, scope, reach);
-    const [first] = all;
-    const by = change.at && first ? moveFrom(localOf(first.startsAt, zone), change.at) : null;
-    const startOf = (s: Session) => (by ? moved(localOf(s.startsAt, zone), by, zone) : s.startsAt);
-    if (!sure) {
-      const after = all.map((s) => ({
-        ...s,
-        startsAt: startOf(s),
-        slotMs: slotMs?.get(change.classId ?? '') ?? s.slotMs,
-        teacherId: change.teacherId === undefined ? s.teacherId : change.teacherId,
-        place: change.place === undefined ? s.place : change.place,
-      }));
-      await refuseInTheWay(trx, scope, { before: all, after, zone });
+    const { before, after } = await foreseen(trx, scope, wish);
+    if (!sure) await refuseInTheWay(trx, scope, { before, after, zone: wish.zone });
+    const sessionIds = idsOf(before);
+    const awaited = await awaitedIn(trx, scope, sessionIds);
+    const { classId, teacherId, place, link, roomFor } = wish.change;
+    for (const { id, startsAt } of after) {
+      const set = {
+        ...(wish.change.at && { starts_at: new Date(startsAt) }),
+        ...(classId && { class_id: classId }),
+        ...(teacherId !== undefined && { teacher_id: teacherId }),
+        ...(place !== undefined && { place }),
+        ...(link !== undefined && { link }),
+        ...(roomFor !== undefined && { room_for: roomFor }),
+      };
+      if (Object.keys(set).length === 0) continue;
+      await trx('sessions').where({ id, studio_id: scope.studioId }).update(set);
     }
-    const write = async () => {
-      for (const s of all) {
-        const set = {
-          ...(by && { starts_at: new Date(startOf(s)) }),
-          ...(change.classId && { class_id: change.classId }),
-          ...(change.teacherId !== undefined && { teacher_id: change.teacherId }),
-          ...(change.place !== undefined && { place: change.place }),
-          ...(change.link !== undefined && { link: change.link }),
-          ...(change.roomFor !== undefined && { room_for: change.roomFor }),
-        };
-        if (Object.keys(set).length === 0) continue;
-        await trx('sessions').where({ id: s.id, studio_id: scope.studioId }).update(set);
-      }
-    };
-    const sessionIds = idsOf(all);
-    const movedUp = await movingUp(trx, scope, { sessionIds, work: write });
-    return { changed: all.length, movedUp };
+    const now = await awaitedIn(trx, scope, sessionIds);
+    const { up, down } = placesMoved(awaited, now);
+    const { was, is } = othersOf(before, await sessionsOfIds(trx, scope, sessionIds), wish.now);
+    const otherIds = new Set(idsOf(is));
+    const told = new Set([...up, ...down].map(placeOf));
+    const all = new Map([...awaited, ...now].map((one) => [placeOf(one), one]));
+    const concerned = [...all].flatMap(([place, one]) =>
+      otherIds.has(one.sessionId) && !told.has(place) ? one : [],
+    );
+    return { changed: before.length, movedUp: up, movedDown: down, was, is, concerned };
   });
+}
+
+/** Of sessions to come, those that whoever comes has to know of, since they are other ones now. */
+function othersOf(before: readonly Session[], after: readonly Session[], now: number) {
+  const was = new Map(before.map((s) => [s.id, s]));
+  const isOther = (is: Session): boolean => {
+    const s = was.get(is.id);
+    if (!s || is.status !== 'planned' || Math.max(s.startsAt, is.startsAt) <= now) return false;
+    const same = s.startsAt === is.startsAt && s.classId === is.classId;
+    return !same || s.place !== is.place || s.link !== is.link;
+  };
+  const is = after.filter(isOther);
+  return { was: is.flatMap(({ id }) => was.get(id) ?? []), is };
+}
+
+/**
+ * Looks at a change of sessions before it is made.
+ * @returns how many people are on their lists
+ * @throws Refusal as `changeSessions` does
+ */
+export async function lookAtChange(db: Db, scope: Scope, wish: Wish): Promise<number> {
+  const { before, after } = await foreseen(db, scope, wish);
+  await refuseInTheWay(db, scope, { before, after, zone: wish.zone });
+  return new Set((await awaitedIn(db, scope, idsOf(before))).map((p) => p.participantId)).size;
+}
+
+/** The sessions that a change is about, as they are and as they would be as far as others could be in the way. */
+async function foreseen(
+  db: Db,
+  scope: Scope,
+  { change, zone, ...reach }: Wish,
+): Promise<{ before: Session[]; after: Session[] }> {
+  const slotMs = change.classId ? await slots(db, scope, [change.classId]) : null;
+  if (change.teacherId) await knowTeacher(db, scope, change.teacherId);
+  const before = await reached(db, scope, reach);
+  const [first] = before;
+  const by = change.at && first ? moveFrom(localOf(first.startsAt, zone), change.at) : null;
+  const after = before.map((s) => ({
+    ...s,
+    startsAt: by ? moved(localOf(s.startsAt, zone), by, zone) : s.startsAt,
+    slotMs: slotMs?.get(change.classId ?? '') ?? s.slotMs,
+    teacherId: change.teacherId === undefined ? s.teacherId : change.teacherId,
+    place: change.place === undefined ? s.place : change.place,
+  }));
+  return { before, after };
 }
 
 const LONGEST_MS = 4 * 3_600_000;
@@ -178,11 +232,17 @@ export async function callOff(
 
 const idsOf = (sessions: readonly Session[]) => sessions.map((s) => s.id);
 
-/** Puts a session that was called off back onto the calendar. @throws Refusal `not-found` */
-export async function restoreSession(db: Db, scope: Scope, id: string): Promise<void> {
+/**
+ * Puts a session that was called off back onto the calendar.
+ * @returns the session, or null where it was not called off
+ * @throws Refusal `not-found`, `class-put-away`
+ */
+export async function restoreSession(db: Db, scope: Scope, id: string): Promise<Session | null> {
   const session = await getSession(db, scope, id);
-  if (session.status !== 'cancelled') return;
-  await db('sessions')
-    .where({ id, studio_id: scope.studioId })
+  if (session.status !== 'cancelled') return null;
+  await classInUse(db, scope, session.classId);
+  const restored = await db('sessions')
+    .where({ id, studio_id: scope.studioId, status: 'cancelled' })
     .update({ status: 'planned', word: null, closure_id: null });
+  return restored > 0 ? getSession(db, scope, id) : null;
 }

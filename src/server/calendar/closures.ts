@@ -11,14 +11,14 @@ export const MOST_CLOSURES = 200;
 /**
  * Closes the studio for some days: what is planned in them and has not begun is cancelled, and belongs to the
  * closure.
- * @returns its id, and how many sessions it cancelled
+ * @returns its id, and the sessions that it cancelled
  * @throws Refusal `too-many-closures`
  */
 export async function closeFor(
   db: Db,
   { studioId }: Scope,
   { closure, zone, now }: { closure: Closure; zone: string; now: number },
-): Promise<{ id: string; cancelled: number }> {
+): Promise<{ id: string; cancelled: string[] }> {
   const { from, to, name } = closure;
   return db.transaction(async (trx) => {
     const rows = await trx('closures').where({ studio_id: studioId }).count();
@@ -47,8 +47,9 @@ export async function closeFor(
           .whereNotNull('runs.started_at')
           .select(trx.raw('1')),
       )
-      .update({ status: 'cancelled', closure_id: id });
-    return { id, cancelled };
+      .update({ status: 'cancelled', closure_id: id })
+      .returning('id');
+    return { id, cancelled: cancelled.map((session) => session.id) };
   });
 }
 
@@ -62,13 +63,26 @@ function startOf(date: string, zone: string): Date {
   throw new Error(`No clock in ${zone} shows the beginning of ${date}.`);
 }
 
-/** Takes a closure back; what it had cancelled is planned again. @throws Refusal `not-found` */
-export async function reopen(db: Db, { studioId }: Scope, id: string): Promise<void> {
-  await db.transaction(async (trx) => {
-    found(await trx('closures').where({ id, studio_id: studioId }).first('id'), 'closure');
-    await trx('sessions')
-      .where({ closure_id: id, studio_id: studioId, status: 'cancelled' })
-      .update({ status: 'planned', closure_id: null });
+/**
+ * Takes a closure back; what it had cancelled is planned again, but for classes that were put away since.
+ * @returns the sessions that are planned again
+ * @throws Refusal `not-found`
+ */
+export async function reopen(db: Db, { studioId }: Scope, id: string): Promise<string[]> {
+  return db.transaction(async (trx) => {
+    const row = await trx('closures').where({ id, studio_id: studioId }).first('name');
+    const { name } = found<{ name: string }>(row, 'closure');
+    const cancelled = () =>
+      trx('sessions').where({ closure_id: id, studio_id: studioId, status: 'cancelled' });
+    const again = await cancelled()
+      .whereIn(
+        'class_id',
+        trx('classes').where({ studio_id: studioId, put_away_at: null }).select('id'),
+      )
+      .update({ status: 'planned', closure_id: null })
+      .returning('id');
+    await cancelled().update({ word: name });
     await trx('closures').where({ id, studio_id: studioId }).delete();
+    return again.map((session) => session.id);
   });
 }

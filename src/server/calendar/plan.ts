@@ -253,22 +253,23 @@ export async function foreseeBrought(
 
 /**
  * Puts what a calendar file has onto the calendar, closed days first: all of it, or nothing.
- * @returns how many sessions came, and how many that were planned before the closed days cancelled
+ * @returns how many sessions came, and which that were planned before the closed days cancelled
  * @throws Refusal `not-found`, `too-many-closures`
  */
 export async function bringIn(
   db: Db,
   scope: Scope,
   of: { brought: readonly Brought[]; closures: readonly Closure[]; zone: string; now: number },
-): Promise<{ sessions: number; cancelled: number }> {
+): Promise<{ sessions: number; cancelled: string[] }> {
   const { zone, now } = of;
   return db.transaction(async (trx) => {
-    let [sessions, cancelled] = [0, 0];
+    let sessions = 0;
+    const cancelled: string[] = [];
     const known = new Set((await closuresOf(trx, scope)).map(spanOf));
     for (const closure of of.closures) {
       if (known.has(spanOf(closure))) continue;
       known.add(spanOf(closure));
-      cancelled += (await closeFor(trx, scope, { closure, zone, now })).cancelled;
+      cancelled.push(...(await closeFor(trx, scope, { closure, zone, now })).cancelled);
     }
     const closures = await closuresOf(trx, scope);
     for (const one of of.brought) {

@@ -8,8 +8,8 @@ import { languageSchema } from '@/core/move';
 import { emailSchema } from '@/core/studio';
 import type { Teacher } from '../auth/sign-ins';
 import type { Db } from '../db';
-import type { MovedUp } from '../sessions/bookings';
-import { getSession, type Session } from '../sessions/sessions';
+import { awaitedIn, type OnSession } from '../sessions/bookings';
+import { type Session, sessionsOfIds } from '../sessions/sessions';
 import { type NewLetter, type Told, writeLetters } from '../studio/letters';
 import type { Post } from '../studio/post';
 
@@ -19,35 +19,76 @@ interface By {
   post?: Post | null;
 }
 
-/** Writes to everybody who is booked or waits that sessions were called off. */
+/** What a letter says besides the sessions it is about. */
+interface Said {
+  subject: string;
+  first: string;
+  word: string | null;
+}
+
+/** The class and the time of a session, in the language of whoever reads it. */
+type When = (session: Session) => string;
+
+/** Writes to everybody who is booked or waits that sessions were called off, and why, where they are in closed days. */
 export async function tellCalledOff(
   db: Db,
   teacher: Teacher,
   { sessions, word, ...by }: By & { sessions: readonly Session[]; word: string | null },
 ): Promise<Told> {
-  const rows = await db('session_people')
-    .where('studio_id', teacher.studioId)
-    .whereIn(
-      'session_id',
-      sessions.map((s) => s.id),
-    )
-    .select('participant_id', 'session_id');
-  const to = rows.map((row) => ({ participantId: row.participant_id, sessionId: row.session_id }));
+  const to = await awaitedIn(db, teacher, idsOf(sessions));
   const says = ({ calledOff }: LetterWords) => ({ ...calledOff, word });
-  return tell(db, teacher, { to, sessions, says, status: 'cancelled', ...by });
+  const line = (s: Session, when: When) => (s.closed ? `${when(s)}: ${s.closed}` : when(s));
+  return tell(db, teacher, { to, sessions, says, line, status: 'cancelled', ...by });
+}
+
+/** Writes to everybody who is booked or waits that sessions take place after all. */
+export async function tellOnAgain(
+  db: Db,
+  teacher: Teacher,
+  { sessions, ...by }: By & { sessions: readonly Session[] },
+): Promise<Told> {
+  const to = await awaitedIn(db, teacher, idsOf(sessions));
+  const says = ({ onAgain }: LetterWords) => ({ ...onAgain, word: null });
+  return tell(db, teacher, { to, sessions, says, status: 'planned', ...by });
+}
+
+/** Writes to those concerned how sessions were, and how they are now. */
+export async function tellChanged(
+  db: Db,
+  teacher: Teacher,
+  {
+    was,
+    is,
+    to,
+    ...by
+  }: By & { was: readonly Session[]; is: readonly Session[]; to: readonly OnSession[] },
+): Promise<Told> {
+  const before = new Map(was.map((s) => [s.id, s]));
+  const says = ({ changed }: LetterWords) => ({ ...changed, word: null });
+  const full = (s: Session, when: When) => [when(s), s.place, s.link].filter(Boolean).join(', ');
+  const line = (s: Session, when: When, { changed }: LetterWords) =>
+    `${changed.was}: ${full(before.get(s.id) ?? s, when)}\n${changed.now}: ${full(s, when)}`;
+  return tell(db, teacher, { to, sessions: is, says, line, status: 'planned', ...by });
 }
 
 /** Writes to whoever waited that there is room for them now. */
-export async function tellMovedUp(
+export const tellMovedUp = (db: Db, teacher: Teacher, of: By & { to: readonly OnSession[] }) =>
+  tellOfRoom(db, teacher, { ...of, says: ({ movedUp }) => movedUp });
+
+/** Writes to whoever had room that there is none for them any more. */
+export const tellMovedDown = (db: Db, teacher: Teacher, of: By & { to: readonly OnSession[] }) =>
+  tellOfRoom(db, teacher, { ...of, says: ({ movedDown }) => movedDown });
+
+async function tellOfRoom(
   db: Db,
   teacher: Teacher,
-  { to, ...by }: By & { to: readonly MovedUp[] },
+  { to, ...by }: By & { to: readonly OnSession[]; says: (words: LetterWords) => Said },
 ): Promise<Told> {
-  const ids = [...new Set(to.map((one) => one.sessionId))];
-  const sessions = await Promise.all(ids.map((id) => getSession(db, teacher, id)));
-  const says = ({ movedUp }: LetterWords) => movedUp;
-  return tell(db, teacher, { to, sessions, says, status: 'planned', ...by });
+  const sessions = await sessionsOfIds(db, teacher, [...new Set(to.map((one) => one.sessionId))]);
+  return tell(db, teacher, { to, sessions, status: 'planned', ...by });
 }
+
+const idsOf = (sessions: readonly Session[]) => sessions.map((s) => s.id);
 
 const personSchema = z.object({
   id: z.uuid(),
@@ -64,13 +105,16 @@ async function tell(
     to,
     sessions,
     says,
+    line = (s, when) => when(s),
     status,
     now,
     post,
   }: By & {
-    to: readonly MovedUp[];
+    to: readonly OnSession[];
     sessions: readonly Session[];
-    says: (words: LetterWords) => { subject: string; first: string; word: string | null };
+    says: (words: LetterWords) => Said;
+    /** What stands there of a session, where that is more than its class and when it is. */
+    line?: (session: Session, when: When, words: LetterWords) => string;
     /** What the sessions are while what is told of them is so. */
     status: SessionStatus;
   },
@@ -92,11 +136,10 @@ async function tell(
     }
     const ids = new Set(sessionsOf.get(id)?.map((one) => one.sessionId));
     const theirs = sessions.filter((s) => ids.has(s.id));
-    const dates = theirs.map(
-      (s) =>
-        `${s.className}, ${dayIn(language ?? MAIN_LANGUAGE, s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`,
-    );
     const words = letterWords(language);
+    const when: When = (s) =>
+      `${s.className}, ${dayIn(language ?? MAIN_LANGUAGE, s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`;
+    const dates = theirs.map((s) => line(s, when, words));
     const { subject, first, word } = says(words);
     const body = `${words.hello(name)}\n\n${first}\n${dates.join('\n')}\n${word ? `\n${word}\n` : ''}\n${studioName}\n`;
     letters.push({

@@ -74,25 +74,47 @@ export async function peopleOfSession(
   return { coming: z.array(bookingSchema).parse(coming), away: z.array(awaySchema).parse(away) };
 }
 
-/** Ids of those who have room in some sessions, by session. */
-async function bookedIn(
+/** Somebody on the list of a session. */
+export interface OnSession {
+  sessionId: string;
+  participantId: string;
+}
+
+/** Somebody who is booked on a session, or waits for room in it. */
+export interface Awaited extends OnSession {
+  booked: boolean;
+}
+
+/** Everybody who is booked on some sessions or waits. */
+export async function awaitedIn(
   db: Db,
   { studioId }: Scope,
   sessionIds: readonly string[],
-): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+): Promise<Awaited[]> {
   const rows = await db('session_people')
-    .where({ studio_id: studioId, booked: true })
+    .where({ studio_id: studioId })
     .whereIn('session_id', [...sessionIds])
-    .select('session_id', 'participant_id');
-  const all = new Map(sessionIds.map((id) => [id, new Set<string>()]));
-  for (const row of rows) all.get(row.session_id)?.add(row.participant_id);
-  return all;
+    .select('session_id', 'participant_id', 'booked');
+  return rows.map((row) => ({
+    sessionId: row.session_id,
+    participantId: row.participant_id,
+    booked: row.booked,
+  }));
 }
 
-/** Somebody who waited for a session and has room in it now. */
-export interface MovedUp {
-  sessionId: string;
-  participantId: string;
+/** Tells one place on one list from all others. */
+export const placeOf = ({ sessionId, participantId }: OnSession) => `${sessionId} ${participantId}`;
+
+/** Whose place in some sessions is another than before: who has room now, and who has none any more. */
+export function placesMoved(
+  before: readonly Awaited[],
+  after: readonly Awaited[],
+): { up: OnSession[]; down: OnSession[] } {
+  const had = new Map(before.map((one) => [placeOf(one), one.booked]));
+  return {
+    up: after.filter((one) => one.booked && had.get(placeOf(one)) === false),
+    down: after.filter((one) => !one.booked && had.get(placeOf(one)) === true),
+  };
 }
 
 /**
@@ -103,17 +125,11 @@ export async function movingUp(
   db: Db,
   scope: Scope,
   { sessionIds, work }: { sessionIds: readonly string[]; work: () => Promise<void> },
-): Promise<MovedUp[]> {
-  const waiting = await db('session_people')
-    .where({ studio_id: scope.studioId, booked: false })
-    .whereIn('session_id', [...sessionIds])
-    .select('session_id', 'participant_id');
+): Promise<OnSession[]> {
+  const before = await awaitedIn(db, scope, sessionIds);
   await work();
-  if (waiting.length === 0) return [];
-  const after = await bookedIn(db, scope, sessionIds);
-  return waiting
-    .map((row) => ({ sessionId: row.session_id, participantId: row.participant_id }))
-    .filter(({ sessionId, participantId }) => after.get(sessionId)?.has(participantId));
+  if (before.every((one) => one.booked)) return [];
+  return placesMoved(before, await awaitedIn(db, scope, sessionIds)).up;
 }
 
 /** Sessions to come with room for so many in which somebody is expected: their going makes room there. */
@@ -148,7 +164,7 @@ export async function setComing(
   db: Db,
   scope: Scope,
   { sessionId, participantId, coming, now }: Coming,
-): Promise<MovedUp[]> {
+): Promise<OnSession[]> {
   const { studioId } = scope;
   return db.transaction(async (trx) => {
     // One change of a session's people at a time, so that each sees who the one before has moved up.

@@ -144,6 +144,18 @@ export async function sessionsInSeries(
   return z.array(sessionSchema).parse(rows);
 }
 
+/** Some sessions, those that are the studio's, the first of them first. */
+export async function sessionsOfIds(
+  db: Db,
+  scope: Scope,
+  ids: readonly string[],
+): Promise<Session[]> {
+  const rows = await sessionsOf(db, scope)
+    .whereIn('sessions.id', [...ids])
+    .orderBy('sessions.starts_at');
+  return z.array(sessionSchema).parse(rows);
+}
+
 /** @throws Refusal `not-found` where the session is not the studio's */
 export async function getSession(db: Db, scope: Scope, id: string): Promise<Session> {
   const row = await sessionsOf(db, scope).where('sessions.id', id).first();

@@ -9,7 +9,7 @@ export interface ClosedScreenProps {
   today: string;
   most: number;
   close: FormAct;
-  reopen: (form: FormData) => Promise<void>;
+  reopen: (form: FormData) => Promise<string>;
 }
 
 /** Days on which nothing meets. */
@@ -18,7 +18,8 @@ export function ClosedScreen({ closures, today, most, close, reopen }: ClosedScr
     <Page title="Closed days">
       <p className="quiet mb-5 max-w-2xl">
         What is planned in closed days is cancelled, now and when a series is planned later. It
-        neither keeps a streak nor breaks one. {most} spans at most.{' '}
+        neither keeps a streak nor breaks one. Whoever is booked and has given an email gets a
+        letter, and another where days are opened again. {most} spans at most.{' '}
         <Link href="/calendar/bring" className="link">
           Bring holidays in from a file
         </Link>

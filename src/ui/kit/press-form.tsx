@@ -1,10 +1,12 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { toast } from 'sonner';
 import { useAct } from './use-act';
 
 export interface PressFormProps {
-  act: (form: FormData) => Promise<void>;
+  /** Gives what to say when it is done, where the page does not show it. */
+  act: (form: FormData) => Promise<string> | Promise<void>;
   label?: string;
   className?: string;
   children: ReactNode;
@@ -14,7 +16,8 @@ export interface PressFormProps {
 export function PressForm({ act, label, className, children }: PressFormProps) {
   const [problem, action] = useAct<string | null>(
     async (_, form) => {
-      await act(form);
+      const done = await act(form);
+      if (done) toast.success(done);
       return null;
     },
     { initial: null, unanswered: (_, told) => told, kept: '' },

@@ -1,8 +1,7 @@
-import { Play, Undo2 } from 'lucide-react';
+import { Play } from 'lucide-react';
 import { ActionForm, Field, type FormAct, Select, Shown, Sure } from '../kit/form';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
-import { PressForm } from '../kit/press-form';
 import { RoomField } from '../kit/room-field';
 import { bookedWords } from './booked-words';
 import { SessionPeople, type SessionPeopleProps } from './session-people';
@@ -39,7 +38,7 @@ export interface SessionScreenProps {
   teachers: { id: string; name: string }[];
   change: FormAct;
   callOff: FormAct;
-  restore: (form: FormData) => Promise<void>;
+  restore: FormAct;
   coming: FormAct;
 }
 
@@ -101,14 +100,17 @@ export function SessionScreen(props: SessionScreenProps) {
           </a>
         </p>
       )}
-      {status === 'cancelled' && (
-        <PressForm act={props.restore} className="mt-4 flex flex-wrap items-center gap-4">
-          <input type="hidden" name="id" value={id} />
-          <p className="font-medium">Cancelled{why ? `: ${why}` : ''}</p>
-          <button type="submit" className="btn btn-outline">
-            <Undo2 size={18} aria-hidden /> Put it back
-          </button>
-        </PressForm>
+      {(status === 'planned' || status === 'cancelled') && (
+        <div className="mt-4">
+          <ActionForm
+            act={props.restore}
+            submit="Put it back"
+            label="Put it back"
+            over={status === 'planned'}
+          >
+            <p className="font-medium">Cancelled{why ? `: ${why}` : ''}</p>
+          </ActionForm>
+        </div>
       )}
       {(status === 'planned' || status === 'cancelled') && (
         <div className="mt-8 grid gap-10 md:grid-cols-2">
@@ -141,6 +143,10 @@ export function SessionScreen(props: SessionScreenProps) {
                 <Field name="link" label="Link of the call" type="url" initial={link} />
                 <RoomField initial={was.roomFor} />
                 {which}
+                <p className="quiet text-sm">
+                  Whoever is booked and has given an email gets a letter where the day, the time,
+                  the class, the place or the link is another.
+                </p>
                 <Sure label="Do it all the same" />
               </ActionForm>
             </section>

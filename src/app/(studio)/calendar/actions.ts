@@ -28,6 +28,7 @@ import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
 import { answerForm, errandIn, idOf } from '../../forms';
 import { orNotFound } from '../../or-not-found';
+import { cancelledWords } from '../../told-words';
 import { whereSchema } from './where';
 
 const chosen = <T extends string>(options: readonly [T, ...T[]]) =>
@@ -156,18 +157,25 @@ export async function closeAction(_: FormState, form: FormData): Promise<FormSta
   const teacher = await requireTeacher();
   return answerForm(form, closureSchema, async (closure) => {
     const of = { closure, zone: teacher.timeZone, now: now() };
+    // Where it was sent before, the letters were written then.
+    let ids: string[] = [];
     const cancelled = await once(db(), teacher, errandIn(form, of.now), z.number(), async (trx) => {
-      const closed = await closeFor(trx, teacher, of);
-      return closed.cancelled;
+      ids = (await closeFor(trx, teacher, of)).cancelled;
+      return ids.length;
     });
+    const told = await cancelledWords(teacher, { ids, again: false });
     refresh();
-    return cancelled === 1
-      ? 'Closed. One session is cancelled.'
-      : `Closed. ${cancelled} sessions are cancelled.`;
+    const many = cancelled === 1 ? 'One session is' : `${cancelled} sessions are`;
+    return `Closed. ${many} cancelled.${told}`;
   });
 }
 
-export async function reopenAction(form: FormData): Promise<void> {
-  await orNotFound(reopen(db(), await requireTeacher(), idOf(form.get('id'))));
+/** Takes closed days back, and writes to those who are booked. @returns what became of it, in words */
+export async function reopenAction(form: FormData): Promise<string> {
+  const teacher = await requireTeacher();
+  const ids = await orNotFound(reopen(db(), teacher, idOf(form.get('id'))));
+  const told = await cancelledWords(teacher, { ids, again: true });
   refresh();
+  const many = ids.length === 1 ? 'One session takes' : `${ids.length} sessions take`;
+  return `Open again. ${many} place.${told}`;
 }

@@ -19,6 +19,7 @@ import { type Errand, once } from '@/server/errands';
 import type { BringState, FoundLine } from '@/ui/calendar/bring';
 import { requireTeacher } from '../../auth';
 import { answerForm, errandIn } from '../../forms';
+import { cancelledWords } from '../../told-words';
 import { whereSchema } from './where';
 
 const { teacherId, roomFor } = whereSchema;
@@ -76,10 +77,13 @@ async function take(teacher: Teacher, read: Found, given: Given, errand: Errand)
   if (brought.length + closures.length === 0) throw new Refusal('nothing-chosen');
   const zone = teacher.timeZone;
   const of = { brought, closures, zone, now: errand.now };
+  let ids: string[] = [];
   await once(db(), teacher, errand, z.number(), async (trx) => {
-    const { sessions } = await bringIn(trx, teacher, of);
+    const { sessions, cancelled } = await bringIn(trx, teacher, of);
+    ids = cancelled;
     return sessions;
   });
+  await cancelledWords(teacher, { ids, again: false });
   const first = brought[0]?.found.sessions[0]?.occurrence.slice(0, 10) ?? closures[0]?.from ?? '';
   redirect(`/calendar?view=term&from=${first}`);
 }

@@ -5,11 +5,12 @@ import { z } from 'zod';
 import { dateSchema, timeOfDaySchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import { dateLabel } from '@/core/formats';
-import { changeSessions } from '@/server/calendar/change';
+import { changeSessions, lookAtChange } from '@/server/calendar/change';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { requireTeacher } from '../../auth';
 import { given } from '../../forms';
+import { changedWords } from '../../told-words';
 
 const dropSchema = z.object({
   id: z.uuid(),
@@ -20,19 +21,33 @@ const dropSchema = z.object({
   sure: z.boolean(),
 });
 
-/** Moves one session to where it was dropped in the calendar. @returns what to say, or what has to be asked first */
+/**
+ * Moves one session to where it was dropped in the calendar, and writes to those who are booked: where anybody is, or
+ * something is in the way, that is asked first.
+ * @returns what to say, or what has to be asked first
+ */
 export async function dropSessionAction(
   drop: z.input<typeof dropSchema>,
 ): Promise<{ done: string } | { asked: string } | { problem: string }> {
   const teacher = await requireTeacher();
   const { id, at: to, sure } = given(dropSchema, drop);
-  const of = { id, which: 'this', zone: teacher.timeZone, now: now(), sure } as const;
+  const of = {
+    ...({ id, which: 'this', zone: teacher.timeZone, now: now() } as const),
+    change: { at: `${to.day}T${to.time}` },
+  };
   try {
-    await changeSessions(db(), teacher, { ...of, change: { at: `${to.day}T${to.time}` } });
+    if (!sure) {
+      const people = await lookAtChange(db(), teacher, of);
+      if (people > 0) return { asked: concernsWords(people) };
+    }
+    const told = await changedWords(teacher, await changeSessions(db(), teacher, { ...of, sure }));
     refresh();
-    return { done: `Moved to ${dateLabel(to.day)}, ${to.time}.` };
+    return { done: `Moved to ${dateLabel(to.day)}, ${to.time}.${told}` };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return error.code === 'in-the-way' ? { asked: error.message } : { problem: error.message };
   }
 }
+
+const concernsWords = (people: number) =>
+  `${people === 1 ? '1 person is' : `${people} people are`} booked or waiting. Whoever has given an email gets a letter.`;

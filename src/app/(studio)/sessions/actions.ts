@@ -17,8 +17,8 @@ import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
 import { answerForm, errandIn, idOf, touchedIn } from '../../forms';
-import { movedUpWords } from '../../moved-up';
 import { orNotFound } from '../../or-not-found';
+import { cancelledWords, changedWords, movedUpWords } from '../../told-words';
 import { whereSchema } from '../calendar/where';
 
 /**
@@ -104,10 +104,10 @@ export async function changeSessionAction(
       sure,
       change: { ...change, ...(start !== at && { at: start }) },
     };
-    const { changed, movedUp } = await changeSessions(db(), teacher, of);
-    const moved = await movedUpWords(teacher, movedUp);
+    const all = await changeSessions(db(), teacher, of);
+    const told = await changedWords(teacher, all);
     refresh();
-    return `${changed === 1 ? 'Changed.' : `Changed in ${changed} sessions.`}${moved}`;
+    return `${all.changed === 1 ? 'Changed.' : `Changed in ${all.changed} sessions.`}${told}`;
   });
 }
 
@@ -149,8 +149,13 @@ export async function callOffAction(id: string, _: FormState, form: FormData): P
   });
 }
 
-/** Puts a session that was called off back onto the calendar. */
-export async function restoreAction(form: FormData): Promise<void> {
-  await orNotFound(restoreSession(db(), await requireTeacher(), idOf(form.get('id'))));
-  refresh();
+/** Puts a session that was called off back onto the calendar, and writes to those who are booked. */
+export async function restoreAction(id: string, _: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  return answerForm(form, z.object({}), async () => {
+    const session = await restoreSession(db(), teacher, idOf(id));
+    const told = await cancelledWords(teacher, { ids: session ? [session.id] : [], again: true });
+    refresh();
+    return `It takes place.${told}`;
+  });
 }

@@ -38,8 +38,8 @@ import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
 import { answerForm, errandIn, idOf, touchedIn } from '../../../forms';
-import { movedUpWords } from '../../../moved-up';
 import { orNotFound } from '../../../or-not-found';
+import { movedUpWords } from '../../../told-words';
 
 const uuid = z.uuid();
 const ticked = z

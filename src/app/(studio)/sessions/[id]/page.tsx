@@ -74,7 +74,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       teachers={teachers.map((t) => ({ id: t.id, name: t.name }))}
       change={changeSessionAction.bind(null, id)}
       callOff={callOffAction.bind(null, id)}
-      restore={restoreAction}
+      restore={restoreAction.bind(null, id)}
       coming={comingAction.bind(null, id)}
     />
   );
