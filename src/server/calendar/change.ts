@@ -88,7 +88,8 @@ export async function changeSessions(
 ): Promise<Changed> {
   return db.transaction(async (trx) => {
     const { before, after } = await foreseen(trx, scope, wish);
-    if (!sure) await refuseInTheWay(trx, scope, { before, after, zone: wish.zone });
+    const way = sure ? null : await inTheWay(trx, scope, { before, after, zone: wish.zone });
+    if (way) throw way;
     const sessionIds = idsOf(before);
     const awaited = await awaitedIn(trx, scope, sessionIds);
     const { classId, teacherId, place, link, roomFor } = wish.change;
@@ -132,16 +133,23 @@ function othersOf(before: readonly Session[], after: readonly Session[], now: nu
 
 /**
  * Looks at a change of sessions before it is made.
- * @returns how many people are on their lists
- * @throws Refusal as `changeSessions` does
+ * @returns how many people it concerns, and what it would be in the way of, in words
+ * @throws Refusal `not-found`, `led-already`, `class-put-away`
  */
-export async function lookAtChange(db: Db, scope: Scope, wish: Wish): Promise<number> {
+export async function lookAtChange(
+  db: Db,
+  scope: Scope,
+  wish: Wish,
+): Promise<{ people: number; inTheWay: string | null }> {
   const { before, after } = await foreseen(db, scope, wish);
-  await refuseInTheWay(db, scope, { before, after, zone: wish.zone });
-  return new Set((await awaitedIn(db, scope, idsOf(before))).map((p) => p.participantId)).size;
+  const way = await inTheWay(db, scope, { before, after, zone: wish.zone });
+  const { is } = othersOf(before, after, wish.now);
+  const awaited = await awaitedIn(db, scope, idsOf(is));
+  const people = new Set(awaited.map((one) => one.participantId)).size;
+  return { people, inTheWay: way?.message ?? null };
 }
 
-/** The sessions that a change is about, as they are and as they would be as far as others could be in the way. */
+/** The sessions that a change is about, as they are and as they would be. */
 async function foreseen(
   db: Db,
   scope: Scope,
@@ -158,6 +166,8 @@ async function foreseen(
     slotMs: slotMs?.get(change.classId ?? '') ?? s.slotMs,
     teacherId: change.teacherId === undefined ? s.teacherId : change.teacherId,
     place: change.place === undefined ? s.place : change.place,
+    link: change.link === undefined ? s.link : change.link,
+    classId: change.classId ?? s.classId,
   }));
   return { before, after };
 }
@@ -166,12 +176,12 @@ const LONGEST_MS = 4 * 3_600_000;
 const MOST_NAMED = 3;
 const OVER = { teacher: 'with the same teacher', place: 'in the same place' };
 
-/** @throws Refusal `in-the-way` where sessions would get in the way of others that they are not in already */
-async function refuseInTheWay(
+/** Why not, where sessions would get in the way of others that they are not in already; else null. */
+async function inTheWay(
   db: Db,
   scope: Scope,
   { before, after, zone }: { before: readonly Session[]; after: readonly Session[]; zone: string },
-): Promise<void> {
+): Promise<Refusal | null> {
   const planned = (sessions: readonly Session[]) => sessions.filter((s) => s.status === 'planned');
   const times = [...before, ...after].map((s) => s.startsAt);
   const around = await sessionsBetween(
@@ -204,9 +214,9 @@ async function refuseInTheWay(
       (s) => `${dayLabel(s.startsAt, zone)} is closed: ${closureOn(closures, dateOf(s))?.name}`,
     ),
   ].filter((line): line is string => line !== undefined);
-  if (says.length === 0) return;
+  if (says.length === 0) return null;
   const more = says.length > MOST_NAMED ? `; and ${says.length - MOST_NAMED} more` : '';
-  throw new Refusal('in-the-way', `${says.slice(0, MOST_NAMED).join('; ')}${more}`);
+  return new Refusal('in-the-way', `${says.slice(0, MOST_NAMED).join('; ')}${more}`);
 }
 
 /**

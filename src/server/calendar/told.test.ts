@@ -181,17 +181,19 @@ it('whom a change concerns are all those whose session, or whose place in it, is
       const { toOther, ...set } = what;
       const wish = { ...set, ...(toOther && { classId: other }) };
       const of = { id, which: 'this', now: NOON, zone, change: wish } as const;
-      expect(await lookAtChange(db(), c, of)).toBe(before.people.size);
+      const looked = await lookAtChange(db(), c, of);
       const changed = await make(wish);
       const after = await now();
       const seen = ({ startsAt, place, link, className }: typeof after.session) =>
         [startsAt, place, link, className].join('|');
+      const isSame = seen(before.session) === seen(after.session);
+      expect(looked).toEqual({ people: isSame ? 0 : before.people.size, inTheWay: null });
       const everybody = new Set([...before.people.keys(), ...after.people.keys()]);
       const expected = [...everybody].map((person) => {
         const [had, has] = [before.people.get(person), after.people.get(person)];
         if (had === false && has === true) return [person, 'up'];
         if (had === true && has === false) return [person, 'down'];
-        return [person, seen(before.session) === seen(after.session) ? 'nothing' : 'changed'];
+        return [person, isSame ? 'nothing' : 'changed'];
       });
       const told = new Map([
         ...changed.movedUp.map((one) => [one.participantId, 'up'] as const),

@@ -231,7 +231,7 @@ describe('a film', () => {
       expect(Math.abs(inFilm - before) * 1000).toBeLessThan(FRAME_MS);
       expect(highestHeardIn(file)).toBeLessThanOrEqual(HIGHEST_DBTP);
     },
-    120_000,
+    LONG_MS,
   );
 });
 

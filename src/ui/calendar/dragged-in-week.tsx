@@ -12,6 +12,7 @@ import clsx from 'clsx';
 import { type CSSProperties, type ReactNode, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { Dialog } from '../kit/dialog';
+import { UNTIL_SHUT } from '../kit/toast-done';
 import { toldOfAct } from '../kit/use-act';
 import { droppedAt } from './dropped-at';
 import type { Shown } from './types';
@@ -21,7 +22,7 @@ export type Drop = (to: {
   id: string;
   at: string;
   sure: boolean;
-}) => Promise<{ done: string } | { asked: string } | { problem: string }>;
+}) => Promise<{ done: string; told: string } | { asked: string } | { problem: string }>;
 
 const POINTER = { activationConstraint: { distance: 6 } };
 
@@ -55,7 +56,8 @@ export function DraggedInWeek(props: DraggedInWeekProps) {
         label: 'Undo',
         onClick: () => void move({ ...to, at: back, sure: true }),
       };
-      toast.success(answer.done, undo ? { action: undo } : {});
+      const { done, told } = answer;
+      toast.success(`${done}${told}`, { ...(told && UNTIL_SHUT), ...(undo && { action: undo }) });
     }
   };
   const dragEnd = ({ active, delta }: DragEndEvent) => {

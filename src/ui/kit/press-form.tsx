@@ -1,11 +1,11 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { toast } from 'sonner';
+import { toastDone } from './toast-done';
 import { useAct } from './use-act';
 
 export interface PressFormProps {
-  /** Gives what to say when it is done, where the page does not show it. */
+  /** Gives what to say when it is done, where the page does not show it; nothing is said of nothing. */
   act: (form: FormData) => Promise<string> | Promise<void>;
   label?: string;
   className?: string;
@@ -17,7 +17,7 @@ export function PressForm({ act, label, className, children }: PressFormProps) {
   const [problem, action] = useAct<string | null>(
     async (_, form) => {
       const done = await act(form);
-      if (done) toast.success(done);
+      if (done) await toastDone(done);
       return null;
     },
     { initial: null, unanswered: (_, told) => told, kept: '' },

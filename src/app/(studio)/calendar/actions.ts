@@ -170,12 +170,13 @@ export async function closeAction(_: FormState, form: FormData): Promise<FormSta
   });
 }
 
-/** Takes closed days back, and writes to those who are booked. @returns what became of it, in words */
+/** Takes closed days back, and writes to those who are booked. @returns what became of it, in words; nothing where nothing did */
 export async function reopenAction(form: FormData): Promise<string> {
   const teacher = await requireTeacher();
   const ids = await orNotFound(reopen(db(), teacher, idOf(form.get('id'))));
   const told = await cancelledWords(teacher, { ids, again: true });
   refresh();
+  if (ids.length === 0) return '';
   const many = ids.length === 1 ? 'One session takes' : `${ids.length} sessions take`;
   return `Open again. ${many} place.${told}`;
 }

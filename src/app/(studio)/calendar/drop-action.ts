@@ -28,7 +28,7 @@ const dropSchema = z.object({
  */
 export async function dropSessionAction(
   drop: z.input<typeof dropSchema>,
-): Promise<{ done: string } | { asked: string } | { problem: string }> {
+): Promise<{ done: string; told: string } | { asked: string } | { problem: string }> {
   const teacher = await requireTeacher();
   const { id, at: to, sure } = given(dropSchema, drop);
   const of = {
@@ -37,15 +37,17 @@ export async function dropSessionAction(
   };
   try {
     if (!sure) {
-      const people = await lookAtChange(db(), teacher, of);
-      if (people > 0) return { asked: concernsWords(people) };
+      const { people, inTheWay } = await lookAtChange(db(), teacher, of);
+      const asked = [inTheWay, people > 0 && concernsWords(people)].filter(Boolean);
+      if (asked.length > 0) return { asked: asked.join(' ') };
     }
-    const told = await changedWords(teacher, await changeSessions(db(), teacher, { ...of, sure }));
+    const changed = await changeSessions(db(), teacher, { ...of, sure: true });
+    const told = await changedWords(teacher, changed);
     refresh();
-    return { done: `Moved to ${dateLabel(to.day)}, ${to.time}.${told}` };
+    return { done: `Moved to ${dateLabel(to.day)}, ${to.time}.`, told };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return error.code === 'in-the-way' ? { asked: error.message } : { problem: error.message };
+    return { problem: error.message };
   }
 }
 
