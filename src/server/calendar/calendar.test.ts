@@ -193,7 +193,7 @@ describe('changing', () => {
       ),
       { numRuns: 15 },
     );
-  }, 120_000);
+  });
 
   it('calls off with a word, writes to whoever is booked, and takes it back', async () => {
     const c = await makeClass(db());

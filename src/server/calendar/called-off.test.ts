@@ -59,7 +59,7 @@ it.each(Object.entries(WAYS))('what begins while it is being %s is not', async (
         [rows[0].pid],
       );
       expect(waiting.rows).toHaveLength(1);
-    }, 20_000);
+    }, 60_000);
     await starting.commit();
     expect(await answer).toMatchObject(
       off === WAYS['called off with a word'] ? { code: 'led-already' } : { cancelled: [] },

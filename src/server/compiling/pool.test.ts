@@ -106,5 +106,5 @@ describe('the workshop of the server', () => {
     expect(await there.work('repair', repair, me)).toEqual(TASKS.repair(repair));
     const settledOne = { ...repair, key: 'nothing' };
     expect(await there.work('repair', settledOne, me)).toEqual({ kind: 'settled' });
-  }, 60_000);
+  });
 });

@@ -133,4 +133,4 @@ it('works a heavy class out beside, and more light ones than a list waits for', 
   await expect.poll(async () => (await outlinesOf(db(), me, asked)).size).toBe(ids.length);
   const found = await outlinesOf(db(), me, asked);
   for (const one of ids) expect(found.get(one)).toMatchObject(await fresh(me, one));
-}, 60_000);
+});

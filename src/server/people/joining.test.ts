@@ -151,7 +151,7 @@ describe('two entries that are one person', () => {
       }),
       { numRuns: 25 },
     );
-  }, 60_000);
+  });
 
   it('are not one and the same, and not of another studio', async () => {
     const [c, other] = [await makeClass(db()), await makeClass(db())];

@@ -283,26 +283,22 @@ describe(`streaks of ${HISTORIES} generated histories`, () => {
   const zones = ['Europe/Dublin', 'Pacific/Auckland', 'America/St_Johns', 'UTC'];
   it.each(
     [...Object.values(STREAK_RULES), ...MORE].map((rule, i) => [rule.name, rule, i] as const),
-  )(
-    'by "%s" are those that SQL finds',
-    async (_, rule, i) => {
-      const zone = zones[i % zones.length] ?? 'UTC';
-      const seed = Math.floor(Math.random() * 2 ** 31);
-      const histories = fc.sample(historyArbitrary, { numRuns: HISTORIES, seed });
-      const sql = await bySql(histories, rule, zone);
-      expect(sql).toHaveLength(HISTORIES);
-      const rules = [{ from: '2000-01-01', rule }];
-      const unlike = histories.flatMap((history, n) => {
-        const { current, longest } = streakOf(history, { rules, zone, now: NOW });
-        const [asked, most] = sql[n] ?? [];
-        return current === asked && longest === most
-          ? []
-          : [{ history, ours: [current, longest], sql: sql[n], zone, seed }];
-      });
-      expect(unlike.slice(0, 1)).toEqual([]);
-    },
-    60_000,
-  );
+  )('by "%s" are those that SQL finds', async (_, rule, i) => {
+    const zone = zones[i % zones.length] ?? 'UTC';
+    const seed = Math.floor(Math.random() * 2 ** 31);
+    const histories = fc.sample(historyArbitrary, { numRuns: HISTORIES, seed });
+    const sql = await bySql(histories, rule, zone);
+    expect(sql).toHaveLength(HISTORIES);
+    const rules = [{ from: '2000-01-01', rule }];
+    const unlike = histories.flatMap((history, n) => {
+      const { current, longest } = streakOf(history, { rules, zone, now: NOW });
+      const [asked, most] = sql[n] ?? [];
+      return current === asked && longest === most
+        ? []
+        : [{ history, ours: [current, longest], sql: sql[n], zone, seed }];
+    });
+    expect(unlike.slice(0, 1)).toEqual([]);
+  });
 });
 
 it('begins weeks where PostgreSQL does, and numbers them as it does, in years of 53 weeks too', async () => {

@@ -234,4 +234,4 @@ it('shows what really happened, whatever happens, and stores it once and in orde
     }),
     { numRuns: RUNS, endOnFailure: true },
   );
-}, 120_000);
+});

@@ -113,7 +113,7 @@ describe('a session with room for so many', () => {
       }),
       { numRuns: 25 },
     );
-  }, 120_000);
+  });
 
   it('expects only those who found room: who waits or said no is not marked absent and breaks no streak', async () => {
     const { c, sessionId, room, come } = await toCome();

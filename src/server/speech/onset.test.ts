@@ -126,7 +126,7 @@ it('counts of every voice, as they are heard, have their beat where another dete
   expect(at(off, 0.95)).toBeLessThanOrEqual(25);
   // A vowel that swells again is no second syllable.
   expect(off.filter((ms) => ms > 45).length).toBeLessThanOrEqual(1);
-}, 60_000);
+});
 
 it('the beat of a word whose second syllable is stressed lies there', async () => {
   const engine = await espeak();

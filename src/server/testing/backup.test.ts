@@ -62,7 +62,7 @@ describe('a backup', () => {
   beforeAll(async () => {
     led = await ledClass();
     writeBackup(testDatabaseUrl(), file);
-  }, 60_000);
+  });
 
   it('is for nobody else on the machine to read', () => {
     expect(statSync(file).mode & 0o777).toBe(0o600);
