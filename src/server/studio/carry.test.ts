@@ -165,6 +165,31 @@ describe('a letter that the mail server did not take', () => {
     expect(mail.taken.map((l) => l.subject)).toEqual([kept]);
   });
 
+  it('is sent before what was written to the same address later, since that may be all different again', async () => {
+    const holds = { sessionIds: [studio.sessionId], status: 'planned' as const };
+    mail.answer = () => LATER;
+    expect(await write({ holds, body: 'At six.' })).toBe('delayed');
+    await again(1);
+    mail.answer = () => null;
+    const later = NOON + 2 * MINUTE;
+    expect(await write({ holds, body: 'At seven.' }, later)).toBe('delayed');
+    expect(await write({ body: 'Of something else.' }, later)).toBe('sent');
+    expect(await write({ holds, body: 'To others.', recipient: 'b@pier.example' }, later)).toBe(
+      'sent',
+    );
+    expect(await again(3)).toBe(2);
+    const bodies = () => mail.taken.map((l) => l.body);
+    expect(bodies()).toEqual(['Of something else.', 'To others.', 'At six.', 'At seven.']);
+
+    // One that is refused for good is waited for no longer.
+    mail.answer = () => AWAY;
+    await write({ holds, body: 'At eight.' }, NOON + 4 * MINUTE);
+    mail.answer = () => NEVER;
+    await again(5);
+    mail.answer = () => null;
+    expect(await write({ holds, body: 'At nine.' }, NOON + 6 * MINUTE)).toBe('sent');
+  });
+
   it('is sent once, though two processes look after it at the same time', async () => {
     mail.answer = () => AWAY;
     const to = Array.from({ length: 12 }, (_, i) => letter({ recipient: `p${i}@pier.example` }));

@@ -100,9 +100,22 @@ const waitingSchema = z
   })
   .transform(({ kept_as: keptAs, ...row }) => ({ ...row, keptAs }));
 
+/**
+ * Letters that are in their turn: of those that tell somebody of sessions, the one that was written first. What was
+ * written later may be that it is all different again.
+ */
+export const inTurn = (db: Db) =>
+  db('letters').whereNotExists(
+    db('letters as before')
+      .whereRaw('cardinality(letters.about) > 0 and cardinality(before.about) > 0')
+      .whereRaw('before.studio_id = letters.studio_id and before.recipient = letters.recipient')
+      .whereRaw('before.written_at < letters.written_at')
+      .whereNotNull('before.try_at'),
+  );
+
 /** The next letter to be tried, which no other process tries while that can take. */
 async function nextWaiting(db: Db, now: number) {
-  const next = db('letters')
+  const next = inTurn(db)
     .where('try_at', '<=', new Date(now))
     .orderBy('try_at')
     .limit(1)

@@ -5,7 +5,7 @@ import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
 import { metrics } from '../watch/metrics';
-import { type Became, carry, MINUTE_MS } from './carry';
+import { type Became, carry, inTurn, MINUTE_MS } from './carry';
 import { fingerprint } from './links';
 import { type Post, postFrom } from './post';
 
@@ -114,6 +114,7 @@ export async function writeLetter(
   });
   await dropOld(db, { studioId });
   if (post === 'later') return 'away';
+  if (post && !(await inTurn(db).where({ id }).first('id'))) return 'delayed';
   if (post) return carry(db, { id, recipient, subject, body, keptAs, tries: 0 }, { now, post });
   metrics().letters.inc({ became: 'kept' });
   return 'kept';
