@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { setMaxListeners } from 'node:events';
 import path from 'node:path';
 import { LRUCache } from 'lru-cache';
 import PQueue from 'p-queue';
@@ -256,6 +257,8 @@ async function waitFor(job: Job, signal?: AbortSignal): Promise<Buffer | null> {
   let gone = () => {};
   const left = new Promise<never>((_, reject) => {
     gone = () => reject(signal?.reason);
+    // Who asks waits for many texts with one signal, and each of them takes its listener away again.
+    if (signal) setMaxListeners(0, signal);
     signal?.addEventListener('abort', gone, { once: true });
   });
   try {
