@@ -28,7 +28,9 @@ test('the server tells what it does and counts it, and says nothing of people', 
   await page.goto(`/classes/${id}`);
   const faults = app.log().split('a fault').length;
   await page.getByRole('button', { name: 'Lead class' }).click();
-  await expect(page.getByText(/^This class is put away\. Bring it back/)).toBeVisible();
+  await expect(
+    page.getByText('This class is put away. Bring it back first, in Classes.'),
+  ).toBeVisible();
   expect(app.log().split('a fault')).toHaveLength(faults);
 
   expect((await page.request.get('/metrics')).status()).toBe(404);
