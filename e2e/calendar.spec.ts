@@ -158,6 +158,16 @@ test('a full session has a line of those who wait, and who is next moves up and 
   expect(letter.body).toContain('Lock keepers, Wed 2 Dec 2026, 08:00');
 });
 
+/** A class of one's own with a session on Tuesday at nine. */
+async function planSailMakers(page: Page) {
+  await ownClass(page, 'Sail makers');
+  await page.goto('/calendar/plan');
+  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Sail makers');
+  await planWeekly(page, { start: '2026-12-01', time: '09:00', count: '1' });
+  await page.getByRole('button', { name: 'Plan this session' }).click();
+  await page.waitForURL(/\/calendar\?/);
+}
+
 /** Drags a session of a week by so many days and hours. */
 async function dragged(page: Page, chip: Locator, by: { days: number; hours: number }) {
   const hour = 4.5 * 16;
@@ -179,12 +189,7 @@ test('who is booked is written to when a session is moved, called off, closed, a
   const person = { name: 'Odile', contact: 'odile@example.org' };
   const of = { person, joinedOn: '2026-11-01', now: NOON };
   const participantId = await addParticipant(app.db, scope, of);
-  await ownClass(page, 'Sail makers');
-  await page.goto('/calendar/plan');
-  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Sail makers');
-  await planWeekly(page, { start: '2026-12-01', time: '09:00', count: '1' });
-  await page.getByRole('button', { name: 'Plan this session' }).click();
-  await page.waitForURL(/\/calendar\?/);
+  await planSailMakers(page);
   const { class_id: classId } = await app
     .db('sessions')
     .where({ studio_id: scope.studioId })
@@ -238,12 +243,7 @@ test('a session is dragged to another day and time, asked about where it is in t
   page,
 }) => {
   await hallOf(app, page);
-  await ownClass(page, 'Sail makers');
-  await page.goto('/calendar/plan');
-  await page.getByRole('combobox', { name: 'Class', exact: true }).selectOption('Sail makers');
-  await planWeekly(page, { start: '2026-12-01', time: '09:00', count: '1' });
-  await page.getByRole('button', { name: 'Plan this session' }).click();
-  await page.waitForURL(/\/calendar\?/);
+  await planSailMakers(page);
   await page.goto('/calendar?view=week&from=2026-11-30');
   const chip = page.getByRole('link', { name: /Sail makers/ }).filter({ visible: true });
   const drag = (days: number, hours: number) => dragged(page, chip, { days, hours });
