@@ -5,7 +5,7 @@ export const german: LetterWords = {
   calledOff: { subject: 'fällt aus', first: 'das findet nicht statt:' },
   onAgain: { subject: 'findet doch statt', first: 'das findet doch statt:' },
   changed: {
-    subject: 'eine Stunde hat sich geändert',
+    subject: 'ein Termin hat sich geändert',
     first: 'das hat sich geändert:',
     was: 'bisher',
     now: 'jetzt',
