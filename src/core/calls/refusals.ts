@@ -84,7 +84,7 @@ export const REFUSALS = {
     409,
     'A rule begins today at the earliest, so that the past stays as it was judged.',
   ],
-  'too-many-rules': [409, 'A studio keeps {} rules at most.'],
+  'too-many-rules': [409, 'A studio changes its rules {} times at most. Keep to one that holds.'],
   'not-yet-met': [409, 'This session has not begun. Until then somebody can only be excused.'],
   'too-many-changes': [409, 'The register of a session keeps {} corrections at most.'],
   'cautions-changed': [

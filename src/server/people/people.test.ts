@@ -38,7 +38,7 @@ import {
   ownerOfHome,
   takeDayOff,
 } from './practice';
-import { keepRule, rulesFor, rulesOf } from './rules';
+import { keepRule, MOST_RULES, rulesFor, rulesOf } from './rules';
 import { streaksBy } from './streaks';
 import { knownAmong, takePeopleIn, takePeopleOut } from './take-in';
 import { timesBy } from './times';
@@ -228,6 +228,25 @@ describe('rules', () => {
     const c = await makeClass(db());
     for (const from of ['2026-12-10', '2026-12-05', '2026-12-05']) await keep(c, null, from);
     expect((await rulesOf(db(), c)).map((r) => r.from)).toEqual(['2026-12-05']);
+  });
+
+  it('are changed so many times at most, and one that holds already is no change', async () => {
+    const c = await makeClass(db());
+    await keep(c, null, '2026-11-24');
+    await keep(c, null, '2026-12-24');
+    expect((await rulesOf(db(), c)).map((r) => r.from)).toEqual(['2026-11-24']);
+    const more = (i: number) => ({
+      ...{ id: randomUUID(), studio_id: c.studioId, class_id: c.classId, rule },
+      ...{ from_date: new Date(NOON - i * DAY), created_at: new Date(NOON) },
+    });
+    await db()('streak_rules').insert(
+      Array.from({ length: MOST_RULES - 1 }, (_, i) => more(i + 2)),
+    );
+    const other = { classId: null, from: '2026-12-24', rule: STREAK_RULES.every };
+    await expect(keepRule(db(), c, { ...other, today: '2026-11-24', now: NOON })).rejects.toThrow(
+      '2000 times at most',
+    );
+    await keep(c, null, '2026-12-24');
   });
 
   it('leave streaks of before as they were', async () => {

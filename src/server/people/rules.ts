@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { dequal } from 'dequal';
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { type RuleFrom, STREAK_RULES, type StreakRule, streakRuleSchema } from '@/core/streak';
@@ -7,8 +8,8 @@ import { found, type Scope } from '../scope';
 
 /** What streaks are counted by: the studio's rule, and that of a class from the day it was given one. */
 
-/** Most changes of rules that a studio keeps. */
-export const MOST_RULES = 200;
+/** Most changes of rules that a studio keeps: so many that each of its classes may have some. */
+export const MOST_RULES = 2000;
 
 const rowSchema = z
   .object({ class_id: z.uuid().nullable(), from_date: z.string(), rule: streakRuleSchema })
@@ -44,7 +45,8 @@ export const ruleOn = (rules: readonly RuleFrom[], date: string): StreakRule =>
   rules.findLast((r) => r.from <= date)?.rule ?? STREAK_RULES.every;
 
 /**
- * Gives a class, or the studio, another rule from a day on. What was before stays as it was judged.
+ * Gives a class, or the studio, another rule from a day on. What was before stays as it was judged; where it is the
+ * rule that holds by then anyway, nothing is kept.
  * @param today ISO 8601 date; no rule begins before it
  * @throws Refusal `not-found`, `rule-in-the-past`, `too-many-rules`
  */
@@ -71,6 +73,11 @@ export async function keepRule(
       .where({ studio_id: studioId, class_id: classId })
       .where('from_date', '>=', from)
       .delete();
+    const before = await trx('streak_rules')
+      .where({ studio_id: studioId, class_id: classId })
+      .orderBy('from_date', 'desc')
+      .first('rule');
+    if (before && dequal(streakRuleSchema.parse(before.rule), rule)) return;
     const kept = await trx('streak_rules')
       .where({ studio_id: studioId })
       .count<{ n: string }[]>('* as n');
