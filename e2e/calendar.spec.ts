@@ -226,6 +226,14 @@ test('who is booked is written to when a session is moved, called off, closed, a
   await expect(page.getByText('One session is cancelled. 1 letter was written.')).toBeVisible();
   await page.getByRole('button', { name: /^Open again/ }).press('Enter');
   await expect(page.getByText('One session takes place. 1 letter was written.')).toBeVisible();
+
+  // In another time zone the clock shows the same, so that nobody has to be told.
+  await page.goto('/studio');
+  await page.getByLabel('Time zone').fill('Asia/Kolkata');
+  await page.getByRole('button', { name: 'Save name and time' }).press('Enter');
+  await expect(page.getByText(/to come stays? at the time that the clock shows\.$/)).toHaveCount(2);
+  await page.goto('/calendar?view=week&from=2026-11-30');
+  await expect(chip).toHaveText(/^10:30/);
   const letters = await app.db('letters').where({ studio_id: scope.studioId });
   const told = (says: RegExp) => letters.filter(({ body }) => says.test(body)).length;
   expect(letters).toHaveLength(6);

@@ -58,6 +58,9 @@ export function StudioScreen(props: StudioScreenProps) {
           <ActionForm act={actions.rename} submit="Save name and time">
             <Field name="name" label="Name of the studio" initial={props.name} />
             <TimeZoneField initial={props.timeZone} />
+            <p className="quiet text-sm">
+              In another time zone, sessions to come stay at the time that the clock shows.
+            </p>
           </ActionForm>
         </Section>
         <TeachersSection

@@ -14,6 +14,7 @@ import {
 } from '@/core/studio';
 import { isPublic } from '@/server/auth/demo';
 import type { Teacher } from '@/server/auth/sign-ins';
+import { changeZone } from '@/server/calendar/zone';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { removeDemo } from '@/server/demo/seed';
@@ -45,10 +46,15 @@ const idIn = (form: FormData): string => idOf(form.get('id'));
 export async function renameAction(_: FormState, form: FormData): Promise<FormState> {
   await requireTeacher();
   const schema = z.object({ name: studioNameSchema, timeZone: timeZoneSchema });
-  return answerForm(form, schema, async (given) => {
-    await changeStudio(db(), await requireOwner(), given);
+  return answerForm(form, schema, async ({ name, timeZone }) => {
+    const owner = await requireOwner();
+    const moved = await db().transaction(async (trx) => {
+      await changeStudio(trx, owner, { name });
+      return changeZone(trx, owner, { zone: timeZone, now: now() });
+    });
     refresh();
-    return 'Saved.';
+    if (moved === 0) return 'Saved.';
+    return `Saved. ${moved === 1 ? 'The session' : `All ${moved} sessions`} to come ${moved === 1 ? 'stays' : 'stay'} at the time that the clock shows.`;
   });
 }
 
