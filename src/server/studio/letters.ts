@@ -48,7 +48,7 @@ export interface Told {
 
 /** Most letters that a studio keeps; the oldest go. */
 export const MOST_LETTERS = 200;
-/** Of letters that wait for the mail server more are kept: nobody has them yet. */
+/** Of letters that were not sent more are kept: nobody has them yet, and somebody may have to hand them on. */
 export const MOST_WAITING = 1000;
 /** For so long a letter is tried again at most; it should be four or five days (RFC 5321, 4.5.4.1). */
 const TRIED_MS = 4 * 24 * 3_600_000;
@@ -120,7 +120,7 @@ export async function writeLetter(
   return 'kept';
 }
 
-/** Drops letters beyond what is kept, those last of all that still wait for the mail server. */
+/** Drops letters beyond what is kept, those last of all that were not sent. */
 async function dropOld(db: Db, { studioId }: Scope): Promise<void> {
   const old = (most: number) =>
     db('letters')
@@ -136,7 +136,7 @@ async function dropOld(db: Db, { studioId }: Scope): Promise<void> {
           .limit(most)
           .select('id'),
       );
-  await old(MOST_LETTERS).whereNull('try_at').delete();
+  await old(MOST_LETTERS).whereNotNull('sent_at').delete();
   await old(MOST_WAITING).delete();
 }
 

@@ -16,6 +16,7 @@ export interface OutboxScreenProps {
   /** Whether a mail server is configured. */
   mails: boolean;
   most: number;
+  mostUnsent: number;
 }
 
 /** What became of a letter, and what will. */
@@ -27,18 +28,18 @@ function becameOf({ sent, trouble, again }: OutboxScreenProps['letters'][number]
 }
 
 /** The letters that the studio has written, to be read and handed on where no mail server sends them. */
-export function OutboxScreen({ letters, mails, most }: OutboxScreenProps) {
+export function OutboxScreen({ letters, mails, most, mostUnsent }: OutboxScreenProps) {
   return (
     <Page title="Letters of the studio">
       <p className="quiet mb-4 max-w-2xl">
         {mails
           ? 'Letters go out by the mail server of this Up Beat. One that it may take later is tried again as long as it is of use, for four days at most.'
           : 'No mail server is configured, so letters wait here: copy what a letter says and hand it on yourself.'}{' '}
-        The newest {most} are kept{mails && ', and up to a thousand that are tried again'}.
+        The newest {most} are kept, and those that nobody has sent up to {mostUnsent}.
       </p>
       {letters.length === 0 ? (
         <Empty title="No letters yet">
-          <p>Invitations, new passwords and cancelled sessions will stand here.</p>
+          <p>Invitations, new passwords and what becomes of sessions will stand here.</p>
         </Empty>
       ) : (
         <ul className="grid gap-3">

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { dayLabel, timeOfDay } from '@/core/formats';
 import { db } from '@/server/db';
-import { lettersOf, MOST_LETTERS } from '@/server/studio/letters';
+import { lettersOf, MOST_LETTERS, MOST_WAITING } from '@/server/studio/letters';
 import { OutboxScreen } from '@/ui/studio/outbox-screen';
 import { requireTeacher } from '../../../auth';
 
@@ -23,6 +23,7 @@ export default async function OutboxPage() {
       }))}
       mails={Boolean(process.env.UPBEAT_SMTP_URL)}
       most={MOST_LETTERS}
+      mostUnsent={MOST_WAITING}
     />
   );
 }
