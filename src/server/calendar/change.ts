@@ -56,7 +56,7 @@ export interface Change {
   roomFor?: number | null;
 }
 
-interface Wish extends Reach {
+interface AskedChange extends Reach {
   change: Change;
   zone: string;
 }
@@ -84,18 +84,18 @@ export interface Changed {
 export async function changeSessions(
   db: Db,
   scope: Scope,
-  { sure = false, ...wish }: Wish & { sure?: boolean },
+  { sure = false, ...asked }: AskedChange & { sure?: boolean },
 ): Promise<Changed> {
   return db.transaction(async (trx) => {
-    const { before, after } = await foreseen(trx, scope, wish);
-    const way = sure ? null : await inTheWay(trx, scope, { before, after, zone: wish.zone });
+    const { before, after } = await foreseen(trx, scope, asked);
+    const way = sure ? null : await inTheWay(trx, scope, { before, after, zone: asked.zone });
     if (way) throw way;
     const sessionIds = idsOf(before);
     const awaited = await awaitedIn(trx, scope, sessionIds);
-    const { classId, teacherId, place, link, roomFor } = wish.change;
+    const { classId, teacherId, place, link, roomFor } = asked.change;
     for (const { id, startsAt } of after) {
       const set = {
-        ...(wish.change.at && { starts_at: new Date(startsAt) }),
+        ...(asked.change.at && { starts_at: new Date(startsAt) }),
         ...(classId && { class_id: classId }),
         ...(teacherId !== undefined && { teacher_id: teacherId }),
         ...(place !== undefined && { place }),
@@ -107,7 +107,7 @@ export async function changeSessions(
     }
     const now = await awaitedIn(trx, scope, sessionIds);
     const { up, down } = placesMoved(awaited, now);
-    const { was, is } = othersOf(before, await sessionsOfIds(trx, scope, sessionIds), wish.now);
+    const { was, is } = othersOf(before, await sessionsOfIds(trx, scope, sessionIds), asked.now);
     const otherIds = new Set(idsOf(is));
     const told = new Set([...up, ...down].map(placeOf));
     const all = new Map([...awaited, ...now].map((one) => [placeOf(one), one]));
@@ -139,11 +139,11 @@ function othersOf(before: readonly Session[], after: readonly Session[], now: nu
 export async function lookAtChange(
   db: Db,
   scope: Scope,
-  wish: Wish,
+  asked: AskedChange,
 ): Promise<{ people: number; inTheWay: string | null }> {
-  const { before, after } = await foreseen(db, scope, wish);
-  const way = await inTheWay(db, scope, { before, after, zone: wish.zone });
-  const { is } = othersOf(before, after, wish.now);
+  const { before, after } = await foreseen(db, scope, asked);
+  const way = await inTheWay(db, scope, { before, after, zone: asked.zone });
+  const { is } = othersOf(before, after, asked.now);
   const awaited = await awaitedIn(db, scope, idsOf(is));
   const people = new Set(awaited.map((one) => one.participantId)).size;
   return { people, inTheWay: way?.message ?? null };
@@ -153,7 +153,7 @@ export async function lookAtChange(
 async function foreseen(
   db: Db,
   scope: Scope,
-  { change, zone, ...reach }: Wish,
+  { change, zone, ...reach }: AskedChange,
 ): Promise<{ before: Session[]; after: Session[] }> {
   const slotMs = change.classId ? await slots(db, scope, [change.classId]) : null;
   if (change.teacherId) await knowTeacher(db, scope, change.teacherId);
