@@ -7,7 +7,7 @@ import { check, type Finding } from '@/core/checks';
 import type { Plan } from '@/core/class';
 import { compile } from '@/core/score';
 import { estimateSpeech } from '@/core/speech';
-import { firstFindings } from './at-first';
+import { firstFindings, isLong } from './at-first';
 
 const BOOKED = {
   id: 'p1',
@@ -44,8 +44,10 @@ const inWords = (findings: readonly { repair?: { label: string } }[] | null) =>
 
 describe('what is to be known of a class when it is opened', () => {
   it('is what its checks find, and can be sent', () => {
+    // A long class is for the test below: most that are generated are short, and one is long now and then.
+    const short = anyPlan.filter((plan) => !isLong(plan));
     fc.assert(
-      fc.property(anyPlan, (plan) => {
+      fc.property(short, (plan) => {
         const first = firstFindings(toJudge(plan));
         expect(inWords(first)).toEqual(inWords(findingsOf(plan)));
         expect(structuredClone(first)).toEqual(first);
