@@ -8,6 +8,7 @@ import { db, isDataError } from '@/server/db';
 import { type Follower, followerOf } from '@/server/follow/followers';
 import { FOLLOW_COOKIE } from '@/server/follow/limits';
 import { type HomeOwner, ownerOfHome } from '@/server/people/practice';
+import { isBrokenOff } from '@/server/watch/broken-off';
 import { log } from '@/server/watch/log';
 import { metrics } from '@/server/watch/metrics';
 import { isCrossSite } from '../same-site';
@@ -131,7 +132,7 @@ function handling<Told, Asks extends z.ZodType, Answers extends z.ZodType>(
       ended({ status: response.status, studio });
       return response;
     } catch (error) {
-      if (request.signal.aborted) {
+      if (request.signal.aborted || isBrokenOff(error)) {
         // Whoever asked has gone, so nobody reads this.
         ended({ status: GONE, studio });
         return new Response(null, { status: GONE });

@@ -1,6 +1,10 @@
+import { once } from 'node:events';
+import { createServer, type IncomingMessage, request } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { afterEach, expect, it, vi } from 'vitest';
 import { Refusal } from '@/core/calls';
-import { errorFields } from './log';
+import { noteFault } from './faults';
+import { errorFields, log } from './log';
 import { mayWatch } from './metrics';
 import { withoutMessages } from './quiet';
 
@@ -33,6 +37,39 @@ it('says errors that others print without their messages, and leaves the rest as
   expect(told).toMatchObject([{ error: 'TypeError' }]);
   expect(JSON.stringify([said, told])).not.toContain('Marit');
 });
+
+it('tells nothing of somebody who breaks off while they send, and of a lost database as ever', async () => {
+  const told: unknown[] = [];
+  const logged = vi.spyOn(log(), 'error').mockImplementation((fields) => void told.push(fields));
+  const say = withoutMessages(() => {});
+  const tell = (error: unknown) => {
+    noteFault(error, { route: '/api/follow/speech', in: 'route' });
+    say(error);
+  };
+  tell(await brokenOff());
+  expect(told).toEqual([]);
+  tell(Object.assign(new Error('read ECONNRESET'), { code: 'ECONNRESET' }));
+  expect(told).toHaveLength(2);
+  logged.mockRestore();
+});
+
+/** What a server is told of a request of which no more comes. */
+async function brokenOff(): Promise<unknown> {
+  const server = createServer();
+  const port = await new Promise<number>((resolve) => {
+    server.listen(0, '127.0.0.1', () => resolve((server.address() as AddressInfo).port));
+  });
+  const came = once(server, 'request');
+  const asked = request({ port, method: 'POST', headers: { 'content-length': '1000' } });
+  asked.on('error', () => {});
+  asked.write('{');
+  const [sent] = (await came) as [IncomingMessage];
+  const problem = sent.forEach(() => {}).catch((error: unknown) => error);
+  asked.destroy();
+  const error = await problem;
+  server.close();
+  return error;
+}
 
 it('lets nobody read the numbers without the token, nor anybody where none is configured', () => {
   expect(mayWatch('Bearer abc', 'abc')).toBe(true);
