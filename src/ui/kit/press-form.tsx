@@ -12,19 +12,30 @@ export interface PressFormProps {
   children: ReactNode;
 }
 
+/** What stands beside what was pressed. */
+interface Told {
+  problem?: string;
+  /** What was done, where it could not be said in passing. */
+  done?: string;
+}
+
 /** A form with nothing to type in it, for what is done with one press. */
 export function PressForm({ act, label, className, children }: PressFormProps) {
-  const [problem, action] = useAct<string | null>(
+  const [{ problem, done }, action] = useAct<Told>(
     async (_, form) => {
       const done = await act(form);
-      if (done) await toastDone(done);
-      return null;
+      return done && !(await toastDone(done)) ? { done } : {};
     },
-    { initial: null, unanswered: (_, told) => told, kept: '' },
+    { initial: {}, unanswered: (_, problem) => ({ problem }), kept: '' },
   );
   return (
     <form action={action} aria-label={label} className={className}>
       {children}
+      {done && (
+        <p role="status" className="mt-1 w-full">
+          {done}
+        </p>
+      )}
       {problem && (
         <p role="alert" className="text-error mt-1 w-full font-medium">
           {problem}

@@ -161,3 +161,20 @@ it('a press without an answer says so where it was pressed, until there is one',
   await press('Put it back');
   expect(screen.queryByRole('alert')).toBeNull();
 });
+
+it('what a press did stands beside it where what says it in passing did not come', async () => {
+  vi.doMock('sonner', () => {
+    throw new TypeError('Failed to fetch dynamically imported module');
+  });
+  render(
+    <PressForm act={async () => 'Maren has no email address: tell her.'}>
+      <button type="submit">Call it off</button>
+    </PressForm>,
+  );
+  await press('Call it off');
+  expect((await screen.findByRole('status')).textContent).toBe(
+    'Maren has no email address: tell her.',
+  );
+  vi.doUnmock('sonner');
+  expect(screen.queryByRole('alert')).toBeNull();
+});
