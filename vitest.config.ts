@@ -18,7 +18,7 @@ const onDatabase = {
   execArgv: ['--throw-deprecation'],
   // Nothing waits for these: they only tell a test that hangs from a machine whose time is taken by others.
   testTimeout: 120_000,
-  hookTimeout: 60_000,
+  hookTimeout: 120_000,
 };
 
 export default defineConfig({
@@ -46,7 +46,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'screens',
-          testTimeout: 60_000,
+          testTimeout: 120_000,
           pool: 'threads',
           include: ['src/{browser,ui}/**/*.test.{ts,tsx}'],
         },

@@ -46,7 +46,7 @@ beforeAll(async () => {
   };
   await signOut(db(), token.revoked, Date.now());
   untouched = await storedOf(db(), other.studioId);
-}, 60_000);
+});
 beforeEach(() => jar.clear());
 afterEach(async () => {
   expect(await storedOf(db(), other.studioId), 'what the other studio has').toBe(untouched);

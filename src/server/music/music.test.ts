@@ -62,24 +62,20 @@ const samplesOf = async (id: MusicId, seconds: number, offsetMs = 0) => {
 };
 
 describe('taking music in', () => {
-  it.each(ENDINGS)(
-    'takes %s, as loud as all else, without its tags',
-    { timeout: 60_000 },
-    async (ending) => {
-      const piece = await add(song(ending), 'Evening');
-      expect(Math.abs(piece.ms - 24_000)).toBeLessThan(200);
-      const kept = await musicFile(db(), teacher, piece.id);
-      expect(readerOf(kept)).toBe('mp3');
-      expect(kept.includes('Zzz')).toBe(false);
-      const sound = await samplesOf(piece.id, 24);
-      expect(Math.abs((loudnessOf(sound) ?? 0) + 18)).toBeLessThan(0.5);
-      expect(truePeakOf(sound.samples)).toBeLessThan(HIGHEST_DBTP);
-      expect(await musicOf(db(), teacher)).toEqual([
-        ...BEDS.map((id) => expect.objectContaining({ id, ms: BED_MS })),
-        { id: piece.id, name: 'Evening', ms: piece.ms },
-      ]);
-    },
-  );
+  it.each(ENDINGS)('takes %s, as loud as all else, without its tags', async (ending) => {
+    const piece = await add(song(ending), 'Evening');
+    expect(Math.abs(piece.ms - 24_000)).toBeLessThan(200);
+    const kept = await musicFile(db(), teacher, piece.id);
+    expect(readerOf(kept)).toBe('mp3');
+    expect(kept.includes('Zzz')).toBe(false);
+    const sound = await samplesOf(piece.id, 24);
+    expect(Math.abs((loudnessOf(sound) ?? 0) + 18)).toBeLessThan(0.5);
+    expect(truePeakOf(sound.samples)).toBeLessThan(HIGHEST_DBTP);
+    expect(await musicOf(db(), teacher)).toEqual([
+      ...BEDS.map((id) => expect.objectContaining({ id, ms: BED_MS })),
+      { id: piece.id, name: 'Evening', ms: piece.ms },
+    ]);
+  });
 
   it.each([
     ['a text', 'no-music', () => Buffer.from('Let the jaw hang.')],
@@ -94,7 +90,7 @@ describe('taking music in', () => {
     ['silence', 'silent-music', () => song('wav', { source: 'anullsrc=d=30' })],
     ['a moment', 'music-too-short', () => song('wav', { seconds: 5 })],
     ['an hour of it', 'music-too-long', () => song('flac', { source: 'sine=f=330:d=1000:r=8000' })],
-  ] as const)('refuses %s', { timeout: 120_000 }, async (_, code, file) => {
+  ] as const)('refuses %s', async (_, code, file) => {
     await expect(add(file())).rejects.toMatchObject({ code });
     expect(await db()('music').where({ studio_id: teacher.studioId })).toEqual([]);
   });
@@ -222,7 +218,7 @@ describe('taking music in', () => {
     expect(await musicOf(db(), teacher)).toHaveLength(BEDS.length);
   });
 
-  it('is read from any place, and silent after its end', { timeout: 60_000 }, async () => {
+  it('is read from any place, and silent after its end', async () => {
     const piece = await add(song('wav'));
     const all = await samplesOf(piece.id, 30);
     const later = await samplesOf(piece.id, 2, 10_000);
@@ -233,7 +229,7 @@ describe('taking music in', () => {
     expect(all.samples.subarray(-4 * all.rate).every((s) => s === 0)).toBe(true);
   });
 
-  it('has beds as files that browsers play', { timeout: 60_000 }, async () => {
+  it('has beds as files that browsers play', async () => {
     for (const bed of BEDS) {
       const file = path.join(folder, `${bed}.wav`);
       writeFileSync(file, await bedFile(bed));
@@ -303,7 +299,7 @@ describe('music under a class that is taken away', () => {
     },
   );
 
-  it('is heard in the phase that is asked for as in the whole', { timeout: 120_000 }, async () => {
+  it('is heard in the phase that is asked for as in the whole', async () => {
     const phase = 'work';
     const [all, allPlain, part, partPlain] = [
       await heard(everywhere('lamp')),
@@ -325,9 +321,7 @@ describe('music under a class that is taken away', () => {
     expect(wrong.length / part.samples.length).toBeLessThan(0.01);
   });
 
-  it('is further under the voice, and the voice is narrower, on a loudspeaker in a hall', {
-    timeout: 120_000,
-  }, async () => {
+  it('is further under the voice, and the voice is narrower, on a loudspeaker in a hall', async () => {
     const choice = await speechChoice(db(), teacher);
     /** How far the loud twentieths of a second are above those that are soft and still heard, in dB. */
     const range = ({ samples, rate }: { samples: Float32Array; rate: number }) => {
@@ -355,7 +349,7 @@ describe('music under a class that is taken away', () => {
     expect(10 * Math.log10(ratio)).toBeCloseTo(-4, 0);
   });
 
-  it('is left out where it is not wanted, or is gone', { timeout: 120_000 }, async () => {
+  it('is left out where it is not wanted, or is gone', async () => {
     const gone = randomUUID();
     const plain = await heard(undefined);
     const without = await heard(everywhere('tide'), { music: false });
