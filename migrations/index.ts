@@ -22,6 +22,7 @@ import * as placesAndMoves from './020-places-and-moves';
 import * as errands from './021-errands';
 import * as lettersAgain from './022-letters-again';
 import * as putAway from './023-put-away';
+import * as inLine from './024-in-line';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -47,6 +48,7 @@ const MIGRATIONS = [
   { name: '021-errands', ...errands },
   { name: '022-letters-again', ...lettersAgain },
   { name: '023-put-away', ...putAway },
+  { name: '024-in-line', ...inLine },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -10,7 +10,7 @@ import {
 } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import type { OnSession } from '@/server/sessions/bookings';
+import { type OnSession, type PlacesMoved, waitingOf } from '@/server/sessions/bookings';
 import { sessionsOfIds } from '@/server/sessions/sessions';
 
 /** Writes to people what became of sessions, and gives what to say of that, after a space; nothing where it concerns nobody. */
@@ -33,13 +33,31 @@ async function movedDownWords(teacher: Teacher, to: readonly OnSession[]): Promi
   return ` ${people === 1 ? '1 person has' : `${people} people have`} no room any more. ${toldWords(told)}`;
 }
 
+/** Writes to those whose place in a session is another one. */
+export const placesWords = async (teacher: Teacher, { up, down }: PlacesMoved): Promise<string> =>
+  `${await movedUpWords(teacher, up)}${await movedDownWords(teacher, down)}`;
+
+/** Says how many sessions people who were booked wait for, where others have the room. */
+export async function waitsWords(
+  teacher: Teacher,
+  participantIds: readonly string[],
+): Promise<string> {
+  const waiting = await waitingOf(db(), teacher, { participantIds, now: now() });
+  if (waiting.length === 0) return '';
+  const sessions = new Set(waiting.map((one) => one.sessionId)).size;
+  const where = sessions === 1 ? '1 session' : `${sessions} sessions`;
+  const people = peopleIn(waiting);
+  const some = people === 1 ? '1 of them waits' : `${people} of them wait`;
+  const who = participantIds.length === 1 ? 'they wait' : some;
+  return ` In ${where} others have the room, and ${who} for it.`;
+}
+
 /** Writes to all whom a change of sessions concerns. */
 export async function changedWords(teacher: Teacher, of: Changed): Promise<string> {
   const { was, is, concerned: to } = of;
   const told = to.length > 0 && (await tellChanged(db(), teacher, { was, is, to, now: now() }));
-  const up = await movedUpWords(teacher, of.movedUp);
-  const down = await movedDownWords(teacher, of.movedDown);
-  return `${told ? ` ${toldWords(told)}` : ''}${up}${down}`;
+  const places = await placesWords(teacher, { up: of.movedUp, down: of.movedDown });
+  return `${told ? ` ${toldWords(told)}` : ''}${places}`;
 }
 
 /** Writes to those who are booked on sessions to come that were cancelled, or that take place after all. */

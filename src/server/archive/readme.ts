@@ -10,8 +10,8 @@ classes.csv          classes; each as a plan in classes/ (JSON)
 class-versions.csv   their earlier versions; each in class-versions/
 moves.csv            moves of the studio's own; each in moves/ (JSON)
 people.csv           people on the register, what they carry, and when they agreed to have it kept
-bookings.csv         who is booked on which class, and since when
-session-bookings.csv who comes to one session only, or cannot come to it
+bookings.csv         who is booked on which class, since when, and since when again
+session-bookings.csv who comes to one session only, cannot come to it, or is in line for it only since then
 series.csv           sessions planned together, by their rule (RFC 5545)
 closed-days.csv      days on which nothing meets
 sessions.csv         every session: when, where, by whom, held, planned or cancelled

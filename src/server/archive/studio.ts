@@ -5,6 +5,7 @@ import { newClassSchema, retentionSchema, studioNameSchema, timeZoneSchema } fro
 
 /** What archives are written as, the latest first. Older ones have fewer tables and columns. */
 export const FORMATS = [
+  'upbeat-studio/7',
   'upbeat-studio/6',
   'upbeat-studio/5',
   'upbeat-studio/4',

@@ -134,6 +134,7 @@ export const TABLES: readonly Table[] = [
       participant_id: id,
       since: instant,
       until: since(2, maybe(instant), ''),
+      back_at: since(7, maybe(instant), ''),
     },
     key: ['class_id', 'participant_id'],
   },
@@ -259,7 +260,7 @@ export const TABLES: readonly Table[] = [
   {
     name: 'session_bookings',
     file: 'session-bookings.csv',
-    columns: { session_id: id, participant_id: id, coming: flag, at: instant },
+    columns: { session_id: id, participant_id: id, coming: maybe(flag), at: instant },
     key: ['session_id', 'participant_id'],
   },
   {

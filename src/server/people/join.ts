@@ -52,7 +52,13 @@ export async function joinPeople(
       }
       if (name === 'bookings') {
         await trx.raw(
+          // The better place in line of those that are theirs still.
           `update bookings kept set since = least(kept.since, gone.since),
+            back_at = case
+              when (kept.until is null) = (gone.until is null) then
+                least(coalesce(kept.back_at, kept.since), coalesce(gone.back_at, gone.since))
+              when kept.until is null then coalesce(kept.back_at, kept.since)
+              else coalesce(gone.back_at, gone.since) end,
             until = case when kept.until is null or gone.until is null then null
               else greatest(kept.until, gone.until) end
             from bookings gone where ${both}`,
@@ -148,6 +154,29 @@ export async function lastJoin(
     .orderBy('at', 'desc')
     .first('id', db.raw("before->'gone'->>'name' as name"), 'at');
   return row ? z.object({ id: z.uuid(), name: z.string(), at: epochMs }).parse(row) : null;
+}
+
+/** Sessions to come with room for so many in which one of two may be expected once they are two again. */
+export async function limitedByJoin(
+  db: Db,
+  { studioId }: Scope,
+  { id, now }: { id: string; now: number },
+): Promise<string[]> {
+  const row = await db('joined_people').where({ id, studio_id: studioId }).first('before');
+  if (!row) return [];
+  const { tables } = beforeSchema.parse(row.before);
+  const ids = (table: string, key: string) =>
+    z.array(z.uuid()).parse((tables[table] ?? []).map((r) => r[key]));
+  return db('sessions')
+    .where({ studio_id: studioId, status: 'planned' })
+    .where('starts_at', '>', new Date(now))
+    .whereNotNull('room_for')
+    .where((either) =>
+      either
+        .whereIn('class_id', ids('bookings', 'class_id'))
+        .orWhereIn('id', ids('session_bookings', 'session_id')),
+    )
+    .pluck('id');
 }
 
 /**

@@ -103,7 +103,7 @@ describe('a pause', () => {
       ['Ada', false, true],
       ['Ben', true, false],
     ]);
-    await dropPause(db(), c, { participantId: c.ada, id });
+    await dropPause(db(), c, { participantId: c.ada, id, now: NOON });
     expect(await namesOn(c, c.sessionId)).toEqual(['Ada', 'Ben']);
   });
 

@@ -139,7 +139,7 @@ export interface ClassBooking {
 
 /**
  * Books somebody on a class from now on; booking twice changes nothing. Whoever was booked before goes on where
- * they stopped, and what lies between was a pause.
+ * they stopped, and what lies between was a pause; they are at the end of the line of those who come.
  * @throws Refusal `not-found`, `class-put-away`
  */
 export async function book(
@@ -170,7 +170,9 @@ export async function book(
     }
     const until = maybeEpochMs.parse(row.until);
     if (until === null) return;
-    await trx('bookings').where(of).update({ until: null });
+    await trx('bookings')
+      .where(of)
+      .update({ until: null, back_at: new Date(now) });
     const gap = { from: dateOn(until, zone), to: addDays(dateOn(now, zone), -1) };
     if (gap.from <= gap.to) {
       await pause(trx, { studioId }, { participantId, span: gap, now });
@@ -218,17 +220,40 @@ export async function pause(
   return id;
 }
 
-/** Takes a pause back. @throws Refusal `not-found` */
+/**
+ * Takes a pause back. Whoever paused is at the end of the line of each session in it, so nobody loses the room they
+ * have. @throws Refusal `not-found`
+ */
 export async function dropPause(
   db: Db,
   { studioId }: Scope,
-  { participantId, id }: { participantId: string; id: string },
+  { participantId, id, now }: { participantId: string; id: string; now: number },
 ): Promise<void> {
-  const rows = await db('pauses')
-    .where({ id, studio_id: studioId, participant_id: participantId })
-    .delete()
-    .returning('id');
-  found(rows[0], 'pause');
+  await db.transaction(async (trx) => {
+    const rows = await trx('pauses')
+      .where({ id, studio_id: studioId, participant_id: participantId })
+      .delete()
+      .returning([
+        'id',
+        trx.raw("to_char(from_date, 'YYYY-MM-DD') as from_day"),
+        trx.raw("to_char(to_date, 'YYYY-MM-DD') as to_day"),
+      ]);
+    const { from_day, to_day } = found(rows[0], 'pause');
+    const at = new Date(now);
+    await trx.raw(
+      `insert into session_bookings (studio_id, session_id, participant_id, coming, at)
+        select w.studio_id, w.session_id, w.participant_id, null, ?
+        from session_wishes w
+        join sessions s on s.id = w.session_id
+        join studios on studios.id = s.studio_id
+        where w.participant_id = ? and w.studio_id = ?
+          and s.status <> 'held' and s.starts_at > ?
+          and (s.starts_at at time zone studios.time_zone)::date between ? and ?
+        on conflict (session_id, participant_id) do update set at = excluded.at
+          where session_bookings.coming is null`,
+      [at, participantId, studioId, at, from_day, to_day],
+    );
+  });
 }
 
 /**

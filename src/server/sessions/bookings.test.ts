@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changeSessions } from '../calendar/change';
 import { roomOf } from '../compose/room';
-import { addParticipant, book } from '../people/people';
+import { addParticipant, book, dropPause, endBooking, pause } from '../people/people';
 import { appendEvents, prepareRun } from '../runs';
 import {
   DAY,
@@ -21,6 +21,7 @@ import { getSession, planSession } from './sessions';
 
 const db = testDatabase();
 const LATER = NOON + 7 * DAY;
+const THAT_WEEK = { from: '2026-12-01', to: '2026-12-31' };
 
 async function person(c: TestClass, name: string): Promise<string> {
   const joined = { person: { name, contact: null }, joinedOn: '2026-01-01', now: NOON };
@@ -46,50 +47,71 @@ async function toCome() {
 
 describe('a session with room for so many', () => {
   it('keeps the order in which people were booked, whatever happens, as a line on paper would', async () => {
+    const who = fc.nat(2);
     const act = fc.oneof(
-      fc.record({ do: fc.constant('class' as const), who: fc.nat(4) }),
-      fc.record({ do: fc.constant('come' as const), who: fc.nat(4), coming: fc.boolean() }),
-      fc.record({
-        do: fc.constant('room' as const),
-        roomFor: fc.option(fc.integer({ min: 1, max: 4 })),
-      }),
+      { weight: 1, arbitrary: fc.record({ do: fc.constant('class' as const), who }) },
+      // On the class or off it, in a pause or out of it: whichever they are not.
+      { weight: 3, arbitrary: fc.record({ do: fc.constant('turn' as const), who }) },
+      { weight: 3, arbitrary: fc.record({ do: fc.constant('pause' as const), who }) },
+      {
+        weight: 2,
+        arbitrary: fc.record({ do: fc.constant('come' as const), who, coming: fc.boolean() }),
+      },
+      {
+        weight: 1,
+        arbitrary: fc.record({
+          do: fc.constant('room' as const),
+          roomFor: fc.option(fc.integer({ min: 1, max: 3 })),
+        }),
+      },
     );
     await fc.assert(
-      fc.asyncProperty(fc.array(act, { minLength: 4, maxLength: 14 }), async (acts) => {
+      fc.asyncProperty(fc.array(act, { minLength: 8, maxLength: 24 }), async (acts) => {
         const { c, sessionId, room, come } = await toCome();
         await db()('bookings').where({ class_id: c.classId }).delete();
-        const names = ['Ada', 'Ben', 'Cleo', 'Dov', 'Eda'];
-        const ids = [c.ada, c.ben, ...(await Promise.all(names.slice(2).map((n) => person(c, n))))];
-        // The line on paper: who stands in it, who said no, and how many fit.
+        const ids = [c.ada, c.ben, await person(c, 'Cleo')];
+        // The line on paper: who stands in it, who is booked on the class, on this time alone or pauses, who said
+        // no, and how many fit.
         let line: string[] = [];
-        const said = new Set<string>();
+        const [onClass, once, said] = [new Set<string>(), new Set<string>(), new Set<string>()];
+        const pauses = new Map<string, string>();
+        const expects = (p: string) =>
+          !said.has(p) && (once.has(p) || (onClass.has(p) && !pauses.has(p)));
         let fits = Number.POSITIVE_INFINITY;
         for (const [i, a] of acts.entries()) {
           const before = line.slice(0, fits);
           const waiting = line.slice(fits);
           const who = ids[a.do === 'room' ? 0 : a.who] ?? '';
+          const at = NOON + i * MINUTE;
           let movedUp: string[] = [];
-          if (a.do === 'class') {
-            await book(db(), c, {
-              participantId: who,
-              classId: c.classId,
-              now: NOON + i * MINUTE,
-            });
-            if (!line.includes(who) && !said.has(who)) line.push(who);
+          if (a.do === 'turn' && onClass.delete(who)) {
+            await endBooking(db(), c, { participantId: who, classId: c.classId, now: at });
+          } else if (a.do === 'class' || a.do === 'turn') {
+            await book(db(), c, { participantId: who, classId: c.classId, now: at });
+            onClass.add(who);
+          } else if (a.do === 'pause') {
+            const id = pauses.get(who);
+            const of = { participantId: who, now: at };
+            if (id) await dropPause(db(), c, { ...of, id });
+            if (id) pauses.delete(who);
+            else pauses.set(who, await pause(db(), c, { ...of, span: THAT_WEEK }));
           } else if (a.do === 'come') {
             movedUp = (await come(who, a.coming, i)).map((m) => m.participantId);
-            if (a.coming && !line.includes(who)) {
-              line.push(who);
+            if (a.coming && !expects(who)) {
               said.delete(who);
-            }
-            if (!a.coming && line.includes(who)) {
-              line = line.filter((p) => p !== who);
+              once.delete(who);
+              if (!expects(who)) once.add(who);
+            } else if (!a.coming && expects(who)) {
               said.add(who);
+              once.delete(who);
             }
           } else {
             movedUp = (await room(a.roomFor)).movedUp.map((m) => m.participantId);
             fits = a.roomFor ?? Number.POSITIVE_INFINITY;
           }
+          // Whoever comes, or comes back, is at its end.
+          line = line.filter(expects);
+          line.push(...ids.filter((p) => expects(p) && !line.includes(p)));
           const now = line.slice(0, fits);
           const { coming, away } = await peopleOfSession(db(), c, sessionId);
           expect(coming.map((p) => p.participantId)).toEqual(line);
@@ -102,7 +124,9 @@ describe('a session with room for so many', () => {
             ),
           );
           expect(asked).toEqual(told);
-          expect([...movedUp].sort()).toEqual(now.filter((p) => waiting.includes(p)).sort());
+          if (a.do === 'come' || a.do === 'room') {
+            expect([...movedUp].sort()).toEqual(now.filter((p) => waiting.includes(p)).sort());
+          }
           if (a.do !== 'room') {
             const lost = before.filter((p) => !now.includes(p) && p !== who);
             expect(lost).toEqual([]);

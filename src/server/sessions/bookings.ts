@@ -41,6 +41,10 @@ const awaySchema = z
   .object({ participant_id: z.uuid(), name: z.string() })
   .transform((row) => ({ participantId: row.participant_id, name: row.name }));
 
+/** Whether a booking on a class is one on its session at some moment. */
+const ON_CLASS =
+  'bookings.since <= :startsAt and (bookings.until is null or :startsAt < bookings.until)';
+
 /** @throws Refusal `not-found` */
 export async function peopleOfSession(
   db: Db,
@@ -54,7 +58,8 @@ export async function peopleOfSession(
       .leftJoin('bookings', (join) =>
         join
           .on('bookings.participant_id', 'p.participant_id')
-          .andOn('bookings.class_id', db.raw('?', [session.classId])),
+          .andOn('bookings.class_id', db.raw('?', [session.classId]))
+          .andOn(db.raw(ON_CLASS, { startsAt: new Date(session.startsAt) })),
       )
       .where({ 'p.studio_id': scope.studioId, 'p.session_id': sessionId })
       .orderBy(['p.at', 'p.participant_id'])
@@ -106,10 +111,12 @@ export async function awaitedIn(
 export const placeOf = ({ sessionId, participantId }: OnSession) => `${sessionId} ${participantId}`;
 
 /** Whose place in some sessions is another than before: who has room now, and who has none any more. */
-export function placesMoved(
-  before: readonly Awaited[],
-  after: readonly Awaited[],
-): { up: OnSession[]; down: OnSession[] } {
+export interface PlacesMoved {
+  up: OnSession[];
+  down: OnSession[];
+}
+
+export function placesMoved(before: readonly Awaited[], after: readonly Awaited[]): PlacesMoved {
   const had = new Map(before.map((one) => [placeOf(one), one.booked]));
   return {
     up: after.filter((one) => one.booked && had.get(placeOf(one)) === false),
@@ -117,33 +124,42 @@ export function placesMoved(
   };
 }
 
-/**
- * Does something that may make room in some sessions.
- * @returns who waited before it and has room now
- */
-export async function movingUp(
+/** Does something by which others may have another place in some sessions. */
+export async function movingPlaces(
   db: Db,
   scope: Scope,
   { sessionIds, work }: { sessionIds: readonly string[]; work: () => Promise<void> },
-): Promise<OnSession[]> {
+): Promise<PlacesMoved> {
   const before = await awaitedIn(db, scope, sessionIds);
   await work();
-  if (before.every((one) => one.booked)) return [];
-  return placesMoved(before, await awaitedIn(db, scope, sessionIds)).up;
+  return placesMoved(before, await awaitedIn(db, scope, sessionIds));
 }
 
-/** Sessions to come with room for so many in which somebody is expected: their going makes room there. */
+/** Sessions to come with room for so many in which some people are expected: their going makes room there. */
 export async function limitedSessionsOf(
   db: Db,
   { studioId }: Scope,
-  { participantId, now }: { participantId: string; now: number },
+  { participantIds, now }: { participantIds: readonly string[]; now: number },
 ): Promise<string[]> {
-  return db('person_sessions as p')
-    .join('sessions as s', 's.id', 'p.session_id')
-    .where({ 'p.studio_id': studioId, 'p.participant_id': participantId, 's.status': 'planned' })
+  return db('session_wishes as w')
+    .join('sessions as s', 's.id', 'w.session_id')
+    .where({ 'w.studio_id': studioId, 's.status': 'planned' })
+    .whereIn('w.participant_id', [...participantIds])
     .where('s.starts_at', '>', new Date(now))
-    .whereNotNull('p.room_for')
-    .pluck('p.session_id');
+    .whereNotNull('w.room_for')
+    .distinct()
+    .pluck('w.session_id');
+}
+
+/** In which sessions to come some people wait for room. */
+export async function waitingOf(
+  db: Db,
+  scope: Scope,
+  of: { participantIds: readonly string[]; now: number },
+): Promise<OnSession[]> {
+  const theirs = new Set(of.participantIds);
+  const all = await awaitedIn(db, scope, await limitedSessionsOf(db, scope, of));
+  return all.filter((one) => !one.booked && theirs.has(one.participantId));
 }
 
 export interface Coming {
@@ -179,15 +195,20 @@ export async function setComing(
     if (coming && session.booked + session.waiting >= MOST_BOOKED) {
       throw new Refusal('too-many-booked', String(MOST_BOOKED));
     }
-    return movingUp(trx, scope, {
+    const { up } = await movingPlaces(trx, scope, {
       sessionIds: [sessionId],
       work: async () => {
-        await trx('session_bookings')
-          .insert({ ...of, coming, at: new Date(now) })
-          .onConflict(['session_id', 'participant_id'])
-          .merge();
+        await trx('session_bookings').where(of).delete();
+        // Who is booked on the class comes by that, and has nothing but another place in line.
+        const byClass = coming && (await trx('session_wishes').where(of).first('at')) !== undefined;
+        await trx('session_bookings').insert({
+          ...of,
+          coming: byClass ? null : coming,
+          at: new Date(now),
+        });
       },
     });
+    return up;
   });
 }
 

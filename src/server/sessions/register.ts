@@ -110,7 +110,7 @@ export async function roll(db: Db, scope: Scope, sessionId: string): Promise<Rol
         // Whoever pauses may come all the same.
         .orWhereNotNull('paused.participant_id')
         // Who said they cannot come may come all the same, and is known then.
-        .orWhereNotNull('own.session_id')
+        .orWhereNotNull('own.coming')
         .orWhereNotNull('attendance.session_id'),
     )
     .orderByRaw('lower(participants.name)')

@@ -3,6 +3,7 @@
 import { ActionForm, type FormAct, Select, Wrong } from '../kit/form';
 import { Page } from '../kit/page';
 import { RoomField } from '../kit/room-field';
+import { useLeadingOn } from '../kit/use-leading-on';
 import type { BringState } from './bring';
 
 export interface BringScreenProps {
@@ -18,6 +19,7 @@ export function BringScreen({ classes, teachers, teacherId, bring }: BringScreen
     '': 'left open',
     ...Object.fromEntries(teachers.map((t) => [t.id, t.name])),
   };
+  const taking = useLeadingOn(bring, (answer) => answer.to);
   return (
     <Page title="Bring in a calendar file">
       <p className="quiet mb-5 max-w-2xl">
@@ -26,7 +28,7 @@ export function BringScreen({ classes, teachers, teacherId, bring }: BringScreen
         still to come is taken.
       </p>
       <ActionForm
-        act={bring}
+        act={taking}
         submit="Read the file"
         below={(state) => <WhatItHas found={state.found} classes={classes} />}
       >

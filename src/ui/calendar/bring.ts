@@ -19,6 +19,8 @@ export interface FoundClosed {
 }
 
 export interface BringState extends FormState {
+  /** Where what was taken is seen. */
+  to?: string | undefined;
   found?: {
     /** The file as it was read, sent along again when it is taken in. */
     text: string;

@@ -1,5 +1,6 @@
 import { addressOf, CALLS } from '@/core/calls';
 import { ActionForm, ButtonForm, Field, Select, Shown, Tick } from '../kit/form';
+import { useLeadingOn } from '../kit/use-leading-on';
 import { Folded } from './folded';
 import type { PersonScreenProps } from './person-types';
 
@@ -44,6 +45,7 @@ export function Details({
 
 export function Leaving(props: PersonScreenProps) {
   const { name, left, others, alike, join, acts } = props;
+  const erase = useLeadingOn(acts.erase, () => '/people');
   return (
     <>
       <Folded title="The same person twice" open={join !== null || alike.length > 0}>
@@ -87,7 +89,7 @@ export function Leaving(props: PersonScreenProps) {
             </button>
           </p>
         </ButtonForm>
-        <ActionForm act={acts.erase} submit="Erase them" label="Erase" danger>
+        <ActionForm act={erase} submit="Erase them" label="Erase" danger>
           <p>
             Erasing forgets everything that names {name}. That somebody came stays as a number. It
             cannot be undone; backups and files made before still have it.

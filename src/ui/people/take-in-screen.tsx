@@ -23,7 +23,7 @@ export interface TakeInScreenProps {
     people: { id: string; name: string; contact: string; language: string }[],
     classId: string | null,
   ) => Promise<{ ids: string[] } | { problem: string }>;
-  takeOut: (ids: string[]) => Promise<number>;
+  takeOut: (ids: string[]) => Promise<{ out: number; moved: string }>;
 }
 
 /** Many people from a list: looked at first, with nothing stored until it is asked for. */
@@ -87,10 +87,10 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
                 disabled={busy}
                 onClick={() =>
                   attempt(async () => {
-                    const out = await takeOut(taken);
+                    const { out, moved } = await takeOut(taken);
                     const stay = taken.length - out;
                     setDone(
-                      `${out} people are out again.${stay > 0 ? ` ${stay} stay, since something is known of them by now.` : ''}`,
+                      `${out} people are out again.${stay > 0 ? ` ${stay} stay, since something is known of them by now.` : ''}${moved}`,
                     );
                     setTaken([]);
                   })

@@ -37,17 +37,23 @@ type Given = z.output<typeof bringSchema>;
 export async function bringAction(_: BringState, form: FormData): Promise<BringState> {
   const teacher = await requireTeacher();
   let found: BringState['found'];
+  let to: string | undefined;
   const state = await answerForm(form, bringSchema, async (given) => {
     const text = await textOf(given);
     const read = readCalendarFile(text, { zone: teacher.timeZone, now: now() });
     if (!read.ok) throw new Refusal('bad-calendar', read.problem);
-    if (given.step === 'take') await take(teacher, read, given, errandIn(form, now()));
+    if (given.step === 'take') {
+      const { there, told } = await take(teacher, read, given, errandIn(form, now()));
+      if (!told) redirect(there);
+      to = there;
+      return told;
+    }
     found = { text, ...(await inWords(teacher, read, given)) };
     return '';
   });
   // The file is not typed, and is sent along again by what was found.
   const { text: _text, ...values } = state.values;
-  return { ...state, values, found };
+  return { ...state, values, found, to };
 }
 
 /** A file that was chosen now goes before the one that was read. */
@@ -67,8 +73,8 @@ const whereOf = (given: Given, { place, link }: FoundSeries): Where => ({
   link,
 });
 
-/** Puts what was chosen on the calendar, and goes there. */
-async function take(teacher: Teacher, read: Found, given: Given, errand: Errand): Promise<void> {
+/** Puts what was chosen on the calendar. @returns where it is seen, and who has to be told what, if anybody */
+async function take(teacher: Teacher, read: Found, given: Given, errand: Errand) {
   const brought = read.series.flatMap((found, i) => {
     const classId = z.uuid().safeParse(given[`class ${i}`]);
     return classId.success ? [{ found, classId: classId.data, where: whereOf(given, found) }] : [];
@@ -83,9 +89,9 @@ async function take(teacher: Teacher, read: Found, given: Given, errand: Errand)
     ids = cancelled;
     return sessions;
   });
-  await cancelledWords(teacher, { ids, again: false });
+  const told = (await cancelledWords(teacher, { ids, again: false })).trim();
   const first = brought[0]?.found.sessions[0]?.occurrence.slice(0, 10) ?? closures[0]?.from ?? '';
-  redirect(`/calendar?view=term&from=${first}`);
+  return { there: `/calendar?view=term&from=${first}`, told };
 }
 
 async function inWords(teacher: Teacher, read: Found, given: Given) {

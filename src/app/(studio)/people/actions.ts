@@ -21,6 +21,7 @@ import type { CautionsState } from '@/ui/people/cautions-form';
 import { requireTeacher } from '../../auth';
 import { answerForm, asJson, errandIn, given, idOf } from '../../forms';
 import { orNotFound } from '../../or-not-found';
+import { waitsWords } from '../../told-words';
 
 export async function addPersonAction(_: NewPersonState, form: FormData): Promise<NewPersonState> {
   const teacher = await requireTeacher();
@@ -102,7 +103,8 @@ export async function bookThemAction(_: FormState, form: FormData): Promise<Form
       await book(db(), teacher, of);
     }
     refresh();
-    return ids.length === 1 ? 'Booked.' : `${ids.length} people are booked.`;
+    const done = ids.length === 1 ? 'Booked.' : `${ids.length} people are booked.`;
+    return `${done}${await waitsWords(teacher, ids)}`;
   });
 }
 

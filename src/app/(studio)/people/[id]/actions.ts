@@ -13,7 +13,7 @@ import { once } from '@/server/errands';
 import { consentToCheckIns, keepCheckIn } from '@/server/people/check-ins';
 import { erasePerson } from '@/server/people/erase';
 import { makeHomeClass, takeHomeClass } from '@/server/people/home';
-import { joinPeople, undoJoin } from '@/server/people/join';
+import { joinPeople, limitedByJoin, undoJoin } from '@/server/people/join';
 import {
   book,
   changePerson,
@@ -33,13 +33,13 @@ import {
   makeHome,
   takeDayOff,
 } from '@/server/people/practice';
-import { limitedSessionsOf, movingUp } from '@/server/sessions/bookings';
+import { limitedSessionsOf, movingPlaces } from '@/server/sessions/bookings';
 import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
 import { answerForm, errandIn, idOf, touchedIn } from '../../../forms';
 import { orNotFound } from '../../../or-not-found';
-import { movedUpWords } from '../../../told-words';
+import { placesWords, waitsWords } from '../../../told-words';
 
 const uuid = z.uuid();
 const ticked = z
@@ -47,14 +47,14 @@ const ticked = z
   .optional()
   .transform((on) => on === 'on');
 
-/** Does something after which somebody is expected in fewer sessions; whoever waited for room is told. */
+/** Does something after which some people are expected in fewer sessions; whoever waited for room is told. */
 async function makingRoom(
   teacher: Teacher,
-  { participantId, at }: { participantId: string; at: number },
+  { participantIds, at }: { participantIds: string[]; at: number },
   work: () => Promise<void>,
 ): Promise<string> {
-  const sessionIds = await limitedSessionsOf(db(), teacher, { participantId, now: at });
-  return movedUpWords(teacher, await movingUp(db(), teacher, { sessionIds, work }));
+  const sessionIds = await limitedSessionsOf(db(), teacher, { participantIds, now: at });
+  return placesWords(teacher, await movingPlaces(db(), teacher, { sessionIds, work }));
 }
 
 export async function changePersonAction(
@@ -74,10 +74,11 @@ export async function changePersonAction(
 export async function bookAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, z.object({ classId: uuid }), async ({ classId }) => {
-    const of = { participantId: idOf(id), classId, now: now(), zone: teacher.timeZone };
-    await book(db(), teacher, of);
+    const at = now();
+    const participantId = idOf(id);
+    await book(db(), teacher, { participantId, classId, now: at, zone: teacher.timeZone });
     refresh();
-    return 'Booked.';
+    return `Booked.${await waitsWords(teacher, [participantId])}`;
   });
 }
 
@@ -92,9 +93,13 @@ export async function bookingAction(id: string, _: FormState, form: FormData): P
     let moved = '';
     if (end) {
       const of = { participantId, classId: end, now: at };
-      moved = await makingRoom(teacher, { participantId, at }, () => endBooking(db(), teacher, of));
+      const whose = { participantIds: [participantId], at };
+      moved = await makingRoom(teacher, whose, () => endBooking(db(), teacher, of));
     }
-    if (unpause) await dropPause(db(), teacher, { participantId, id: unpause });
+    if (unpause) {
+      await dropPause(db(), teacher, { participantId, id: unpause, now: at });
+      moved = await waitsWords(teacher, [participantId]);
+    }
     refresh();
     return `${end ? 'The booking has ended.' : 'The pause is taken back.'}${moved}`;
   });
@@ -108,7 +113,7 @@ export async function pauseAction(id: string, _: FormState, form: FormData): Pro
     .refine((s) => s.from <= s.to, { path: ['to'], message: 'A pause ends after it has begun.' });
   return answerForm(form, schema, async (span) => {
     const at = now();
-    const moved = await makingRoom(teacher, { participantId, at }, async () => {
+    const moved = await makingRoom(teacher, { participantIds: [participantId], at }, async () => {
       await once(db(), teacher, errandIn(form, at), z.uuid(), (trx) =>
         pause(trx, teacher, { participantId, span, now: at }),
       );
@@ -195,21 +200,28 @@ export async function dropHomeAction(id: string, _: FormState, form: FormData): 
 export async function joinAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   const undo = uuid.safeParse(form.get('undo'));
+  const at = now();
   if (undo.success) {
     return answerForm(new FormData(), z.object({}), async () => {
-      await undoJoin(db(), teacher, { id: undo.data, now: now() });
+      const of = { id: undo.data, now: at };
+      const sessionIds = await limitedByJoin(db(), teacher, of);
+      const work = () => undoJoin(db(), teacher, of);
+      const moved = await movingPlaces(db(), teacher, { sessionIds, work });
       refresh();
-      return 'They are two again.';
+      return `They are two again.${await placesWords(teacher, moved)}`;
     });
   }
   return answerForm(form, z.object({ person: uuid.or(z.literal('')) }), async ({ person }) => {
     const goneId = uuid.safeParse(person);
     if (!goneId.success) return 'Choose somebody first.';
     const name = await nameOf(db(), teacher, goneId.data);
-    const of = { keptId: idOf(id), goneId: goneId.data, now: now() };
-    await joinPeople(db(), teacher, of);
+    const of = { keptId: idOf(id), goneId: goneId.data, now: at };
+    const whose = { participantIds: [of.keptId, of.goneId], at };
+    const moved = await makingRoom(teacher, whose, async () => {
+      await joinPeople(db(), teacher, of);
+    });
     refresh();
-    return `Everything of ${name} stands here now. It can be undone for a day.`;
+    return `Everything of ${name} stands here now. It can be undone for a day.${moved}`;
   });
 }
 
@@ -224,7 +236,7 @@ export async function leaveAction(id: string, _: FormState, form: FormData): Pro
       return 'They are back. Book them on their classes.';
     }
     const on = dateOn(at, teacher.timeZone);
-    const moved = await makingRoom(teacher, { participantId, at }, () =>
+    const moved = await makingRoom(teacher, { participantIds: [participantId], at }, () =>
       leaveStudio(db(), teacher, { id: participantId, on, now: at }),
     );
     refresh();
@@ -242,14 +254,13 @@ export async function eraseAction(id: string, _: FormState, form: FormData): Pro
       .string()
       .refine((typed) => typed.trim() === name.trim(), 'Write their name as it stands here.'),
   });
-  const state = await answerForm(form, schema, async () => {
-    await makingRoom(teacher, { participantId, at: now() }, () =>
-      erasePerson(db(), teacher, participantId),
-    );
-    return 'Erased.';
+  return answerForm(form, schema, async () => {
+    const whose = { participantIds: [participantId], at: now() };
+    const moved = await makingRoom(teacher, whose, () => erasePerson(db(), teacher, participantId));
+    // With nobody to be told of there is nothing to read before the page goes.
+    if (!moved) redirect('/people');
+    return `${name} is erased.${moved}`;
   });
-  if (state.done) redirect('/people');
-  return state;
 }
 
 const minutesSchema = z.object({ minutes: z.coerce.number().int().min(1).max(30) });

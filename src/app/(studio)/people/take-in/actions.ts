@@ -13,8 +13,10 @@ import {
   takePeopleIn,
   takePeopleOut,
 } from '@/server/people/take-in';
+import { limitedSessionsOf, movingPlaces } from '@/server/sessions/bookings';
 import { requireTeacher } from '../../../auth';
 import { given, idOf } from '../../../forms';
+import { placesWords } from '../../../told-words';
 
 const askedSchema = z
   .array(z.object({ name: z.string().max(200), contact: z.string().max(300) }))
@@ -47,8 +49,17 @@ export async function takeInAction(
   }
 }
 
-/** Takes out again who was just taken in. @returns how many went */
-export async function takeOutAction(ids: string[]): Promise<number> {
+/** Takes out again who was just taken in. @returns how many went, and what to say of those who move up by it */
+export async function takeOutAction(ids: string[]): Promise<{ out: number; moved: string }> {
   const teacher = await requireTeacher();
-  return takePeopleOut(db(), teacher, given(z.array(z.uuid()).max(MOST_TAKEN), ids));
+  const participantIds = given(z.array(z.uuid()).max(MOST_TAKEN), ids);
+  const sessionIds = await limitedSessionsOf(db(), teacher, { participantIds, now: now() });
+  let out = 0;
+  const moved = await movingPlaces(db(), teacher, {
+    sessionIds,
+    work: async () => {
+      out = await takePeopleOut(db(), teacher, participantIds);
+    },
+  });
+  return { out, moved: await placesWords(teacher, moved) };
 }
