@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import { tooMuchIn } from '../bounded';
 import { type Move, moveSchema } from '../move';
 import { segmentOf } from './edit';
-import { PHASES, type Plan, placedSegments, planSchema } from './plan';
+import { PHASE_NAMES, PHASES, type Plan, placedSegments, planSchema } from './plan';
 
 export interface Problem {
   /** The field, as in `phases.work[0].segments[1].rounds`; empty for the whole file. */
@@ -33,6 +33,16 @@ export function problemsOf(error: z.ZodError): Problem[] {
   const more = issues.length - problems.length;
   if (more > 0) problems.push({ field: '', message: `and ${more} more of this kind` });
   return problems;
+}
+
+/** Why a class cannot be kept as it is, as a sentence; null where it can. */
+export function problemOfPlan(plan: Plan): string | null {
+  const { error } = planSchema.safeParse(plan);
+  if (!error) return null;
+  const { field, message } = problemsOf(error)[0] ?? { field: '', message: 'is not right' };
+  const phase = PHASES.find((p) => field === `phases.${p}`);
+  const what = phase ? `${PHASE_NAMES[phase]} of this class` : 'This class';
+  return field === 'phases' || phase ? `${what} ${message}.` : `${what}: ${field} ${message}.`;
 }
 
 type Json = Record<string, unknown>;

@@ -126,6 +126,9 @@ export type Segment = z.infer<typeof segmentSchema>;
 
 /** How often loops may repeat a segment, taken together. */
 const MOST_LOOPED = 20;
+/** Most segments of one block, and most blocks of one phase. */
+const MOST_SEGMENTS = 20;
+export const MOST_BLOCKS = 60;
 export const BLOCK_ORDERS = ['straight', 'circuit', 'alternating'] as const;
 
 /**
@@ -154,7 +157,10 @@ export const blockSchema = z
       )
       .max(10)
       .optional(),
-    segments: z.array(segmentSchema).min(1, 'must hold at least one segment').max(20),
+    segments: z
+      .array(segmentSchema)
+      .min(1, 'must hold at least one segment')
+      .max(MOST_SEGMENTS, `must hold at most ${MOST_SEGMENTS} segments; make two blocks of it`),
   })
   .refine((b) => b.order === 'circuit' || b.laps === 1, {
     error: 'only a circuit has laps',
@@ -228,7 +234,12 @@ export const aimSchema = z.discriminatedUnion('kind', [
 ]);
 export type Aim = z.infer<typeof aimSchema>;
 
-const phaseSchema = z.array(blockSchema).max(60);
+const phaseSchema = z
+  .array(blockSchema)
+  .max(
+    MOST_BLOCKS,
+    `must hold at most ${MOST_BLOCKS} blocks; put some into one, or make two classes of it`,
+  );
 
 const playlistSchema = z
   .array(musicIdSchema)

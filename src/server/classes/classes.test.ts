@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
+import { LIBRARY_BOOK } from '@library';
 import { smallPlan } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyPlan, type Plan, placedSegments } from '@/core/class';
+import { classOf, emptyPlan, type Plan, placedSegments } from '@/core/class';
 import { addParticipant } from '../people/people';
 import { makeStudio, NOON, shortPlan, testDatabase } from '../testing/studio';
 import {
@@ -58,6 +59,32 @@ describe('classes', () => {
     }
     expect(await classesWith(db(), await makeStudio(db()), [...moves][0] ?? '')).toEqual([]);
   });
+
+  it.each([
+    [
+      61,
+      1,
+      'Work of this class must hold at most 60 blocks; put some into one, or make two classes of it.',
+    ],
+    [
+      12,
+      10,
+      'This class has 14400 beats to count; a class has at most 10000. Take rounds, laps or loops away, or make two classes of it.',
+    ],
+  ])(
+    '%i moves of %i rounds are more than one may be, and none is made that nobody could open',
+    async (moves, rounds, says) => {
+      const studio = await makeStudio(db());
+      const dose = { kind: 'reps' as const, reps: rounds === 1 ? 4 : 120, secondsEach: 1 };
+      const lines = Array.from({ length: moves }, () => ({ move: 'smile-pulses', dose, rounds }));
+      const plan = classOf(emptyPlan('Long', 1200), lines, LIBRARY_BOOK);
+      await expect(createClass(db(), studio, plan, NOON)).rejects.toMatchObject({
+        code: 'bad-class',
+        message: says,
+      });
+      expect(await listClasses(db(), studio)).toEqual([]);
+    },
+  );
 
   it('are saved on the version they grew from, and not over another', async () => {
     const studio = await makeStudio(db());

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { type ClassVersion, Refusal } from '@/core/calls';
-import { nameFor, type Plan, planSchema } from '@/core/class';
+import { nameFor, type Plan, planSchema, problemOfPlan } from '@/core/class';
 import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import { found, type Scope } from '../scope';
@@ -118,8 +118,13 @@ export async function hasPlace(db: Db, scope: Scope): Promise<void> {
   if (kept.n >= MOST_CLASSES) throw new Refusal('too-many-classes', String(MOST_CLASSES));
 }
 
-/** @returns the id of the class @throws Refusal `too-many-classes` */
+/**
+ * @returns the id of the class
+ * @throws Refusal `bad-class` where it is more than a class may be: nobody could open it; `too-many-classes`
+ */
 export async function createClass(db: Db, scope: Scope, plan: Plan, now: number): Promise<string> {
+  const problem = problemOfPlan(plan);
+  if (problem) throw new Refusal('bad-class', problem);
   await hasPlace(db, scope);
   const id = randomUUID();
   const at = new Date(now);
