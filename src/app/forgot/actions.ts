@@ -7,6 +7,7 @@ import { countTry } from '@/server/auth/attempts';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { sendReset } from '@/server/studio/teachers';
+import { errorFields, log } from '@/server/watch/log';
 import type { FormState } from '@/ui/kit/form';
 import { clientAddress } from '../auth';
 import { answerForm } from '../forms';
@@ -19,7 +20,10 @@ export async function forgotAction(_: FormState, form: FormData): Promise<FormSt
     const tries = { account: `reset ${email}`, address: await clientAddress() };
     const wait = await countTry(db(), tries, now());
     if (wait > 0) throw new Refusal('too-many-tries', waitWords(wait));
-    await sendReset(db(), { email, now: now() });
+    // It is not waited for: how long it takes would tell whether somebody has the email.
+    void sendReset(db(), { email, now: now() }).catch((problem: unknown) => {
+      log().error(errorFields(problem), 'a link to a new password was not written');
+    });
     return 'If somebody signs in with this email, a letter with a link is on its way. Where this Up Beat sends no mail, an owner of the studio finds it among the letters.';
   });
 }

@@ -71,20 +71,28 @@ export async function countTry(db: Db, tries: Tries | Guesses, now: number): Pro
   });
 }
 
-/** The try was right: what failed on the account, or on the device, is forgotten. */
+/**
+ * The try was right: what failed on the account, or on the device, is forgotten, and of its address this try alone. A
+ * whole studio may sign in from one.
+ */
 export async function forgetTries(db: Db, tries: Tries): Promise<void> {
-  const [own] = keysOf(tries);
+  const [own, address] = keysOf(tries);
   await db('sign_in_attempts')
     .where({ key: own?.key ?? '' })
     .delete();
+  if (address) await forgetLast(db, address.key);
 }
 
 /** The try that was counted last was right: it is forgotten, and those before it are not. */
 export async function forgetLastTry(db: Db, tries: Guesses): Promise<void> {
   const [own] = keysOf(tries);
+  await forgetLast(db, own?.key ?? '');
+}
+
+async function forgetLast(db: Db, key: string): Promise<void> {
   await db.raw(
     `delete from sign_in_attempts where ctid in
        (select ctid from sign_in_attempts where key = ? order by at desc limit 1)`,
-    [own?.key ?? ''],
+    [key],
   );
 }

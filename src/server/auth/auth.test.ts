@@ -100,6 +100,20 @@ describe('signing in', () => {
     expect((await signIn(db(), { ...right, address: 'another' }, NOON)).ok).toBe(true);
   });
 
+  it('lets a whole studio sign in from one address, and counts what fails there among it', async () => {
+    const from = 'one address of a studio';
+    const { email } = await makeStudio(db());
+    const right = { email, password: PASSWORD, address: from };
+    const enter = () => signIn(db(), right, NOON);
+    for (let i = 0; i < 49; i++) {
+      const given = { email: `somebody${i}@harbour.example`, password: 'no', address: from };
+      await signIn(db(), given, NOON);
+    }
+    for (let i = 0; i < 8; i++) expect((await enter()).ok).toBe(true);
+    await signIn(db(), { ...right, email: 'one@harbour.example', password: 'no' }, NOON);
+    expect(await enter()).toEqual({ ok: false, reason: 'wait', ms: 1000 });
+  });
+
   it('counts failures anew after a success', async () => {
     const { email } = await makeStudio(db());
     for (let i = 0; i < 4; i++) await signIn(db(), { email, password: 'no', address }, NOON);

@@ -20,7 +20,8 @@ import {
   studioSettings,
 } from './studios';
 import {
-  changeAccount,
+  changeEmail,
+  changeName,
   changePassword,
   changeRole,
   confirmPassword,
@@ -223,13 +224,48 @@ describe('an account', () => {
     const me = await owned();
     const other = await owned();
     const [{ email: taken } = { email: '' }] = await teachersOf(db(), other);
-    await expect(changeAccount(db(), me, { email: taken })).rejects.toMatchObject({
-      code: 'email-taken',
-    });
+    const to = (email: string) => changeEmail(db(), me, { email, now: NOON });
+    await expect(to(taken)).rejects.toMatchObject({ code: 'email-taken' });
     const email = someone();
-    await changeAccount(db(), me, { name: 'New Name', email });
-    await changeAccount(db(), me, { email });
+    await changeName(db(), me, 'New Name');
+    await to(email);
+    await to(email);
     expect(await signedIn(email)).toMatchObject({ id: me.id, name: 'New Name' });
+  });
+
+  it('tells the address before of another one, once, and of a new password', async () => {
+    const me = await owned();
+    const [{ email: before } = { email: '' }] = await teachersOf(db(), me);
+    const email = someone();
+    await changeEmail(db(), me, { email, now: NOON });
+    await changeEmail(db(), me, { email, now: NOON });
+    await changePassword(db(), me.id, { password: 'another long one', now: NOON + 1 });
+    const token = tokenIn(await resetAddress(db(), { email, now: NOON }));
+    await resetPassword(db(), { token, password: 'chosen by a link', now: NOON + 2 });
+    const told = (await lettersOf(db(), me)).map((l) => [l.recipient, l.subject]);
+    expect(told.reverse()).toEqual([
+      [before, 'Your email for Up Beat was changed'],
+      [email, 'Your password for Up Beat was changed'],
+      [email, 'Your password for Up Beat was changed'],
+    ]);
+  });
+
+  it('is not got into by a link to a new password from before its email or its password changed', async () => {
+    const me = await owned();
+    const [{ email } = { email: '' }] = await teachersOf(db(), me);
+    const link = async (to: string) => tokenIn(await resetAddress(db(), { email: to, now: NOON }));
+    const refused = (token: string) =>
+      expect(
+        resetPassword(db(), { token, password: 'chosen by a link', now: NOON }),
+      ).rejects.toMatchObject({ code: 'link-spent' });
+    const first = await link(email);
+    const next = someone();
+    await changeEmail(db(), me, { email: next, now: NOON });
+    await refused(first);
+    const second = await link(next);
+    await changePassword(db(), me.id, { password: 'another long one', now: NOON });
+    await refused(second);
+    expect(await signedIn(next, 'another long one')).toMatchObject({ id: me.id });
   });
 
   it('asks for the password before what matters, and counts wrong ones', async () => {

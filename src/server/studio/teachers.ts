@@ -194,33 +194,76 @@ export async function confirmPassword(
   await forgetTries(db, tries);
 }
 
-/** Changes one's own name or email. @throws Refusal `email-taken` */
-export async function changeAccount(
-  db: Db,
-  { id, studioId }: Teacher,
-  { name, email }: { name?: string; email?: string },
-): Promise<void> {
-  if (email !== undefined) {
-    const holder = await db('teachers').where({ email }).first('id');
-    if (holder && holder.id !== id) throw new Refusal('email-taken');
-  }
-  const set = { ...(name && { name }), ...(email && { email }) };
-  if (Object.keys(set).length === 0) return;
-  await db('teachers').where({ id, studio_id: studioId }).update(set);
+const NOT_YOU =
+  'If that was not you, somebody else has your password: tell whoever looks after Up Beat for you at once.';
+
+/** Changes one's own name. */
+export async function changeName(db: Db, { id, studioId }: Teacher, name: string): Promise<void> {
+  await db('teachers').where({ id, studio_id: studioId }).update({ name });
 }
 
-/** Changes a password; every device that was signed in has to sign in anew. */
+/**
+ * Changes one's own email. Links to a new password that were sent to the one before work no more, and a letter to it
+ * tells of the change.
+ * @throws Refusal `email-taken`
+ */
+export async function changeEmail(
+  db: Db,
+  teacher: Teacher,
+  { email, now }: { email: string; now: number },
+): Promise<void> {
+  const { id, studioId } = teacher;
+  const holder = await db('teachers').where({ email }).first('id');
+  if (holder && holder.id !== id) throw new Refusal('email-taken');
+  const recipient = await db.transaction(async (trx) => {
+    const of = { id, studio_id: studioId };
+    const row = await trx('teachers').where(of).forUpdate().first('email');
+    await trx('teachers').where(of).update({ email });
+    await dropResets(trx, id);
+    return found<{ email: string }>(row, 'teacher').email;
+  });
+  if (recipient === email) return;
+  const subject = 'Your email for Up Beat was changed';
+  const body = `From now on you sign in to Up Beat with another email than this one.\n\n${NOT_YOU}\n`;
+  await writeLetter(db, teacher, { letter: { recipient, subject, body }, now });
+}
+
+/**
+ * Changes a password; every device that was signed in has to sign in anew, links to a new password work no more, and a
+ * letter tells of the change.
+ */
 export async function changePassword(
   db: Db,
   teacherId: string,
   { password, now }: { password: string; now: number },
 ): Promise<void> {
-  const password_hash = await hashPassword(password);
-  await db.transaction(async (trx) => {
-    await trx('teachers').where({ id: teacherId }).update({ password_hash });
-    await signOutEverywhere(trx, teacherId, now);
-  });
+  const hash = await hashPassword(password);
+  await db.transaction((trx) => setPassword(trx, teacherId, { hash, now }));
+  await tellOfPassword(db, teacherId, now);
 }
+
+async function setPassword(
+  trx: Db,
+  teacherId: string,
+  { hash, now }: { hash: string; now: number },
+): Promise<void> {
+  await trx('teachers').where({ id: teacherId }).update({ password_hash: hash });
+  await dropResets(trx, teacherId);
+  await signOutEverywhere(trx, teacherId, now);
+}
+
+async function tellOfPassword(db: Db, teacherId: string, now: number): Promise<void> {
+  const row = await db('teachers').where({ id: teacherId }).first('email', 'studio_id');
+  if (!row) return;
+  const subject = 'Your password for Up Beat was changed';
+  const body = `You sign in to Up Beat with a new password from now on.\n\n${NOT_YOU}\n`;
+  const letter = { recipient: row.email, subject, body };
+  await writeLetter(db, { studioId: row.studio_id }, { letter, now });
+}
+
+/** Takes back all links by which somebody would choose a new password. */
+const dropResets = (db: Db, teacherId: string) =>
+  db('links').where({ kind: 'reset', teacher_id: teacherId }).whereNull('used_at').delete();
 
 interface Forgot {
   email: string;
@@ -231,7 +274,7 @@ interface Forgot {
 async function resetLink(db: Db, { email, now }: Forgot) {
   const teacher = await db('teachers').where({ email }).first('id', 'studio_id');
   if (!teacher) return null;
-  await db('links').where({ kind: 'reset', teacher_id: teacher.id }).whereNull('used_at').delete();
+  await dropResets(db, teacher.id);
   const of = { studioId: teacher.studio_id as string, teacherId: teacher.id as string };
   const token = await makeLink(db, 'reset', { of, now });
   return { token, studioId: of.studioId, address: addressOf(`/reset/${token}`) };
@@ -253,13 +296,22 @@ export async function sendReset(db: Db, forgot: Forgot): Promise<void> {
   await writeLetter(db, { studioId }, { letter, now: forgot.now });
 }
 
-/** Sets the password of whoever has the link. @returns whose it is @throws Refusal `link-spent` */
+/**
+ * Sets the password of whoever has the link, which is spent by that alone.
+ * @returns whose it is
+ * @throws Refusal `link-spent`
+ */
 export async function resetPassword(
   db: Db,
   { token, password, now }: { token: string; password: string; now: number },
 ): Promise<string> {
-  const link = await spendLink(db, 'reset', { token, now });
-  if (!link.teacherId) throw new Refusal('link-spent');
-  await changePassword(db, link.teacherId, { password, now });
-  return link.teacherId;
+  const hash = await hashPassword(password);
+  const teacherId = await db.transaction(async (trx) => {
+    const link = await spendLink(trx, 'reset', { token, now });
+    if (!link.teacherId) throw new Refusal('link-spent');
+    await setPassword(trx, link.teacherId, { hash, now });
+    return link.teacherId;
+  });
+  await tellOfPassword(db, teacherId, now);
+  return teacherId;
 }

@@ -6,7 +6,7 @@ import { emailSchema, passwordSchema, personNameSchema } from '@/core/studio';
 import { signOutDevice } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
-import { changeAccount, changePassword, confirmPassword } from '@/server/studio/teachers';
+import { changeEmail, changeName, changePassword, confirmPassword } from '@/server/studio/teachers';
 import type { FormState } from '@/ui/kit/form';
 import { clientAddress, letIn, requireTeacher } from '../../auth';
 import { answerForm } from '../../forms';
@@ -16,7 +16,7 @@ const current = z.string().max(500);
 export async function changeNameAction(_: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, z.object({ name: personNameSchema }), async ({ name }) => {
-    await changeAccount(db(), teacher, { name });
+    await changeName(db(), teacher, name);
     refresh();
     return 'Changed.';
   });
@@ -27,7 +27,7 @@ export async function changeEmailAction(_: FormState, form: FormData): Promise<F
   return answerForm(form, z.object({ email: emailSchema, current }), async (given) => {
     const asked = { password: given.current, address: await clientAddress(), now: now() };
     await confirmPassword(db(), teacher, asked);
-    await changeAccount(db(), teacher, { email: given.email });
+    await changeEmail(db(), teacher, { email: given.email, now: asked.now });
     return 'Changed. Sign in with it from now on.';
   });
 }
