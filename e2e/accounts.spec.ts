@@ -60,6 +60,7 @@ test('a studio is made, a teacher invited and removed, and the studio deleted', 
 
   await page.goto('/studio');
   await page.getByRole('button', { name: 'Remove Two; their classes stay' }).click();
+  await page.getByRole('button', { name: 'Remove Two', exact: true }).click();
   await expect(page.getByText('two@gull-pier.example')).toBeHidden();
   await theirs.goto('/');
   await expect(theirs).toHaveURL(/\/sign-in$/);

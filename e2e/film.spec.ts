@@ -46,7 +46,8 @@ test('a film is ordered by keyboard, stopped, gone on with, saved and removed', 
   ]);
   const { width, height } = FILM_SIZES.upright;
   expect(stdout.toString().trim()).toBe(`${width},${height}`);
-  await list.getByRole('button', { name: /^Remove/ }).press('Enter');
+  await list.getByRole('button', { name: /^Remove:/ }).press('Enter');
+  await page.getByRole('button', { name: 'Remove it for good' }).press('Enter');
   await expect(page.getByText('There is no film of this class yet.')).toBeVisible();
 });
 

@@ -119,7 +119,8 @@ test('a teacher copies a built-in move, changes it, uses it and cannot remove it
     .toContain('own-harbour-smile');
   await page.goto('/moves/own-harbour-smile');
   await expect(page.getByRole('link', { name: 'Five minutes, cameras on' })).toBeVisible();
-  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await page.getByRole('button', { name: 'Remove it for good' }).click();
   await expect(page.getByText(/used in Five minutes, cameras on/)).toBeVisible();
   await page.goto('/moves');
   await expect(page.getByText('your own', { exact: true })).toBeVisible();
@@ -150,7 +151,14 @@ test('a move is written from nothing, with what is missing named, and stands in 
   await page.getByLabel(/^Form reminders/).fill('Shoulders low.\nNo hurry.\nBreathe.');
   await page.getByRole('button', { name: 'Save the move' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Quayside yawn');
-  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).press('Enter');
+  const asked = page.getByRole('dialog', { name: 'Remove Quayside yawn for good?' });
+  expect(await axe(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(asked).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Remove', exact: true })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await asked.getByRole('button', { name: 'Remove it for good' }).press('Enter');
   await expect(page).toHaveURL(/\/moves$/);
   await expect(page.getByText('Quayside yawn')).toBeHidden();
 });

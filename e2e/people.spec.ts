@@ -281,6 +281,9 @@ test('somebody is in a programme, does a class at home that was drafted for them
   await page.reload();
   await expect(page.getByRole('row', { name: /^0/ })).toContainText('8');
   expect(await axe(page)).toEqual([]);
+  await page.getByRole('button', { name: 'They withdraw: forget it all' }).press('Enter');
+  await page.getByRole('button', { name: 'Forget it all', exact: true }).press('Enter');
+  await expect(page.getByText('Withdrawn, and all of it is forgotten.')).toBeVisible();
   await page.getByRole('link', { name: /^Sound, captions, sheet: At home/ }).click();
   await expect(page.getByRole('dialog', { name: 'Sound, captions, sheet' })).toBeVisible();
 });

@@ -307,6 +307,19 @@ test('what somebody carries is kept only with their consent, and what was ticked
     { caution: 'jaw' },
     { caution: 'skin', areas: ['forehead', 'lowerCheeks'] },
   ]);
+
+  // Beside what keeps them stands what forgets them: a slip there loses nothing.
+  const withdraws = page.getByRole('button', { name: 'They withdraw: forget them' });
+  await withdraws.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Forget what they carry?' })).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(withdraws).toBeFocused();
+  expect((await carried()).cautions).toHaveLength(3);
+  await withdraws.press('Enter');
+  await page.getByRole('button', { name: 'Forget it', exact: true }).press('Enter');
+  await expect(page.getByText(/^Forgotten; checks and drafts/)).toBeVisible();
+  expect((await carried()).cautions).toEqual([]);
 });
 
 test('somebody without a name is not taken in, and what was typed stays', async ({

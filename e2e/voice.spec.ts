@@ -72,6 +72,7 @@ test('a move is recorded cue by cue with one key, and then said in the teacherâ€
   await expect.poll(async () => (await page.request.get(speech)).headers().etag).toBe(etag);
 
   await button(page, `Remove: ${first}`).click();
+  await button(page, 'Remove it for good').click();
   await expect(page.getByText(first)).toBeHidden();
   expect((await page.request.get(speech)).headers().etag).not.toBe(etag);
 });
@@ -243,6 +244,7 @@ test('how much the teacher talks is learned, shown, used and forgotten', async (
   await expect(lengthShown).not.toHaveText(before);
   await page.getByRole('link', { name: /^Your talk/ }).click();
   await button(page, 'Forget it and learn anew').click();
+  await button(page, 'Forget it').click();
   await expect(page.getByText('Ã— 1.00')).toHaveCount(2);
   await page.goto(`/classes/${classId}`);
   await clock.passInSteps(1000);

@@ -151,6 +151,16 @@ export async function limitedSessionsOf(
     .pluck('w.session_id');
 }
 
+/** How many people are booked on sessions to come, or wait for them. @param now epoch ms */
+export async function awaitedToCome(db: Db, { studioId }: Scope, now: number): Promise<number> {
+  const { n } = await db('session_wishes as w')
+    .join('sessions as s', 's.id', 'w.session_id')
+    .where({ 'w.studio_id': studioId, 's.status': 'planned' })
+    .where('s.starts_at', '>', new Date(now))
+    .first(db.raw('count(distinct w.participant_id)::int as n'));
+  return n;
+}
+
 /** In which sessions to come some people wait for room. */
 export async function waitingOf(
   db: Db,

@@ -43,6 +43,21 @@ export async function teachersOf(db: Db, { studioId }: Scope): Promise<Colleague
   return z.array(colleagueSchema).parse(rows);
 }
 
+/** How many sessions to come each teacher of a studio leads, by their ids. @param now epoch ms */
+export async function leadsToCome(
+  db: Db,
+  { studioId }: Scope,
+  now: number,
+): Promise<Map<string, number>> {
+  const rows: { teacher_id: string; n: number }[] = await db('sessions')
+    .where({ studio_id: studioId, status: 'planned' })
+    .whereNotNull('teacher_id')
+    .where('starts_at', '>', new Date(now))
+    .groupBy('teacher_id')
+    .select('teacher_id', db.raw('count(*)::int as n'));
+  return new Map(rows.map((row) => [row.teacher_id, row.n]));
+}
+
 /** Somebody who was invited and has not come yet. */
 export interface Invited {
   id: string;

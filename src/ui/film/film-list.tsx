@@ -5,6 +5,7 @@ import { addressOf, CALLS } from '@/core/calls';
 import type { FilmToTake } from '@/core/film';
 import { dayLabel } from '@/core/formats';
 import { LANGUAGE_NAMES } from '@/core/language';
+import { SureButton } from '../kit/sure-button';
 import { useAttempt } from '../kit/use-attempt';
 import { LOOKS, SHAPES } from './names';
 import type { Films } from './use-films';
@@ -104,15 +105,17 @@ function FilmLine({ film, of, timeZone }: { film: FilmToTake; of: Films; timeZon
           </a>
         )}
         {!underWay && (
-          <button
-            type="button"
+          <SureButton
             className="btn btn-ghost"
             disabled={busy}
-            aria-label={`Remove: ${kind}`}
-            onClick={() => void attempt(() => of.remove(id))}
+            label={`Remove: ${kind}`}
+            title="Remove this film for good?"
+            says="What was saved of it elsewhere stays. It can be made again, which takes as long as before."
+            yes="Remove it for good"
+            onSure={() => void attempt(() => of.remove(id))}
           >
             Remove
-          </button>
+          </SureButton>
         )}
       </div>
       {underWay && (

@@ -24,6 +24,7 @@ import { GeneralCaution } from '../kit/caution';
 import { KindGlyph } from '../kit/kind-glyph';
 import { Link } from '../kit/link';
 import { MoveCautions } from '../kit/move-cautions';
+import { SureButton } from '../kit/sure-button';
 import { RecordDialog } from '../voice/record-dialog';
 import { areasOf } from './find';
 import { HearButton } from './hear-button';
@@ -116,9 +117,15 @@ function MoveActions({ move, own }: { move: Move; own: boolean }) {
           <Link href={`/moves/new?change=${move.id}`} className="btn btn-outline">
             <Pencil size={18} aria-hidden /> Change
           </Link>
-          <button type="button" className="btn btn-outline" onClick={remove}>
+          <SureButton
+            className="btn btn-outline"
+            title={`Remove ${moveText(move).name} for good?`}
+            says="Its words, its picture and its cautions go with it. Sessions that were led with it stay as they were."
+            yes="Remove it for good"
+            onSure={remove}
+          >
             <Trash2 size={18} aria-hidden /> Remove
-          </button>
+          </SureButton>
         </>
       )}
     </div>

@@ -12,7 +12,9 @@ import {
   carriedTicked,
   LOCAL_CAUTIONS,
 } from '@/core/move';
+import { SureButton } from '../kit/sure-button';
 import { byHand, useAct } from '../kit/use-act';
+import { Fold } from './folded';
 
 export interface CautionsState {
   /** What is ticked. */
@@ -49,7 +51,7 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
   const areasOf = (caution: Caution) =>
     state.cautions.find((c) => c.caution === caution)?.areas ?? [];
   return (
-    <details open={cautions.length > 0}>
+    <Fold open={cautions.length > 0}>
       <summary className="cursor-pointer text-xl font-semibold">Cautions, private</summary>
       <form className="mt-3" onSubmit={byHand(action)}>
         <input type="hidden" name="was" value={JSON.stringify(state.was)} />
@@ -116,15 +118,17 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
             Keep the cautions
           </button>
           {consent && (
-            <button
-              type="submit"
+            <SureButton
               name="withdraw"
               value="yes"
               className="btn btn-ghost"
               disabled={pending}
+              title="Forget what they carry?"
+              says="No check, draft or stage knows of it any more, and it cannot be brought back."
+              yes="Forget it"
             >
               They withdraw: forget them
-            </button>
+            </SureButton>
           )}
           {state.error && (
             <p role="alert" className="text-error">
@@ -138,6 +142,6 @@ export function CautionsForm({ cautions, consent, keep }: CautionsFormProps) {
           )}
         </div>
       </form>
-    </details>
+    </Fold>
   );
 }

@@ -6,6 +6,8 @@ import { english } from '@/core/home/words/en';
 import { filled } from '@/core/language/filled';
 import { type CheckIn, SCALES } from '@/core/people';
 import { ActionForm, Area, ButtonForm, type FormAct } from '../kit/form';
+import { SureButton } from '../kit/sure-button';
+import { Fold } from './folded';
 
 /** Only where there is something to draw, so that a page without it loads no chart. */
 const CheckInChart = dynamic(() => import('./check-in-chart'), { ssr: false });
@@ -32,7 +34,7 @@ export function CheckIns({
   keep,
 }: CheckInsProps & { name: string }) {
   return (
-    <details open={given.length > 0 || due !== null}>
+    <Fold open={given.length > 0 || due !== null}>
       <summary className="cursor-pointer text-xl font-semibold">Check-ins, private</summary>
       <div className="mt-3 grid gap-4">
         <p className="quiet text-sm">
@@ -42,14 +44,22 @@ export function CheckIns({
         <ButtonForm act={agree} label="Consent to check-ins">
           <p className="flex flex-wrap items-center gap-3">
             {consent ? `They agreed on ${consent}.` : 'Nothing is asked until they agree.'}
-            <button
-              type="submit"
-              name={consent ? 'withdraw' : 'agree'}
-              value="yes"
-              className="btn btn-outline btn-sm"
-            >
-              {consent ? 'They withdraw: forget it all' : 'They agree'}
-            </button>
+            {consent ? (
+              <SureButton
+                name="withdraw"
+                value="yes"
+                className="btn btn-outline btn-sm"
+                title="Forget all that they said of it?"
+                says={`What ${name} said after 0, 2, 8 and 20 weeks goes, and cannot be brought back.`}
+                yes="Forget it all"
+              >
+                They withdraw: forget it all
+              </SureButton>
+            ) : (
+              <button type="submit" name="agree" value="yes" className="btn btn-outline btn-sm">
+                They agree
+              </button>
+            )}
           </p>
         </ButtonForm>
         {due !== null && <CheckInForm week={due} keep={keep} words={english} />}
@@ -60,7 +70,7 @@ export function CheckIns({
           </>
         )}
       </div>
-    </details>
+    </Fold>
   );
 }
 

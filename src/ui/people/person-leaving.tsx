@@ -1,5 +1,6 @@
 import { addressOf, CALLS } from '@/core/calls';
 import { ActionForm, ButtonForm, Field, Select, Shown, Tick } from '../kit/form';
+import { SureButton } from '../kit/sure-button';
 import { useLeadingOn } from '../kit/use-leading-on';
 import { Folded } from './folded';
 import type { PersonScreenProps } from './person-types';
@@ -79,14 +80,22 @@ export function Leaving(props: PersonScreenProps) {
             {left
               ? `${name} has left, and is in no list any more.`
               : 'Their bookings end, and they are in no list any more. All that is known of them stays.'}
-            <button
-              type="submit"
-              name={left ? 'back' : 'leave'}
-              value="yes"
-              className="btn btn-outline btn-sm"
-            >
-              {left ? 'They are back' : 'They leave the studio'}
-            </button>
+            {left ? (
+              <button type="submit" name="back" value="yes" className="btn btn-outline btn-sm">
+                They are back
+              </button>
+            ) : (
+              <SureButton
+                name="leave"
+                value="yes"
+                className="btn btn-outline btn-sm"
+                title={`${name} leaves the studio?`}
+                says="Their place in every class and their own page go, and whoever waits for room moves up and is written to. Coming back, they are booked anew, at the end of the line."
+                yes="They leave"
+              >
+                They leave the studio
+              </SureButton>
+            )}
           </p>
         </ButtonForm>
         <ActionForm act={erase} submit="Erase them" label="Erase" danger>

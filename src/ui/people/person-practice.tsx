@@ -1,6 +1,7 @@
 import { FeedForms } from '../calendar/feed-forms';
 import { ActionForm, Field, Select } from '../kit/form';
 import { TakeOut } from '../kit/take-out';
+import { Fold } from './folded';
 import type { PersonScreenProps, Told } from './person-types';
 
 /** Entries that are seen without unfolding the rest. */
@@ -88,7 +89,7 @@ const HOME_MINUTES = ['3', '5', '10'] as const;
 
 function HomeClasses({ name, homeClasses, acts }: PersonScreenProps) {
   return (
-    <details open={homeClasses.length > 0}>
+    <Fold open={homeClasses.length > 0}>
       <summary className="cursor-pointer font-medium">Classes to do at home</summary>
       <div className="mt-3">
         <ActionForm
@@ -139,6 +140,6 @@ function HomeClasses({ name, homeClasses, acts }: PersonScreenProps) {
           />
         </ActionForm>
       </div>
-    </details>
+    </Fold>
   );
 }

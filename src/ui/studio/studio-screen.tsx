@@ -34,6 +34,8 @@ export interface StudioScreenProps extends Omit<TeachersSectionProps, 'actions'>
   recordingsMonths: number | null;
   /** Nothing is in the studio yet. */
   empty: boolean;
+  /** How many people are booked on sessions to come. */
+  awaited: number;
   /** Whether the demo studio is on this server, and may be removed by somebody else's owner. */
   demo: boolean;
   actions: StudioActions;
@@ -147,6 +149,12 @@ export function StudioScreen(props: StudioScreenProps) {
             Everything goes: classes, people, registers, recordings and all accounts. It cannot be
             taken back. Download the archive first if anything in it may be wanted again.
           </p>
+          {props.awaited > 0 && (
+            <p className="mb-3 font-medium">
+              {props.awaited === 1 ? '1 person is' : `${props.awaited} people are`} booked on
+              sessions to come. Nobody writes to them when it goes: call the sessions off first.
+            </p>
+          )}
           <div className="mb-4">
             <ArchiveLink />
           </div>

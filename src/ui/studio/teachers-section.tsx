@@ -3,6 +3,7 @@
 import { ROLES, type Role } from '@/core/studio';
 import { ActionForm, Field, type FormAct, Select } from '../kit/form';
 import { PressForm } from '../kit/press-form';
+import { SureButton } from '../kit/sure-button';
 
 export const ROLE_NAMES: Record<Role, string> = { owner: 'Owner', teacher: 'Teacher' };
 
@@ -19,13 +20,29 @@ export interface TeacherActions {
 export interface TeachersSectionProps {
   /** Id of whoever looks at it. */
   me: string;
-  teachers: { id: string; name: string; email: string; role: Role; since: string }[];
+  teachers: {
+    id: string;
+    name: string;
+    email: string;
+    role: Role;
+    since: string;
+    /** How many sessions to come they lead. */
+    leads: number;
+  }[];
   invited: { id: string; email: string; role: Role; until: string }[];
   /** Most teachers that a studio may have. */
   most: number;
   /** Whether somebody may be invited to make a studio of their own. */
   invitesStudios: boolean;
   actions: TeacherActions;
+}
+
+/** What becomes of what a teacher has, where they are removed. */
+function leaves({ name, leads }: TeachersSectionProps['teachers'][number]): string {
+  const goes = `${name} is signed out everywhere, and what they recorded in their own voice is gone for good. Classes, sessions and registers stay.`;
+  if (leads === 0) return goes;
+  const sessions = leads === 1 ? '1 session' : `${leads} sessions`;
+  return `${goes} Nobody is named to lead ${sessions} to come that they would have led.`;
 }
 
 /** Who teaches in the studio, and who was invited to. */
@@ -73,13 +90,15 @@ export function TeachersSection({
             {t.id !== me && (
               <PressForm act={actions.removeTeacher}>
                 <input type="hidden" name="id" value={t.id} />
-                <button
-                  type="submit"
+                <SureButton
                   className="btn btn-ghost btn-sm"
-                  aria-label={`Remove ${t.name}; their classes stay`}
+                  label={`Remove ${t.name}; their classes stay`}
+                  title={`Remove ${t.name}?`}
+                  says={leaves(t)}
+                  yes={`Remove ${t.name}`}
                 >
                   Remove; their classes stay
-                </button>
+                </SureButton>
               </PressForm>
             )}
           </li>

@@ -14,6 +14,7 @@ import type { SpeechChoice } from '@/core/speech';
 import { Empty } from '../kit/empty';
 import { Page } from '../kit/page';
 import { PressForm } from '../kit/press-form';
+import { SureButton } from '../kit/sure-button';
 import { RecordDialog } from './record-dialog';
 import { SaidWords, type SaidWordsProps } from './said-words';
 import { SoundsChoice } from './sounds-choice';
@@ -134,9 +135,14 @@ export function VoiceScreen(props: VoiceScreenProps) {
         </p>
         {led > 0 && (
           <PressForm act={forgetTalk}>
-            <button type="submit" className="btn btn-outline btn-sm mt-2">
+            <SureButton
+              className="btn btn-outline btn-sm mt-2"
+              title="Forget how much you talk?"
+              says="What was learned from the classes that you led is gone, and is learned anew from the next ones."
+              yes="Forget it"
+            >
               <RotateCcw size={16} aria-hidden /> Forget it and learn anew
-            </button>
+            </SureButton>
           </PressForm>
         )}
       </section>
@@ -191,14 +197,16 @@ export function VoiceScreen(props: VoiceScreenProps) {
                 >
                   <Volume2 size={16} aria-hidden />
                 </button>
-                <button
-                  type="button"
+                <SureButton
                   className="btn btn-ghost btn-sm btn-square"
-                  aria-label={`Remove: ${r.text}`}
-                  onClick={() => remove(r.id)}
+                  label={`Remove: ${r.text}`}
+                  title="Remove this recording for good?"
+                  says={`“${r.text}” is said by the voice again until you record it anew.`}
+                  yes="Remove it for good"
+                  onSure={() => remove(r.id)}
                 >
                   <Trash2 size={16} aria-hidden />
-                </button>
+                </SureButton>
               </li>
             ))}
           </ul>
