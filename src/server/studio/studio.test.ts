@@ -6,7 +6,9 @@ import { newClassOf } from '@/core/studio';
 import { signIn, signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { getClass } from '../classes/classes';
 import { prepareRun, runOfSession } from '../runs';
+import { awaitedToCome } from '../sessions/bookings';
 import { roll } from '../sessions/register';
+import { planSession } from '../sessions/sessions';
 import { recordingsOf, saveRecording } from '../speech/recordings';
 import { DAY, makeClass, makeStudio, NOON, PASSWORD, testDatabase } from '../testing/studio';
 import { hummedWav } from '../testing/wav';
@@ -28,6 +30,7 @@ import {
   invite,
   invitedTo,
   join,
+  leadsToCome,
   MOST_TEACHERS,
   removeTeacher,
   resetAddress,
@@ -189,7 +192,22 @@ describe('teachers', () => {
     await expect(removeTeacher(db(), await owned(), id)).rejects.toMatchObject({
       code: 'not-found',
     });
+    // Before that it is known whom they leave without a leader: sessions to come alone.
+    for (const [hours, status] of [
+      [-1, 'planned'],
+      [1, 'planned'],
+      [2, 'planned'],
+      [3, 'cancelled'],
+    ] as const) {
+      const of = { classId: c.classId, startsAt: NOON + hours * HOUR, now: NOON };
+      const led = await planSession(db(), c, of);
+      await db()('sessions').where({ id: led }).update({ teacher_id: id, status });
+    }
+    expect(await leadsToCome(db(), owner, NOON)).toEqual(new Map([[id, 2]]));
     await removeTeacher(db(), owner, id);
+    expect(await leadsToCome(db(), owner, NOON)).toEqual(new Map());
+    expect(await awaitedToCome(db(), owner, NOON)).toBe(2);
+    expect(await awaitedToCome(db(), owner, NOON + 3 * HOUR)).toBe(0);
     expect(await teacherOf(db(), session, NOON)).toBeNull();
     expect((await teachersOf(db(), owner)).map((t) => t.id)).toEqual([owner.id]);
     expect((await getClass(db(), owner, c.classId)).id).toBe(c.classId);

@@ -48,9 +48,14 @@ export function SureButton(props: SureButtonProps) {
           title={title}
           onClose={() => setAsks(false)}
           actions={
-            <button type="button" className="btn btn-outline btn-error" onClick={sure}>
-              {yes}
-            </button>
+            <>
+              <button type="button" className="btn btn-primary" onClick={() => setAsks(false)}>
+                No, go back
+              </button>
+              <button type="button" className="btn btn-outline btn-error" onClick={sure}>
+                {yes}
+              </button>
+            </>
           }
         >
           <p>{says}</p>
