@@ -30,7 +30,10 @@ export const REFUSALS = {
     409,
     'Nothing was changed: this would bring up “{}”. Change it by hand in Compose.',
   ],
-  'too-many-booked': [409, 'A session takes {} bookings at most, those who wait included.'],
+  'too-many-booked': [
+    409,
+    'A class or a session takes {} bookings at most, those who wait included.',
+  ],
   cancelled: [409, 'This session was cancelled.'],
   'empty-class': [409, 'This class is still empty. Add a move in Compose before you lead it.'],
   'not-leading': [

@@ -26,6 +26,7 @@ import {
   dropPause,
   endBooking,
   leaveStudio,
+  MOST_BOOKED,
   MOST_PAUSES,
   pause,
 } from './people';
@@ -76,6 +77,44 @@ describe('bookings', () => {
     await expect(
       endBooking(db(), c, { participantId: c.ada, classId: c.classId, now: NOON }),
     ).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('are so many on a class at most, also of many who are taken in', async () => {
+    const c = await makeClass(db());
+    const of = { studio_id: c.studioId };
+    const crowd = Array.from({ length: MOST_BOOKED - 3 }, () => randomUUID());
+    const about = { ...of, name: 'One of many', joined_on: '2026-01-01' };
+    const at = new Date(NOON);
+    await db()('participants').insert(crowd.map((id) => ({ ...about, id, created_at: at })));
+    await db()('bookings').insert(
+      crowd.map((participant_id) => ({
+        ...of,
+        class_id: c.classId,
+        participant_id,
+        since: at,
+      })),
+    );
+    const list = (names: string[]) =>
+      takePeopleIn(db(), c, {
+        people: names.map((name) => ({ id: randomUUID(), name, contact: null, language: null })),
+        classId: c.classId,
+        joinedOn: '2026-01-01',
+        now: NOON,
+      });
+    await expect(list(['Cleo', 'Dov'])).rejects.toMatchObject({ code: 'too-many-booked' });
+    const [cleo = ''] = await list(['Cleo']);
+    const dov = await addParticipant(db(), c, {
+      person: { name: 'Dov', contact: null },
+      joinedOn: '2026-01-01',
+      now: NOON,
+    });
+    const on = (participantId: string) => ({ participantId, classId: c.classId, now: NOON });
+    await expect(book(db(), c, on(dov))).rejects.toThrow('A class or a session takes 500 bookings');
+    // Who is booked already is no one more, and who leaves makes room.
+    await book(db(), c, on(cleo));
+    await endBooking(db(), c, on(cleo));
+    await book(db(), c, on(dov));
+    await expect(book(db(), c, on(cleo))).rejects.toMatchObject({ code: 'too-many-booked' });
   });
 
   it('go on where they stopped, and what lies between was a pause', async () => {

@@ -9,13 +9,15 @@ import { languageSchema } from '@/core/move';
 import type { Span } from '@/core/streak';
 import { classInUse } from '../classes/classes';
 import type { Db } from '../db';
-import { maybeEpochMs } from '../rows';
+import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
 
 /** Who is on the register of a studio, and what they are booked on. */
 
 /** Most people on the register of a studio, and most pauses of one of them. */
 export const MOST_PEOPLE = 20_000;
+/** Most people who may be booked on a class; and on one session, or wait for it. */
+export const MOST_BOOKED = 500;
 export const MOST_PAUSES = 50;
 
 export interface Participant {
@@ -140,7 +142,7 @@ export interface ClassBooking {
 /**
  * Books somebody on a class from now on; booking twice changes nothing. Whoever was booked before goes on where
  * they stopped, and what lies between was a pause; they are at the end of the line of those who come.
- * @throws Refusal `not-found`, `class-put-away`
+ * @throws Refusal `not-found`, `class-put-away`, `too-many-booked`
  */
 export async function book(
   db: Db,
@@ -160,7 +162,14 @@ export async function book(
   );
   const of = { studio_id: studioId, class_id: classId, participant_id: participantId };
   await db.transaction(async (trx) => {
+    // One at a time, so that each counts those before it.
+    await trx('classes').where({ id: classId, studio_id: studioId }).forNoKeyUpdate().select('id');
     const row = await trx('bookings').where(of).forUpdate().first('until');
+    if (row && row.until === null) return;
+    const { n } = await trx('bookings')
+      .where({ studio_id: studioId, class_id: classId, until: null })
+      .first(trx.raw('count(*)::int as n'));
+    if (n >= MOST_BOOKED) throw new Refusal('too-many-booked', String(MOST_BOOKED));
     if (!row) {
       await trx('bookings')
         .insert({ ...of, since: new Date(now) })
@@ -168,8 +177,7 @@ export async function book(
         .ignore();
       return;
     }
-    const until = maybeEpochMs.parse(row.until);
-    if (until === null) return;
+    const until = epochMs.parse(row.until);
     await trx('bookings')
       .where(of)
       .update({ until: null, back_at: new Date(now) });

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changeSessions } from '../calendar/change';
 import { roomOf } from '../compose/room';
-import { addParticipant, book, dropPause, endBooking, pause } from '../people/people';
+import { addParticipant, book, dropPause, endBooking, MOST_BOOKED, pause } from '../people/people';
 import { appendEvents, prepareRun } from '../runs';
 import {
   DAY,
@@ -15,7 +15,7 @@ import {
   type TestClass,
   testDatabase,
 } from '../testing/studio';
-import { MOST_BOOKED, peopleOfSession, setComing } from './bookings';
+import { peopleOfSession, setComing } from './bookings';
 import { closeRegister, mark, roll } from './register';
 import { getSession, planSession } from './sessions';
 
@@ -203,7 +203,9 @@ describe('a session with room for so many', () => {
       })),
     );
     const last = await person(c, 'Last');
-    await expect(come(last, true, 1)).rejects.toThrow('A session takes 500 bookings at most');
+    await expect(come(last, true, 1)).rejects.toThrow(
+      'A class or a session takes 500 bookings at most',
+    );
     await db()('sessions').where({ id: sessionId }).update({ status: 'cancelled' });
     await expect(come(c.ada, false, 1)).rejects.toMatchObject({ code: 'cancelled' });
     const run = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON, speaker: null });

@@ -1,14 +1,12 @@
 import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import type { Db } from '../db';
+import { MOST_BOOKED } from '../people/people';
 import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
 import { getSession, type Session } from './sessions';
 
 /** Who comes to one session, and who waits for room. */
-
-/** Most people who may be booked on a session or wait for it. */
-export const MOST_BOOKED = 500;
 
 export interface Booking {
   participantId: string;

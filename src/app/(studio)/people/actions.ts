@@ -98,10 +98,13 @@ export async function bookThemAction(_: FormState, form: FormData): Promise<Form
   const schema = chosenSchema.extend({ classId: z.uuid() });
   return answerForm(form, schema, async ({ classId, ...chosen }) => {
     const ids = await chosenIds(teacher, chosen);
-    for (const participantId of ids) {
-      const of = { participantId, classId, now: now(), zone: teacher.timeZone };
-      await book(db(), teacher, of);
-    }
+    // All of them or none.
+    await db().transaction(async (trx) => {
+      for (const participantId of ids) {
+        const of = { participantId, classId, now: now(), zone: teacher.timeZone };
+        await book(trx, teacher, of);
+      }
+    });
     refresh();
     const done = ids.length === 1 ? 'Booked.' : `${ids.length} people are booked.`;
     return `${done}${await waitsWords(teacher, ids)}`;
