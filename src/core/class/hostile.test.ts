@@ -7,10 +7,12 @@ import {
   expansionOf,
   MOST_EXPANDED,
   MOST_PROBLEMS,
+  overfull,
   type Parsed,
   type Plan,
   parsePlanText,
   planSchema,
+  problemOfPlan,
   roundsOf,
 } from '.';
 
@@ -51,6 +53,36 @@ describe('what a class becomes', () => {
       })),
     );
     expect(planSchema.safeParse(hours).success).toBe(false);
+  });
+
+  it('is known to be too much without all of it being read', () => {
+    const many = (blocks: number, segments: number): Plan => {
+      const one = planOf(Array.from({ length: blocks * segments }, () => reps(1)));
+      const all = one.phases.work.flatMap((b) => b.segments);
+      const work = Array.from(
+        { length: blocks },
+        (_, i): Block => ({
+          id: `b${i}`,
+          order: 'straight',
+          laps: 1,
+          segments: all.slice(i * segments, (i + 1) * segments),
+        }),
+      );
+      return { ...one, phases: { ...one.phases, work } };
+    };
+    const sizes = fc.tuple(fc.integer({ min: 1, max: 65 }), fc.integer({ min: 1, max: 24 }));
+    fc.assert(
+      fc.property(sizes, fc.integer({ min: 1, max: 10 }), ([blocks, segments], laps) => {
+        for (const plan of [many(blocks, segments), circuit(segments, laps, 10)]) {
+          const { success } = planSchema.safeParse(plan);
+          expect([overfull(plan) === null, problemOfPlan(plan) === null]).toEqual([
+            success,
+            success,
+          ]);
+        }
+      }),
+      { numRuns: 40 },
+    );
   });
 
   it('is counted as each round would be done, one after another', () => {

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import { tooMuchIn } from '../bounded';
 import { type Move, moveSchema } from '../move';
 import { segmentOf } from './edit';
-import { PHASE_NAMES, PHASES, type Plan, placedSegments, planSchema } from './plan';
+import { overfull, PHASES, type Plan, placedSegments, planSchema } from './plan';
 
 export interface Problem {
   /** The field, as in `phases.work[0].segments[1].rounds`; empty for the whole file. */
@@ -40,9 +40,7 @@ export function problemOfPlan(plan: Plan): string | null {
   const { error } = planSchema.safeParse(plan);
   if (!error) return null;
   const { field, message } = problemsOf(error)[0] ?? { field: '', message: 'is not right' };
-  const phase = PHASES.find((p) => field === `phases.${p}`);
-  const what = phase ? `${PHASE_NAMES[phase]} of this class` : 'This class';
-  return field === 'phases' || phase ? `${what} ${message}.` : `${what}: ${field} ${message}.`;
+  return overfull(plan) ?? `This class cannot be kept: ${field} ${message}.`;
 }
 
 type Json = Record<string, unknown>;

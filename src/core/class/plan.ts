@@ -126,9 +126,11 @@ export type Segment = z.infer<typeof segmentSchema>;
 
 /** How often loops may repeat a segment, taken together. */
 const MOST_LOOPED = 20;
-/** Most segments of one block, and most blocks of one phase. */
+/** Most segments of one block, and most blocks of one phase; and what is said of more. */
 const MOST_SEGMENTS = 20;
-export const MOST_BLOCKS = 60;
+const MOST_BLOCKS = 60;
+const TOO_MANY_SEGMENTS = `has more than ${MOST_SEGMENTS} segments; make two blocks of it`;
+const TOO_MANY_BLOCKS = `has more than ${MOST_BLOCKS} blocks; put some into one, or make two classes of it`;
 export const BLOCK_ORDERS = ['straight', 'circuit', 'alternating'] as const;
 
 /**
@@ -160,7 +162,7 @@ export const blockSchema = z
     segments: z
       .array(segmentSchema)
       .min(1, 'must hold at least one segment')
-      .max(MOST_SEGMENTS, `must hold at most ${MOST_SEGMENTS} segments; make two blocks of it`),
+      .max(MOST_SEGMENTS, TOO_MANY_SEGMENTS),
   })
   .refine((b) => b.order === 'circuit' || b.laps === 1, {
     error: 'only a circuit has laps',
@@ -234,12 +236,7 @@ export const aimSchema = z.discriminatedUnion('kind', [
 ]);
 export type Aim = z.infer<typeof aimSchema>;
 
-const phaseSchema = z
-  .array(blockSchema)
-  .max(
-    MOST_BLOCKS,
-    `must hold at most ${MOST_BLOCKS} blocks; put some into one, or make two classes of it`,
-  );
+const phaseSchema = z.array(blockSchema).max(MOST_BLOCKS, TOO_MANY_BLOCKS);
 
 const playlistSchema = z
   .array(musicIdSchema)
@@ -330,6 +327,16 @@ export const planSchema = z
     }
   });
 export type Plan = z.infer<typeof planSchema>;
+
+/** What there is too much of in a class, as a sentence; null where nothing is. It is quickly looked at. */
+export function overfull(plan: Plan): string | null {
+  const phase = PHASES.find((p) => plan.phases[p].length > MOST_BLOCKS);
+  if (phase) return `${PHASE_NAMES[phase]} ${TOO_MANY_BLOCKS}.`;
+  const blocks = [...blocksOf(plan)];
+  if (blocks.some((b) => b.segments.length > MOST_SEGMENTS)) return `A block ${TOO_MANY_SEGMENTS}.`;
+  const tooMuch = tooMuchOf(expansionOf(blocks));
+  return tooMuch && `This class ${tooMuch}.`;
+}
 
 /** A fresh, empty class. */
 export function emptyPlan(name: string, slotSeconds: number): Plan {

@@ -61,11 +61,7 @@ describe('classes', () => {
   });
 
   it.each([
-    [
-      61,
-      1,
-      'Work of this class must hold at most 60 blocks; put some into one, or make two classes of it.',
-    ],
+    [61, 1, 'Work has more than 60 blocks; put some into one, or make two classes of it.'],
     [
       12,
       10,

@@ -94,11 +94,14 @@ export function ComposeScreen(props: ComposeScreenProps) {
   return <Composing {...props} />;
 }
 
+/** One sentence at a time, however often it is tried. */
+const refuseEdit = (why: string) => void toast.error(why, { id: 'too-much' });
+
 function Composing(props: ComposeScreenProps) {
   const { classId, initial, version, talk, lead, openAt, taking } = props;
   const copyOf = useCopy(props.copy);
   const { room, library } = useSurroundings(classId, props.around, props.builtIn);
-  const editing = useHistory(initial);
+  const editing = useHistory(initial, refuseEdit);
   const { plan, edit, settle } = editing;
   const selection = useSelection(openAt === undefined ? [] : [openAt]);
   const [opened, setOpened] = useState<Opened | null>(

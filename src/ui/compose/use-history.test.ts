@@ -1,8 +1,9 @@
 // @vitest-environment happy-dom
+import { LIBRARY_BOOK } from '@library';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { emptyPlan, type Plan } from '@/core/class';
+import { classOf, emptyPlan, type Plan } from '@/core/class';
 import {
   type History,
   type HistoryAction,
@@ -72,7 +73,8 @@ describe('a class that is typed into', () => {
   });
   const pass = (ms: number) => act(() => vi.advanceTimersByTime(ms));
   const named = (name: string) => (plan: Plan) => ({ ...plan, name });
-  const page = () => renderHook(() => useHistory(emptyPlan('a', 600))).result;
+  const refuse = vi.fn();
+  const page = () => renderHook(() => useHistory(emptyPlan('a', 600), refuse)).result;
 
   it('has what was typed before it is drawn, and is drawn with it as soon as the field is left', () => {
     const editing = page();
@@ -122,6 +124,32 @@ describe('a class that is typed into', () => {
     act(() => editing.current.type(named('c'), 'n'));
     cleanup();
     expect(vi.getTimerCount()).toBe(0);
+  });
+
+  it('becomes no more than a class may be: such an edit is not made, and is told', () => {
+    refuse.mockReset();
+    const editing = page();
+    const rounds = (n: number) => (plan: Plan) => {
+      const dose = { kind: 'reps' as const, reps: 120, secondsEach: 1 };
+      const lines = Array.from({ length: 12 }, () => ({ move: 'smile-pulses', dose, rounds: n }));
+      return classOf({ ...plan, phases: emptyPlan('a', 600).phases }, lines, LIBRARY_BOOK);
+    };
+    const first = () => editing.current.newest().phases.work[0]?.segments[0]?.rounds;
+    act(() => editing.current.edit(rounds(6)));
+    act(() => editing.current.edit(rounds(10)));
+    act(() => editing.current.type(rounds(9), 'n'));
+    expect([first(), editing.current.plan.phases.work[0]?.segments[0]?.rounds]).toEqual([6, 6]);
+    expect(refuse.mock.calls.map(([why]) => why)).toEqual([
+      expect.stringMatching(/^This class has 14400 beats to count; a class has at most 10000\./),
+      expect.stringMatching(/^This class has 12960 beats/),
+    ]);
+    // One that is too much since two have edited it can be taken apart.
+    act(() => editing.current.replace(rounds(10)(emptyPlan('a', 600))));
+    act(() => editing.current.edit(rounds(9)));
+    expect([first(), refuse.mock.calls.length]).toEqual([9, 2]);
+    act(() => editing.current.edit(rounds(6)));
+    act(() => editing.current.undo());
+    expect(first()).toBe(9);
   });
 
   it('is in the end what the same acts make one after the other, whether typed or done at once', () => {

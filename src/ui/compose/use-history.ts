@@ -1,5 +1,5 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
-import { type Plan, samePlan } from '@/core/class';
+import { overfull, type Plan, samePlan } from '@/core/class';
 
 export interface History {
   past: readonly Plan[];
@@ -82,8 +82,11 @@ const PAUSE_MS = 300;
 const MOST_UNDRAWN_MS = 1500;
 const FRAME_MS = 32;
 
-/** A class being edited, with undo and redo without limit within the visit. */
-export function useHistory(initial: Plan): Editing {
+/**
+ * A class being edited, with undo and redo without limit within the visit.
+ * @param refuse tells why an edit is not made: the class would be more than one may be, and could not be saved
+ */
+export function useHistory(initial: Plan, refuse: (why: string) => void): Editing {
   const [shown, show] = useState(() => historyOf(initial));
   const newest = useRef(shown);
   const { leave, ...acts } = useMemo(() => {
@@ -95,12 +98,21 @@ export function useHistory(initial: Plan): Editing {
       since = null;
       show(newest.current);
     };
+    const after = (action: HistoryAction): History => {
+      const before = newest.current;
+      const next = historyReducer(before, action);
+      // What became too much by the edits of two is taken apart again step by step.
+      const why = action.type === 'edit' && !overfull(before.present) && overfull(next.present);
+      if (!why) return next;
+      refuse(why);
+      return before;
+    };
     const act = (action: HistoryAction) => {
-      newest.current = historyReducer(newest.current, action);
+      newest.current = after(action);
       draw();
     };
     const type = (change: (plan: Plan) => Plan, key: string) => {
-      newest.current = historyReducer(newest.current, { type: 'edit', change, key });
+      newest.current = after({ type: 'edit', change, key });
       const now = Date.now();
       since ??= now;
       clearTimeout(timer);
@@ -119,7 +131,7 @@ export function useHistory(initial: Plan): Editing {
       redo: () => act({ type: 'redo' }),
       replace: (plan: Plan) => act({ type: 'replace', plan }),
     };
-  }, []);
+  }, [refuse]);
   useEffect(() => leave, [leave]);
   return {
     ...acts,
