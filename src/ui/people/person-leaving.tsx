@@ -90,7 +90,7 @@ export function Leaving(props: PersonScreenProps) {
                 value="yes"
                 className="btn btn-outline btn-sm"
                 title={`${name} leaves the studio?`}
-                says="Their place in every class and their own page go, and whoever waits for room moves up and is written to. Coming back, they are booked anew, at the end of the line."
+                says="Their bookings end and their own page goes, and whoever waits for room moves up and is written to. Coming back, they are booked anew, after everybody else."
                 yes="They leave"
               >
                 They leave the studio
