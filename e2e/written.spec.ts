@@ -43,3 +43,25 @@ test('a class that is written down is read, what is unsure is looked at, and not
   );
   expect([plan.name, plan.slotSeconds, segments.length]).toEqual(['From a notebook', 900, 3]);
 });
+
+test('more than one class may be is neither read nor added, and that is told where it was pressed', async ({
+  app,
+  studio: page,
+}) => {
+  await page.goto('/classes/written');
+  const lines = Array.from({ length: 61 }, () => 'Smile pulses, 20 s, 1').join('\n');
+  await page.getByLabel('Or lines to paste').fill(lines);
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByLabel('Name of the class').fill('All night');
+  await page.keyboard.press('Enter');
+  const why = 'Work has more than 60 blocks; put some into one, or make two classes of it.';
+  await expect(page.getByText(why)).toBeInViewport();
+  await page.getByLabel('Move for Smile pulses').last().selectOption('Leave this line out');
+  await page.getByRole('button', { name: 'Make a class of 60 moves' }).press('Enter');
+  await page.waitForURL(/\/classes\/[0-9a-f-]{36}$/);
+  await page.getByRole('searchbox', { name: 'Find a move' }).fill('smile pulses');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(why)).toBeVisible();
+  const { phases } = await storedPlan(app, page);
+  expect(phases.work).toHaveLength(60);
+});

@@ -7,6 +7,7 @@ import { Dialog } from '../kit/dialog';
 import { FaceDial } from '../kit/face-dial';
 import { Link } from '../kit/link';
 import { Menu, MenuEntry } from '../kit/menu';
+import { Problem } from '../kit/problem';
 import { useCalledActs } from '../kit/use-act';
 import { type CopyClass, useCopy } from './use-copy';
 
@@ -109,11 +110,7 @@ export function ClassLists({ classes, atHome, putAway, copy, change }: ClassList
         )}
         {wanted && shown.length === 0 && 'No class here has that in its name.'}
       </p>
-      {problem && (
-        <p role="alert" className="text-error mb-4 font-medium">
-          {problem}
-        </p>
-      )}
+      <Problem says={problem} className="mb-4" />
       {cards(shown)}
       {atHome.length > 0 && (
         <details className="mt-8" open={wanted !== '' && found(atHome).length > 0}>

@@ -13,6 +13,7 @@ import {
 } from '@/core/written';
 import { ChooseText } from '../kit/choose-text';
 import { Page } from '../kit/page';
+import { Problem } from '../kit/problem';
 import { useCalledActs } from '../kit/use-act';
 
 export type ReadWritten = { lines: (WrittenLine & { guesses: Guess[] })[] } | { problem: string };
@@ -39,9 +40,11 @@ export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
   const router = useRouter();
   const [lines, setLines] = useState<Line[]>([]);
   const { problem, tell, busy, attempt } = useCalledActs();
+  const making = useCalledActs();
   const [errands] = useState(() => new Errands());
   const look = (written: string) =>
     attempt(async () => {
+      making.tell(null);
       if (written.trim() === '') return tell('Paste some lines first, or choose a file.');
       if (written.length > MOST_WRITTEN_CHARACTERS) {
         return tell('This text is too long to be one class.');
@@ -68,29 +71,24 @@ export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
           read={(written) => void look(written)}
         />
       </div>
-      <div aria-live="polite">
-        {problem && (
-          <p role="alert" className="text-error mt-4 font-medium">
-            {problem}
-          </p>
-        )}
-      </div>
+      <Problem says={problem} className="mt-4" />
       {lines.length > 0 && (
         <>
           <Lines lines={lines} moves={moves} onChoose={choose} />
           <Make
             lines={lines}
-            busy={busy}
+            busy={busy || making.busy}
             make={(asked) =>
-              attempt(async () => {
+              making.attempt(async () => {
                 const made = await errands.send(JSON.stringify(asked), (errand) =>
                   make({ ...asked, errand }),
                 );
-                if ('problem' in made) tell(made.problem);
+                if ('problem' in made) making.tell(made.problem);
                 else router.push(`/classes/${made.id}`);
               })
             }
           />
+          <Problem says={making.problem} className="mt-3" />
         </>
       )}
     </Page>

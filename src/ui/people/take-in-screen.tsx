@@ -13,6 +13,7 @@ import {
 import { ChooseText } from '../kit/choose-text';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
+import { Problem } from '../kit/problem';
 import { useCalledActs } from '../kit/use-act';
 import { Columns, type Known, type Line, Preview } from './take-in-preview';
 
@@ -66,13 +67,7 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
 
   return (
     <Page title="Take in a list of people">
-      <div aria-live="polite">
-        {problem && (
-          <p role="alert" className="text-error mb-4 font-medium">
-            {problem}
-          </p>
-        )}
-      </div>
+      <Problem says={problem} className="mb-4" />
       {taken ? (
         <div role="status" className="grid gap-4">
           <p className="text-lg font-medium">{done}</p>
