@@ -1,6 +1,7 @@
 import type { Teacher } from '@/server/auth/sign-ins';
 import type { Changed } from '@/server/calendar/change';
 import {
+  tellAway,
   tellCalledOff,
   tellChanged,
   tellMovedDown,
@@ -37,6 +38,14 @@ async function movedDownWords(teacher: Teacher, to: readonly OnSession[]): Promi
 export const placesWords = async (teacher: Teacher, { up, down }: PlacesMoved): Promise<string> =>
   `${await movedUpWords(teacher, up)}${await movedDownWords(teacher, down)}`;
 
+/** Writes to those who said no to what is at another time now. */
+async function awayWords(teacher: Teacher, { was, is, away: to }: Changed): Promise<string> {
+  if (to.length === 0) return '';
+  const told = await tellAway(db(), teacher, { was, is, to, now: now() });
+  const people = peopleIn(to);
+  return ` ${people === 1 ? '1 person' : `${people} people`} said no to the time before. ${toldWords(told)}`;
+}
+
 /** Says how many sessions people who were booked wait for, where others have the room. */
 export async function waitsWords(
   teacher: Teacher,
@@ -56,8 +65,9 @@ export async function waitsWords(
 export async function changedWords(teacher: Teacher, of: Changed): Promise<string> {
   const { was, is, concerned: to } = of;
   const told = to.length > 0 && (await tellChanged(db(), teacher, { was, is, to, now: now() }));
+  const away = await awayWords(teacher, of);
   const places = await placesWords(teacher, { up: of.movedUp, down: of.movedDown });
-  return `${told ? ` ${toldWords(told)}` : ''}${places}`;
+  return `${told ? ` ${toldWords(told)}` : ''}${places}${away}`;
 }
 
 /** Writes to those who are booked on sessions to come that were cancelled, or that take place after all. */

@@ -10,6 +10,11 @@ export const german: LetterWords = {
     was: 'bisher',
     now: 'jetzt',
   },
+  away: {
+    subject: 'ein Termin liegt jetzt anders',
+    first: 'dazu kannst du nicht kommen, und jetzt liegt es anders:',
+    word: 'Wenn du dann kommen kannst, sag Bescheid.',
+  },
   movedUp: {
     subject: 'es ist Platz für dich',
     first: 'jetzt ist Platz für dich:',

@@ -10,6 +10,11 @@ export const english: LetterWords = {
     was: 'until now',
     now: 'from now on',
   },
+  away: {
+    subject: 'a session is at another time',
+    first: 'you cannot come to this, and it is at another time now:',
+    word: 'If you can come then, say so.',
+  },
   movedUp: {
     subject: 'there is room for you',
     first: 'there is room for you now:',

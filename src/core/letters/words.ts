@@ -7,6 +7,8 @@ export interface LetterWords {
   onAgain: { subject: string; first: string };
   /** What stands before a session as it was, and as it is. */
   changed: { subject: string; first: string; was: string; now: string };
+  /** To those who said that they cannot come to what is at another time now. */
+  away: { subject: string; first: string; word: string };
   movedUp: { subject: string; first: string; word: string };
   movedDown: { subject: string; first: string; word: string };
   /** In a calendar, of a session that has no room for them yet. */

@@ -5,7 +5,7 @@ import { classInUse } from '../classes/classes';
 import { closuresOf } from '../closed/closed';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
-import { awaitedIn, type OnSession, placeOf, placesMoved } from '../sessions/bookings';
+import { awaitedIn, type OnSession, placeOf, placesMoved, saidNoTo } from '../sessions/bookings';
 import {
   getSession,
   type Session,
@@ -73,6 +73,8 @@ export interface Changed {
   is: Session[];
   /** Everybody else who is on the list of one of these, or was before. */
   concerned: OnSession[];
+  /** Who said that they cannot come to one that is at another time now: they may be able to. */
+  away: OnSession[];
 }
 
 /**
@@ -114,7 +116,9 @@ export async function changeSessions(
     const concerned = [...all].flatMap(([place, one]) =>
       otherIds.has(one.sessionId) && !told.has(place) ? one : [],
     );
-    return { changed: before.length, movedUp: up, movedDown: down, was, is, concerned };
+    const moved = is.filter((s, i) => s.startsAt !== was[i]?.startsAt);
+    const away = await saidNoTo(trx, scope, idsOf(moved));
+    return { changed: before.length, movedUp: up, movedDown: down, was, is, concerned, away };
   });
 }
 

@@ -52,19 +52,27 @@ export async function tellOnAgain(
   return tell(db, teacher, { to, sessions, says, status: 'planned', ...by });
 }
 
+/** Sessions as they were, and as they are, and to whom that is told. */
+interface ToldChange extends By {
+  was: readonly Session[];
+  is: readonly Session[];
+  to: readonly OnSession[];
+}
+
 /** Writes to those concerned how sessions were, and how they are now. */
-export async function tellChanged(
+export const tellChanged = (db: Db, teacher: Teacher, of: ToldChange): Promise<Told> =>
+  tellChange(db, teacher, { ...of, says: ({ changed }) => ({ ...changed, word: null }) });
+
+/** Writes to those who cannot come to sessions how these were, and when they are now. */
+export const tellAway = (db: Db, teacher: Teacher, of: ToldChange): Promise<Told> =>
+  tellChange(db, teacher, { ...of, says: ({ away }) => away });
+
+async function tellChange(
   db: Db,
   teacher: Teacher,
-  {
-    was,
-    is,
-    to,
-    ...by
-  }: By & { was: readonly Session[]; is: readonly Session[]; to: readonly OnSession[] },
+  { was, is, to, says, ...by }: ToldChange & { says: (words: LetterWords) => Said },
 ): Promise<Told> {
   const before = new Map(was.map((s) => [s.id, s]));
-  const says = ({ changed }: LetterWords) => ({ ...changed, word: null });
   const full = (s: Session, when: When) => [when(s), s.place, s.link].filter(Boolean).join(', ');
   const line = (s: Session, when: When, { changed }: LetterWords) =>
     `${changed.was}: ${full(before.get(s.id) ?? s, when)}\n${changed.now}: ${full(s, when)}`;

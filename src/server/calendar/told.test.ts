@@ -4,13 +4,20 @@ import { signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { createClass } from '../classes/classes';
 import { addParticipant, book } from '../people/people';
 import { putAway } from '../put-away/put-away';
-import { peopleOfSession } from '../sessions/bookings';
+import { peopleOfSession, setComing } from '../sessions/bookings';
 import { getSession, planSession, sessionsOfIds } from '../sessions/sessions';
 import { lettersOf } from '../studio/letters';
 import { DAY, makeClass, NOON, shortPlan, type TestClass, testDatabase } from '../testing/studio';
 import { type Change, callOff, changeSessions, lookAtChange, restoreSession } from './change';
 import { closeFor, reopen } from './closures';
-import { tellCalledOff, tellChanged, tellMovedDown, tellMovedUp, tellOnAgain } from './tell';
+import {
+  tellAway,
+  tellCalledOff,
+  tellChanged,
+  tellMovedDown,
+  tellMovedUp,
+  tellOnAgain,
+} from './tell';
 
 const db = testDatabase();
 const zone = 'Europe/Dublin';
@@ -51,7 +58,7 @@ describe('who is booked is told', () => {
       at: '2026-12-02T18:30',
       place: 'Loft',
     });
-    expect(others).toEqual({ changed: 1, movedUp: [], movedDown: [] });
+    expect(others).toEqual({ changed: 1, movedUp: [], movedDown: [], away: [] });
     await tellChanged(db(), me, { was, is, to: concerned, now: NOON });
     const { className } = await getSession(db(), me, id);
     expect(await read('ben')).toEqual([
@@ -72,6 +79,28 @@ from now on: ${className}, Wed 2 Dec 2026, 18:30, Loft`,
     expect(swapped.concerned.map((one) => one.participantId).sort()).toEqual(
       [c.ada, c.ben, cleo].sort(),
     );
+  });
+
+  it('that what they cannot come to is at another time, and of nothing else in it', async () => {
+    const { c, me, id, change, read } = await nextWeek();
+    const no = { sessionId: id, participantId: c.ada, coming: false, now: NOON };
+    await setComing(db(), c, no);
+    expect(await change({ place: 'Loft', link: 'https://call.example/1' })).toMatchObject({
+      away: [],
+    });
+    const { was, is, concerned, away } = await change({ at: '2026-12-02T18:30' });
+    expect([concerned, away].map((all) => all.map((one) => one.participantId))).toEqual([
+      [c.ben],
+      [c.ada],
+    ]);
+    await tellAway(db(), me, { was, is, to: away, now: NOON });
+    const { className } = await getSession(db(), me, id);
+    expect(await read('ada')).toEqual([
+      `ein Termin liegt jetzt anders\ndazu kannst du nicht kommen, und jetzt liegt es anders:
+bisher: ${className}, Di., 1. Dez. 2026, 12:00, Loft, https://call.example/1
+jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
+    ]);
+    expect(await read('ben')).toEqual([]);
   });
 
   it('of nothing where nothing that they have to know has changed, or it is over', async () => {
@@ -158,18 +187,23 @@ it('whom a change concerns are all those whose session, or whose place in it, is
     },
     { requiredKeys: [] },
   );
-  const bookedOn = fc.array(fc.constantFrom('class', 'other', 'both'), { maxLength: 3 });
+  const bookedOn = fc.array(fc.constantFrom('class', 'other', 'both', 'no'), { maxLength: 3 });
   await fc.assert(
     fc.asyncProperty(change, fc.constantFrom(null, 1, 3), bookedOn, async (what, room, more) => {
       const { c, id, change: make } = await nextWeek();
       const other = await createClass(db(), c, { ...shortPlan(), name: 'Low tide' }, NOON);
       await db()('sessions').where({ id }).update({ room_for: room });
+      const no: string[] = [];
       for (const [i, on] of more.entries()) {
         const of = { person: { name: `Person ${i}`, contact: null }, joinedOn: '2026-01-01' };
         const participantId = await addParticipant(db(), c, { ...of, now: NOON });
-        const classIds = { class: [c.classId], other: [other], both: [c.classId, other] }[on];
+        const [one, two] = [c.classId, other];
+        const classIds = { class: [one], other: [two], both: [one, two], no: [one] }[on];
         for (const classId of classIds)
           await book(db(), c, { participantId, classId, now: NOON + i });
+        if (on !== 'no') continue;
+        await setComing(db(), c, { sessionId: id, participantId, coming: false, now: NOON + i });
+        no.push(participantId);
       }
       const now = async () => ({
         session: await getSession(db(), c, id),
@@ -188,6 +222,8 @@ it('whom a change concerns are all those whose session, or whose place in it, is
         [startsAt, place, link, className].join('|');
       const isSame = seen(before.session) === seen(after.session);
       expect(looked).toEqual({ people: isSame ? 0 : before.people.size, inTheWay: null });
+      const isMoved = before.session.startsAt !== after.session.startsAt;
+      expect(changed.away.map((one) => one.participantId).sort()).toEqual(isMoved ? no.sort() : []);
       const everybody = new Set([...before.people.keys(), ...after.people.keys()]);
       const expected = [...everybody].map((person) => {
         const [had, has] = [before.people.get(person), after.people.get(person)];

@@ -105,6 +105,19 @@ export async function awaitedIn(
   }));
 }
 
+/** Who said that they cannot come to some sessions. */
+export async function saidNoTo(
+  db: Db,
+  { studioId }: Scope,
+  sessionIds: readonly string[],
+): Promise<OnSession[]> {
+  const rows = await db('session_bookings')
+    .where({ studio_id: studioId, coming: false })
+    .whereIn('session_id', [...sessionIds])
+    .select('session_id', 'participant_id');
+  return rows.map((row) => ({ sessionId: row.session_id, participantId: row.participant_id }));
+}
+
 /** Tells one place on one list from all others. */
 export const placeOf = ({ sessionId, participantId }: OnSession) => `${sessionId} ${participantId}`;
 
