@@ -10,6 +10,11 @@ import type { FormState } from '@/ui/kit/form';
 
 const UNREADABLE = 'This holds signs that cannot be stored. Write it anew.';
 const NO_VALUE = 'A number or a date in this is out of all bounds. Look at it again.';
+/** Whether something was ticked. */
+export const tickedSchema = z
+  .literal('on')
+  .optional()
+  .transform((on) => on === 'on');
 const NOT_TYPED = new Set(['password', 'current', ERRAND]);
 
 /** What was typed into a form, but for passwords, which are not sent back. */
@@ -78,6 +83,7 @@ const FIELD_OF: Partial<Record<string, string>> = {
   'no-sessions': 'last',
   'nobody-chosen': 'person',
   'in-the-way': 'sure',
+  'forgets-now': 'sure',
 };
 
 /** What an action was given. No page gives anything else; whoever makes it up finds nothing. */

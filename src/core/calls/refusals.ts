@@ -58,6 +58,7 @@ export const REFUSALS = {
     409,
     'An archive is taken into a studio that has no classes, people or closed days yet. Make a new studio for it.',
   ],
+  'forgets-now': [409, 'This forgets at once, for good: {}.'],
   'in-the-way': [409, 'This would be in the way: {}.'],
   'bad-calendar': [409, '{}'],
   'nothing-chosen': [409, 'Choose a class for something, or some closed days.'],

@@ -19,6 +19,7 @@ import {
   changeStudio,
   deleteStudio,
   forgetOld,
+  olderThan,
   studioSettings,
 } from './studios';
 import {
@@ -405,8 +406,19 @@ describe('what a studio keeps', () => {
       (await recordingsOf(db(), { id: of.teacherId, studioId: of.studioId })).length,
       (await roll(db(), of, of.sessionId)).length,
     ];
+    const retention = { runsMonths: 1, recordingsMonths: 2 };
+    const older = (days: number, of = retention) =>
+      olderThan(db(), c, { retention: of, now: NOON + days * DAY });
     await forgetOld(db(), NOON + 29 * DAY);
     expect(await left(c)).toEqual([true, 1, 2]);
+    // What would go is known before it does.
+    expect(await Promise.all([29, 32, 63].map((days) => older(days)))).toEqual([
+      { runs: 0, recordings: 0 },
+      { runs: 1, recordings: 0 },
+      { runs: 1, recordings: 1 },
+    ]);
+    const forEver = { runsMonths: null, recordingsMonths: null } as never;
+    expect(await older(9999, forEver)).toEqual({ runs: 0, recordings: 0 });
     await forgetOld(db(), NOON + 32 * DAY);
     expect(await left(c)).toEqual([false, 1, 2]);
     await forgetOld(db(), NOON + 63 * DAY);

@@ -110,6 +110,29 @@ export async function deleteStudio(db: Db, { studioId }: Scope): Promise<void> {
   await db('studios').where({ id: studioId }).delete();
 }
 
+/** How many logs of led classes and recordings a studio has that are older than so. @param now epoch ms */
+export async function olderThan(
+  db: Db,
+  { studioId }: Scope,
+  { retention, now }: { retention: Retention; now: number },
+): Promise<{ runs: number; recordings: number }> {
+  const older = async (table: string, column: string, months: number | null) => {
+    const { n } = await db(table)
+      .where({ studio_id: studioId })
+      .whereRaw('?? < ?::timestamptz - make_interval(months => ?::int)', [
+        column,
+        new Date(now),
+        months,
+      ])
+      .first(db.raw('count(*)::int as n'));
+    return n as number;
+  };
+  return {
+    runs: await older('runs', 'finished_at', retention.runsMonths),
+    recordings: await older('recordings', 'recorded_at', retention.recordingsMonths),
+  };
+}
+
 /**
  * Forgets visits of the demo that are over, and runs and recordings that are older than their studio wants to keep them. Sessions, registers and
  * streaks stay. @param now epoch ms

@@ -5,7 +5,7 @@ import { emptyPlan, type Plan } from '@/core/class';
 import type { NewClass } from '@/core/studio';
 import { newClassOf } from '@/core/studio';
 import { RulesFields } from '../compose/rules-fields';
-import { ActionForm, Field, type FormAct } from '../kit/form';
+import { ActionForm, Field, type FormAct, Sure } from '../kit/form';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { TimeZoneField } from '../kit/time-zone-field';
@@ -94,6 +94,7 @@ export function StudioScreen(props: StudioScreenProps) {
               inputMode="numeric"
               initial={months(props.recordingsMonths)}
             />
+            <Sure label="Forget it" />
           </ActionForm>
         </Section>
         <Section title="How much there is" narrow>

@@ -16,7 +16,7 @@ import { setComing } from '@/server/sessions/bookings';
 import { getSession, planSession } from '@/server/sessions/sessions';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
-import { answerForm, errandIn, idOf, touchedIn } from '../../forms';
+import { answerForm, errandIn, idOf, tickedSchema, touchedIn } from '../../forms';
 import { orNotFound } from '../../or-not-found';
 import { cancelledWords, changedWords, movedUpWords } from '../../told-words';
 import { whereSchema } from '../calendar/where';
@@ -69,10 +69,6 @@ export async function beginAnewAction(form: FormData): Promise<void> {
   redirect(`/lead/${id}`);
 }
 
-const sureSchema = z
-  .literal('on')
-  .optional()
-  .transform((on) => on === 'on');
 const whichSchema = z.enum(WHICH).default('this');
 const fieldsSchema = z.object({
   day: dateSchema,
@@ -89,7 +85,7 @@ export async function changeSessionAction(
 ): Promise<FormState> {
   const teacher = await requireTeacher();
   const zone = teacher.timeZone;
-  const schema = fieldsSchema.extend({ which: whichSchema, sure: sureSchema });
+  const schema = fieldsSchema.extend({ which: whichSchema, sure: tickedSchema });
   return answerForm(form, schema, async ({ which, sure, ...wanted }) => {
     const session = await getSession(db(), teacher, idOf(id));
     const at = localOf(session.startsAt, zone);

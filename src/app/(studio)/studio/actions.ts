@@ -21,7 +21,13 @@ import { removeDemo } from '@/server/demo/seed';
 import { addressOf } from '@/server/studio/address';
 import { writeLetter } from '@/server/studio/letters';
 import { makeLink } from '@/server/studio/links';
-import { changeStudio, deleteStudio, forgetOld, studioSettings } from '@/server/studio/studios';
+import {
+  changeStudio,
+  deleteStudio,
+  forgetOld,
+  olderThan,
+  studioSettings,
+} from '@/server/studio/studios';
 import {
   changeRole,
   confirmPassword,
@@ -31,7 +37,7 @@ import {
 } from '@/server/studio/teachers';
 import type { FormState } from '@/ui/kit/form';
 import { clientAddress, dropToken, requireTeacher } from '../../auth';
-import { answerForm, asJson, given, idOf } from '../../forms';
+import { answerForm, asJson, given, idOf, tickedSchema } from '../../forms';
 import { signUp } from '../../may-begin';
 import { orNotFound } from '../../or-not-found';
 
@@ -77,11 +83,19 @@ export async function changeRetentionAction(_: FormState, form: FormData): Promi
   const schema = z.object({
     runsMonths: monthsTyped.pipe(retentionSchema.shape.runsMonths),
     recordingsMonths: monthsTyped.pipe(retentionSchema.shape.recordingsMonths),
+    sure: tickedSchema,
   });
-  return answerForm(form, schema, async (retention) => {
-    await changeStudio(db(), await requireOwner(), { retention });
-    await forgetOld(db(), now());
-    return 'Saved. What is older is gone.';
+  return answerForm(form, schema, async ({ sure, ...retention }) => {
+    const [owner, at] = [await requireOwner(), now()];
+    const { runs, recordings } = await olderThan(db(), owner, { retention, now: at });
+    const goes = [
+      runs > 0 && (runs === 1 ? '1 log of a led class' : `${runs} logs of led classes`),
+      recordings > 0 && (recordings === 1 ? '1 recording' : `${recordings} recordings`),
+    ].filter(Boolean);
+    if (goes.length > 0 && !sure) throw new Refusal('forgets-now', goes.join(' and '));
+    await changeStudio(db(), owner, { retention });
+    await forgetOld(db(), at);
+    return goes.length > 0 ? `Saved. ${goes.join(' and ')} went.` : 'Saved.';
   });
 }
 

@@ -37,15 +37,11 @@ import { limitedSessionsOf, movingPlaces } from '@/server/sessions/bookings';
 import { addressOf } from '@/server/studio/address';
 import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
-import { answerForm, errandIn, idOf, touchedIn } from '../../../forms';
+import { answerForm, errandIn, idOf, tickedSchema, touchedIn } from '../../../forms';
 import { orNotFound } from '../../../or-not-found';
 import { placesWords, waitsWords } from '../../../told-words';
 
 const uuid = z.uuid();
-const ticked = z
-  .literal('on')
-  .optional()
-  .transform((on) => on === 'on');
 
 /** Does something after which some people are expected in fewer sessions; whoever waited for room is told. */
 async function makingRoom(
@@ -63,7 +59,7 @@ export async function changePersonAction(
   form: FormData,
 ): Promise<FormState> {
   const teacher = await requireTeacher();
-  const schema = newParticipantSchema.extend({ greet: ticked });
+  const schema = newParticipantSchema.extend({ greet: tickedSchema });
   return answerForm(form, schema, async ({ greet, ...person }) => {
     await changePerson(db(), teacher, { id: idOf(id), ...touchedIn(form, { ...person, greet }) });
     refresh();
