@@ -207,6 +207,7 @@ describe('changing', () => {
       written: 1,
       sent: null,
       again: 0,
+      soon: 0,
       without: ['Ben'],
     });
     const [letter] = await lettersOf(db(), me);
@@ -292,9 +293,11 @@ it('letters are written in the language of whoever reads them, where the registe
 
 it('what is said of letters tells which of them nobody has sent, and who has to be told by hand', () => {
   const says = (written: number, sent: number | null, ...without: string[]) =>
-    toldWords({ written, sent, again: 0, without });
+    toldWords({ written, sent, again: 0, soon: 0, without });
   const later = (sent: number, again: number) =>
-    toldWords({ written: 3, sent, again, without: [] });
+    toldWords({ written: 3, sent, again, soon: 0, without: [] });
+  const soon = (n: number) =>
+    toldWords({ written: 30, sent: 30 - n, again: 0, soon: n, without: [] });
   expect(says(0, null)).toBe('Nobody had to be told.');
   expect(says(2, 2)).toBe('2 letters were written.');
   expect(says(3, 2)).toMatch(/^3 letters were written\. 1 could not be sent: hand them on/);
@@ -302,6 +305,8 @@ it('what is said of letters tells which of them nobody has sent, and who has to 
   expect(later(0, 2)).toMatch(
     / 2 could not be sent yet, and are tried again\. 1 could not be sent: /,
   );
+  expect(soon(1)).toBe('30 letters were written. 1 of them goes out within minutes.');
+  expect(soon(22)).toBe('30 letters were written. 22 of them go out within minutes.');
   expect(says(1, null)).toMatch(
     /^1 letter was written\. No mail server sends letters: hand them on/,
   );

@@ -168,15 +168,16 @@ const MOST_NAMED = 6;
 /** Where letters wait that nobody has sent. */
 const HAND_ON = 'hand them on from the letters of the studio, which owners open.';
 
-function writtenWords({ written, sent, again }: Omit<Told, 'without'>): string {
+function writtenWords({ written, sent, again, soon }: Omit<Told, 'without'>): string {
   if (written === 0) return '';
   const first = written === 1 ? '1 letter was written.' : `${written} letters were written.`;
   if (sent === null) return `${first} No mail server sends letters: ${HAND_ON}`;
-  const refused = written - sent - again;
+  const refused = written - sent - again - soon;
+  const rest = soon > 0 && `${soon} of them ${soon === 1 ? 'goes' : 'go'} out within minutes.`;
   const later =
     again > 0 && `${again} could not be sent yet, and ${again === 1 ? 'is' : 'are'} tried again.`;
   const never = refused > 0 && `${refused} could not be sent: ${HAND_ON}`;
-  return [first, later, never].filter(Boolean).join(' ');
+  return [first, rest, later, never].filter(Boolean).join(' ');
 }
 
 /** What is said on screen of letters that were written. */

@@ -419,7 +419,7 @@ it('the same letter is written once within an hour, also where its answer was lo
   const write = (of: typeof c, now: number, body = 'The hall is warm again.') =>
     writeTo(db(), of, { ids: [of.ada, of.ben], subject: 'Heating', body, now, post: null });
   expect(await write(c, NOON)).toEqual({
-    ...{ written: 1, sent: null, again: 0, already: 0, without: ['Ben'] },
+    ...{ written: 1, sent: null, again: 0, soon: 0, already: 0, without: ['Ben'] },
   });
   expect(await write(c, NOON + 59 * MINUTE)).toMatchObject({
     written: 0,

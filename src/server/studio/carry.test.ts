@@ -99,7 +99,7 @@ describe('a letter that the mail server did not take', () => {
     mail.answer = ({ recipient }) => problems[recipient.slice(0, 1)] ?? null;
     const to = ['a', 'b', 'c'].map((name) => letter({ recipient: `${name}@pier.example` }));
     expect(await writeLetters(db(), studio, to, { now: NOON, post: mail.post })).toEqual({
-      ...{ sent: 1, again: 1 },
+      ...{ sent: 1, again: 1, soon: 0 },
     });
     delete problems.a;
     delete problems.b;
@@ -111,10 +111,51 @@ describe('a letter that the mail server did not take', () => {
     mail.answer = () => AWAY;
     const to = ['a', 'b', 'c'].map((name) => letter({ recipient: `${name}@pier.example` }));
     const told = await writeLetters(db(), studio, to, { now: NOON, post: mail.post });
-    expect([told, mail.asked]).toEqual([{ sent: 0, again: 3 }, 1]);
+    expect([told, mail.asked]).toEqual([{ sent: 0, again: 3, soon: 0 }, 1]);
     expect([await again(1), mail.asked]).toEqual([0, 2]);
     mail.answer = () => null;
     expect(await again(10)).toBe(3);
+  });
+
+  it('is in the outbox with all the others before one of them is sent, and goes out though nobody waits for it', async () => {
+    const to = ['a', 'b', 'c', 'd'].map((name) => letter({ recipient: `${name}@pier.example` }));
+    const kept: number[] = [];
+    const slow = async (one: Posted) => {
+      kept.push((await lettersOf(db(), studio)).length);
+      await mail.post(one);
+    };
+    // As long as whoever pressed waits: two of them are sent.
+    const told = await writeLetters(db(), studio, to, {
+      now: NOON,
+      post: slow,
+      hasTime: () => mail.taken.length < 2,
+    });
+    expect([told, kept]).toEqual([{ sent: 2, again: 0, soon: 2 }, [4, 4]]);
+    // The next look, which is once a minute, takes the rest.
+    expect(await again(0)).toBe(2);
+    expect(mail.taken.map((l) => l.recipient.slice(0, 1)).join('')).toBe('abcd');
+  });
+
+  it('waits for its own studio’s letters, and not for those of another one', async () => {
+    const others = await makeClass(db());
+    const many = (of: TestClass, recipient: string) =>
+      writeLetters(
+        db(),
+        of,
+        Array.from({ length: 3 }, (_, i) => letter({ recipient: `${recipient}${i}@pier.example` })),
+        { now: NOON, post: mail.post, hasTime: () => false },
+      );
+    await many(studio, 'a');
+    await many(others, 'b');
+    const third = await makeClass(db());
+    await many(third, 'c');
+    expect(await again(1)).toBe(9);
+    const order = mail.taken.map((l) => l.recipient.slice(0, 1)).join('');
+    expect(
+      [order.slice(0, 3), order.slice(3, 6), order.slice(6)].map((turn) =>
+        [...turn].sort().join(''),
+      ),
+    ).toEqual(['abc', 'abc', 'abc']);
   });
 
   it('is not sent any more once it is of no use, or four days old', async () => {

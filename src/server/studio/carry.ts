@@ -16,7 +16,8 @@ const LONGEST_PAUSE_MS = 30 * MINUTE_MS;
  */
 export type Became = 'kept' | 'sent' | 'refused' | 'delayed' | 'away';
 
-interface Waiting extends Posted {
+/** A letter that the mail server has not taken yet. */
+export interface Waiting extends Posted {
   /** What is kept in place of the body once it was sent. */
   keptAs: string | null;
   /** How often it was tried before. */
@@ -37,7 +38,7 @@ export async function carry(
   db: Db,
   { keptAs, tries, ...letter }: Waiting,
   { now, post }: By,
-): Promise<Became> {
+): Promise<Exclude<Became, 'kept'>> {
   const { id } = letter;
   const note = (change: object) => db('letters').where({ id }).update(change);
   try {
@@ -61,8 +62,8 @@ const NOT_SO_ANY_MORE = 'what it says is not so any more';
 const TOO_LATE = 'the mail server did not take it while it was of use';
 
 /**
- * Tries letters again that the mail server did not take, those that wait longest first, until it is away or none is
- * left. What is not so any more by then, or of no use, is not sent.
+ * Sends letters that wait, until the mail server is away or none is left: the studios take turns, and of each the one goes
+ * first that waits longest. What is not so any more by then, or of no use, is not sent.
  * @returns how many went
  */
 export async function sendWaiting(
@@ -71,11 +72,14 @@ export async function sendWaiting(
 ): Promise<number> {
   let sent = 0;
   if (!post) return sent;
+  /** Studios that had their turn. */
+  let served: string[] = [];
   for (;;) {
     const at = now();
-    const next = await nextWaiting(db, at);
+    const next = await nextWaiting(db, at, served);
     if (!next) return sent;
-    const { until, holds, ...letter } = next;
+    const { until, holds, studioId, ...letter } = next;
+    served = served.includes(studioId) ? [studioId] : [...served, studioId];
     if (!holds || (until !== null && until <= at)) {
       const trouble = holds ? TOO_LATE : NOT_SO_ANY_MORE;
       await db('letters').where({ id: letter.id }).update({ trouble, try_at: null });
@@ -90,6 +94,7 @@ export async function sendWaiting(
 const waitingSchema = z
   .object({
     id: z.uuid(),
+    studio_id: z.uuid(),
     recipient: z.string(),
     subject: z.string(),
     body: z.string(),
@@ -98,7 +103,7 @@ const waitingSchema = z
     until: maybeEpochMs,
     holds: z.boolean(),
   })
-  .transform(({ kept_as: keptAs, ...row }) => ({ ...row, keptAs }));
+  .transform(({ kept_as: keptAs, studio_id: studioId, ...row }) => ({ ...row, keptAs, studioId }));
 
 /**
  * Letters that are in their turn: of those that tell somebody of sessions, the one that was written first. What was
@@ -113,11 +118,11 @@ export const inTurn = (db: Db) =>
       .whereNotNull('before.try_at'),
   );
 
-/** The next letter to be tried, which no other process tries while that can take. */
-async function nextWaiting(db: Db, now: number) {
+/** The next letter to be tried, of a studio that had no turn where there is one. No other process tries it meanwhile. */
+async function nextWaiting(db: Db, now: number, served: readonly string[]) {
   const next = inTurn(db)
     .where('try_at', '<=', new Date(now))
-    .orderBy('try_at')
+    .orderByRaw('letters.studio_id = any(?::uuid[]), try_at', [[...served]])
     .limit(1)
     .forUpdate()
     .skipLocked()
@@ -133,7 +138,7 @@ async function nextWaiting(db: Db, now: number) {
     .where('id', '=', next)
     .update({ try_at: new Date(now + MINUTE_MS) })
     .returning([
-      ...['id', 'recipient', 'subject', 'body', 'kept_as', 'tries', 'until'],
+      ...['id', 'studio_id', 'recipient', 'subject', 'body', 'kept_as', 'tries', 'until'],
       db.raw('not exists ? and (link_hash is null or exists ?) as holds', [isOtherwise, opens]),
     ]);
   return z.array(waitingSchema).parse(rows)[0];

@@ -5,7 +5,7 @@ import type { Db } from '../db';
 import { epochMs, maybeEpochMs } from '../rows';
 import type { Scope } from '../scope';
 import { metrics } from '../watch/metrics';
-import { type Became, carry, inTurn, MINUTE_MS } from './carry';
+import { type Became, carry, inTurn, MINUTE_MS, type Waiting } from './carry';
 import { fingerprint } from './links';
 import { type Post, postFrom } from './post';
 
@@ -42,6 +42,8 @@ export interface Told {
   sent: number | null;
   /** How many it may still take, and is asked again to. */
   again: number;
+  /** How many go out within minutes, since it takes long. */
+  soon: number;
   /** Names of those concerned who have given no email. */
   without: string[];
 }
@@ -73,51 +75,63 @@ const letterSchema = z
     }),
   );
 
+interface By {
+  now: number;
+  /** Carries letters; null where there is no mail server. */
+  post?: Post | null;
+}
+
 /**
  * Writes a letter into the studio's outbox and, where a mail server is configured, sends it. One that it did not take,
  * but may later, is tried again (`sendWaiting`).
- * @param post carries it; null where there is none, 'later' where it is known to be away
  */
 export async function writeLetter(
   db: Db,
-  { studioId }: Scope,
-  {
-    letter,
-    now,
-    post = postFrom(process.env),
-  }: { letter: NewLetter; now: number; post?: Post | 'later' | null },
+  scope: Scope,
+  { letter, now, post = postFrom(process.env) }: By & { letter: NewLetter },
 ): Promise<Became> {
-  const id = randomUUID();
-  const {
-    recipient,
-    subject,
-    body,
-    keptAs = null,
-    until = Number.POSITIVE_INFINITY,
-    holds,
-    link,
-  } = letter;
-  await db('letters').insert({
-    id,
-    studio_id: studioId,
-    recipient,
-    subject,
-    body,
-    written_at: new Date(now),
-    until: new Date(Math.min(until, now + TRIED_MS)),
-    kept_as: keptAs,
-    about: holds?.sessionIds ?? [],
-    about_status: holds?.status ?? null,
-    link_hash: link ? fingerprint(link) : null,
-    // Should this process end before it was sent, another one sends it.
-    try_at: post && new Date(now + MINUTE_MS),
-  });
-  await dropOld(db, { studioId });
-  if (post === 'later') return 'away';
-  if (post && !(await inTurn(db).where({ id }).first('id'))) return 'delayed';
-  if (post) return carry(db, { id, recipient, subject, body, keptAs, tries: 0 }, { now, post });
+  const [kept] = await keep(db, scope, { letters: [letter], now, post });
+  if (kept && post) return send(db, kept, { now, post });
   metrics().letters.inc({ became: 'kept' });
   return 'kept';
+}
+
+/** Keeps letters in the outbox, all of them before one is sent: none is lost where this process ends. */
+async function keep(
+  db: Db,
+  { studioId }: Scope,
+  { letters, now, post }: By & { letters: readonly NewLetter[] },
+): Promise<Waiting[]> {
+  const rows = letters.map(
+    ({ keptAs, until = Number.POSITIVE_INFINITY, holds, link, ...said }) => ({
+      id: randomUUID(),
+      studio_id: studioId,
+      ...said,
+      written_at: new Date(now),
+      until: new Date(Math.min(until, now + TRIED_MS)),
+      kept_as: keptAs ?? null,
+      about: holds?.sessionIds ?? [],
+      about_status: holds?.status ?? null,
+      link_hash: link ? fingerprint(link) : null,
+      // Should this process end before it was sent, another one sends it.
+      try_at: post ? new Date(now + MINUTE_MS) : null,
+    }),
+  );
+  await db.batchInsert('letters', rows, 200);
+  await dropOld(db, { studioId });
+  return rows.map(({ id, recipient, subject, body, kept_as }) => ({
+    ...{ id, recipient, subject, body, keptAs: kept_as, tries: 0 },
+  }));
+}
+
+/** Sends a letter, if nothing that was written to its address before has still to go. */
+async function send(
+  db: Db,
+  letter: Waiting,
+  by: { now: number; post: Post },
+): ReturnType<typeof carry> {
+  if (!(await inTurn(db).where({ id: letter.id }).first('id'))) return 'delayed';
+  return carry(db, letter, by);
 }
 
 /** Drops letters beyond what is kept, those last of all that were not sent. */
@@ -140,25 +154,47 @@ async function dropOld(db: Db, { studioId }: Scope): Promise<void> {
   await old(MOST_WAITING).delete();
 }
 
+/** Whoever pressed something is kept waiting by letters for so long at most. */
+const PATIENCE_MS = 4000;
+
+function whileWaiting(): () => boolean {
+  const since = performance.now();
+  return () => performance.now() - since < PATIENCE_MS;
+}
+
 /**
- * Writes letters, one after the other. Where the mail server is away it is not waited for each time: the others wait.
- * @returns how many it took, and how many are tried again
+ * Writes letters, and sends them one after the other. Where the mail server is away it is not waited for each time, and
+ * where it takes long the rest goes out within minutes: nobody waits at a page for a whole hall to be written to.
+ * @param hasTime whether another one is sent at once
+ * @returns how many it took, how many are tried again, and how many go out soon
  */
 export async function writeLetters(
   db: Db,
   scope: Scope,
   letters: readonly NewLetter[],
-  { now, post = postFrom(process.env) }: { now: number; post?: Post | null },
-): Promise<Pick<Told, 'sent' | 'again'>> {
-  let carrier: Post | 'later' | null = post;
-  let [sent, again] = [0, 0];
-  for (const letter of letters) {
-    const became = await writeLetter(db, scope, { letter, now, post: carrier });
-    if (became === 'sent') sent++;
-    if (became === 'delayed' || became === 'away') again++;
-    if (became === 'away') carrier = 'later';
+  { now, post = postFrom(process.env), hasTime = whileWaiting() }: By & { hasTime?: () => boolean },
+): Promise<Pick<Told, 'sent' | 'again' | 'soon'>> {
+  const kept = await keep(db, scope, { letters, now, post });
+  if (!post) {
+    metrics().letters.inc({ became: 'kept' }, kept.length);
+    return { sent: null, again: 0, soon: 0 };
   }
-  return { sent: post ? sent : null, again };
+  let [sent, again] = [0, 0];
+  for (const [i, letter] of kept.entries()) {
+    const rest = kept.slice(i);
+    if (!hasTime()) {
+      const ids = rest.map(({ id }) => id);
+      await db('letters')
+        .whereIn('id', ids)
+        .update({ try_at: new Date(now) });
+      return { sent, again, soon: rest.length };
+    }
+    const became = await send(db, letter, { now, post });
+    if (became === 'away') return { sent, again: again + rest.length, soon: 0 };
+    if (became === 'sent') sent++;
+    if (became === 'delayed') again++;
+  }
+  return { sent, again, soon: 0 };
 }
 
 /**
