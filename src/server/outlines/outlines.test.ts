@@ -17,6 +17,7 @@ import { saveRecording } from '../speech/recordings';
 import { chooseSpeech, noteTalk, speakerOf, talkOfTeacher } from '../speech/teacher-speech';
 import { makeClass, NOON, testDatabase } from '../testing/studio';
 import { hummedWav } from '../testing/wav';
+import { log } from '../watch/log';
 import { outlinesOf } from './outlines';
 
 const db = testDatabase();
@@ -133,4 +134,19 @@ it('works a heavy class out beside, and more light ones than a list waits for', 
   await expect.poll(async () => (await outlinesOf(db(), me, asked)).size).toBe(ids.length);
   const found = await outlinesOf(db(), me, asked);
   for (const one of ids) expect(found.get(one)).toMatchObject(await fresh(me, one));
+});
+
+it('is missing of a class that cannot be read, which takes no list along', async () => {
+  const c = await makeClass(db());
+  const me = await teacherOf(db(), await signInAs(db(), c.teacherId, NOON), NOON);
+  if (!me) throw new Error('no teacher');
+  const id = await createClass(db(), me, planOf([{ move: 'smile-pulses' }]), NOON);
+  await db()('classes')
+    .where({ id })
+    .update({ plan: db().raw(`jsonb_set(plan, '{slotSeconds}', '-1')`) });
+  const warned = vi.spyOn(log(), 'warn').mockReturnValue();
+  const all = await outlinesOf(db(), me, { classIds: [id, c.classId], now: NOON });
+  expect([...all.keys()]).toEqual([c.classId]);
+  expect(warned).toHaveBeenCalledExactlyOnceWith({ class: id }, 'a class cannot be read');
+  warned.mockRestore();
 });

@@ -239,7 +239,13 @@ async function plansOf(
       of.map(({ id }) => id),
     )
     .select('id', 'plan');
-  return new Map(rows.map((row) => [row.id, planSchema.parse(row.plan)]));
+  const plans = rows.flatMap(({ id, plan }): [string, Plan][] => {
+    const { data, error } = planSchema.safeParse(plan);
+    // One that cannot be read takes no list along: it stands there without an outline, and can be put away.
+    if (error) log().warn({ class: id }, 'a class cannot be read');
+    return data ? [[id, data]] : [];
+  });
+  return new Map(plans);
 }
 
 interface Stored {
