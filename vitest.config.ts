@@ -25,9 +25,7 @@ export default defineConfig({
   resolve: { alias },
   test: {
     maxWorkers: '100%',
-    // Each file has what it replaced given back, since files of one worker share their modules.
-    unstubEnvs: true,
-    unstubGlobals: true,
+    setupFiles: [path.join(here, 'testing/given-back.ts')],
     // As with the limits above: a machine whose time is taken by others is no fault.
     expect: { poll: { timeout: 60_000 } },
     projects: [
