@@ -83,6 +83,11 @@ export interface OnSession {
   participantId: string;
 }
 
+const onSession = (row: { session_id: string; participant_id: string }): OnSession => ({
+  sessionId: row.session_id,
+  participantId: row.participant_id,
+});
+
 /** Somebody who is booked on a session, or waits for room in it. */
 export interface Awaited extends OnSession {
   booked: boolean;
@@ -98,11 +103,7 @@ export async function awaitedIn(
     .where({ studio_id: studioId })
     .whereIn('session_id', [...sessionIds])
     .select('session_id', 'participant_id', 'booked');
-  return rows.map((row) => ({
-    sessionId: row.session_id,
-    participantId: row.participant_id,
-    booked: row.booked,
-  }));
+  return rows.map((row) => ({ ...onSession(row), booked: row.booked }));
 }
 
 /** Who said that they cannot come to some sessions. */
@@ -115,7 +116,7 @@ export async function saidNoTo(
     .where({ studio_id: studioId, coming: false })
     .whereIn('session_id', [...sessionIds])
     .select('session_id', 'participant_id');
-  return rows.map((row) => ({ sessionId: row.session_id, participantId: row.participant_id }));
+  return rows.map(onSession);
 }
 
 /** Tells one place on one list from all others. */

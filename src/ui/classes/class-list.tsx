@@ -3,11 +3,11 @@
 import { Copy, Ellipsis, FolderInput } from 'lucide-react';
 import { useState } from 'react';
 import type { Area } from '@/core/move';
-import { Dialog } from '../kit/dialog';
 import { FaceDial } from '../kit/face-dial';
 import { Link } from '../kit/link';
 import { Menu, MenuEntry } from '../kit/menu';
 import { Problem } from '../kit/problem';
+import { SureButton } from '../kit/sure-button';
 import { useCalledActs } from '../kit/use-act';
 import { type CopyClass, useCopy } from './use-copy';
 
@@ -51,7 +51,6 @@ export function ClassLists({ classes, atHome, putAway, copy, change }: ClassList
   const copyOf = useCopy(copy);
   const [find, setFind] = useState('');
   const [away, setAway] = useState<{ id: string; name: string } | null>(null);
-  const [removing, setRemoving] = useState<ClassAway | null>(null);
 
   const changed = (of: { id: string; name: string }, does: 'putAway' | 'bringBack' | 'remove') =>
     attempt(async () => {
@@ -143,44 +142,22 @@ export function ClassLists({ classes, atHome, putAway, copy, change }: ClassList
                   Bring back
                 </button>
                 {c.removable && (
-                  <button
-                    type="button"
+                  <SureButton
                     className="btn btn-ghost btn-sm"
                     disabled={busy}
-                    aria-label={`Remove for good: ${c.name}`}
-                    onClick={() => setRemoving(c)}
+                    label={`Remove for good: ${c.name}`}
+                    title={`Remove ${c.name} for good?`}
+                    says="It was never led, so no register knows it. Its plan, its saved versions and its films go with it, and it cannot be brought back."
+                    yes="Remove it for good"
+                    onSure={() => void changed(c, 'remove')}
                   >
                     Remove for good
-                  </button>
+                  </SureButton>
                 )}
               </li>
             ))}
           </ul>
         </details>
-      )}
-      {removing && (
-        <Dialog
-          title={`Remove ${removing.name} for good?`}
-          onClose={() => setRemoving(null)}
-          actions={
-            <button
-              type="button"
-              className="btn btn-primary"
-              disabled={busy}
-              onClick={() => {
-                setRemoving(null);
-                void changed(removing, 'remove');
-              }}
-            >
-              Remove it for good
-            </button>
-          }
-        >
-          <p>
-            It was never led, so no register knows it. Its plan, its saved versions and its films go
-            with it, and it cannot be brought back.
-          </p>
-        </Dialog>
       )}
     </>
   );

@@ -69,11 +69,14 @@ export function Dialog(props: DialogProps) {
       aria-labelledby={id}
       className="modal"
       onCancel={(event) => {
+        // A question that stands in it is shut by itself.
+        if (event.target !== event.currentTarget) return;
         event.preventDefault();
         if (asks) stay();
         else close();
       }}
-      onClose={() => {
+      onClose={(event) => {
+        if (event.target !== event.currentTarget) return;
         // A browser lets itself be asked to wait once: at a second Escape it closes whatever happens.
         if (ref.current?.open) return;
         if (!writingIn(ref.current)) return onClose();

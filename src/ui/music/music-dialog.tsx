@@ -32,6 +32,7 @@ import {
 import { piecesWanted } from '@/core/take-away';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
+import { SureButton } from '../kit/sure-button';
 import { useAttempt } from '../kit/use-attempt';
 import { type Pieces, usePieces } from './use-pieces';
 
@@ -238,24 +239,22 @@ function OwnName({ piece, shelf }: { piece: PieceOfMusic; shelf: Pieces }) {
   );
 }
 
-/** Removes a piece at the second press: classes that play it go on without it. */
+/** Removes a piece: classes that play it go on without it. */
 function RemovePiece({ piece, shelf }: { piece: PieceOfMusic; shelf: Pieces }) {
   const { error, busy, attempt } = useAttempt('Nothing was removed.');
-  const [sure, setSure] = useState(false);
   return (
     <>
-      <button
-        type="button"
-        className={`btn btn-sm ${sure ? 'btn-error' : 'btn-ghost btn-square'}`}
+      <SureButton
+        className="btn btn-sm btn-ghost btn-square"
         disabled={busy}
-        onClick={() => (sure ? void attempt(() => shelf.remove(piece.id)) : setSure(true))}
-        onBlur={() => setSure(false)}
+        label={`Remove ${piece.name}`}
+        title={`Remove ${piece.name} for good?`}
+        says="Classes that play it go on without it."
+        yes="Remove it for good"
+        onSure={() => void attempt(() => shelf.remove(piece.id))}
       >
-        {sure ? 'Remove for good' : <Trash2 size={16} aria-hidden />}
-        <span className="sr-only">
-          {sure ? '' : 'Remove'} {piece.name}
-        </span>
-      </button>
+        <Trash2 size={16} aria-hidden />
+      </SureButton>
       {error && (
         <span role="alert" className="text-error text-sm">
           {error}
