@@ -68,6 +68,7 @@ export async function pack({ args, given = [], givesWay, signal }: Packing): Pro
     await once(child, 'spawn');
     if (child.pid) setPriority(child.pid, givesWay);
     signal?.addEventListener('abort', kill, { once: true });
+    if (signal?.aborted) kill();
     // A write that was on its way when the program ended fails after the pipeline has told of it.
     child.stdin.on('error', () => {});
     let brokeOff: { why: unknown } | null = null;

@@ -8,6 +8,7 @@ import {
   rmSync,
   symlinkSync,
   utimesSync,
+  writeFileSync,
 } from 'node:fs';
 import { readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -118,7 +119,7 @@ const stateOf = async ({ id }: FilmToTake): Promise<FilmToTake> => {
   if (!found) throw new Error('no film');
   return found;
 };
-const filesOf = ({ id }: FilmToTake) => readdirSync(new FilmFolder(id).path).sort();
+const filesOf = ({ id }: Pick<FilmToTake, 'id'>) => readdirSync(new FilmFolder(id).path).sort();
 
 /** What another program reads of a film. */
 const probed = (file: string) =>
@@ -481,6 +482,19 @@ it('films keep within what they may take on the disk: those that were made first
 });
 
 describe('what has no maker any more', () => {
+  it('goes whole, also where something is still written into it', async () => {
+    const film = new FilmFolder(randomUUID());
+    mkdirSync(film.path, { recursive: true });
+    for (let i = 0; i < 3000; i++) writeFileSync(film.file(`part ${i}`), '');
+    const removed = film.remove();
+    await expect
+      .poll(() => filesOf({ id: path.basename(film.path) }).length, { interval: 1 })
+      .toBeLessThan(3000);
+    writeFileSync(film.file('part of a maker'), '');
+    await removed;
+    expect(existsSync(film.path)).toBe(false);
+  });
+
   const MINUTES = 60_000;
 
   it('is taken over, and what is under way is left to its own', async () => {

@@ -82,8 +82,9 @@ export class FilmFolder {
     }
   }
 
+  /** Removes all of it, also what somebody who makes it still writes meanwhile: that stops as well, a moment later. */
   async remove(): Promise<void> {
-    await rm(this.path, { recursive: true, force: true });
+    await rm(this.path, { recursive: true, force: true, maxRetries: 10, retryDelay: 50 });
   }
 
   private async names(): Promise<string[]> {

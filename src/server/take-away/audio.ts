@@ -173,9 +173,12 @@ async function packed(
     writeFile(about, chapterMetadata(chapters, head)),
     cover(worded).then((png) => writeFile(picture, png)),
   ]);
-  // It is asked for once the sound is there: nothing of the folder is in use when it goes.
-  beside.catch(() => {});
-  await packs([], alone);
+  try {
+    await packs([], alone);
+  } finally {
+    // However packing went: what is still written while its folder goes would keep the folder for good.
+    await Promise.allSettled([beside]);
+  }
   await beside;
   const read = ['-i', alone, '-f', 'ffmetadata', '-i', about, '-i', picture];
   await pack({ args: [...read, ...TOLD, ...COVER, ...FORMAT[as], file], ...how });
