@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { ERRAND } from '@/core/calls/errand';
 import { addParticipant, book } from '@/server/people/people';
 import { peopleOfSession } from '@/server/sessions/bookings';
@@ -13,6 +13,8 @@ const person = () => import('./(studio)/people/[id]/actions');
 const people = () => import('./(studio)/people/actions');
 const list = () => import('./(studio)/people/take-in/actions');
 const files = () => import('./(studio)/calendar/bring-actions');
+const calendar = () => import('./(studio)/calendar/actions');
+const sessions = () => import('./(studio)/sessions/actions');
 
 const fresh = { values: {}, errors: {}, problem: null, done: null };
 const given = (fields: Record<string, string>) => {
@@ -126,4 +128,82 @@ it('who is booked on what falls into closed days of a calendar file has to be to
   const { done, to } = await bringAction(fresh, given(asked));
   expect(done).toMatch(/Liv/);
   expect(to).toBe('/calendar?view=term&from=2026-12-01');
+});
+
+describe('a teacher who leads', () => {
+  const lead = async () => {
+    const { name, email } = await db()('teachers').where({ id: mine.colleague }).first();
+    return { told: `Teachers written to: ${name}.`, email };
+  };
+  const letter = async () => {
+    const { email } = await lead();
+    const [last] = await db()('letters')
+      .where({ studio_id: mine.studioId, recipient: email })
+      .orderBy('written_at', 'desc')
+      .limit(1);
+    return last?.body;
+  };
+  beforeEach(async () => {
+    vi.setSystemTime(Date.now() + 1000);
+  });
+
+  it('is told that somebody else named them, moved it, called it off, and put it back', async () => {
+    const { told } = await lead();
+    const act = await sessions();
+    const was = { day: '2026-12-01', time: '12:00', classId, teacherId: '', place: '', link: '' };
+    const changed = async (what: Record<string, string>) => {
+      const form = given({
+        ...was,
+        roomFor: '1',
+        ...what,
+        was: JSON.stringify({ ...was, roomFor: '1' }),
+      });
+      return (await act.changeSessionAction(sessionId, fresh, form)).done;
+    };
+    expect(await changed({ teacherId: mine.colleague })).toContain(told);
+    expect(await letter()).toMatch(/From now on you lead:\n.*1 Dec 2026/);
+    was.teacherId = mine.colleague;
+    expect(await changed({ time: '13:00' })).toContain(told);
+    expect(await letter()).toMatch(/until now: .*12:00\nfrom now on: .*13:00/);
+    vi.setSystemTime(Date.now() + 1000);
+    const off = await act.callOffAction(
+      sessionId,
+      fresh,
+      given({ word: 'No heating.', which: 'this' }),
+    );
+    expect(off.done).toContain(told);
+    expect(await letter()).toMatch(/This does not take place:\n.*\n\nNo heating\.\n/);
+    vi.setSystemTime(Date.now() + 1000);
+    const on = await act.restoreAction(sessionId, fresh, given({}));
+    expect(on.done).toContain(told);
+    expect(await letter()).toMatch(/This takes place after all:/);
+  });
+
+  it('is told what is planned for them, once, and of closed days', async () => {
+    const { told } = await lead();
+    const { planAction, closeAction } = await calendar();
+    const wish = { class0: classId, class1: '', class2: '', class3: '', start: '2026-12-08' };
+    const more = { time: '18:00', repeats: 'once', count: '', last: '', place: 'Loft', link: '' };
+    const form = given({ ...wish, ...more, roomFor: '', teacherId: mine.colleague, step: 'plan' });
+    const planned = await planAction(fresh, form);
+    expect(planned).toMatchObject({ done: expect.stringContaining(told), to: expect.any(String) });
+    expect(await letter()).toMatch(/From now on you lead:\n.*8 Dec 2026, 18:00, Loft\n/);
+    // Sent again, since its answer was lost.
+    expect(await outcome(() => planAction(fresh, form))).toBe(`to ${planned.to}`);
+    vi.setSystemTime(Date.now() + 1000);
+    const closure = { name: 'Boat lift', from: '2026-12-08', to: '2026-12-08' };
+    expect((await closeAction(fresh, given(closure))).done).toContain(told);
+    expect(await letter()).toMatch(/does not take place:\n.*18:00, Loft: Boat lift\n/);
+  });
+
+  it('who changes what they lead themselves is not written to', async () => {
+    be('colleague');
+    const { changeSessionAction } = await sessions();
+    const was = { day: '2026-12-01', time: '12:00', classId, teacherId: '', place: '', link: '' };
+    const form = given({
+      ...{ ...was, roomFor: '1', teacherId: mine.colleague },
+      was: JSON.stringify({ ...was, roomFor: '1' }),
+    });
+    expect((await changeSessionAction(sessionId, fresh, form)).done).toBe('Changed.');
+  });
 });

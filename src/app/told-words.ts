@@ -7,80 +7,91 @@ import {
   tellMovedDown,
   tellMovedUp,
   tellOnAgain,
-  toldWords,
 } from '@/server/calendar/tell';
+import { tellTeachers } from '@/server/calendar/tell-teachers';
+import { type Telling, telling } from '@/server/calendar/telling';
 import { now } from '@/server/clock';
-import { db } from '@/server/db';
+import { type Db, db } from '@/server/db';
 import { type OnSession, type PlacesMoved, waitingOf } from '@/server/sessions/bookings';
 import { sessionsOfIds } from '@/server/sessions/sessions';
 
-/** Writes to people what became of sessions, and gives what to say of that, after a space; nothing where it concerns nobody. */
+/** Whom a change of sessions concerns is written to, and it is said on screen who that is. */
+
+/** Makes a change and keeps what tells of it, as `telling` does, at this instant. */
+export const withTold = <T>(
+  teacher: Teacher,
+  work: (told: Telling) => Promise<T>,
+): Promise<{ done: T; told: string }> => telling(db(), teacher, { now: now() }, work);
 
 const peopleIn = (to: readonly OnSession[]) => new Set(to.map((one) => one.participantId)).size;
 
-/** Writes to those who moved up. */
-export async function movedUpWords(teacher: Teacher, to: readonly OnSession[]): Promise<string> {
-  if (to.length === 0) return '';
-  const told = await tellMovedUp(db(), teacher, { to, now: now() });
+/** Those who moved up. */
+export async function tellUp(told: Telling, to: readonly OnSession[]): Promise<void> {
+  if (to.length === 0) return;
   const people = peopleIn(to);
-  return ` ${people === 1 ? '1 person moves' : `${people} people move`} up. ${toldWords(told)}`;
+  told.say(`${people === 1 ? '1 person moves' : `${people} people move`} up.`);
+  await tellMovedUp(told, to);
 }
 
-/** Writes to those who had room in a session and wait now. */
-async function movedDownWords(teacher: Teacher, to: readonly OnSession[]): Promise<string> {
-  if (to.length === 0) return '';
-  const told = await tellMovedDown(db(), teacher, { to, now: now() });
+/** Those who had room in a session and wait now. */
+async function tellDown(told: Telling, to: readonly OnSession[]): Promise<void> {
+  if (to.length === 0) return;
   const people = peopleIn(to);
-  return ` ${people === 1 ? '1 person has' : `${people} people have`} no room any more. ${toldWords(told)}`;
+  told.say(`${people === 1 ? '1 person has' : `${people} people have`} no room any more.`);
+  await tellMovedDown(told, to);
 }
 
-/** Writes to those whose place in a session is another one. */
-export const placesWords = async (teacher: Teacher, { up, down }: PlacesMoved): Promise<string> =>
-  `${await movedUpWords(teacher, up)}${await movedDownWords(teacher, down)}`;
-
-/** Writes to those who said no to what is at another time now. */
-async function awayWords(teacher: Teacher, { was, is, away: to }: Changed): Promise<string> {
-  if (to.length === 0) return '';
-  const told = await tellAway(db(), teacher, { was, is, to, now: now() });
-  const people = peopleIn(to);
-  return ` ${people === 1 ? '1 person' : `${people} people`} said no to the time before. ${toldWords(told)}`;
+/** Those whose place in a session is another one. */
+export async function tellPlaces(told: Telling, { up, down }: PlacesMoved): Promise<void> {
+  await tellUp(told, up);
+  await tellDown(told, down);
 }
 
-/** Says how many sessions people who were booked wait for, where others have the room. */
+/** All whom a change of sessions concerns. */
+export async function tellAll(told: Telling, of: Changed): Promise<void> {
+  const { was, is, concerned, away } = of;
+  if (concerned.length > 0) await tellChanged(told, { was, is, to: concerned });
+  await tellPlaces(told, { up: of.movedUp, down: of.movedDown });
+  if (away.length > 0) {
+    const people = peopleIn(away);
+    told.say(`${people === 1 ? '1 person' : `${people} people`} said no to the time before.`);
+    await tellAway(told, { was, is, to: away });
+  }
+  await tellTeachers(told, of.all);
+}
+
+/** Whoever is booked on sessions to come that were cancelled, or that take place after all, and who leads them. */
+export async function tellCancelled(
+  told: Telling,
+  { ids, again, word = null }: { ids: readonly string[]; again: boolean; word?: string | null },
+): Promise<void> {
+  const all = await sessionsOfIds(told.db, told.teacher, ids);
+  const is = all.filter((s) => s.startsAt > told.now);
+  if (is.length === 0) return;
+  if (again) await tellOnAgain(told, is);
+  else await tellCalledOff(told, { sessions: is, word });
+  await tellTeachers(told, {
+    was: is.map((s) => ({ ...s, status: again ? 'cancelled' : 'planned' })),
+    is,
+  });
+}
+
+/** Whoever is to lead sessions that were put on the calendar. */
+export const tellPlanned = async (told: Telling, ids: readonly string[]): Promise<void> =>
+  tellTeachers(told, { was: [], is: await sessionsOfIds(told.db, told.teacher, ids) });
+
+/** Says after a space how many sessions people who were booked wait for, where others have the room. */
 export async function waitsWords(
+  db: Db,
   teacher: Teacher,
-  participantIds: readonly string[],
+  of: { participantIds: readonly string[]; now: number },
 ): Promise<string> {
-  const waiting = await waitingOf(db(), teacher, { participantIds, now: now() });
+  const waiting = await waitingOf(db, teacher, of);
   if (waiting.length === 0) return '';
   const sessions = new Set(waiting.map((one) => one.sessionId)).size;
   const where = sessions === 1 ? '1 session' : `${sessions} sessions`;
   const people = peopleIn(waiting);
   const some = people === 1 ? '1 of them waits' : `${people} of them wait`;
-  const who = participantIds.length === 1 ? 'they wait' : some;
+  const who = of.participantIds.length === 1 ? 'they wait' : some;
   return ` In ${where} others have the room, and ${who} for it.`;
-}
-
-/** Writes to all whom a change of sessions concerns. */
-export async function changedWords(teacher: Teacher, of: Changed): Promise<string> {
-  const { was, is, concerned: to } = of;
-  const told = to.length > 0 && (await tellChanged(db(), teacher, { was, is, to, now: now() }));
-  const away = await awayWords(teacher, of);
-  const places = await placesWords(teacher, { up: of.movedUp, down: of.movedDown });
-  return `${told ? ` ${toldWords(told)}` : ''}${places}${away}`;
-}
-
-/** Writes to those who are booked on sessions to come that were cancelled, or that take place after all. */
-export async function cancelledWords(
-  teacher: Teacher,
-  { ids, again }: { ids: readonly string[]; again: boolean },
-): Promise<string> {
-  const at = now();
-  const all = await sessionsOfIds(db(), teacher, ids);
-  const sessions = all.filter((s) => s.startsAt > at);
-  if (sessions.length === 0) return '';
-  const told = again
-    ? await tellOnAgain(db(), teacher, { sessions, now: at })
-    : await tellCalledOff(db(), teacher, { sessions, word: null, now: at });
-  return ` ${toldWords(told)}`;
 }

@@ -8,11 +8,11 @@ import type { Scope } from '../scope';
 import { awaitedIn, type OnSession, placeOf, placesMoved, saidNoTo } from '../sessions/bookings';
 import {
   getSession,
+  holdSessions,
   type Session,
   sessionsBetween,
   sessionsInSeries,
   sessionsOfIds,
-  waitForStarts,
 } from '../sessions/sessions';
 import { knowTeacher, slots } from './plan';
 
@@ -63,8 +63,8 @@ interface AskedChange extends Reach {
 
 /** What became of sessions that were changed. */
 export interface Changed {
-  /** How many were. */
-  changed: number;
+  /** All of them, as they were and as they are. */
+  all: { was: Session[]; is: Session[] };
   /** Who has room now that waited for it, and who has none any more. */
   movedUp: OnSession[];
   movedDown: OnSession[];
@@ -89,6 +89,7 @@ export async function changeSessions(
   { sure = false, ...asked }: AskedChange & { sure?: boolean },
 ): Promise<Changed> {
   return db.transaction(async (trx) => {
+    await holdSessions(trx, scope, idsOf(await reached(trx, scope, asked)));
     const { before, after } = await foreseen(trx, scope, asked);
     const way = sure ? null : await inTheWay(trx, scope, { before, after, zone: asked.zone });
     if (way) throw way;
@@ -109,29 +110,35 @@ export async function changeSessions(
     }
     const now = await awaitedIn(trx, scope, sessionIds);
     const { up, down } = placesMoved(awaited, now);
-    const { was, is } = othersOf(before, await sessionsOfIds(trx, scope, sessionIds), asked.now);
+    const all = { was: before, is: await sessionsOfIds(trx, scope, sessionIds) };
+    const { was, is } = othersOf(all.was, all.is, asked.now);
     const otherIds = new Set(idsOf(is));
     const told = new Set([...up, ...down].map(placeOf));
-    const all = new Map([...awaited, ...now].map((one) => [placeOf(one), one]));
-    const concerned = [...all].flatMap(([place, one]) =>
+    const people = new Map([...awaited, ...now].map((one) => [placeOf(one), one]));
+    const concerned = [...people].flatMap(([place, one]) =>
       otherIds.has(one.sessionId) && !told.has(place) ? one : [],
     );
     const moved = is.filter((s, i) => s.startsAt !== was[i]?.startsAt);
     const away = await saidNoTo(trx, scope, idsOf(moved));
-    return { changed: before.length, movedUp: up, movedDown: down, was, is, concerned, away };
+    return { all, movedUp: up, movedDown: down, was, is, concerned, away };
   });
 }
+
+/** Whether a session meets at another time or place than it did, or as another class. */
+export const isElsewhere = (was: Session, is: Session): boolean =>
+  was.startsAt !== is.startsAt ||
+  was.classId !== is.classId ||
+  was.place !== is.place ||
+  was.link !== is.link;
 
 /** Of sessions to come, those that whoever comes has to know of, since they are other ones now. */
 function othersOf(before: readonly Session[], after: readonly Session[], now: number) {
   const was = new Map(before.map((s) => [s.id, s]));
-  const isOther = (is: Session): boolean => {
-    const s = was.get(is.id);
-    if (!s || is.status !== 'planned' || Math.max(s.startsAt, is.startsAt) <= now) return false;
-    const same = s.startsAt === is.startsAt && s.classId === is.classId;
-    return !same || s.place !== is.place || s.link !== is.link;
-  };
-  const is = after.filter(isOther);
+  const is = after.filter((one) => {
+    const s = was.get(one.id);
+    const toCome = s && one.status === 'planned' && Math.max(s.startsAt, one.startsAt) > now;
+    return toCome && isElsewhere(s, one);
+  });
   return { was: is.flatMap(({ id }) => was.get(id) ?? []), is };
 }
 
@@ -234,7 +241,7 @@ export async function callOff(
   { word, ...reach }: Reach & { word: string | null },
 ): Promise<Session[]> {
   return db.transaction(async (trx) => {
-    await waitForStarts(trx, scope, idsOf(await reached(trx, scope, reach)));
+    await holdSessions(trx, scope, idsOf(await reached(trx, scope, reach)));
     const off = (await reached(trx, scope, reach)).filter((s) => s.status === 'planned');
     await trx('sessions')
       .where({ studio_id: scope.studioId })

@@ -3,7 +3,7 @@ import { addDays, type Closure, instantsOf } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import type { Db } from '../db';
 import { found, type Scope } from '../scope';
-import { waitForStarts } from '../sessions/sessions';
+import { holdSessions } from '../sessions/sessions';
 
 /** Most closures that a studio has. */
 export const MOST_CLOSURES = 200;
@@ -39,7 +39,7 @@ export async function closeFor(
         .where({ studio_id: studioId, status: 'planned' })
         .where('starts_at', '>=', startOf(from, zone))
         .where('starts_at', '<', startOf(addDays(to, 1), zone));
-    await waitForStarts(trx, { studioId }, await within().pluck('id'));
+    await holdSessions(trx, { studioId }, await within().pluck('id'));
     const cancelled = await within()
       .whereNotExists(
         trx('runs')

@@ -253,17 +253,17 @@ export async function foreseeBrought(
 
 /**
  * Puts what a calendar file has onto the calendar, closed days first: all of it, or nothing.
- * @returns how many sessions came, and which that were planned before the closed days cancelled
+ * @returns the sessions that came, and those planned before that the closed days cancelled
  * @throws Refusal `not-found`, `too-many-closures`
  */
 export async function bringIn(
   db: Db,
   scope: Scope,
   of: { brought: readonly Brought[]; closures: readonly Closure[]; zone: string; now: number },
-): Promise<{ sessions: number; cancelled: string[] }> {
+): Promise<{ sessions: string[]; cancelled: string[] }> {
   const { zone, now } = of;
   return db.transaction(async (trx) => {
-    let sessions = 0;
+    const sessions: string[] = [];
     const cancelled: string[] = [];
     const known = new Set((await closuresOf(trx, scope)).map(spanOf));
     for (const closure of of.closures) {
@@ -277,9 +277,8 @@ export async function bringIn(
       await knowTeacher(trx, scope, one.where.teacherId);
       const { recurrence } = one.found;
       const toCome = toComeOf(one, closures);
-      sessions += (
-        await putOn(trx, scope, { sessions: toCome, closures, recurrence, where: one.where, now })
-      ).length;
+      const put = { sessions: toCome, closures, recurrence, where: one.where, now };
+      sessions.push(...(await putOn(trx, scope, put)));
     }
     return { sessions, cancelled };
   });

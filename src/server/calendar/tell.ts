@@ -2,22 +2,16 @@ import { z } from 'zod';
 import type { SessionStatus } from '@/core/calendar';
 import { grouped } from '@/core/collections';
 import { dayIn, timeOfDay } from '@/core/formats';
-import { MAIN_LANGUAGE } from '@/core/language';
+import { type Language, MAIN_LANGUAGE } from '@/core/language';
 import { type LetterWords, letterWords } from '@/core/letters';
 import { languageSchema } from '@/core/move';
 import { emailSchema } from '@/core/studio';
-import type { Teacher } from '../auth/sign-ins';
-import type { Db } from '../db';
 import { awaitedIn, type OnSession } from '../sessions/bookings';
 import { type Session, sessionsOfIds } from '../sessions/sessions';
-import { type NewLetter, type Told, writeLetters } from '../studio/letters';
-import type { Post } from '../studio/post';
+import type { NewLetter } from '../studio/letters';
+import type { Telling } from './telling';
 
-/** When it is told, and by what. */
-interface By {
-  now: number;
-  post?: Post | null;
-}
+/** What people on the register are written of sessions. */
 
 /** What a letter says besides the sessions it is about. */
 interface Said {
@@ -28,72 +22,72 @@ interface Said {
 
 /** The class and the time of a session, in the language of whoever reads it. */
 type When = (session: Session) => string;
+export const whenIn =
+  (language: Language, timeZone: string): When =>
+  ({ className, startsAt }) =>
+    `${className}, ${dayIn(language, startsAt, timeZone)}, ${timeOfDay(startsAt, timeZone)}`;
+/** The same with where it is. */
+export const whereToo = (session: Session, when: When): string =>
+  [when(session), session.place, session.link].filter(Boolean).join(', ');
 
 /** Writes to everybody who is booked or waits that sessions were called off, and why, where they are in closed days. */
 export async function tellCalledOff(
-  db: Db,
-  teacher: Teacher,
-  { sessions, word, ...by }: By & { sessions: readonly Session[]; word: string | null },
-): Promise<Told> {
-  const to = await awaitedIn(db, teacher, idsOf(sessions));
+  telling: Telling,
+  { sessions, word }: { sessions: readonly Session[]; word: string | null },
+): Promise<void> {
+  const to = await awaitedIn(telling.db, telling.teacher, idsOf(sessions));
   const says = ({ calledOff }: LetterWords) => ({ ...calledOff, word });
   const line = (s: Session, when: When) => (s.closed ? `${when(s)}: ${s.closed}` : when(s));
-  return tell(db, teacher, { to, sessions, says, line, status: 'cancelled', ...by });
+  await tell(telling, { to, sessions, says, line, status: 'cancelled' });
 }
 
 /** Writes to everybody who is booked or waits that sessions take place after all. */
-export async function tellOnAgain(
-  db: Db,
-  teacher: Teacher,
-  { sessions, ...by }: By & { sessions: readonly Session[] },
-): Promise<Told> {
-  const to = await awaitedIn(db, teacher, idsOf(sessions));
+export async function tellOnAgain(telling: Telling, sessions: readonly Session[]): Promise<void> {
+  const to = await awaitedIn(telling.db, telling.teacher, idsOf(sessions));
   const says = ({ onAgain }: LetterWords) => ({ ...onAgain, word: null });
-  return tell(db, teacher, { to, sessions, says, status: 'planned', ...by });
+  await tell(telling, { to, sessions, says, status: 'planned' });
 }
 
 /** Sessions as they were, and as they are, and to whom that is told. */
-interface ToldChange extends By {
+interface ToldChange {
   was: readonly Session[];
   is: readonly Session[];
   to: readonly OnSession[];
 }
 
 /** Writes to those concerned how sessions were, and how they are now. */
-export const tellChanged = (db: Db, teacher: Teacher, of: ToldChange): Promise<Told> =>
-  tellChange(db, teacher, { ...of, says: ({ changed }) => ({ ...changed, word: null }) });
+export const tellChanged = (telling: Telling, of: ToldChange): Promise<void> =>
+  tellChange(telling, { ...of, says: ({ changed }) => ({ ...changed, word: null }) });
 
 /** Writes to those who cannot come to sessions how these were, and when they are now. */
-export const tellAway = (db: Db, teacher: Teacher, of: ToldChange): Promise<Told> =>
-  tellChange(db, teacher, { ...of, says: ({ away }) => away });
+export const tellAway = (telling: Telling, of: ToldChange): Promise<void> =>
+  tellChange(telling, { ...of, says: ({ away }) => away });
 
 async function tellChange(
-  db: Db,
-  teacher: Teacher,
-  { was, is, to, says, ...by }: ToldChange & { says: (words: LetterWords) => Said },
-): Promise<Told> {
+  telling: Telling,
+  { was, is, to, says }: ToldChange & { says: (words: LetterWords) => Said },
+): Promise<void> {
   const before = new Map(was.map((s) => [s.id, s]));
-  const full = (s: Session, when: When) => [when(s), s.place, s.link].filter(Boolean).join(', ');
   const line = (s: Session, when: When, { changed }: LetterWords) =>
-    `${changed.was}: ${full(before.get(s.id) ?? s, when)}\n${changed.now}: ${full(s, when)}`;
-  return tell(db, teacher, { to, sessions: is, says, line, status: 'planned', ...by });
+    `${changed.was}: ${whereToo(before.get(s.id) ?? s, when)}\n${changed.now}: ${whereToo(s, when)}`;
+  await tell(telling, { to, sessions: is, says, line, status: 'planned' });
 }
 
 /** Writes to whoever waited that there is room for them now. */
-export const tellMovedUp = (db: Db, teacher: Teacher, of: By & { to: readonly OnSession[] }) =>
-  tellOfRoom(db, teacher, { ...of, says: ({ movedUp }) => movedUp });
+export const tellMovedUp = (telling: Telling, to: readonly OnSession[]) =>
+  tellOfRoom(telling, { to, says: ({ movedUp }) => movedUp });
 
 /** Writes to whoever had room that there is none for them any more. */
-export const tellMovedDown = (db: Db, teacher: Teacher, of: By & { to: readonly OnSession[] }) =>
-  tellOfRoom(db, teacher, { ...of, says: ({ movedDown }) => movedDown });
+export const tellMovedDown = (telling: Telling, to: readonly OnSession[]) =>
+  tellOfRoom(telling, { to, says: ({ movedDown }) => movedDown });
 
 async function tellOfRoom(
-  db: Db,
-  teacher: Teacher,
-  { to, ...by }: By & { to: readonly OnSession[]; says: (words: LetterWords) => Said },
-): Promise<Told> {
-  const sessions = await sessionsOfIds(db, teacher, [...new Set(to.map((one) => one.sessionId))]);
-  return tell(db, teacher, { to, sessions, status: 'planned', ...by });
+  telling: Telling,
+  { to, says }: { to: readonly OnSession[]; says: (words: LetterWords) => Said },
+): Promise<void> {
+  const ids = [...new Set(to.map((one) => one.sessionId))];
+  const sessions = await sessionsOfIds(telling.db, telling.teacher, ids);
+  await tell(telling, { to, sessions, says, status: 'planned' });
 }
 
 const idsOf = (sessions: readonly Session[]) => sessions.map((s) => s.id);
@@ -107,17 +101,14 @@ const personSchema = z.object({
 
 /** One letter a person who has given an email, in their language, whatever number of sessions it is about. */
 async function tell(
-  db: Db,
-  teacher: Teacher,
+  { db, teacher, keep }: Telling,
   {
     to,
     sessions,
     says,
     line = (s, when) => when(s),
     status,
-    now,
-    post,
-  }: By & {
+  }: {
     to: readonly OnSession[];
     sessions: readonly Session[];
     says: (words: LetterWords) => Said;
@@ -126,7 +117,7 @@ async function tell(
     /** What the sessions are while what is told of them is so. */
     status: SessionStatus;
   },
-): Promise<Told> {
+): Promise<void> {
   const { timeZone, studioName, studioId } = teacher;
   const sessionsOf = grouped(to, (one) => one.participantId);
   const people = await db('participants')
@@ -145,8 +136,7 @@ async function tell(
     const ids = new Set(sessionsOf.get(id)?.map((one) => one.sessionId));
     const theirs = sessions.filter((s) => ids.has(s.id));
     const words = letterWords(language);
-    const when: When = (s) =>
-      `${s.className}, ${dayIn(language ?? MAIN_LANGUAGE, s.startsAt, timeZone)}, ${timeOfDay(s.startsAt, timeZone)}`;
+    const when = whenIn(language ?? MAIN_LANGUAGE, timeZone);
     const dates = theirs.map((s) => line(s, when, words));
     const { subject, first, word } = says(words);
     const body = `${words.hello(name)}\n\n${first}\n${dates.join('\n')}\n${word ? `\n${word}\n` : ''}\n${studioName}\n`;
@@ -158,37 +148,5 @@ async function tell(
       holds: { sessionIds: theirs.map((s) => s.id), status },
     });
   }
-  const became = await writeLetters(db, teacher, letters, { now, post });
-  return { written: letters.length, ...became, without };
-}
-
-/** So many people are named who have to be told by hand. */
-const MOST_NAMED = 6;
-
-/** Where letters wait that nobody has sent. */
-const HAND_ON = 'hand them on from the letters of the studio, which owners open.';
-
-function writtenWords({ written, sent, again, soon }: Omit<Told, 'without'>): string {
-  if (written === 0) return '';
-  const first = written === 1 ? '1 letter was written.' : `${written} letters were written.`;
-  if (sent === null) return `${first} No mail server sends letters: ${HAND_ON}`;
-  const refused = written - sent - again - soon;
-  const rest = soon > 0 && `${soon} of them ${soon === 1 ? 'goes' : 'go'} out within minutes.`;
-  const later =
-    again > 0 && `${again} could not be sent yet, and ${again === 1 ? 'is' : 'are'} tried again.`;
-  const never = refused > 0 && `${refused} could not be sent: ${HAND_ON}`;
-  return [first, rest, later, never].filter(Boolean).join(' ');
-}
-
-/** What is said on screen of letters that were written. */
-export function toldWords({ without, ...told }: Told): string {
-  const letters = writtenWords(told);
-  if (without.length === 0) return letters || 'Nobody had to be told.';
-  const more = without.length - MOST_NAMED;
-  const names = without.slice(0, MOST_NAMED).join(', ');
-  const who =
-    more > 0
-      ? `${names} and ${more} more have`
-      : `${names} ${without.length === 1 ? 'has' : 'have'}`;
-  return `${letters} ${who} given no email: tell them yourself.`.trim();
+  await keep(letters, without);
 }

@@ -18,6 +18,7 @@ import {
   tellMovedUp,
   tellOnAgain,
 } from './tell';
+import { type Telling, telling } from './telling';
 
 const db = testDatabase();
 const zone = 'Europe/Dublin';
@@ -48,18 +49,22 @@ async function nextWeek() {
       .filter(({ recipient }) => recipient === `${who}@example.org`)
       .reverse()
       .map(({ subject, body }) => `${subject.split(': ')[1]}\n${body.split('\n\n')[1]}`);
-  return { c, me, id, change, read };
+  /** Tells of something that was done. @returns what is said on screen */
+  const tell = async (now: number, work: (telling: Telling) => Promise<void>) =>
+    (await telling(db(), me, { now }, work)).told;
+  return { c, me, id, change, read, tell };
 }
 
 describe('who is booked is told', () => {
   it('that a session is at another time, another place or another class, in their language', async () => {
-    const { c, me, id, change, read } = await nextWeek();
+    const { c, me, id, change, read, tell } = await nextWeek();
     const { was, is, concerned, ...others } = await change({
       at: '2026-12-02T18:30',
       place: 'Loft',
     });
-    expect(others).toEqual({ changed: 1, movedUp: [], movedDown: [], away: [] });
-    await tellChanged(db(), me, { was, is, to: concerned, now: NOON });
+    expect(others).toMatchObject({ movedUp: [], movedDown: [], away: [] });
+    expect(others.all.is.map((s) => s.id)).toEqual([id]);
+    await tell(NOON, (t) => tellChanged(t, { was, is, to: concerned }));
     const { className } = await getSession(db(), me, id);
     expect(await read('ben')).toEqual([
       `a session has changed\nthis has changed:
@@ -82,7 +87,7 @@ from now on: ${className}, Wed 2 Dec 2026, 18:30, Loft`,
   });
 
   it('that what they cannot come to is at another time, and of nothing else in it', async () => {
-    const { c, me, id, change, read } = await nextWeek();
+    const { c, me, id, change, read, tell } = await nextWeek();
     const no = { sessionId: id, participantId: c.ada, coming: false, now: NOON };
     await setComing(db(), c, no);
     expect(await change({ place: 'Loft', link: 'https://call.example/1' })).toMatchObject({
@@ -93,7 +98,7 @@ from now on: ${className}, Wed 2 Dec 2026, 18:30, Loft`,
       [c.ben],
       [c.ada],
     ]);
-    await tellAway(db(), me, { was, is, to: away, now: NOON });
+    await tell(NOON, (t) => tellAway(t, { was, is, to: away }));
     const { className } = await getSession(db(), me, id);
     expect(await read('ada')).toEqual([
       `ein Termin liegt jetzt anders\ndazu kannst du nicht kommen, und jetzt liegt es anders:
@@ -114,15 +119,15 @@ jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
   });
 
   it('that there is no room any more, and that there is again', async () => {
-    const { me, change, read } = await nextWeek();
+    const { change, read, tell } = await nextWeek();
     const less = await change({ roomFor: 1, place: 'Loft' });
     expect([less.movedUp, less.movedDown.length, less.concerned.length]).toEqual([[], 1, 1]);
-    await tellMovedDown(db(), me, { to: less.movedDown, now: NOON });
+    await tell(NOON, (t) => tellMovedDown(t, less.movedDown));
     const more = await change({ roomFor: null });
     expect(more).toMatchObject({ movedDown: [], concerned: [] });
     const [up, down] = [more.movedUp, less.movedDown].map((all) => all.map((p) => p.participantId));
     expect(up).toEqual(down);
-    await tellMovedUp(db(), me, { to: more.movedUp, now: NOON + 1 });
+    await tell(NOON + 1, (t) => tellMovedUp(t, more.movedUp));
     const letters = [...(await read('ada')), ...(await read('ben'))].map((l) => l.split('\n')[0]);
     expect([
       ['es ist kein Platz mehr für dich', 'es ist Platz für dich'],
@@ -131,13 +136,13 @@ jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
   });
 
   it('that a session was called off, and that it takes place after all', async () => {
-    const { c, me, id, read } = await nextWeek();
+    const { c, me, id, read, tell } = await nextWeek();
     const off = await callOff(db(), me, { id, which: 'this', now: NOON, word: 'Storm.' });
-    await tellCalledOff(db(), me, { sessions: off, word: 'Storm.', now: NOON });
+    await tell(NOON, (t) => tellCalledOff(t, { sessions: off, word: 'Storm.' }));
     const session = await restoreSession(db(), me, id);
     expect(session).toMatchObject({ id, status: 'planned', word: null });
     expect(await restoreSession(db(), me, id)).toBeNull();
-    await tellOnAgain(db(), me, { sessions: session ? [session] : [], now: NOON + 1 });
+    await tell(NOON + 1, (t) => tellOnAgain(t, session ? [session] : []));
     expect((await read('ben')).map((l) => l.split('\n')[0])).toEqual([
       'does not take place',
       'takes place after all',
@@ -153,7 +158,7 @@ jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
   });
 
   it('once of all that closed days cancel, with why, and of what takes place when they are open again', async () => {
-    const { c, me, id, read } = await nextWeek();
+    const { c, me, id, read, tell } = await nextWeek();
     const { classId } = c;
     const later = await planSession(db(), c, { classId, startsAt: NEXT + DAY, now: NOON });
     const gone = await createClass(db(), c, { ...shortPlan(), name: 'Gone' }, NOON);
@@ -162,8 +167,8 @@ jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
     const closed = await closeFor(db(), c, { closure, zone, now: NOON });
     expect([...closed.cancelled].sort()).toEqual([id, later, third].sort());
     const off = await sessionsOfIds(db(), me, closed.cancelled);
-    const told = await tellCalledOff(db(), me, { sessions: off, word: null, now: NOON });
-    expect(told.written).toBe(2);
+    const told = await tell(NOON, (t) => tellCalledOff(t, { sessions: off, word: null }));
+    expect(told).toMatch(/^ 2 letters were written\./);
     const [letter] = await read('ben');
     expect(letter).toMatch(/1 Dec 2026, 12:00: Boat lift\n.*2 Dec 2026, 12:00: Boat lift$/);
     await putAway(db(), me, { classId: gone, now: NOON });
@@ -173,6 +178,45 @@ jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
       word: 'Boat lift',
       closed: null,
     });
+  });
+});
+
+describe('a change and the letters that tell of it', () => {
+  it('are made together or not at all', async () => {
+    const { c, me, id } = await nextWeek();
+    // Nobody can be written to in a language that there is not.
+    await db()('participants').where({ id: c.ben }).update({ language: 'xx' });
+    const calledOff = telling(db(), me, { now: NOON }, async (t) => {
+      const sessions = await callOff(t.db, me, { id, which: 'this', now: NOON, word: null });
+      await tellCalledOff(t, { sessions, word: null });
+    });
+    await expect(calledOff).rejects.toThrow();
+    expect((await getSession(db(), me, id)).status).toBe('planned');
+    expect(await lettersOf(db(), me)).toEqual([]);
+  });
+
+  it('are there for everybody before the first letter goes out', async () => {
+    const { me, id } = await nextWeek();
+    const seen: [string, number][] = [];
+    const post = async () => {
+      const { status } = await getSession(db(), me, id);
+      seen.push([status, (await lettersOf(db(), me)).length]);
+    };
+    const { told } = await telling(db(), me, { now: NOON, post }, async (t) => {
+      const sessions = await callOff(t.db, me, { id, which: 'this', now: NOON, word: null });
+      await tellCalledOff(t, { sessions, word: null });
+    });
+    expect(seen).toEqual([
+      ['cancelled', 2],
+      ['cancelled', 2],
+    ]);
+    expect(told).toBe(' 2 letters were written.');
+  });
+
+  it('say nothing where nobody is concerned', async () => {
+    const { me } = await nextWeek();
+    const nothing = async () => 7;
+    expect(await telling(db(), me, { now: NOON }, nothing)).toEqual({ done: 7, told: '' });
   });
 });
 

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { changeSessions } from '../calendar/change';
 import { roomOf } from '../compose/room';
+import type { Db } from '../db';
 import { addParticipant, book, dropPause, endBooking, MOST_BOOKED, pause } from '../people/people';
 import { appendEvents, prepareRun } from '../runs';
 import {
@@ -15,7 +16,7 @@ import {
   type TestClass,
   testDatabase,
 } from '../testing/studio';
-import { peopleOfSession, setComing } from './bookings';
+import { movingPlaces, type OnSession, peopleOfSession, setComing } from './bookings';
 import { closeRegister, mark, roll } from './register';
 import { getSession, planSession } from './sessions';
 
@@ -228,5 +229,48 @@ describe('a session with room for so many', () => {
       ['Cleo', true],
       ['Dov', true],
     ]);
+  });
+
+  it('tells everybody who moves up, though two bookings end at the same moment', async () => {
+    const { c, sessionId, room } = await toCome();
+    const cleo = await person(c, 'Cleo');
+    const { classId } = c;
+    await book(db(), c, { participantId: cleo, classId, now: NOON + MINUTE });
+    await room(1);
+    const before = (await peopleOfSession(db(), c, sessionId)).coming;
+    expect(before.map((p) => p.booked)).toEqual([true, false, false]);
+    const [first, second] = before.map((p) => p.participantId);
+    const end = (trx: Db, participantId: string) =>
+      movingPlaces(trx, c, {
+        sessionIds: [sessionId],
+        work: () => endBooking(trx, c, { participantId, classId, now: NOON + 2 * MINUTE }),
+      });
+    const moved: OnSession[] = [];
+    const trx = await db().transaction();
+    try {
+      const { rows } = await trx.raw('select pg_backend_pid() as pid');
+      moved.push(...(await end(trx, first ?? '')).up);
+      let isOver = false;
+      const other = db()
+        .transaction((own) => end(own, second ?? ''))
+        .finally(() => {
+          isOver = true;
+        });
+      await vi.waitFor(async () => {
+        const waiting = await db().raw(
+          'select pid from pg_stat_activity where ?::int = any(pg_blocking_pids(pid))',
+          [rows[0].pid],
+        );
+        expect(isOver || waiting.rows.length > 0).toBe(true);
+      }, 60_000);
+      await trx.commit();
+      moved.push(...(await other).up);
+    } finally {
+      if (!trx.isCompleted()) await trx.rollback();
+    }
+    expect(moved.map((m) => m.participantId)).toContain(cleo);
+    expect(
+      (await peopleOfSession(db(), c, sessionId)).coming.map((p) => [p.participantId, p.booked]),
+    ).toEqual([[cleo, true]]);
   });
 });

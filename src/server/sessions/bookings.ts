@@ -4,7 +4,7 @@ import type { Db } from '../db';
 import { MOST_BOOKED } from '../people/people';
 import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
-import { getSession, type Session } from './sessions';
+import { getSession, holdSessions, type Session } from './sessions';
 
 /** Who comes to one session, and who waits for room. */
 
@@ -136,12 +136,16 @@ export function placesMoved(before: readonly Awaited[], after: readonly Awaited[
   };
 }
 
-/** Does something by which others may have another place in some sessions. */
+/**
+ * Does something, in a transaction, by which others may have another place in some sessions. One after the other, so
+ * that each sees whom the one before has moved.
+ */
 export async function movingPlaces(
   db: Db,
   scope: Scope,
   { sessionIds, work }: { sessionIds: readonly string[]; work: () => Promise<void> },
 ): Promise<PlacesMoved> {
+  await holdSessions(db, scope, sessionIds);
   const before = await awaitedIn(db, scope, sessionIds);
   await work();
   return placesMoved(before, await awaitedIn(db, scope, sessionIds));
@@ -205,8 +209,7 @@ export async function setComing(
 ): Promise<OnSession[]> {
   const { studioId } = scope;
   return db.transaction(async (trx) => {
-    // One change of a session's people at a time, so that each sees who the one before has moved up.
-    await trx('sessions').where({ id: sessionId, studio_id: studioId }).forUpdate().select('id');
+    await holdSessions(trx, scope, [sessionId]);
     const session = await getSession(trx, scope, sessionId);
     mayBook(session);
     const person = { id: participantId, studio_id: studioId };

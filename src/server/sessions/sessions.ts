@@ -192,8 +192,11 @@ export async function takesPlace(db: Db, { studioId }: Scope, id: string): Promi
     .update({ status: 'planned', word: null, closure_id: null });
 }
 
-/** Before sessions are called off: waits for whoever is just starting one of them, and lets nobody start one until then. */
-export async function waitForStarts(
+/**
+ * Holds sessions until the transaction is over: waits for whoever is just starting or changing one of them, or changing
+ * who comes to it, and lets nobody do so meanwhile.
+ */
+export async function holdSessions(
   db: Db,
   { studioId }: Scope,
   ids: readonly string[],

@@ -90,14 +90,18 @@ export async function writeLetter(
   scope: Scope,
   { letter, now, post = postFrom(process.env) }: By & { letter: NewLetter },
 ): Promise<Became> {
-  const [kept] = await keep(db, scope, { letters: [letter], now, post });
+  const [kept] = await keepLetters(db, scope, { letters: [letter], now, post });
+  await dropOld(db, scope);
   if (kept && post) return send(db, kept, { now, post });
   metrics().letters.inc({ became: 'kept' });
   return 'kept';
 }
 
-/** Keeps letters in the outbox, all of them before one is sent: none is lost where this process ends. */
-async function keep(
+/**
+ * Keeps letters in the outbox, all of them before one is sent: none is lost where this process ends. In the transaction
+ * of what they tell of they are kept with that, or not at all.
+ */
+export async function keepLetters(
   db: Db,
   { studioId }: Scope,
   { letters, now, post }: By & { letters: readonly NewLetter[] },
@@ -118,7 +122,6 @@ async function keep(
     }),
   );
   await db.batchInsert('letters', rows, 200);
-  await dropOld(db, { studioId });
   return rows.map(({ id, recipient, subject, body, kept_as }) => ({
     ...{ id, recipient, subject, body, keptAs: kept_as, tries: 0 },
   }));
@@ -162,19 +165,35 @@ function whileWaiting(): () => boolean {
   return () => performance.now() - since < PATIENCE_MS;
 }
 
-/**
- * Writes letters, and sends them one after the other. Where the mail server is away it is not waited for each time, and
- * where it takes long the rest goes out within minutes: nobody waits at a page for a whole hall to be written to.
- * @param hasTime whether another one is sent at once
- * @returns how many it took, how many are tried again, and how many go out soon
- */
+interface Sending extends By {
+  /** Whether another one is sent at once. */
+  hasTime?: () => boolean;
+}
+type BecameOfAll = Pick<Told, 'sent' | 'again' | 'soon'>;
+
+/** Writes letters, and sends them. @returns what `sendKept` does */
 export async function writeLetters(
   db: Db,
   scope: Scope,
   letters: readonly NewLetter[],
-  { now, post = postFrom(process.env), hasTime = whileWaiting() }: By & { hasTime?: () => boolean },
-): Promise<Pick<Told, 'sent' | 'again' | 'soon'>> {
-  const kept = await keep(db, scope, { letters, now, post });
+  { post = postFrom(process.env), ...by }: Sending,
+): Promise<BecameOfAll> {
+  const kept = await keepLetters(db, scope, { letters, now: by.now, post });
+  return sendKept(db, scope, kept, { ...by, post });
+}
+
+/**
+ * Sends letters that were kept, one after the other. Where the mail server is away it is not waited for each time, and
+ * where it takes long the rest goes out within minutes: nobody waits at a page for a whole hall to be written to.
+ * @returns how many it took, how many are tried again, and how many go out soon
+ */
+export async function sendKept(
+  db: Db,
+  scope: Scope,
+  kept: readonly Waiting[],
+  { now, post = postFrom(process.env), hasTime = whileWaiting() }: Sending,
+): Promise<BecameOfAll> {
+  await dropOld(db, scope);
   if (!post) {
     metrics().letters.inc({ became: 'kept' }, kept.length);
     return { sent: null, again: 0, soon: 0 };

@@ -4,6 +4,7 @@ import { MOST_IN_SERIES, WEEKDAY_NAMES, WEEKDAYS } from '@/core/calendar';
 import { ActionForm, Field, type FormAct, Select, Tick, WhenAsked } from '../kit/form';
 import { Page } from '../kit/page';
 import { RoomField } from '../kit/room-field';
+import { useLeadingOn } from '../kit/use-leading-on';
 import { type PlanState, REPEATS, type Repeats, TURNS } from './plan';
 
 const REPEAT_NAMES: Record<Repeats, string> = {
@@ -39,9 +40,10 @@ export function PlanScreen({
 }: PlanScreenProps) {
   const turns = namesOf(classes, 'nobody’s turn');
   const leaders = namesOf(teachers, 'left open');
+  const planning = useLeadingOn(plan, (answer) => answer.to);
   return (
     <Page title="Plan sessions">
-      <ActionForm act={plan} submit="See what would come" below={WhatComes}>
+      <ActionForm act={planning} submit="See what would come" below={WhatComes}>
         <div className="grid gap-x-8 gap-y-4 md:grid-cols-2">
           <div className="grid content-start gap-4">
             <Select

@@ -16,4 +16,6 @@ export interface Line {
 
 export interface PlanState extends FormState {
   lines?: Line[];
+  /** Where they stand now, once they are planned. */
+  to?: string;
 }

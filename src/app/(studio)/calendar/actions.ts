@@ -28,7 +28,7 @@ import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
 import { answerForm, errandIn, idOf } from '../../forms';
 import { orNotFound } from '../../or-not-found';
-import { cancelledWords } from '../../told-words';
+import { tellCancelled, tellPlanned, withTold } from '../../told-words';
 import { whereSchema } from './where';
 
 const chosen = <T extends string>(options: readonly [T, ...T[]]) =>
@@ -92,20 +92,31 @@ export async function planAction(_: PlanState, form: FormData): Promise<PlanStat
   const teacher = await requireTeacher();
   const zone = teacher.timeZone;
   let lines: Line[] | undefined;
+  let to: string | undefined;
   const state = await answerForm(form, planSchema, async ({ wish, planned }) => {
     if (planned) {
       const of = { wish, zone, now: now() };
-      await once(db(), teacher, errandIn(form, of.now), z.array(z.uuid()), (trx) =>
-        planSessions(trx, teacher, of),
-      );
-      redirect(`/calendar?view=term&from=${mondayOf(wish.start)}`);
+      const { told } = await withTold(teacher, async (telling) => {
+        // Where it was sent before, the letters were written then.
+        let ids: string[] = [];
+        const answers = z.array(z.uuid());
+        await once(telling.db, teacher, errandIn(form, of.now), answers, async (trx) => {
+          ids = await planSessions(trx, teacher, of);
+          return ids;
+        });
+        await tellPlanned(telling, ids);
+      });
+      const there = `/calendar?view=term&from=${mondayOf(wish.start)}`;
+      if (!told) redirect(there);
+      to = there;
+      return `Planned.${told}`;
     }
     const all = await foresee(db(), teacher, { wish, zone });
     const classes = await classesOf(teacher, wish.classIds);
     lines = all.map((s) => lineOf(s, { zone, ...(classes.get(s.classId) ?? UNKNOWN) }));
     return '';
   });
-  return { ...state, lines };
+  return { ...state, lines, to };
 }
 
 const OVER = { teacher: 'at the same time, with the same teacher', place: 'in the same place' };
@@ -157,13 +168,17 @@ export async function closeAction(_: FormState, form: FormData): Promise<FormSta
   const teacher = await requireTeacher();
   return answerForm(form, closureSchema, async (closure) => {
     const of = { closure, zone: teacher.timeZone, now: now() };
-    // Where it was sent before, the letters were written then.
-    let ids: string[] = [];
-    const cancelled = await once(db(), teacher, errandIn(form, of.now), z.number(), async (trx) => {
-      ids = (await closeFor(trx, teacher, of)).cancelled;
-      return ids.length;
+    const errand = errandIn(form, of.now);
+    const { done: cancelled, told } = await withTold(teacher, async (telling) => {
+      // Where it was sent before, the letters were written then.
+      let ids: string[] = [];
+      const many = await once(telling.db, teacher, errand, z.number(), async (trx) => {
+        ids = (await closeFor(trx, teacher, of)).cancelled;
+        return ids.length;
+      });
+      await tellCancelled(telling, { ids, again: false });
+      return many;
     });
-    const told = await cancelledWords(teacher, { ids, again: false });
     refresh();
     const many = cancelled === 1 ? 'One session is' : `${cancelled} sessions are`;
     return `Closed. ${many} cancelled.${told}`;
@@ -173,8 +188,12 @@ export async function closeAction(_: FormState, form: FormData): Promise<FormSta
 /** Takes closed days back, and writes to those who are booked. @returns what became of it, in words; nothing where nothing did */
 export async function reopenAction(form: FormData): Promise<string> {
   const teacher = await requireTeacher();
-  const ids = await orNotFound(reopen(db(), teacher, idOf(form.get('id'))));
-  const told = await cancelledWords(teacher, { ids, again: true });
+  const opened = withTold(teacher, async (telling) => {
+    const again = await reopen(telling.db, teacher, idOf(form.get('id')));
+    await tellCancelled(telling, { ids: again, again: true });
+    return again;
+  });
+  const { done: ids, told } = await orNotFound(opened);
   refresh();
   if (ids.length === 0) return '';
   const many = ids.length === 1 ? 'One session takes' : `${ids.length} sessions take`;

@@ -19,7 +19,7 @@ import { type Errand, once } from '@/server/errands';
 import type { BringState, FoundLine } from '@/ui/calendar/bring';
 import { requireTeacher } from '../../auth';
 import { answerForm, errandIn } from '../../forms';
-import { cancelledWords } from '../../told-words';
+import { tellCancelled, tellPlanned, withTold } from '../../told-words';
 import { whereSchema } from './where';
 
 const { teacherId, roomFor } = whereSchema;
@@ -83,15 +83,18 @@ async function take(teacher: Teacher, read: Found, given: Given, errand: Errand)
   if (brought.length + closures.length === 0) throw new Refusal('nothing-chosen');
   const zone = teacher.timeZone;
   const of = { brought, closures, zone, now: errand.now };
-  let ids: string[] = [];
-  await once(db(), teacher, errand, z.number(), async (trx) => {
-    const { sessions, cancelled } = await bringIn(trx, teacher, of);
-    ids = cancelled;
-    return sessions;
+  const { told } = await withTold(teacher, async (telling) => {
+    // Where it was sent before, the letters were written then.
+    let news = { sessions: [] as string[], cancelled: [] as string[] };
+    await once(telling.db, teacher, errand, z.number(), async (trx) => {
+      news = await bringIn(trx, teacher, of);
+      return news.sessions.length;
+    });
+    await tellCancelled(telling, { ids: news.cancelled, again: false });
+    await tellPlanned(telling, news.sessions);
   });
-  const told = (await cancelledWords(teacher, { ids, again: false })).trim();
   const first = brought[0]?.found.sessions[0]?.occurrence.slice(0, 10) ?? closures[0]?.from ?? '';
-  return { there: `/calendar?view=term&from=${first}`, told };
+  return { there: `/calendar?view=term&from=${first}`, told: told.trim() };
 }
 
 async function inWords(teacher: Teacher, read: Found, given: Given) {

@@ -10,7 +10,7 @@ import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { requireTeacher } from '../../auth';
 import { given } from '../../forms';
-import { changedWords } from '../../told-words';
+import { tellAll, withTold } from '../../told-words';
 
 const dropSchema = z.object({
   id: z.uuid(),
@@ -41,8 +41,9 @@ export async function dropSessionAction(
       const asked = [inTheWay, people > 0 && concernsWords(people)].filter(Boolean);
       if (asked.length > 0) return { asked: asked.join(' ') };
     }
-    const changed = await changeSessions(db(), teacher, { ...of, sure: true });
-    const told = await changedWords(teacher, changed);
+    const { told } = await withTold(teacher, async (telling) =>
+      tellAll(telling, await changeSessions(telling.db, teacher, { ...of, sure: true })),
+    );
     refresh();
     return { done: `Moved to ${dateLabel(to.day)}, ${to.time}.`, told };
   } catch (error) {

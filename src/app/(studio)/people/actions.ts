@@ -6,7 +6,7 @@ import { Refusal } from '@/core/calls';
 import { dateOn } from '@/core/formats';
 import { allCarried, carriedCautionSchema, carriedTicked } from '@/core/move';
 import type { Teacher } from '@/server/auth/sign-ins';
-import { toldWords } from '@/server/calendar/tell';
+import { toldWords } from '@/server/calendar/telling';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { once } from '@/server/errands';
@@ -107,7 +107,7 @@ export async function bookThemAction(_: FormState, form: FormData): Promise<Form
     });
     refresh();
     const done = ids.length === 1 ? 'Booked.' : `${ids.length} people are booked.`;
-    return `${done}${await waitsWords(teacher, ids)}`;
+    return `${done}${await waitsWords(db(), teacher, { participantIds: ids, now: now() })}`;
   });
 }
 

@@ -7,7 +7,6 @@ import { z } from 'zod';
 import { dateSchema, localOf, timeOfDaySchema } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import { callOff, changeSessions, restoreSession, WHICH } from '@/server/calendar/change';
-import { tellCalledOff, toldWords } from '@/server/calendar/tell';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { once } from '@/server/errands';
@@ -18,7 +17,7 @@ import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../auth';
 import { answerForm, errandIn, idOf, tickedSchema, touchedIn } from '../../forms';
 import { orNotFound } from '../../or-not-found';
-import { cancelledWords, changedWords, movedUpWords } from '../../told-words';
+import { tellAll, tellCancelled, tellUp, withTold } from '../../told-words';
 import { whereSchema } from '../calendar/where';
 
 /**
@@ -100,10 +99,13 @@ export async function changeSessionAction(
       sure,
       change: { ...change, ...(start !== at && { at: start }) },
     };
-    const all = await changeSessions(db(), teacher, of);
-    const told = await changedWords(teacher, all);
+    const { done: changed, told } = await withTold(teacher, async (telling) => {
+      const all = await changeSessions(telling.db, teacher, of);
+      await tellAll(telling, all);
+      return all.all.is.length;
+    });
     refresh();
-    return `${all.changed === 1 ? 'Changed.' : `Changed in ${all.changed} sessions.`}${told}`;
+    return `${changed === 1 ? 'Changed.' : `Changed in ${changed} sessions.`}${told}`;
   });
 }
 
@@ -121,9 +123,11 @@ export async function comingAction(id: string, _: FormState, form: FormData): Pr
     const participantId = away ?? back ?? person;
     if (participantId === '') throw new Refusal('nobody-chosen');
     const of = { sessionId: idOf(id), participantId, coming: !away, now: now() };
-    const moved = await movedUpWords(teacher, await setComing(db(), teacher, of));
+    const { told } = await withTold(teacher, async (telling) =>
+      tellUp(telling, await setComing(telling.db, teacher, of)),
+    );
     refresh();
-    return `${away ? 'Noted.' : 'Booked.'}${moved}`;
+    return `${away ? 'Noted.' : 'Booked.'}${told}`;
   });
   return { ...state, values: {} };
 }
@@ -138,10 +142,13 @@ export async function callOffAction(id: string, _: FormState, form: FormData): P
     .transform((typed) => typed || null);
   return answerForm(form, z.object({ word, which: whichSchema }), async (given) => {
     const reach = { id: idOf(id), which: given.which, now: now() };
-    const sessions = await callOff(db(), teacher, { ...reach, word: given.word });
-    const told = await tellCalledOff(db(), teacher, { sessions, word: given.word, now: now() });
+    const { word } = given;
+    const { told } = await withTold(teacher, async (telling) => {
+      const off = await callOff(telling.db, teacher, { ...reach, word });
+      await tellCancelled(telling, { ids: off.map((s) => s.id), again: false, word });
+    });
     refresh();
-    return `Called off. ${toldWords(told)}`;
+    return `Called off.${told}`;
   });
 }
 
@@ -149,8 +156,10 @@ export async function callOffAction(id: string, _: FormState, form: FormData): P
 export async function restoreAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   return answerForm(form, z.object({}), async () => {
-    const session = await restoreSession(db(), teacher, idOf(id));
-    const told = await cancelledWords(teacher, { ids: session ? [session.id] : [], again: true });
+    const { told } = await withTold(teacher, async (telling) => {
+      const session = await restoreSession(telling.db, teacher, idOf(id));
+      if (session) await tellCancelled(telling, { ids: [session.id], again: true });
+    });
     refresh();
     return `It takes place.${told}`;
   });

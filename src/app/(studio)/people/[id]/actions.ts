@@ -8,7 +8,7 @@ import { dateLabel, dateOn } from '@/core/formats';
 import { checkInSchema, practiceSchema, practisedAt } from '@/core/people';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
-import { db } from '@/server/db';
+import { type Db, db } from '@/server/db';
 import { once } from '@/server/errands';
 import { consentToCheckIns, keepCheckIn } from '@/server/people/check-ins';
 import { erasePerson } from '@/server/people/erase';
@@ -39,7 +39,7 @@ import type { FormState } from '@/ui/kit/form';
 import { requireTeacher } from '../../../auth';
 import { answerForm, errandIn, idOf, tickedSchema, touchedIn } from '../../../forms';
 import { orNotFound } from '../../../or-not-found';
-import { placesWords, waitsWords } from '../../../told-words';
+import { tellPlaces, waitsWords, withTold } from '../../../told-words';
 
 const uuid = z.uuid();
 
@@ -47,10 +47,15 @@ const uuid = z.uuid();
 async function makingRoom(
   teacher: Teacher,
   { participantIds, at }: { participantIds: string[]; at: number },
-  work: () => Promise<void>,
+  work: (trx: Db) => Promise<void>,
 ): Promise<string> {
-  const sessionIds = await limitedSessionsOf(db(), teacher, { participantIds, now: at });
-  return placesWords(teacher, await movingPlaces(db(), teacher, { sessionIds, work }));
+  const { told } = await withTold(teacher, async (telling) => {
+    const { db: trx } = telling;
+    const sessionIds = await limitedSessionsOf(trx, teacher, { participantIds, now: at });
+    const moved = await movingPlaces(trx, teacher, { sessionIds, work: () => work(trx) });
+    await tellPlaces(telling, moved);
+  });
+  return told;
 }
 
 export async function changePersonAction(
@@ -74,7 +79,8 @@ export async function bookAction(id: string, _: FormState, form: FormData): Prom
     const participantId = idOf(id);
     await book(db(), teacher, { participantId, classId, now: at, zone: teacher.timeZone });
     refresh();
-    return `Booked.${await waitsWords(teacher, [participantId])}`;
+    const waits = await waitsWords(db(), teacher, { participantIds: [participantId], now: at });
+    return `Booked.${waits}`;
   });
 }
 
@@ -90,11 +96,11 @@ export async function bookingAction(id: string, _: FormState, form: FormData): P
     if (end) {
       const of = { participantId, classId: end, now: at };
       const whose = { participantIds: [participantId], at };
-      moved = await makingRoom(teacher, whose, () => endBooking(db(), teacher, of));
+      moved = await makingRoom(teacher, whose, (trx) => endBooking(trx, teacher, of));
     }
     if (unpause) {
       await dropPause(db(), teacher, { participantId, id: unpause, now: at });
-      moved = await waitsWords(teacher, [participantId]);
+      moved = await waitsWords(db(), teacher, { participantIds: [participantId], now: at });
     }
     refresh();
     return `${end ? 'The booking has ended.' : 'The pause is taken back.'}${moved}`;
@@ -109,8 +115,9 @@ export async function pauseAction(id: string, _: FormState, form: FormData): Pro
     .refine((s) => s.from <= s.to, { path: ['to'], message: 'A pause ends after it has begun.' });
   return answerForm(form, schema, async (span) => {
     const at = now();
-    const moved = await makingRoom(teacher, { participantIds: [participantId], at }, async () => {
-      await once(db(), teacher, errandIn(form, at), z.uuid(), (trx) =>
+    const whose = { participantIds: [participantId], at };
+    const moved = await makingRoom(teacher, whose, async (all) => {
+      await once(all, teacher, errandIn(form, at), z.uuid(), (trx) =>
         pause(trx, teacher, { participantId, span, now: at }),
       );
     });
@@ -200,11 +207,14 @@ export async function joinAction(id: string, _: FormState, form: FormData): Prom
   if (undo.success) {
     return answerForm(new FormData(), z.object({}), async () => {
       const of = { id: undo.data, now: at };
-      const sessionIds = await limitedByJoin(db(), teacher, of);
-      const work = () => undoJoin(db(), teacher, of);
-      const moved = await movingPlaces(db(), teacher, { sessionIds, work });
+      const { told } = await withTold(teacher, async (telling) => {
+        const { db: trx } = telling;
+        const sessionIds = await limitedByJoin(trx, teacher, of);
+        const work = () => undoJoin(trx, teacher, of);
+        await tellPlaces(telling, await movingPlaces(trx, teacher, { sessionIds, work }));
+      });
       refresh();
-      return `They are two again.${await placesWords(teacher, moved)}`;
+      return `They are two again.${told}`;
     });
   }
   return answerForm(form, z.object({ person: uuid.or(z.literal('')) }), async ({ person }) => {
@@ -213,8 +223,8 @@ export async function joinAction(id: string, _: FormState, form: FormData): Prom
     const name = await nameOf(db(), teacher, goneId.data);
     const of = { keptId: idOf(id), goneId: goneId.data, now: at };
     const whose = { participantIds: [of.keptId, of.goneId], at };
-    const moved = await makingRoom(teacher, whose, async () => {
-      await joinPeople(db(), teacher, of);
+    const moved = await makingRoom(teacher, whose, async (trx) => {
+      await joinPeople(trx, teacher, of);
     });
     refresh();
     return `Everything of ${name} stands here now. It can be undone for a day.${moved}`;
@@ -232,8 +242,8 @@ export async function leaveAction(id: string, _: FormState, form: FormData): Pro
       return 'They are back. Book them on their classes.';
     }
     const on = dateOn(at, teacher.timeZone);
-    const moved = await makingRoom(teacher, { participantIds: [participantId], at }, () =>
-      leaveStudio(db(), teacher, { id: participantId, on, now: at }),
+    const moved = await makingRoom(teacher, { participantIds: [participantId], at }, (trx) =>
+      leaveStudio(trx, teacher, { id: participantId, on, now: at }),
     );
     refresh();
     return `They have left, and are in no list any more.${moved}`;
@@ -252,7 +262,9 @@ export async function eraseAction(id: string, _: FormState, form: FormData): Pro
   });
   return answerForm(form, schema, async () => {
     const whose = { participantIds: [participantId], at: now() };
-    const moved = await makingRoom(teacher, whose, () => erasePerson(db(), teacher, participantId));
+    const moved = await makingRoom(teacher, whose, (trx) =>
+      erasePerson(trx, teacher, participantId),
+    );
     // With nobody to be told of there is nothing to read before the page goes.
     if (!moved) redirect('/people');
     return `${name} is erased.${moved}`;

@@ -16,7 +16,7 @@ import {
 import { limitedSessionsOf, movingPlaces } from '@/server/sessions/bookings';
 import { requireTeacher } from '../../../auth';
 import { given, idOf } from '../../../forms';
-import { placesWords } from '../../../told-words';
+import { tellPlaces, withTold } from '../../../told-words';
 
 const askedSchema = z
   .array(z.object({ name: z.string().max(200), contact: z.string().max(300) }))
@@ -53,13 +53,16 @@ export async function takeInAction(
 export async function takeOutAction(ids: string[]): Promise<{ out: number; moved: string }> {
   const teacher = await requireTeacher();
   const participantIds = given(z.array(z.uuid()).max(MOST_TAKEN), ids);
-  const sessionIds = await limitedSessionsOf(db(), teacher, { participantIds, now: now() });
-  let out = 0;
-  const moved = await movingPlaces(db(), teacher, {
-    sessionIds,
-    work: async () => {
-      out = await takePeopleOut(db(), teacher, participantIds);
-    },
+  const { done: out, told: moved } = await withTold(teacher, async (telling) => {
+    const { db: trx } = telling;
+    const of = { participantIds, now: telling.now };
+    const sessionIds = await limitedSessionsOf(trx, teacher, of);
+    let many = 0;
+    const work = async () => {
+      many = await takePeopleOut(trx, teacher, participantIds);
+    };
+    await tellPlaces(telling, await movingPlaces(trx, teacher, { sessionIds, work }));
+    return many;
   });
-  return { out, moved: await placesWords(teacher, moved) };
+  return { out, moved };
 }
