@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { expect, it, vi } from 'vitest';
+import { expect, it } from 'vitest';
 import type { Db } from '../db';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { getSession } from '../sessions/sessions';
 import { MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
+import { untilAwaited } from '../testing/waiting';
 import { callOff } from './change';
 import { closeFor } from './closures';
 
@@ -51,15 +52,8 @@ it.each(Object.entries(WAYS))('what begins while it is being %s is not', async (
   const starting = await db().transaction();
   try {
     await start(starting);
-    const { rows } = await starting.raw('select pg_backend_pid() as pid');
     const answer = off(c).catch((problem: unknown) => problem);
-    await vi.waitFor(async () => {
-      const waiting = await db().raw(
-        'select pid from pg_stat_activity where ?::int = any(pg_blocking_pids(pid))',
-        [rows[0].pid],
-      );
-      expect(waiting.rows).toHaveLength(1);
-    }, 60_000);
+    await untilAwaited(db(), starting);
     await starting.commit();
     expect(await answer).toMatchObject(
       off === WAYS['called off with a word'] ? { code: 'led-already' } : { cancelled: [] },

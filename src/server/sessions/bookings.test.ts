@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { changeSessions } from '../calendar/change';
 import { roomOf } from '../compose/room';
 import type { Db } from '../db';
@@ -16,6 +16,7 @@ import {
   type TestClass,
   testDatabase,
 } from '../testing/studio';
+import { untilAwaited } from '../testing/waiting';
 import { movingPlaces, type OnSession, peopleOfSession, setComing } from './bookings';
 import { closeRegister, mark, roll } from './register';
 import { getSession, planSession } from './sessions';
@@ -248,7 +249,6 @@ describe('a session with room for so many', () => {
     const moved: OnSession[] = [];
     const trx = await db().transaction();
     try {
-      const { rows } = await trx.raw('select pg_backend_pid() as pid');
       moved.push(...(await end(trx, first ?? '')).up);
       let isOver = false;
       const other = db()
@@ -256,13 +256,7 @@ describe('a session with room for so many', () => {
         .finally(() => {
           isOver = true;
         });
-      await vi.waitFor(async () => {
-        const waiting = await db().raw(
-          'select pid from pg_stat_activity where ?::int = any(pg_blocking_pids(pid))',
-          [rows[0].pid],
-        );
-        expect(isOver || waiting.rows.length > 0).toBe(true);
-      }, 60_000);
+      await untilAwaited(db(), trx, () => isOver);
       await trx.commit();
       moved.push(...(await other).up);
     } finally {

@@ -13,6 +13,7 @@ import {
   type TestClass,
   testDatabase,
 } from '../testing/studio';
+import { untilAwaited } from '../testing/waiting';
 import { closeRegister, leave, mark, roll, walkIn } from './register';
 import { planSession } from './sessions';
 
@@ -51,6 +52,25 @@ describe('the roll', () => {
     ]);
     await mark(db(), c, { sessionId: c.sessionId, participantId: c.ben, value: null, now: NOON });
     expect(await rollOf(c)).toContainEqual(['Ben', null, true]);
+  });
+
+  it('keeps a mark that is made while it is closed', async () => {
+    const c = await makeClass(db());
+    const { sessionId } = c;
+    const marking = await db().transaction();
+    try {
+      await mark(marking, c, { sessionId, participantId: c.ada, value: 'here', now: NOON });
+      const closed = closeRegister(db(), c, sessionId);
+      await untilAwaited(db(), marking);
+      await marking.commit();
+      await closed;
+    } finally {
+      if (!marking.isCompleted()) await marking.rollback();
+    }
+    expect(await rollOf(c)).toEqual([
+      ['Ada', 'here', true],
+      ['Ben', 'absent', true],
+    ]);
   });
 
   it('takes in somebody who walked in, here from now on', async () => {

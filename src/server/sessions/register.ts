@@ -319,7 +319,9 @@ export async function closeRegister(db: Db, scope: Scope, sessionId: string): Pr
   const open = (await roll(db, scope, sessionId)).filter((e) => e.booked && !e.attendance);
   if (open.length === 0) return;
   const absent: Attendance = { mark: 'absent', arrivedAt: null, leftAt: null };
-  await db('attendance').insert(
-    open.map((e) => attendanceRow(scope, sessionId, e.participantId, absent)),
-  );
+  // Whoever is marked at this very moment by somebody else stays as they are marked.
+  await db('attendance')
+    .insert(open.map((e) => attendanceRow(scope, sessionId, e.participantId, absent)))
+    .onConflict(['session_id', 'participant_id'])
+    .ignore();
 }

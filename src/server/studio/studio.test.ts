@@ -11,6 +11,7 @@ import { roll } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
 import { recordingsOf, saveRecording } from '../speech/recordings';
 import { DAY, makeClass, makeStudio, NOON, PASSWORD, testDatabase } from '../testing/studio';
+import { untilAwaited } from '../testing/waiting';
 import { hummedWav } from '../testing/wav';
 import { lettersOf, MOST_LETTERS, writeLetter, writeLetters } from './letters';
 import { findLink, makeLink, spendLink } from './links';
@@ -239,6 +240,40 @@ describe('teachers', () => {
 });
 
 describe('an account', () => {
+  const newClass = newClassOf({ ...emptyPlan('x', 600), language: 'de' });
+  const studio = {
+    studioName: 'Hall',
+    timeZone: 'Pacific/Auckland',
+    name: 'Mo',
+    newClass,
+    password: PASSWORD,
+  };
+  it.each<[string, (email: string, me: Teacher) => Promise<unknown>]>([
+    ['changes to it', (email, me) => changeEmail(db(), me, { email, now: NOON })],
+    ['makes a studio', (email) => begin(db(), { ...studio, email }, NOON)],
+    [
+      'joins',
+      async (email, me) => {
+        const now = NOON;
+        const token = tokenIn(await invite(db(), me, { email: someone(), role: 'teacher', now }));
+        return join(db(), { token, account: { ...studio, email }, now });
+      },
+    ],
+  ])('an email that somebody else takes at the same instant is taken: who %s', async (_, takes) => {
+    const [me, other] = [await owned(), await owned()];
+    const email = someone();
+    const taking = await db().transaction();
+    try {
+      await changeEmail(taking, other, { email, now: NOON });
+      const answer = expect(takes(email, me)).rejects.toMatchObject({ code: 'email-taken' });
+      await untilAwaited(db(), taking);
+      await taking.commit();
+      await answer;
+    } finally {
+      if (!taking.isCompleted()) await taking.rollback();
+    }
+  });
+
   it('changes its name and email, but to no email that somebody has', async () => {
     const me = await owned();
     const other = await owned();

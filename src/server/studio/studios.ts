@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { Refusal } from '@/core/calls';
 import { type NewClass, newClassSchema, type Retention } from '@/core/studio';
 import { hashPassword } from '../auth/passwords';
-import type { Db } from '../db';
+import { type Db, isUniqueError } from '../db';
 import { found, type Scope } from '../scope';
 
 export interface NewAccount {
@@ -28,12 +28,21 @@ export async function refuseTaken(db: Db, email: string): Promise<void> {
   if (await db('teachers').where({ email }).first('id')) throw new Refusal('email-taken');
 }
 
+/** Stores an email, which somebody else may take at the same instant. @throws Refusal `email-taken` */
+export async function takingEmail<T>(store: () => Promise<T>): Promise<T> {
+  try {
+    return await store();
+  } catch (problem) {
+    throw isUniqueError(problem) ? new Refusal('email-taken') : problem;
+  }
+}
+
 /** Makes a studio with its first owner. @returns the owner's id @throws Refusal `email-taken` */
 export async function makeStudio(db: Db, studio: NewStudio, now: number): Promise<string> {
   await refuseTaken(db, studio.email);
   const [studioId, teacherId, at] = [randomUUID(), randomUUID(), new Date(now)];
   const password_hash = await hashPassword(studio.password);
-  await db.transaction(async (trx) => {
+  const made = async (trx: Db) => {
     await trx('studios').insert({
       id: studioId,
       name: studio.studioName,
@@ -50,7 +59,8 @@ export async function makeStudio(db: Db, studio: NewStudio, now: number): Promis
       password_hash,
       created_at: at,
     });
-  });
+  };
+  await takingEmail(() => db.transaction(made));
   return teacherId;
 }
 

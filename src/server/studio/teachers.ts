@@ -11,7 +11,7 @@ import { found, type Scope } from '../scope';
 import { addressOf } from './address';
 import { writeLetter } from './letters';
 import { makeLink, spendLink } from './links';
-import { type NewAccount, refuseTaken } from './studios';
+import { type NewAccount, refuseTaken, takingEmail } from './studios';
 
 /** Most teachers of one studio, those invited among them. */
 export const MOST_TEACHERS = 50;
@@ -132,7 +132,7 @@ export async function join(
   { token, account, now }: { token: string; account: NewAccount; now: number },
 ): Promise<string> {
   const password_hash = await hashPassword(account.password);
-  return db.transaction(async (trx) => {
+  const made = async (trx: Db) => {
     const link = await spendLink(trx, 'join', { token, now });
     await refuseTaken(trx, account.email);
     const id = randomUUID();
@@ -146,7 +146,8 @@ export async function join(
       created_at: new Date(now),
     });
     return id;
-  });
+  };
+  return takingEmail(() => db.transaction(made));
 }
 
 /** Refuses what would leave a studio without an owner. */
@@ -230,13 +231,14 @@ export async function changeEmail(
   const { id, studioId } = teacher;
   const holder = await db('teachers').where({ email }).first('id');
   if (holder && holder.id !== id) throw new Refusal('email-taken');
-  const recipient = await db.transaction(async (trx) => {
+  const change = async (trx: Db) => {
     const of = { id, studio_id: studioId };
     const row = await trx('teachers').where(of).forUpdate().first('email');
     await trx('teachers').where(of).update({ email });
     await dropResets(trx, id);
     return found<{ email: string }>(row, 'teacher').email;
-  });
+  };
+  const recipient = await takingEmail(() => db.transaction(change));
   if (recipient === email) return;
   const subject = 'Your email for Up Beat was changed';
   const body = `From now on you sign in to Up Beat with another email than this one.\n\n${NOT_YOU}\n`;
