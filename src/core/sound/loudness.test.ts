@@ -9,6 +9,7 @@ import { wavOf } from '../speech';
 import {
   HIGHEST_DBTP,
   hearing,
+  held,
   levelled,
   louder,
   loudnessOf,
@@ -170,8 +171,8 @@ describe('what is said', () => {
   it('keeps its form but for its peaks', () => {
     const sound = babble(9, 22_050, 1);
     const up = louder(sound, 6);
-    const held = up.samples.filter((s, i) => Math.abs(s - 2 * (sound.samples[i] ?? 0)) > 0.02);
-    expect(held.length).toBeLessThan(0.05 * up.samples.length);
+    const lower = up.samples.filter((s, i) => Math.abs(s - 2 * (sound.samples[i] ?? 0)) > 0.02);
+    expect(lower.length).toBeLessThan(0.05 * up.samples.length);
   });
 });
 
@@ -206,4 +207,53 @@ it('peaks that nobody asks about need not be exact, all others are', () => {
     if (peak > 0.3) expect(high[i]).toBe(peak);
   });
   expect(Math.max(...all)).toBeGreaterThan(Math.max(...samples.map(Math.abs)));
+});
+
+it('peaks are held as if every sample were looked at, wherever they are', () => {
+  const rate = 22_050;
+  const reach = Math.round(0.004 * rate);
+  /** Looks at each sample, and softens around each peak. */
+  const plainly = (samples: Float32Array, ceiling: number): Float32Array => {
+    const peaks = peaksOf(samples, ceiling);
+    const share = new Float32Array(samples.length).fill(1);
+    peaks.forEach((peak, at) => {
+      if (peak <= ceiling || peak < (peaks[at - 1] ?? 0) || peak < (peaks[at + 1] ?? 0)) return;
+      for (
+        let j = Math.max(0, at - 2 * reach);
+        j <= Math.min(share.length - 1, at + 2 * reach);
+        j++
+      ) {
+        const away = Math.max(0, (Math.abs(j - at) - reach) / reach);
+        const down = 1 - (1 - ceiling / peak) * (0.5 + 0.5 * Math.cos(Math.PI * away));
+        share[j] = Math.min(share[j] ?? 0, down);
+      }
+    });
+    return samples.map((s, i) => s * (share[i] ?? 0));
+  };
+  const bursts = fc.array(
+    fc.record({
+      at: fc.integer({ min: 0, max: 1500 }),
+      hz: fc.constantFrom(110, 997, 5512, 8000),
+      many: fc.integer({ min: 1, max: 300 }),
+      level: fc.constantFrom(0.2, 0.5, 0.8, 1, 1.3),
+    }),
+    { maxLength: 4 },
+  );
+  const highest = fc.constantFrom(-1.5, -2.2, -3.5);
+  fc.assert(
+    fc.property(bursts, highest, fc.integer({ min: 0, max: 1600 }), (all, db, length) => {
+      const samples = new Float32Array(length);
+      for (const { at, hz, many, level } of all) {
+        for (let i = at; i < Math.min(length, at + many); i++) {
+          samples[i] = (samples[i] ?? 0) + level * Math.sin((2 * Math.PI * hz * i) / rate + at);
+        }
+      }
+      const made = held({ samples, rate }, db).samples;
+      const plain = plainly(samples, 10 ** (db / 20));
+      // Peaks that are told have 24 bits.
+      const off = made.map((s, i) => Math.abs(s - (plain[i] ?? 0)));
+      expect(Math.max(0, ...off)).toBeLessThan(1e-6);
+    }),
+    { numRuns: LOUD_RUNS },
+  );
 });

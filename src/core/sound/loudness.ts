@@ -139,6 +139,10 @@ const pointAt = (share: number) =>
 /** Four points for each sample, itself one of them. */
 const [EARLY, HALF, LATE] = [pointAt(1 / 4), pointAt(1 / 2), pointAt(3 / 4)];
 
+/** No point between samples goes higher than so many times the highest of all that it is made of. */
+const MOST_OF_ALL = Math.max(
+  ...[EARLY, HALF, LATE].map((point) => point.reduce((sum, part) => sum + Math.abs(part), 0)),
+);
 /** A point between samples goes hardly higher than so many times the higher of the two beside it. */
 const MOST_BETWEEN = 3;
 
@@ -227,26 +231,52 @@ export function held(sound: Sound, highest = HIGHEST_DBTP): Sound {
   const ceiling = 10 ** (highest / 20);
   const reach = Math.max(1, Math.round(SOFTENED_S * rate));
   let share: Float32Array | null = null;
-  // Where no sample and no point after it is higher, nothing needs to be exact.
-  let [before, peak, next] = [0, peakAt(samples, 0, ceiling), 0];
-  for (let at = 0; at < samples.length; at++, before = peak, peak = next) {
-    next = at + 1 < samples.length ? peakAt(samples, at + 1, ceiling) : 0;
-    // The way up to a peak and down from it is held with it.
-    if (peak <= ceiling || peak < before || peak < next) continue;
-    share ??= shares(samples.length);
-    const down = 1 - ceiling / peak;
-    const until = Math.min(share.length - 1, at + 2 * reach);
-    for (let j = Math.max(0, at - 2 * reach); j <= until; j++) {
-      // Down by all of it near the peak, and gently there and back.
-      const away = Math.max(0, (Math.abs(j - at) - reach) / reach);
-      const near = 0.5 + 0.5 * Math.cos(Math.PI * away);
-      share[j] = Math.min(share[j] as number, 1 - down * near);
+  const mayBeHigh = highBlocks(samples, ceiling);
+  for (let from = 0; from < samples.length; from += LOOKED_AT) {
+    if (!mayBeHigh(from)) continue;
+    const to = Math.min(samples.length, from + LOOKED_AT);
+    // Where no sample and no point after it is higher, nothing needs to be exact.
+    let before = from > 0 ? peakAt(samples, from - 1, ceiling) : 0;
+    let peak = peakAt(samples, from, ceiling);
+    let next = 0;
+    for (let at = from; at < to; at++, before = peak, peak = next) {
+      next = at + 1 < samples.length ? peakAt(samples, at + 1, ceiling) : 0;
+      // The way up to a peak and down from it is held with it.
+      if (peak <= ceiling || peak < before || peak < next) continue;
+      share ??= shares(samples.length);
+      const down = 1 - ceiling / peak;
+      const until = Math.min(share.length - 1, at + 2 * reach);
+      for (let j = Math.max(0, at - 2 * reach); j <= until; j++) {
+        // Down by all of it near the peak, and gently there and back.
+        const away = Math.max(0, (Math.abs(j - at) - reach) / reach);
+        const near = 0.5 + 0.5 * Math.cos(Math.PI * away);
+        share[j] = Math.min(share[j] as number, 1 - down * near);
+      }
     }
   }
   if (!share) return sound;
   const made = new Float32Array(samples.length);
   for (let i = 0; i < made.length; i++) made[i] = (samples[i] as number) * (share[i] as number);
   return { samples: made, rate };
+}
+
+/** So many samples are looked at together; more than what a point between two is made of on one side. */
+const LOOKED_AT = 32;
+
+/** Tells of each such stretch, by where it begins, whether anything in it may be higher than that. */
+function highBlocks(samples: Float32Array, ceiling: number): (from: number) => boolean {
+  const highest = new Float32Array(Math.ceil(samples.length / LOOKED_AT));
+  for (let block = 0, from = 0; from < samples.length; block++, from += LOOKED_AT) {
+    const to = Math.min(samples.length, from + LOOKED_AT);
+    let most = 0;
+    for (let i = from; i < to; i++) most = Math.max(most, Math.abs(samples[i] as number));
+    highest[block] = most;
+  }
+  return (from) => {
+    const block = from / LOOKED_AT;
+    const beside = Math.max(highest[block - 1] ?? 0, highest[block + 1] ?? 0);
+    return Math.max(highest[block] as number, beside) * MOST_OF_ALL > ceiling;
+  };
 }
 
 /** Where it stands what is left of each sample; the same place of memory for all sounds. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cutAndLevel, LONGEST_SECONDS, type Take, wavMs, wavOf } from '.';
+import { cutAndLevel, LONGEST_SECONDS, soundOf, type Take, wavMs, wavOf } from '.';
 
 const RATE = 24_000;
 const seconds = (s: number) => Math.round(s * RATE);
@@ -105,4 +105,21 @@ describe('a WAV file', () => {
     expect(wavMs(wav)).toBe(100);
     expect(wavMs(spoil(wav))).toBeNull();
   });
+});
+
+it('a file is read the same wherever it stands in memory', () => {
+  const said = fc.array(fc.integer({ min: -32_768, max: 32_767 }), { minLength: 1, maxLength: 20 });
+  fc.assert(
+    fc.property(said, fc.nat(3), (numbers, at) => {
+      const file = wavOf({ samples: new Float32Array(numbers.length), rate: 22_050 });
+      const view = new DataView(file.buffer, file.byteOffset);
+      const head = file.length - 2 * numbers.length;
+      for (const [i, n] of numbers.entries()) view.setInt16(head + 2 * i, n, true);
+      const memory = Buffer.alloc(at + file.length);
+      memory.set(file, at);
+      const sound = soundOf(memory.subarray(at));
+      expect([...sound.samples]).toEqual(numbers.map((n) => n / 32_768));
+      expect(sound.rate).toBe(22_050);
+    }),
+  );
 });

@@ -43,12 +43,17 @@ export function wavOf({ samples, rate }: Sound): Uint8Array<ArrayBuffer> {
 /** The samples of such a file, from -1 to 1. @throws Error where it is of another kind */
 export function soundOf(bytes: Uint8Array): Sound {
   if (wavMs(bytes) === null) throw new Error('this is no WAV file of one channel with 16 bits');
-  const view = viewOf(bytes);
-  const samples = new Float32Array((bytes.length - HEADER_BYTES) >> 1);
-  for (let i = 0; i < samples.length; i++) {
-    samples[i] = view.getInt16(HEADER_BYTES + 2 * i, true) / 32_768;
-  }
-  return { samples, rate: view.getUint32(24, true) };
+  const said = numbersOf(bytes.subarray(HEADER_BYTES));
+  const samples = new Float32Array(said.length);
+  for (let i = 0; i < samples.length; i++) samples[i] = (said[i] as number) / 32_768;
+  return { samples, rate: viewOf(bytes).getUint32(24, true) };
+}
+
+/** Numbers of 16 bits, the low byte first, as every machine that browsers and Node run on keeps them too. */
+function numbersOf(bytes: Uint8Array): Int16Array {
+  // They are read where they are, unless they stand between the places of such numbers.
+  const { buffer, byteOffset } = bytes.byteOffset % 2 === 0 ? bytes : new Uint8Array(bytes);
+  return new Int16Array(buffer, byteOffset, bytes.length >> 1);
 }
 
 const viewOf = (bytes: Uint8Array) =>
