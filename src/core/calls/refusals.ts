@@ -154,11 +154,11 @@ export const REFUSALS = {
   'class-put-away': [409, 'This class is put away. Bring it back first, in Classes.'],
   'class-still-meets': [
     409,
-    'This class still has sessions to come, or one that was begun and not closed. Call them off or close it, then put the class away.',
+    '“{}” still has sessions to come, or one that was begun and not closed. Call them off or close it, then put the class away.',
   ],
   'class-has-past': [
     409,
-    'This class has sessions, is done at home or is of a programme, so it cannot be removed. It can stay put away.',
+    '“{}” has sessions, is done at home or is of a programme, so it cannot be removed. It can stay put away.',
   ],
   'still-busy': [
     429,

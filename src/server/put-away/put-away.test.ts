@@ -40,7 +40,11 @@ it('takes a class out of all lists to choose from, and what it was stays', async
   const run = await prepareRun(db(), c, { sessionId: c.sessionId, now: NOON });
   const draft = (type: string) => ({ id: randomUUID(), at: NOON, type }) as never;
   const said = { runId: run.id, drafts: [draft('started')], now: NOON };
-  const refused = { code: 'class-still-meets' };
+  const { name } = (await getClass(db(), c, c.classId)).plan;
+  const refused = {
+    code: 'class-still-meets',
+    message: expect.stringContaining(`“${name}” still has sessions`),
+  };
   // A session to come, and one that was begun and is not closed.
   await expect(putAway(db(), c, { classId: c.classId, now: NOON - DAY })).rejects.toMatchObject(
     refused,

@@ -15,9 +15,13 @@ export interface PuttingAway {
   now: number;
 }
 
-/** Waits for whoever changes a class just now, and lets nobody plan it until this is done. */
-async function held(trx: Db, { studioId }: Scope, id: string): Promise<void> {
-  found(await trx('classes').where({ id, studio_id: studioId }).forUpdate().first('id'), 'class');
+/** Waits for whoever changes a class just now, and lets nobody plan it until this is done. @returns its name */
+async function held(trx: Db, { studioId }: Scope, id: string): Promise<string> {
+  const row = await trx('classes')
+    .where({ id, studio_id: studioId })
+    .forUpdate()
+    .first(trx.raw("plan->>'name' as name"));
+  return found<{ name: string }>(row, 'class').name;
 }
 
 /**
@@ -28,7 +32,7 @@ async function held(trx: Db, { studioId }: Scope, id: string): Promise<void> {
 export async function putAway(db: Db, scope: Scope, { classId, now }: PuttingAway): Promise<void> {
   const { studioId } = scope;
   await db.transaction(async (trx) => {
-    await held(trx, scope, classId);
+    const name = await held(trx, scope, classId);
     const meets = await trx('sessions as s')
       .where({ 's.class_id': classId, 's.studio_id': studioId, 's.status': 'planned' })
       .where((either) =>
@@ -39,7 +43,7 @@ export async function putAway(db: Db, scope: Scope, { classId, now }: PuttingAwa
           ),
       )
       .first('s.id');
-    if (meets) throw new Refusal('class-still-meets');
+    if (meets) throw new Refusal('class-still-meets', name);
     const away = trx('classes').where({ studio_id: studioId }).whereNotNull('put_away_at');
     const { n } = await away.first(trx.raw('count(*)::int as n'));
     if (n >= MOST_PUT_AWAY) throw new Refusal('too-many-put-away', String(MOST_PUT_AWAY));
@@ -65,7 +69,7 @@ export async function bringBack(db: Db, scope: Scope, classId: string): Promise<
  */
 export async function removeClass(db: Db, scope: Scope, classId: string): Promise<void> {
   const films = await db.transaction(async (trx) => {
-    await held(trx, scope, classId);
+    const name = await held(trx, scope, classId);
     const of = { class_id: classId, studio_id: scope.studioId };
     const known =
       (await trx('sessions').where(of).first('class_id')) ??
@@ -74,7 +78,7 @@ export async function removeClass(db: Db, scope: Scope, classId: string): Promis
         .where({ studio_id: scope.studioId })
         .where((either) => either.where({ class_id: classId }).orWhere({ home_class_id: classId }))
         .first('id'));
-    if (known) throw new Refusal('class-has-past');
+    if (known) throw new Refusal('class-has-past', name);
     const ids: string[] = await trx('films').where({ class_id: classId }).pluck('id');
     const gone = await trx('classes').where({ id: classId }).whereNotNull('put_away_at').delete();
     if (gone === 0) throw new Refusal('not-found', 'class that is put away');
