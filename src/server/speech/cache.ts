@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import {
+  chmod,
   mkdir,
   open,
   readdir,
@@ -80,6 +81,8 @@ export class AudioCache {
     this.kept.clear();
     const before = found.filter(([name]) => !meanwhile.has(name));
     for (const [name, kept] of [...before, ...meanwhile]) this.kept.set(name, kept);
+    // As it was made once, everybody on this machine could read it. Names of people are said in a class too.
+    await chmod(this.folder, 0o700);
   }
 
   async read(name: string): Promise<Buffer | null> {

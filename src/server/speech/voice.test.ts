@@ -1,4 +1,12 @@
-import { mkdtempSync, readdirSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  mkdtempSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import * as demo from '@demo';
@@ -194,6 +202,13 @@ describe('the cache', () => {
     await cache.write('new.wav', wav);
     expect(await cache.read('one.wav')).toEqual(wav);
     await expect.poll(() => names(own).sort()).toEqual(['new.wav', 'one.wav']);
+  });
+
+  it('lets nobody else on the machine hear it, also where it was made for all', async () => {
+    const own = freshFolder();
+    chmodSync(own, 0o755);
+    await new AudioCache(own, wav.length).read('one.wav');
+    await expect.poll(() => statSync(own).mode & 0o777).toBe(0o700);
   });
 
   it('keeps so many bytes at most: what was not heard for longest goes first', async () => {
