@@ -9,7 +9,7 @@ import {
   tellOnAgain,
 } from '@/server/calendar/tell';
 import { tellTeachers } from '@/server/calendar/tell-teachers';
-import { type Telling, telling } from '@/server/calendar/telling';
+import { changeAndTell, type Telling } from '@/server/calendar/telling';
 import { now } from '@/server/clock';
 import { type Db, db } from '@/server/db';
 import { type OnSession, type PlacesMoved, waitingOf } from '@/server/sessions/bookings';
@@ -17,68 +17,68 @@ import { sessionsOfIds } from '@/server/sessions/sessions';
 
 /** Whom a change of sessions concerns is written to, and it is said on screen who that is. */
 
-/** Makes a change and keeps what tells of it, as `telling` does, at this instant. */
+/** Makes a change and keeps what tells of it, as `changeAndTell` does, at this instant. */
 export const withTold = <T>(
   teacher: Teacher,
-  work: (told: Telling) => Promise<T>,
-): Promise<{ done: T; told: string }> => telling(db(), teacher, { now: now() }, work);
+  work: (telling: Telling) => Promise<T>,
+): Promise<{ done: T; told: string }> => changeAndTell(db(), teacher, { now: now() }, work);
 
 const peopleIn = (to: readonly OnSession[]) => new Set(to.map((one) => one.participantId)).size;
 
-/** Those who moved up. */
-export async function tellUp(told: Telling, to: readonly OnSession[]): Promise<void> {
+/** Tells those who moved up. */
+export async function tellUp(telling: Telling, to: readonly OnSession[]): Promise<void> {
   if (to.length === 0) return;
   const people = peopleIn(to);
-  told.say(`${people === 1 ? '1 person moves' : `${people} people move`} up.`);
-  await tellMovedUp(told, to);
+  telling.say(`${people === 1 ? '1 person moves' : `${people} people move`} up.`);
+  await tellMovedUp(telling, to);
 }
 
-/** Those who had room in a session and wait now. */
-async function tellDown(told: Telling, to: readonly OnSession[]): Promise<void> {
+/** Tells those who had room in a session and wait now. */
+async function tellDown(telling: Telling, to: readonly OnSession[]): Promise<void> {
   if (to.length === 0) return;
   const people = peopleIn(to);
-  told.say(`${people === 1 ? '1 person has' : `${people} people have`} no room any more.`);
-  await tellMovedDown(told, to);
+  telling.say(`${people === 1 ? '1 person has' : `${people} people have`} no room any more.`);
+  await tellMovedDown(telling, to);
 }
 
-/** Those whose place in a session is another one. */
-export async function tellPlaces(told: Telling, { up, down }: PlacesMoved): Promise<void> {
-  await tellUp(told, up);
-  await tellDown(told, down);
+/** Tells those whose place in a session is another one. */
+export async function tellPlaces(telling: Telling, { up, down }: PlacesMoved): Promise<void> {
+  await tellUp(telling, up);
+  await tellDown(telling, down);
 }
 
-/** All whom a change of sessions concerns. */
-export async function tellAll(told: Telling, of: Changed): Promise<void> {
+/** Tells all whom a change of sessions concerns. */
+export async function tellAll(telling: Telling, of: Changed): Promise<void> {
   const { was, is, concerned, away } = of;
-  if (concerned.length > 0) await tellChanged(told, { was, is, to: concerned });
-  await tellPlaces(told, { up: of.movedUp, down: of.movedDown });
+  if (concerned.length > 0) await tellChanged(telling, { was, is, to: concerned });
+  await tellPlaces(telling, { up: of.movedUp, down: of.movedDown });
   if (away.length > 0) {
     const people = peopleIn(away);
-    told.say(`${people === 1 ? '1 person' : `${people} people`} said no to the time before.`);
-    await tellAway(told, { was, is, to: away });
+    telling.say(`${people === 1 ? '1 person' : `${people} people`} said no to the time before.`);
+    await tellAway(telling, { was, is, to: away });
   }
-  await tellTeachers(told, of.all);
+  await tellTeachers(telling, of.all);
 }
 
-/** Whoever is booked on sessions to come that were cancelled, or that take place after all, and who leads them. */
+/** Tells whoever is booked on sessions to come that were cancelled, or that take place after all, and who leads them. */
 export async function tellCancelled(
-  told: Telling,
+  telling: Telling,
   { ids, again, word = null }: { ids: readonly string[]; again: boolean; word?: string | null },
 ): Promise<void> {
-  const all = await sessionsOfIds(told.db, told.teacher, ids);
-  const is = all.filter((s) => s.startsAt > told.now);
+  const all = await sessionsOfIds(telling.db, telling.teacher, ids);
+  const is = all.filter((s) => s.startsAt > telling.now);
   if (is.length === 0) return;
-  if (again) await tellOnAgain(told, is);
-  else await tellCalledOff(told, { sessions: is, word });
-  await tellTeachers(told, {
+  if (again) await tellOnAgain(telling, is);
+  else await tellCalledOff(telling, { sessions: is, word });
+  await tellTeachers(telling, {
     was: is.map((s) => ({ ...s, status: again ? 'cancelled' : 'planned' })),
     is,
   });
 }
 
-/** Whoever is to lead sessions that were put on the calendar. */
-export const tellPlanned = async (told: Telling, ids: readonly string[]): Promise<void> =>
-  tellTeachers(told, { was: [], is: await sessionsOfIds(told.db, told.teacher, ids) });
+/** Tells whoever is to lead sessions that were put on the calendar. */
+export const tellPlanned = async (telling: Telling, ids: readonly string[]): Promise<void> =>
+  tellTeachers(telling, { was: [], is: await sessionsOfIds(telling.db, telling.teacher, ids) });
 
 /** Says after a space how many sessions people who were booked wait for, where others have the room. */
 export async function waitsWords(

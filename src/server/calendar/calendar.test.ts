@@ -23,7 +23,7 @@ import { type Change, callOff, changeSessions, restoreSession, WHICH } from './c
 import { closeFor, MOST_CLOSURES, reopen } from './closures';
 import { foresee, planSessions, type Wish } from './plan';
 import { tellCalledOff, tellMovedUp } from './tell';
-import { telling, toldWords } from './telling';
+import { changeAndTell, toldWords } from './telling';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
@@ -206,7 +206,7 @@ describe('changing', () => {
     const off = await callOff(db(), c, { id: ids[0] ?? '', which: 'all', now: NOON, word });
     expect(off.map((s) => s.id)).toEqual(ids);
     const tells = (now: number, post: Post | null) =>
-      telling(db(), me, { now, post }, (t) => tellCalledOff(t, { sessions: off, word }));
+      changeAndTell(db(), me, { now, post }, (t) => tellCalledOff(t, { sessions: off, word }));
     expect((await tells(NOON, null)).told).toMatch(
       /^ 1 letter was written\. No mail server .* Ben has given no email: tell them yourself\.$/,
     );
@@ -245,9 +245,11 @@ it('letters are written in the language of whoever reads them, where the registe
   await person(c.ben, 'ben@example.org', null);
   const session = await getSession(db(), c, c.sessionId);
   const word = 'No heating.';
-  await telling(db(), me, { now: NOON }, (t) => tellCalledOff(t, { sessions: [session], word }));
+  await changeAndTell(db(), me, { now: NOON }, (t) =>
+    tellCalledOff(t, { sessions: [session], word }),
+  );
   const to = [c.ada, c.ben].map((participantId) => ({ participantId, sessionId: c.sessionId }));
-  await telling(db(), me, { now: NOON + 1 }, (t) => tellMovedUp(t, to));
+  await changeAndTell(db(), me, { now: NOON + 1 }, (t) => tellMovedUp(t, to));
   const told = async (recipient: string) =>
     (await lettersOf(db(), me))
       .filter((letter) => letter.recipient === recipient)

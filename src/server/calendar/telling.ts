@@ -8,7 +8,7 @@ import { type Post, postFrom } from '../studio/post';
 
 /** What is told of a change while it is made. */
 export interface Telling {
-  /** The transaction in which the change is made. */
+  /** The transaction in which the change is made. Nothing is kept of it while one within it is open: that would wait for itself. */
   db: Db;
   /** Who makes it. */
   teacher: Teacher;
@@ -27,7 +27,7 @@ export interface Telling {
  * @returns what the change gives, and what to say of it after a space; nothing where it concerns nobody
  * @throws what `work` throws; nothing is changed then, and nobody is told
  */
-export async function telling<T>(
+export async function changeAndTell<T>(
   db: Db,
   teacher: Teacher,
   { now, post = postFrom(process.env) }: { now: number; post?: Post | null },

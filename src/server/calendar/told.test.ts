@@ -18,7 +18,7 @@ import {
   tellMovedUp,
   tellOnAgain,
 } from './tell';
-import { type Telling, telling } from './telling';
+import { changeAndTell, type Telling } from './telling';
 
 const db = testDatabase();
 const zone = 'Europe/Dublin';
@@ -51,7 +51,7 @@ async function nextWeek() {
       .map(({ subject, body }) => `${subject.split(': ')[1]}\n${body.split('\n\n')[1]}`);
   /** Tells of something that was done. @returns what is said on screen */
   const tell = async (now: number, work: (telling: Telling) => Promise<void>) =>
-    (await telling(db(), me, { now }, work)).told;
+    (await changeAndTell(db(), me, { now }, work)).told;
   return { c, me, id, change, read, tell };
 }
 
@@ -186,7 +186,7 @@ describe('a change and the letters that tell of it', () => {
     const { c, me, id } = await nextWeek();
     // Nobody can be written to in a language that there is not.
     await db()('participants').where({ id: c.ben }).update({ language: 'xx' });
-    const calledOff = telling(db(), me, { now: NOON }, async (t) => {
+    const calledOff = changeAndTell(db(), me, { now: NOON }, async (t) => {
       const sessions = await callOff(t.db, me, { id, which: 'this', now: NOON, word: null });
       await tellCalledOff(t, { sessions, word: null });
     });
@@ -202,7 +202,7 @@ describe('a change and the letters that tell of it', () => {
       const { status } = await getSession(db(), me, id);
       seen.push([status, (await lettersOf(db(), me)).length]);
     };
-    const { told } = await telling(db(), me, { now: NOON, post }, async (t) => {
+    const { told } = await changeAndTell(db(), me, { now: NOON, post }, async (t) => {
       const sessions = await callOff(t.db, me, { id, which: 'this', now: NOON, word: null });
       await tellCalledOff(t, { sessions, word: null });
     });
@@ -216,7 +216,7 @@ describe('a change and the letters that tell of it', () => {
   it('say nothing where nobody is concerned', async () => {
     const { me } = await nextWeek();
     const nothing = async () => 7;
-    expect(await telling(db(), me, { now: NOON }, nothing)).toEqual({ done: 7, told: '' });
+    expect(await changeAndTell(db(), me, { now: NOON }, nothing)).toEqual({ done: 7, told: '' });
   });
 });
 
