@@ -111,7 +111,7 @@ mkdirSync(ours);
 beforeEach(() => {
   vi.stubEnv('TMPDIR', ours);
 });
-const halfCut = () => readdirSync(ours);
+const halfCut = () => readdirSync(ours).filter((name) => name.startsWith('up-beat-'));
 
 /** Something sounds where it is louder than that. */
 const AUDIBLE = 0.004;
@@ -415,6 +415,16 @@ describe('what stands in the way', () => {
     renameSync(much, path.join(ours, halfCut()[0] ?? '', 'much'));
     controller.abort(new Error('gone'));
     await expect(made).rejects.toThrow('gone');
+    await expect.poll(halfCut).toEqual([]);
+  });
+
+  it('what cannot be written beside the sound is told once that is packed', async () => {
+    const of = await wordedOf('an English class');
+    const made = take(of, 'mp3');
+    await expect.poll(halfCut, { interval: 1 }).toHaveLength(1);
+    // No file can be written where a folder is.
+    mkdirSync(path.join(ours, halfCut()[0] ?? '', 'cover.png'));
+    await expect(made).rejects.toMatchObject({ code: 'EISDIR' });
     await expect.poll(halfCut).toEqual([]);
   });
 

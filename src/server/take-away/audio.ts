@@ -169,17 +169,13 @@ async function packed(
   const alone = path.join(folder, 'sound');
   const about = path.join(folder, 'chapters');
   const picture = path.join(folder, 'cover.png');
-  const beside = Promise.all([
+  const beside = Promise.allSettled([
     writeFile(about, chapterMetadata(chapters, head)),
     cover(worded).then((png) => writeFile(picture, png)),
   ]);
-  try {
-    await packs([], alone);
-  } finally {
-    // However packing went: what is still written while its folder goes would keep the folder for good.
-    await Promise.allSettled([beside]);
-  }
-  await beside;
+  // However packing goes: what is still written while its folder goes would keep the folder for good.
+  await packs([], alone).finally(() => beside);
+  for (const one of await beside) if (one.status === 'rejected') throw told(one.reason);
   const read = ['-i', alone, '-f', 'ffmetadata', '-i', about, '-i', picture];
   await pack({ args: [...read, ...TOLD, ...COVER, ...FORMAT[as], file], ...how });
 }
