@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { callOff, restoreSession } from '../calendar/change';
+import { getSession, planSession } from '../sessions/sessions';
 import { makeClass, makeStudio, NOON, type TestClass, testDatabase } from '../testing/studio';
 import { sendWaiting } from './carry';
 import {
@@ -188,6 +189,35 @@ describe('a letter that the mail server did not take', () => {
     await write({ holds }, NOON + 1);
     mail.answer = () => null;
     expect(await again(2)).toBe(1);
+  });
+
+  it('is sent where only some of what it tells of is otherwise by now, and what tells of that follows', async () => {
+    mail.answer = () => AWAY;
+    const { classId } = await getSession(db(), studio, studio.sessionId);
+    const startsAt = NOON + 24 * HOUR;
+    const other = await planSession(db(), studio, { classId, startsAt, now: NOON });
+    const both = [studio.sessionId, other];
+    for (const id of both) {
+      await callOff(db(), studio, { id, which: 'this' as const, now: NOON, word: null });
+    }
+    const off = { sessionIds: both, status: 'cancelled' as const };
+    await write({ holds: off, body: 'Neither takes place.' });
+    await restoreSession(db(), studio, other);
+    const on = { sessionIds: [other], status: 'planned' as const };
+    await write({ holds: on, body: 'One takes place after all.' }, NOON + 1);
+    mail.answer = () => null;
+    expect(await again(2)).toBe(2);
+    expect(mail.taken.map((l) => l.body)).toEqual([
+      'Neither takes place.',
+      'One takes place after all.',
+    ]);
+    // Where nothing of it is so any more, it is not sent.
+    mail.answer = () => AWAY;
+    await callOff(db(), studio, { id: other, which: 'this' as const, now: NOON, word: null });
+    await write({ holds: off, body: 'Again neither.' }, NOON + 3 * MINUTE);
+    for (const id of both) await restoreSession(db(), studio, id);
+    mail.answer = () => null;
+    expect(await again(5)).toBe(0);
   });
 
   it('is not sent where the link in it was taken back, replaced or used', async () => {

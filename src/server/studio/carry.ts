@@ -127,9 +127,10 @@ async function nextWaiting(db: Db, now: number, served: readonly string[]) {
     .forUpdate()
     .skipLocked()
     .select('id');
-  const isOtherwise = db('sessions')
+  // Of several sessions some may be otherwise by now: of these a letter that was written later tells, and follows.
+  const isStillSo = db('sessions')
     .whereRaw('sessions.studio_id = letters.studio_id and sessions.id = any(letters.about)')
-    .whereRaw('sessions.status <> letters.about_status')
+    .whereRaw('sessions.status = letters.about_status')
     .select(db.raw('1'));
   const opens = unspent(db, now)
     .whereRaw('links.token_hash = letters.link_hash')
@@ -139,7 +140,10 @@ async function nextWaiting(db: Db, now: number, served: readonly string[]) {
     .update({ try_at: new Date(now + MINUTE_MS) })
     .returning([
       ...['id', 'studio_id', 'recipient', 'subject', 'body', 'kept_as', 'tries', 'until'],
-      db.raw('not exists ? and (link_hash is null or exists ?) as holds', [isOtherwise, opens]),
+      db.raw('(cardinality(about) = 0 or exists ?) and (link_hash is null or exists ?) as holds', [
+        isStillSo,
+        opens,
+      ]),
     ]);
   return z.array(waitingSchema).parse(rows)[0];
 }

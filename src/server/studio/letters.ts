@@ -28,7 +28,7 @@ export interface NewLetter extends Pick<Letter, 'recipient' | 'subject' | 'body'
   keptAs?: string;
   /** When it is of no use any more, epoch ms. */
   until?: number;
-  /** What it says is so only while these sessions have that status. */
+  /** What it says is so only while one of these sessions, if it is about any, has that status. */
   holds?: { sessionIds: readonly string[]; status: SessionStatus };
   /** The token of a link in it: once that is spent, taken back or run out, the letter is of no use. */
   link?: string;
