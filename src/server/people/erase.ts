@@ -51,8 +51,16 @@ export async function erasePerson(db: Db, { studioId }: Scope, id: string): Prom
           [word],
         ),
       });
-    if (contact)
-      await trx('letters').where(of).whereRaw('lower(recipient) = lower(?)', [contact]).delete();
+    if (contact) {
+      // Who has the address together with them keeps the letters that are their own.
+      const others = trx('participants').where(of).whereNot({ id });
+      const shared = await others.whereRaw('lower(contact) = lower(?)', [contact]).first('id');
+      await trx('letters')
+        .where(of)
+        .whereRaw('lower(recipient) = lower(?)', [contact])
+        .modify((query) => shared && query.whereRaw('body ~* ?', [word]))
+        .delete();
+    }
     await trx('participants')
       .where({ ...of, id })
       .delete();

@@ -8,7 +8,7 @@ import { correct } from '../register/correct';
 import { appendEvents, closeSession, getLog, prepareRun } from '../runs';
 import { mark, roll } from '../sessions/register';
 import { getSession, planSession } from '../sessions/sessions';
-import { writeLetter } from '../studio/letters';
+import { lettersOf, writeLetter } from '../studio/letters';
 import { DAY, makeClass, NOON, personOf, type TestClass, testDatabase } from '../testing/studio';
 import { keepCautions } from './carried';
 import { erasePerson } from './erase';
@@ -226,6 +226,21 @@ describe('somebody who is erased', () => {
     expect(await tablesWith('quillorin')).toEqual([]);
     expect((await getSession(db(), c, c.sessionId)).came).toBe(before);
     await expect(personOf(db(), c, person)).rejects.toMatchObject({ code: 'not-found' });
+  });
+
+  it('leaves the letters of others to the same address, which they may still need', async () => {
+    const c = await makeClass(db());
+    const contact = 'home@harbour.example';
+    for (const id of [c.ada, c.ben]) await changePerson(db(), c, { id, contact });
+    for (const body of ['Hello Ada,\n\nstorm', 'Hello Ben,\n\nstorm', 'To all: storm']) {
+      const letter = { recipient: contact, subject: 'Storm', body };
+      await writeLetter(db(), c, { letter, now: NOON, post: null });
+    }
+    const left = async () => (await lettersOf(db(), c)).map((l) => l.body).sort();
+    await erasePerson(db(), c, c.ada);
+    expect(await left()).toEqual(['Hello Ben,\n\nstorm', 'To all: storm']);
+    await erasePerson(db(), c, c.ben);
+    expect(await left()).toEqual([]);
   });
 
   it('is passed over by a device that has not heard of it, and its log is still one that can be led', async () => {

@@ -430,6 +430,10 @@ it('the same letter is written once within an hour, also where its answer was lo
   expect(await write(c, NOON + MINUTE, 'It is cold.')).toMatchObject({ written: 1, already: 0 });
   expect(await write(other, NOON)).toMatchObject({ written: 1, already: 0 });
   expect(await write(c, NOON + 61 * MINUTE)).toMatchObject({ written: 1, already: 0 });
+  // Two who have one address have one letter.
+  await changePerson(db(), other, { id: other.ben, contact: 'Ada@pier.example' });
+  const both = { written: 1, already: 0, without: [] };
+  expect(await write(other, NOON, 'The boiler is new.')).toMatchObject(both);
 });
 
 it('a letter that the mail server refused is written again, and one that it took or may take is not', async () => {

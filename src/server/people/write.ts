@@ -34,13 +34,15 @@ export async function writeTo(
     .orderByRaw('lower(name)')
     .select('name', 'contact');
   const without: string[] = [];
-  const recipients: string[] = [];
+  // Some have one address together: what is the same for all goes there once.
+  const addresses = new Set<string>();
   for (const { name, contact } of people) {
     const recipient = emailSchema.safeParse(contact ?? '');
-    if (recipient.success) recipients.push(recipient.data);
+    if (recipient.success) addresses.add(recipient.data);
     else without.push(name);
   }
   const had = await alreadyWritten(db, scope, { subject, body, since: now - SAME_MS, post });
+  const recipients = [...addresses];
   const letters = recipients
     .filter((recipient) => !had.has(recipient))
     .map((recipient) => ({ recipient, subject, body }));
