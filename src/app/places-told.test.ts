@@ -45,6 +45,8 @@ const booked = async () =>
 beforeEach(async () => {
   be('owner');
   classId = mine.ids.classes;
+  await db()('sessions').where({ studio_id: mine.studioId }).update({ closure_id: null });
+  await db()('closures').where({ studio_id: mine.studioId }).delete();
   await db()('sessions').where({ class_id: classId, status: 'planned' }).delete();
   await db()('bookings').where({ class_id: classId }).delete();
   sessionId = await planSession(db(), mine, { classId, startsAt: STARTS_AT, now: NOON });
@@ -194,6 +196,31 @@ describe('a teacher who leads', () => {
     const closure = { name: 'Boat lift', from: '2026-12-08', to: '2026-12-08' };
     expect((await closeAction(fresh, given(closure))).done).toContain(told);
     expect(await letter()).toMatch(/does not take place:\n.*18:00, Loft: Boat lift\n/);
+  });
+
+  it('and what is in the way by now of what takes place again', async () => {
+    const act = await sessions();
+    const { closeAction, reopenAction } = await calendar();
+    await db()('sessions').where({ id: sessionId }).update({ place: 'Loft' });
+    await act.callOffAction(sessionId, fresh, given({ word: '', which: 'this' }));
+    const there = await planSession(db(), mine, { classId, startsAt: STARTS_AT, now: NOON });
+    await db()('sessions').where({ id: there }).update({ place: 'Loft' });
+    const asked = await act.restoreAction(sessionId, fresh, given({}));
+    expect(asked).toMatchObject({
+      done: null,
+      errors: { sure: expect.stringMatching(/same place/) },
+    });
+    const sure = await act.restoreAction(sessionId, fresh, given({ sure: 'on' }));
+    expect(sure.done).toMatch(/^It takes place\./);
+    await closeAction(fresh, given({ name: 'Storm', ...THAT_DAY }));
+    const { id } = await db()('closures')
+      .where({ name: 'Storm', studio_id: mine.studioId })
+      .orderBy('created_at', 'desc')
+      .first();
+    await db()('sessions').where({ id: there }).update({ status: 'planned', closure_id: null });
+    expect(await reopenAction(given({ id }))).toMatch(
+      / Look at what is there by now: .* is in the same place\./,
+    );
   });
 
   it('who changes what they lead themselves is not written to', async () => {

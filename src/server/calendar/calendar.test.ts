@@ -224,7 +224,7 @@ describe('changing', () => {
     );
     const troubles = (await lettersOf(db(), me)).map((l) => l.trouble);
     expect([asked, troubles.filter((t) => t?.includes('no mail tonight')).length]).toEqual([1, 1]);
-    await restoreSession(db(), c, ids[1] ?? '');
+    await restoreSession(db(), c, { id: ids[1] ?? '', zone: ZONE });
     const states = await Promise.all(ids.map((id) => getSession(db(), c, id)));
     expect(states.map((s) => [s.status, s.word])).toEqual([
       ['cancelled', word],

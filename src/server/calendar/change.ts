@@ -188,11 +188,23 @@ const MOST_NAMED = 3;
 const OVER = { teacher: 'with the same teacher', place: 'in the same place' };
 
 /** Why not, where sessions would get in the way of others that they are not in already; else null. */
-async function inTheWay(
+async function inTheWay(db: Db, scope: Scope, of: Foreseen): Promise<Refusal | null> {
+  const way = await wayWords(db, scope, of);
+  return way === null ? null : new Refusal('in-the-way', way);
+}
+
+interface Foreseen {
+  before: readonly Session[];
+  after: readonly Session[];
+  zone: string;
+}
+
+/** What sessions are in the way of that they were not in the way of before, and which closed days, in words; else null. */
+async function wayWords(
   db: Db,
   scope: Scope,
-  { before, after, zone }: { before: readonly Session[]; after: readonly Session[]; zone: string },
-): Promise<Refusal | null> {
+  { before, after, zone }: Foreseen,
+): Promise<string | null> {
   const planned = (sessions: readonly Session[]) => sessions.filter((s) => s.status === 'planned');
   const times = [...before, ...after].map((s) => s.startsAt);
   const around = await sessionsBetween(
@@ -227,7 +239,7 @@ async function inTheWay(
   ].filter((line): line is string => line !== undefined);
   if (says.length === 0) return null;
   const more = says.length > MOST_NAMED ? `; and ${says.length - MOST_NAMED} more` : '';
-  return new Refusal('in-the-way', `${says.slice(0, MOST_NAMED).join('; ')}${more}`);
+  return `${says.slice(0, MOST_NAMED).join('; ')}${more}`;
 }
 
 /**
@@ -254,16 +266,38 @@ export async function callOff(
 const idsOf = (sessions: readonly Session[]) => sessions.map((s) => s.id);
 
 /**
- * Puts a session that was called off back onto the calendar.
+ * Puts a session that was called off back onto the calendar. Where something else is there by now, or closed days are, it
+ * is asked first whether it is meant.
+ * @param sure it was asked already
  * @returns the session, or null where it was not called off
- * @throws Refusal `not-found`, `class-put-away`
+ * @throws Refusal `not-found`, `class-put-away`, `in-the-way`
  */
-export async function restoreSession(db: Db, scope: Scope, id: string): Promise<Session | null> {
-  const session = await getSession(db, scope, id);
-  if (session.status !== 'cancelled') return null;
-  await classInUse(db, scope, session.classId);
-  const restored = await db('sessions')
-    .where({ id, studio_id: scope.studioId, status: 'cancelled' })
-    .update({ status: 'planned', word: null, closure_id: null });
-  return restored > 0 ? getSession(db, scope, id) : null;
+export async function restoreSession(
+  db: Db,
+  scope: Scope,
+  { id, zone, sure = false }: { id: string; zone: string; sure?: boolean },
+): Promise<Session | null> {
+  return db.transaction(async (trx) => {
+    await holdSessions(trx, scope, [id]);
+    const session = await getSession(trx, scope, id);
+    if (session.status !== 'cancelled') return null;
+    await classInUse(trx, scope, session.classId);
+    const after = [{ ...session, status: 'planned' as const }];
+    const way = sure ? null : await inTheWay(trx, scope, { before: [], after, zone });
+    if (way) throw way;
+    await trx('sessions')
+      .where({ id, studio_id: scope.studioId })
+      .update({ status: 'planned', word: null, closure_id: null });
+    return getSession(trx, scope, id);
+  });
 }
+
+/** What sessions that take place again are in the way of by now, in words; null where of nothing. */
+export const againInTheWay = async (
+  db: Db,
+  scope: Scope,
+  { ids, zone }: { ids: readonly string[]; zone: string },
+): Promise<string | null> => {
+  const after = await sessionsOfIds(db, scope, ids);
+  return after.length === 0 ? null : wayWords(db, scope, { before: [], after, zone });
+};

@@ -8,7 +8,14 @@ import { peopleOfSession, setComing } from '../sessions/bookings';
 import { getSession, planSession, sessionsOfIds } from '../sessions/sessions';
 import { lettersOf } from '../studio/letters';
 import { DAY, makeClass, NOON, shortPlan, type TestClass, testDatabase } from '../testing/studio';
-import { type Change, callOff, changeSessions, lookAtChange, restoreSession } from './change';
+import {
+  againInTheWay,
+  type Change,
+  callOff,
+  changeSessions,
+  lookAtChange,
+  restoreSession,
+} from './change';
 import { closeFor, reopen } from './closures';
 import {
   tellAway,
@@ -139,9 +146,9 @@ jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
     const { c, me, id, read, tell } = await nextWeek();
     const off = await callOff(db(), me, { id, which: 'this', now: NOON, word: 'Storm.' });
     await tell(NOON, (t) => tellCalledOff(t, { sessions: off, word: 'Storm.' }));
-    const session = await restoreSession(db(), me, id);
+    const session = await restoreSession(db(), me, { id, zone });
     expect(session).toMatchObject({ id, status: 'planned', word: null });
-    expect(await restoreSession(db(), me, id)).toBeNull();
+    expect(await restoreSession(db(), me, { id, zone })).toBeNull();
     await tell(NOON + 1, (t) => tellOnAgain(t, session ? [session] : []));
     expect((await read('ben')).map((l) => l.split('\n')[0])).toEqual([
       'does not take place',
@@ -153,8 +160,34 @@ jetzt: ${className}, Mi., 2. Dez. 2026, 18:30, Loft, https://call.example/1`,
       await callOff(db(), me, { id: one, which: 'this', now: NOON, word: null });
     }
     await putAway(db(), me, { classId: c.classId, now: NOON });
-    await expect(restoreSession(db(), me, id)).rejects.toMatchObject({ code: 'class-put-away' });
+    await expect(restoreSession(db(), me, { id, zone })).rejects.toMatchObject({
+      code: 'class-put-away',
+    });
     expect((await getSession(db(), me, id)).status).toBe('cancelled');
+  });
+
+  it('of nothing before it is asked whether a session is to be where another is by now, or closed days', async () => {
+    const { c, me, id } = await nextWeek();
+    const again = (sure = false) => restoreSession(db(), me, { id, zone, sure });
+    const off = () => callOff(db(), me, { id, which: 'this', now: NOON, word: null });
+    await off();
+    const of = { classId: c.classId, startsAt: NEXT + 60_000, now: NOON };
+    const other = await planSession(db(), c, of);
+    expect(await again()).toMatchObject({ status: 'planned' });
+    await off();
+    await db()('sessions').where({ id: other }).update({ place: ' hall 2' });
+    await expect(again()).rejects.toThrow(/Tue 1 Dec 2026, 12:01, is in the same place/);
+    expect((await getSession(db(), me, id)).status).toBe('cancelled');
+    expect(await again(true)).toMatchObject({ status: 'planned' });
+
+    await db()('sessions').where({ id: other }).update({ status: 'cancelled' });
+    const closure = { from: '2026-12-01', to: '2026-12-01', name: 'Boat lift' };
+    const { id: closed } = await closeFor(db(), c, { closure, zone, now: NOON });
+    await expect(again()).rejects.toThrow(/Tue 1 Dec 2026 is closed: Boat lift/);
+    await db()('sessions').where({ id: other }).update({ status: 'planned', closure_id: null });
+    const ids = await reopen(db(), me, closed);
+    expect(await againInTheWay(db(), me, { ids, zone })).toMatch(/12:01, is in the same place$/);
+    expect(await againInTheWay(db(), me, { ids: [], zone })).toBeNull();
   });
 
   it('once of all that closed days cancel, with why, and of what takes place when they are open again', async () => {

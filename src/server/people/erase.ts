@@ -58,7 +58,7 @@ export async function erasePerson(db: Db, { studioId }: Scope, id: string): Prom
       await trx('letters')
         .where(of)
         .whereRaw('lower(recipient) = lower(?)', [contact])
-        .modify((query) => shared && query.whereRaw('body ~* ?', [word]))
+        .modify((query) => shared && query.whereRaw("subject || ' ' || body ~* ?", [word]))
         .delete();
     }
     await trx('participants')

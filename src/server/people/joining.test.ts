@@ -232,8 +232,9 @@ describe('somebody who is erased', () => {
     const c = await makeClass(db());
     const contact = 'home@harbour.example';
     for (const id of [c.ada, c.ben]) await changePerson(db(), c, { id, contact });
-    for (const body of ['Hello Ada,\n\nstorm', 'Hello Ben,\n\nstorm', 'To all: storm']) {
-      const letter = { recipient: contact, subject: 'Storm', body };
+    for (const body of ['Hello Ada,\n\nstorm', 'Hello Ben,\n\nstorm', 'To all: storm', 'For you']) {
+      const subject = body === 'For you' ? 'To Ada' : 'Storm';
+      const letter = { recipient: contact, subject, body };
       await writeLetter(db(), c, { letter, now: NOON, post: null });
     }
     const left = async () => (await lettersOf(db(), c)).map((l) => l.body).sort();

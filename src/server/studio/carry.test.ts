@@ -180,7 +180,7 @@ describe('a letter that the mail server did not take', () => {
     await callOff(db(), studio, of);
     const holds = { sessionIds: [id], status: 'cancelled' as const };
     await write({ holds });
-    await restoreSession(db(), studio, id);
+    await restoreSession(db(), studio, { id, zone: 'UTC' });
     mail.answer = () => null;
     expect(await again(1)).toBe(0);
     expect(await stands()).toEqual([['what it says is not so any more', null]]);
@@ -202,7 +202,7 @@ describe('a letter that the mail server did not take', () => {
     }
     const off = { sessionIds: both, status: 'cancelled' as const };
     await write({ holds: off, body: 'Neither takes place.' });
-    await restoreSession(db(), studio, other);
+    await restoreSession(db(), studio, { id: other, zone: 'UTC' });
     const on = { sessionIds: [other], status: 'planned' as const };
     await write({ holds: on, body: 'One takes place after all.' }, NOON + 1);
     mail.answer = () => null;
@@ -215,7 +215,7 @@ describe('a letter that the mail server did not take', () => {
     mail.answer = () => AWAY;
     await callOff(db(), studio, { id: other, which: 'this' as const, now: NOON, word: null });
     await write({ holds: off, body: 'Again neither.' }, NOON + 3 * MINUTE);
-    for (const id of both) await restoreSession(db(), studio, id);
+    for (const id of both) await restoreSession(db(), studio, { id, zone: 'UTC' });
     mail.answer = () => null;
     expect(await again(5)).toBe(0);
   });

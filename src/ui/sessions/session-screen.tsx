@@ -109,6 +109,7 @@ export function SessionScreen(props: SessionScreenProps) {
             over={status === 'planned'}
           >
             <p className="font-medium">Cancelled{why ? `: ${why}` : ''}</p>
+            <Sure label="Put it back all the same" />
           </ActionForm>
         </div>
       )}

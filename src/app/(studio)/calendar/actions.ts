@@ -16,6 +16,7 @@ import {
 } from '@/core/calendar';
 import { clock, dayLabel, timeOfDay } from '@/core/formats';
 import type { Teacher } from '@/server/auth/sign-ins';
+import { againInTheWay } from '@/server/calendar/change';
 import { closeFor, reopen } from '@/server/calendar/closures';
 import { type Foreseen, foresee, planSessions, type Wish } from '@/server/calendar/plan';
 import { listClasses } from '@/server/classes/classes';
@@ -190,6 +191,8 @@ export async function reopenAction(form: FormData): Promise<string> {
   const teacher = await requireTeacher();
   const opened = withTold(teacher, async (telling) => {
     const again = await reopen(telling.db, teacher, idOf(form.get('id')));
+    const way = await againInTheWay(telling.db, teacher, { ids: again, zone: teacher.timeZone });
+    if (way) telling.say(`Look at what is there by now: ${way}.`);
     await tellCancelled(telling, { ids: again, again: true });
     return again;
   });

@@ -152,12 +152,16 @@ export async function callOffAction(id: string, _: FormState, form: FormData): P
   });
 }
 
-/** Puts a session that was called off back onto the calendar, and writes to those who are booked. */
+/**
+ * Puts a session that was called off back onto the calendar, and writes to those who are booked. Where something is there
+ * by now, that is asked first.
+ */
 export async function restoreAction(id: string, _: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
-  return answerForm(form, z.object({}), async () => {
+  return answerForm(form, z.object({ sure: tickedSchema }), async ({ sure }) => {
+    const of = { id: idOf(id), zone: teacher.timeZone, sure };
     const { told } = await withTold(teacher, async (telling) => {
-      const session = await restoreSession(telling.db, teacher, idOf(id));
+      const session = await restoreSession(telling.db, teacher, of);
       if (session) await tellCancelled(telling, { ids: [session.id], again: true });
     });
     refresh();
