@@ -8,6 +8,6 @@ export function bookedWords(of: {
   if (roomFor === null) return `${booked} booked`;
   if (waiting > 0) return `${booked} booked, ${waiting} waiting for room`;
   return booked < roomFor
-    ? `${booked} booked, room for ${roomFor - booked}`
+    ? `${booked} booked, room for ${roomFor - booked} more`
     : `${booked} booked, full`;
 }
