@@ -82,6 +82,7 @@ export const REFUSALS = {
   'wrong-password': [403, 'This is not your password. Type the one you sign in with.'],
   'too-many-tries': [429, 'Too many tries. Wait {}, then try again.'],
   'owners-only': [403, 'Only an owner of the studio can do this.'],
+  'leads-now': [409, '{} leads a class at this moment. Wait until it is closed, then try again.'],
   'last-owner': [409, 'A studio needs an owner. Make somebody else an owner first.'],
   'too-many-teachers': [409, 'A studio has {} teachers at most. Remove one first.'],
   'rule-in-the-past': [

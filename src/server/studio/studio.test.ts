@@ -5,7 +5,7 @@ import { emptyPlan } from '@/core/class';
 import { newClassOf } from '@/core/studio';
 import { signIn, signInAs, type Teacher, teacherOf } from '../auth/sign-ins';
 import { getClass } from '../classes/classes';
-import { prepareRun, runOfSession } from '../runs';
+import { appendEvents, closeSession, prepareRun, runOfSession } from '../runs';
 import { awaitedToCome } from '../sessions/bookings';
 import { roll } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
@@ -21,6 +21,7 @@ import {
   deleteStudio,
   forgetOld,
   olderThan,
+  refuseWhileLed,
   studioSettings,
 } from './studios';
 import {
@@ -191,7 +192,7 @@ describe('teachers', () => {
       now: NOON,
     });
     const session = await signInAs(db(), id, NOON);
-    await expect(removeTeacher(db(), await owned(), id)).rejects.toMatchObject({
+    await expect(removeTeacher(db(), await owned(), { id, now: NOON })).rejects.toMatchObject({
       code: 'not-found',
     });
     // Before that it is known whom they leave without a leader: sessions to come alone.
@@ -206,13 +207,42 @@ describe('teachers', () => {
       await db()('sessions').where({ id: led }).update({ teacher_id: id, status });
     }
     expect(await leadsToCome(db(), owner, NOON)).toEqual(new Map([[id, 2]]));
-    await removeTeacher(db(), owner, id);
+    await removeTeacher(db(), owner, { id, now: NOON });
     expect(await leadsToCome(db(), owner, NOON)).toEqual(new Map());
     expect(await awaitedToCome(db(), owner, NOON)).toBe(2);
     expect(await awaitedToCome(db(), owner, NOON + 3 * HOUR)).toBe(0);
     expect(await teacherOf(db(), session, NOON)).toBeNull();
     expect((await teachersOf(db(), owner)).map((t) => t.id)).toEqual([owner.id]);
     expect((await getClass(db(), owner, c.classId)).id).toBe(c.classId);
+  });
+
+  it('are not taken their class away in the middle of it, and neither is the studio', async () => {
+    const c = await makeClass(db());
+    const owner = await signedIn(c.email);
+    const email = someone();
+    const token = tokenIn(await invite(db(), owner, { email, role: 'teacher', now: NOON }));
+    const account = { name: 'Second', email, password: PASSWORD };
+    const id = await join(db(), { token, account, now: NOON });
+    const of = { sessionId: c.sessionId, now: NOON, speaker: null, teacherId: id };
+    const { id: runId } = await prepareRun(db(), c, of);
+    const refused = {
+      code: 'leads-now',
+      message: expect.stringMatching(/^Second leads a class at/),
+    };
+    await refuseWhileLed(db(), owner, { now: NOON });
+    const drafts = [{ id: randomUUID(), type: 'started' as const, at: NOON }];
+    await appendEvents(db(), c, { runId, drafts, now: NOON });
+    const remove = (now: number) => removeTeacher(db(), owner, { id, now });
+    await expect(remove(NOON + HOUR)).rejects.toMatchObject(refused);
+    await expect(refuseWhileLed(db(), owner, { now: NOON })).rejects.toMatchObject(refused);
+    await refuseWhileLed(db(), owner, { teacherId: owner.id, now: NOON });
+    await refuseWhileLed(db(), await owned(), { now: NOON });
+    // What was left standing is in nobody's hands.
+    await refuseWhileLed(db(), owner, { now: NOON + 5 * HOUR });
+    const draft = { id: randomUUID(), at: NOON + HOUR };
+    await closeSession(db(), c, { sessionId: c.sessionId, draft, now: NOON + HOUR });
+    await remove(NOON + HOUR);
+    expect((await teachersOf(db(), owner)).map((t) => t.id)).toEqual([owner.id]);
   });
 
   it('leave an owner behind, whatever is done, also at the same time', async () => {
@@ -227,7 +257,7 @@ describe('teachers', () => {
         await Promise.allSettled(
           acts.map(({ what, who }) =>
             what === 'remove'
-              ? removeTeacher(db(), owner, ids[who] ?? '')
+              ? removeTeacher(db(), owner, { id: ids[who] ?? '', now: NOON })
               : changeRole(db(), owner, { id: ids[who] ?? '', role: what }),
           ),
         );

@@ -115,6 +115,29 @@ export async function changeStudio(
   if (Object.keys(named).length > 0) await db('studios').where({ id: studioId }).update(named);
 }
 
+/** A class that was begun so long ago and never closed is led by nobody any more, in ms. */
+const LED_MS = 4 * 3_600_000;
+
+/**
+ * Makes sure that nobody is taken their class away in the middle of it: a teacher, or any of the studio.
+ * @param now epoch ms
+ * @throws Refusal `leads-now`
+ */
+export async function refuseWhileLed(
+  db: Db,
+  { studioId }: Scope,
+  { teacherId, now }: { teacherId?: string; now: number },
+): Promise<void> {
+  const leads = await db('runs as r')
+    .join('sessions as s', 's.id', 'r.session_id')
+    .leftJoin('teachers as t', 't.id', 'r.led_by')
+    .where({ 'r.studio_id': studioId, 's.status': 'planned', 'r.finished_at': null })
+    .where('r.started_at', '>', new Date(now - LED_MS))
+    .modify((query) => teacherId && query.where({ 'r.led_by': teacherId }))
+    .first('t.name');
+  if (leads) throw new Refusal('leads-now', leads.name ?? 'Somebody');
+}
+
 /** Deletes a studio and all that belongs to it. */
 export async function deleteStudio(db: Db, { studioId }: Scope): Promise<void> {
   await db('studios').where({ id: studioId }).delete();

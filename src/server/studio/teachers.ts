@@ -11,7 +11,7 @@ import { found, type Scope } from '../scope';
 import { addressOf } from './address';
 import { writeLetter } from './letters';
 import { makeLink, spendLink } from './links';
-import { type NewAccount, refuseTaken, takingEmail } from './studios';
+import { type NewAccount, refuseTaken, refuseWhileLed, takingEmail } from './studios';
 
 /** Most teachers of one studio, those invited among them. */
 export const MOST_TEACHERS = 50;
@@ -178,11 +178,16 @@ export async function changeRole(
 /**
  * Removes a teacher: they are signed out everywhere, and their recordings go. Classes, sessions and registers
  * belong to the studio and stay.
- * @throws Refusal `not-found`, `last-owner`
+ * @throws Refusal `not-found`, `last-owner`, `leads-now`
  */
-export async function removeTeacher(db: Db, scope: Scope, id: string): Promise<void> {
+export async function removeTeacher(
+  db: Db,
+  scope: Scope,
+  { id, now }: { id: string; now: number },
+): Promise<void> {
   await db.transaction(async (trx) => {
     await keepAnOwner(trx, scope, id);
+    await refuseWhileLed(trx, scope, { teacherId: id, now });
     const rows = await trx('teachers')
       .where({ id, studio_id: scope.studioId })
       .delete()

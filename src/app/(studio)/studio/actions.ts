@@ -26,6 +26,7 @@ import {
   deleteStudio,
   forgetOld,
   olderThan,
+  refuseWhileLed,
   studioSettings,
 } from '@/server/studio/studios';
 import {
@@ -134,7 +135,7 @@ export async function changeRoleAction(form: FormData): Promise<void> {
 }
 
 export async function removeTeacherAction(form: FormData): Promise<void> {
-  await orNotFound(removeTeacher(db(), await requireOwner(), idIn(form)));
+  await orNotFound(removeTeacher(db(), await requireOwner(), { id: idIn(form), now: now() }));
   refresh();
 }
 
@@ -164,6 +165,7 @@ export async function deleteStudioAction(_: FormState, form: FormData): Promise<
   return answerForm(form, schema, async ({ current }) => {
     const asked = { password: current, address: await clientAddress(), now: now() };
     await confirmPassword(db(), owner, asked);
+    await refuseWhileLed(db(), owner, { now: now() });
     await deleteStudio(db(), owner);
     await dropToken();
     redirect('/sign-in');
