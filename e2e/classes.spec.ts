@@ -57,7 +57,7 @@ test('a class is copied, put away, brought back and removed for good, by keyboar
   await page.goto('/classes');
   // One that still meets stays where it is.
   await chosen('High tide', 'Put it away');
-  await expect(page.getByText(/^“High tide” still has sessions to come/)).toBeVisible();
+  await expect(page.getByText(/^The class “High tide” still has sessions to come/)).toBeVisible();
   await chosen('Copy of Low tide', 'Put it away');
   await expect(page.getByText('Copy of Low tide is put away. What it was stays.')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Copy of Low tide/ })).toHaveCount(0);

@@ -82,7 +82,10 @@ export const REFUSALS = {
   'wrong-password': [403, 'This is not your password. Type the one you sign in with.'],
   'too-many-tries': [429, 'Too many tries. Wait {}, then try again.'],
   'owners-only': [403, 'Only an owner of the studio can do this.'],
-  'leads-now': [409, '{} leads a class at this moment. Wait until it is closed, then try again.'],
+  'leads-now': [
+    409,
+    'A class is led at this moment by {}. Wait until it is closed, then try again.',
+  ],
   'last-owner': [409, 'A studio needs an owner. Make somebody else an owner first.'],
   'too-many-teachers': [409, 'A studio has {} teachers at most. Remove one first.'],
   'rule-in-the-past': [
@@ -155,11 +158,11 @@ export const REFUSALS = {
   'class-put-away': [409, 'This class is put away. Bring it back first, in Classes.'],
   'class-still-meets': [
     409,
-    '“{}” still has sessions to come, or one that was begun and not closed. Call them off or close it, then put the class away.',
+    'The class “{}” still has sessions to come, or one that was begun and not closed. Call them off or close it, then put the class away.',
   ],
   'class-has-past': [
     409,
-    '“{}” has sessions, is done at home or is of a programme, so it cannot be removed. It can stay put away.',
+    'The class “{}” has sessions, is done at home or is of a programme, so it cannot be removed. It can stay put away.',
   ],
   'still-busy': [
     429,

@@ -135,7 +135,7 @@ export async function refuseWhileLed(
     .where('r.started_at', '>', new Date(now - LED_MS))
     .modify((query) => teacherId && query.where({ 'r.led_by': teacherId }))
     .first('t.name');
-  if (leads) throw new Refusal('leads-now', leads.name ?? 'Somebody');
+  if (leads) throw new Refusal('leads-now', leads.name ?? 'somebody');
 }
 
 /** Deletes a studio and all that belongs to it. */
