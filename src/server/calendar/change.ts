@@ -187,23 +187,24 @@ const LONGEST_MS = 4 * 3_600_000;
 const MOST_NAMED = 3;
 const OVER = { teacher: 'with the same teacher', place: 'in the same place' };
 
-/** Why not, where sessions would get in the way of others that they are not in already; else null. */
-async function inTheWay(db: Db, scope: Scope, of: Foreseen): Promise<Refusal | null> {
-  const way = await wayWords(db, scope, of);
-  return way === null ? null : new Refusal('in-the-way', way);
-}
-
-interface Foreseen {
+/** Sessions as they are, and as they would be. */
+interface BeforeAndAfter {
   before: readonly Session[];
   after: readonly Session[];
   zone: string;
+}
+
+/** Why not, where sessions would get in the way of others that they are not in already; else null. */
+async function inTheWay(db: Db, scope: Scope, of: BeforeAndAfter): Promise<Refusal | null> {
+  const way = await wayWords(db, scope, of);
+  return way === null ? null : new Refusal('in-the-way', way);
 }
 
 /** What sessions are in the way of that they were not in the way of before, and which closed days, in words; else null. */
 async function wayWords(
   db: Db,
   scope: Scope,
-  { before, after, zone }: Foreseen,
+  { before, after, zone }: BeforeAndAfter,
 ): Promise<string | null> {
   const planned = (sessions: readonly Session[]) => sessions.filter((s) => s.status === 'planned');
   const times = [...before, ...after].map((s) => s.startsAt);
