@@ -12,6 +12,7 @@ import {
   SIGN_IN_DAYS,
   signInAs,
   signOut,
+  staySignedIn,
   type Teacher,
   teacherOf,
 } from '@/server/auth/sign-ins';
@@ -50,7 +51,8 @@ export async function thisDevice(): Promise<Device> {
 export async function keepToken(token: string): Promise<void> {
   const before = await signInToken();
   if (before && before !== token) await signOut(db(), before, now());
-  (await cookies()).set(named(SIGN_IN_COOKIE), token, kept(SIGN_IN_DAYS));
+  // A day longer, since the server may keep it for the hours of a class.
+  (await cookies()).set(named(SIGN_IN_COOKIE), token, kept(SIGN_IN_DAYS + 1));
 }
 
 /** Signs in whoever has shown who they are. */
@@ -92,6 +94,13 @@ export async function requireTeacher(): Promise<Teacher> {
   if (teacher) return teacher;
   if ((await headers()).has('next-action')) throw new Refusal('signed-out');
   return redirect('/sign-in');
+}
+
+/** For pages on which a class is led or shown: the sign-in does not run out in the middle of it. */
+export async function requireLeader(): Promise<Teacher> {
+  const teacher = await requireTeacher();
+  await staySignedIn(db(), (await signInToken()) ?? '', now());
+  return teacher;
 }
 
 /** Where the request came from, for counting failed sign-ins. */

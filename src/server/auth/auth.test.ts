@@ -3,6 +3,7 @@ import { MINUTE, makeStudio, NOON, PASSWORD, testDatabase } from '../testing/stu
 import { addressIn } from './address';
 import { delayAfter } from './attempts';
 import {
+  CLASS_HOURS,
   IDLE_DAYS,
   SIGN_IN_DAYS,
   signIn,
@@ -11,6 +12,7 @@ import {
   signOut,
   signOutDevice,
   signOutEverywhere,
+  staySignedIn,
   teacherOf,
 } from './sign-ins';
 
@@ -130,6 +132,37 @@ describe('a sign-in', () => {
     for (let day = 10; day < SIGN_IN_DAYS; day += 10) await teacherOf(db(), token, days(day));
     expect(await teacherOf(db(), token, days(SIGN_IN_DAYS) - 1)).not.toBeNull();
     expect(await teacherOf(db(), token, days(SIGN_IN_DAYS))).toBeNull();
+  });
+
+  it('that would end in the middle of a class lasts until it is over, and none lasts longer for it', async () => {
+    const { email } = await makeStudio(db());
+    const end = NOON + SIGN_IN_DAYS * 86_400_000;
+    const hours = (n: number) => n * 3_600_000;
+    const at = async (token: string, now: number) => (await teacherOf(db(), token, now)) !== null;
+    const used = async () => {
+      const token = await signedIn(email);
+      for (let day = 10; day < SIGN_IN_DAYS; day += 10) await at(token, NOON + day * 86_400_000);
+      return token;
+    };
+
+    const led = await used();
+    const other = await used();
+    await staySignedIn(db(), led, end - hours(1));
+    expect(await at(led, end - hours(1) + hours(CLASS_HOURS) - 1)).toBe(true);
+    expect(await at(led, end - hours(1) + hours(CLASS_HOURS))).toBe(false);
+    expect(await at(other, end)).toBe(false);
+
+    const early = await used();
+    await staySignedIn(db(), early, end - hours(CLASS_HOURS) - 1);
+    expect(await at(early, end - 1)).toBe(true);
+    expect(await at(early, end)).toBe(false);
+
+    const over = await used();
+    await staySignedIn(db(), over, end + 1);
+    const gone = await used();
+    await signOut(db(), gone, end - 2);
+    await staySignedIn(db(), gone, end - 1);
+    expect([await at(over, end + 1), await at(gone, end - 1)]).toEqual([false, false]);
   });
 
   it('can be revoked alone or on all devices', async () => {

@@ -12,7 +12,10 @@ export const SIGN_IN_DAYS = 30;
 export const IDLE_DAYS = 14;
 /** How long a device is known again, after it was signed in last. */
 export const KNOWN_DAYS = 365;
-const DAY_MS = 86_400_000;
+/** Whoever opens a class to lead it stays signed in for at least so long, so that it does not end in the middle. */
+export const CLASS_HOURS = 12;
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
 /** How exactly it is known when a device was seen last. */
 const SEEN_EVERY_MS = 10 * 60_000;
 const MOST_SHOWN = 50;
@@ -208,6 +211,16 @@ export async function signOut(db: Db, token: string, now: number): Promise<void>
     .where({ token_hash: fingerprint(token) })
     .whereNull('revoked_at')
     .update({ revoked_at: new Date(now) });
+}
+
+/** Keeps a sign-in that would run out within the hours of a class until these are over. */
+export async function staySignedIn(db: Db, token: string, now: number): Promise<void> {
+  const until = new Date(now + CLASS_HOURS * HOUR_MS);
+  await db('sign_ins')
+    .where({ token_hash: fingerprint(token) })
+    .whereNull('revoked_at')
+    .whereBetween('expires_at', [new Date(now), until])
+    .update({ expires_at: until });
 }
 
 /** Ends every sign-in of a teacher, on all devices. */

@@ -20,6 +20,7 @@ import {
   changeStudio,
   deleteStudio,
   forgetOld,
+  ledNow,
   olderThan,
   refuseWhileLed,
   studioSettings,
@@ -207,13 +208,26 @@ describe('teachers', () => {
       await db()('sessions').where({ id: led }).update({ teacher_id: id, status });
     }
     expect(await leadsToCome(db(), owner, NOON)).toEqual(new Map([[id, 2]]));
+    const toThem = async () => (await lettersOf(db(), owner)).filter((l) => l.recipient === email);
+    const before = (await toThem()).length;
     await removeTeacher(db(), owner, { id, now: NOON });
+    const [letter, ...others] = await toThem();
+    expect(others).toHaveLength(before);
+    expect(letter?.body).toMatch(`${owner.name} removed your account at ${owner.studioName}`);
     expect(await leadsToCome(db(), owner, NOON)).toEqual(new Map());
     expect(await awaitedToCome(db(), owner, NOON)).toBe(2);
     expect(await awaitedToCome(db(), owner, NOON + 3 * HOUR)).toBe(0);
     expect(await teacherOf(db(), session, NOON)).toBeNull();
     expect((await teachersOf(db(), owner)).map((t) => t.id)).toEqual([owner.id]);
     expect((await getClass(db(), owner, c.classId)).id).toBe(c.classId);
+  });
+
+  it('are not written to about what they do themselves', async () => {
+    const { owner, id } = await two();
+    await changeRole(db(), owner, { id, role: 'owner' });
+    const before = await lettersOf(db(), owner);
+    await removeTeacher(db(), owner, { id: owner.id, now: NOON });
+    expect(await lettersOf(db(), owner)).toEqual(before);
   });
 
   it('are not taken their class away in the middle of it, and neither is the studio', async () => {
@@ -234,8 +248,11 @@ describe('teachers', () => {
     await appendEvents(db(), c, { runId, drafts, now: NOON });
     const remove = (now: number) => removeTeacher(db(), owner, { id, now });
     await expect(remove(NOON + HOUR)).rejects.toMatchObject(refused);
+    expect((await lettersOf(db(), owner)).map((l) => l.body).join()).not.toContain('removed');
     await expect(refuseWhileLed(db(), owner, { now: NOON })).rejects.toMatchObject(refused);
     await refuseWhileLed(db(), owner, { teacherId: owner.id, now: NOON });
+    const led = { by: 'Second', className: (await getClass(db(), c, c.classId)).plan.name };
+    expect(await ledNow(db(), owner, { teacherId: id, now: NOON })).toEqual(led);
     await refuseWhileLed(db(), await owned(), { now: NOON });
     // What was left standing is in nobody's hands.
     await refuseWhileLed(db(), owner, { now: NOON + 5 * HOUR });

@@ -119,23 +119,37 @@ export async function changeStudio(
 const LED_MS = 4 * 3_600_000;
 
 /**
- * Makes sure that nobody is taken their class away in the middle of it: a teacher, or any of the studio.
+ * Who leads a class at this moment: a teacher, or any of the studio. Null where nobody does.
  * @param now epoch ms
- * @throws Refusal `leads-now`
  */
-export async function refuseWhileLed(
+export async function ledNow(
   db: Db,
   { studioId }: Scope,
   { teacherId, now }: { teacherId?: string; now: number },
-): Promise<void> {
-  const leads = await db('runs as r')
+): Promise<{ by: string | null; className: string } | null> {
+  const row = await db('runs as r')
     .join('sessions as s', 's.id', 'r.session_id')
+    .join('classes as c', 'c.id', 's.class_id')
     .leftJoin('teachers as t', 't.id', 'r.led_by')
     .where({ 'r.studio_id': studioId, 's.status': 'planned', 'r.finished_at': null })
     .where('r.started_at', '>', new Date(now - LED_MS))
     .modify((query) => teacherId && query.where({ 'r.led_by': teacherId }))
-    .first('t.name');
-  if (leads) throw new Refusal('leads-now', leads.name ?? 'somebody');
+    .orderBy('r.started_at', 'desc')
+    .first('t.name as by', db.raw("c.plan->>'name' as class_name"));
+  return row ? { by: row.by, className: row.class_name } : null;
+}
+
+/**
+ * Makes sure that nobody is taken their class away in the middle of it.
+ * @throws Refusal `leads-now`
+ */
+export async function refuseWhileLed(
+  db: Db,
+  scope: Scope,
+  of: Parameters<typeof ledNow>[2],
+): Promise<void> {
+  const led = await ledNow(db, scope, of);
+  if (led) throw new Refusal('leads-now', led.by ?? 'somebody');
 }
 
 /** Deletes a studio and all that belongs to it. */

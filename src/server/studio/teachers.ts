@@ -9,8 +9,9 @@ import type { Db } from '../db';
 import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
 import { addressOf } from './address';
-import { writeLetter } from './letters';
+import { keepLetters, sendKept, writeLetter } from './letters';
 import { makeLink, spendLink } from './links';
+import { type Post, postFrom } from './post';
 import { type NewAccount, refuseTaken, refuseWhileLed, takingEmail } from './studios';
 
 /** Most teachers of one studio, those invited among them. */
@@ -176,24 +177,29 @@ export async function changeRole(
 }
 
 /**
- * Removes a teacher: they are signed out everywhere, and their recordings go. Classes, sessions and registers
- * belong to the studio and stay.
+ * Removes a teacher: they are signed out everywhere, their recordings go, and a letter tells them. Classes, sessions
+ * and registers belong to the studio and stay.
  * @throws Refusal `not-found`, `last-owner`, `leads-now`
  */
 export async function removeTeacher(
   db: Db,
-  scope: Scope,
-  { id, now }: { id: string; now: number },
+  by: Teacher,
+  { id, now, post = postFrom(process.env) }: { id: string; now: number; post?: Post | null },
 ): Promise<void> {
-  await db.transaction(async (trx) => {
-    await keepAnOwner(trx, scope, id);
-    await refuseWhileLed(trx, scope, { teacherId: id, now });
+  const letters = await db.transaction(async (trx) => {
+    await keepAnOwner(trx, by, id);
+    await refuseWhileLed(trx, by, { teacherId: id, now });
     const rows = await trx('teachers')
-      .where({ id, studio_id: scope.studioId })
+      .where({ id, studio_id: by.studioId })
       .delete()
-      .returning('id');
-    found(rows[0], 'teacher');
+      .returning('email');
+    const { email: recipient } = found<{ email: string }>(rows[0], 'teacher');
+    if (id === by.id) return [];
+    const subject = `${by.studioName}: your account`;
+    const body = `${by.name} removed your account at ${by.studioName} with Up Beat. You lead none of its sessions any more, and what you had recorded there is gone.\n\nIf that comes as a surprise, ask ${by.name}.\n`;
+    return keepLetters(trx, by, { letters: [{ recipient, subject, body }], now, post });
   });
+  if (letters.length > 0) await sendKept(db, by, letters, { now, post });
 }
 
 /**

@@ -20,6 +20,8 @@ export interface AccountScreenProps {
   changeName: FormAct;
   changeEmail: FormAct;
   changePassword: FormAct;
+  /** The class that the teacher leads at this moment. */
+  leads: string | null;
   devices: readonly DeviceShown[];
   timeZone: string;
   signOutDevice: FormAct;
@@ -34,6 +36,13 @@ export function AccountScreen(props: AccountScreenProps) {
       type="password"
       autoComplete="current-password"
     />
+  );
+  const led = props.leads !== null && (
+    <p className="mb-3 font-medium">
+      You lead “{props.leads}” at this moment. If the device that leads it is signed out, the class
+      goes on there, but nothing of it is stored and nobody who follows hears of it until you sign
+      in there again.
+    </p>
   );
   return (
     <Page title="Your account">
@@ -68,6 +77,7 @@ export function AccountScreen(props: AccountScreenProps) {
           <p className="quiet mb-3">
             All your devices have to sign in anew with it, but for this one.
           </p>
+          {led}
           <ActionForm act={props.changePassword} submit="Change the password">
             {current}
             <NewPassword />
@@ -82,6 +92,7 @@ export function AccountScreen(props: AccountScreenProps) {
             A device that you do not use for two weeks is signed out by itself, any other after a
             month.
           </p>
+          {led}
           <ButtonForm act={props.signOutDevice} label="Devices">
             <ul className="grid gap-4">
               {props.devices.map(({ id, name, here, since, seen }) => (

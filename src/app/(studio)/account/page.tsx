@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { signInsOf } from '@/server/auth/sign-ins';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { ledNow } from '@/server/studio/studios';
 import { teachersOf } from '@/server/studio/teachers';
 import { AccountScreen } from '@/ui/account/account-screen';
 import { requireTeacher, signInToken } from '../../auth';
@@ -18,6 +19,7 @@ export default async function AccountPage() {
   const teacher = await requireTeacher();
   const me = (await teachersOf(db(), teacher)).find((t) => t.id === teacher.id);
   const asked = { token: (await signInToken()) ?? '', now: now() };
+  const led = await ledNow(db(), teacher, { teacherId: teacher.id, now: asked.now });
   return (
     <AccountScreen
       name={teacher.name}
@@ -25,6 +27,7 @@ export default async function AccountPage() {
       changeName={changeNameAction}
       changeEmail={changeEmailAction}
       changePassword={changePasswordAction}
+      leads={led?.className ?? null}
       devices={await signInsOf(db(), teacher.id, asked)}
       timeZone={teacher.timeZone}
       signOutDevice={signOutDeviceAction}

@@ -11,13 +11,13 @@ import { getSession } from '@/server/sessions/sessions';
 import { saidWords } from '@/server/speech/said-words';
 import { speechChoice } from '@/server/speech/teacher-speech';
 import { LeadScreen } from '@/ui/lead/lead-screen';
-import { requireTeacher } from '../../auth';
+import { requireLeader } from '../../auth';
 import { orNotFound } from '../../or-not-found';
 
 export const metadata: Metadata = { title: 'Lead' };
 
 export default async function LeadPage({ params }: { params: Promise<{ id: string }> }) {
-  const teacher = await requireTeacher();
+  const teacher = await requireLeader();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const session = await orNotFound(getSession(db(), teacher, id));

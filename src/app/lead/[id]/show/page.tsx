@@ -11,13 +11,13 @@ import { movesForClass, studioBook } from '@/server/moves/moves';
 import { openLog, runOfSession } from '@/server/runs';
 import { getSession } from '@/server/sessions/sessions';
 import { ShowScreen } from '@/ui/lead/show-screen';
-import { requireTeacher } from '../../../auth';
+import { requireLeader } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
 
 export const metadata: Metadata = { title: 'Second screen' };
 
 export default async function ShowPage({ params }: { params: Promise<{ id: string }> }) {
-  const teacher = await requireTeacher();
+  const teacher = await requireLeader();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const session = await orNotFound(getSession(db(), teacher, id));
