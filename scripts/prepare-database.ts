@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { migrationSource } from '@migrations';
+import { replacedSchema, settledWords, settleRestored } from '@/server/archive/restored';
 import { now } from '@/server/clock';
 import { connect, type Db } from '@/server/db';
 import { demoStudioId, ensureSessionToday, removeDemo, seedDemo } from '@/server/demo/seed';
@@ -23,6 +24,15 @@ async function offerFirstStudio(db: Db, file: string): Promise<void> {
   writeFileSync(file, `/begin/${token}`, { mode: 0o600 });
 }
 
+/** Brings a backup in order that was put back, and says what that means. */
+async function settle(db: Db, file: string): Promise<void> {
+  if (!existsSync(file)) return;
+  const replaced = replacedSchema.parse(JSON.parse(readFileSync(file, 'utf8')));
+  const settled = await settleRestored(db, replaced, now());
+  rmSync(file);
+  for (const line of settledWords(settled, replaced)) console.log(line);
+}
+
 /** Brings the database to the newest schema and, in demo mode, puts the demo studio there once. */
 async function prepare(): Promise<void> {
   const url = process.env.DATABASE_URL;
@@ -32,6 +42,7 @@ async function prepare(): Promise<void> {
   const db = connect(url);
   try {
     await db.migrate.latest({ migrationSource });
+    await settle(db, path.join(dataDir, 'replaced.json'));
     await offerFirstStudio(db, path.join(dataDir, 'first-studio'));
     if (process.env.UPBEAT_DEMO !== '1' && !reset) return;
     const signInFile = path.join(dataDir, 'demo-sign-in.json');

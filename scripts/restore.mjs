@@ -1,8 +1,9 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { database } from './lib/database.mjs';
 import { ensureDebian } from './lib/debian.mjs';
-import { migrationsIn, othersOn, restoreBackup, studiosIn } from './lib/dump.mjs';
+import { heldIn, migrationsIn, othersOn, restoreBackup, studiosIn } from './lib/dump.mjs';
 import { otherStart } from './lib/lock.mjs';
 import { ensurePackages, requireNode } from './lib/packages.mjs';
 import { bin, DATA_DIR } from './lib/paths.mjs';
@@ -22,7 +23,10 @@ async function mayReplace(studios) {
   return answer.trim() === 'replace';
 }
 
-/** Puts a backup in the place of everything: npm run restore -- FILE */
+/**
+ * Puts a backup in the place of everything: npm run restore -- FILE
+ * Whoever was erased since stays erased, but with --unerase.
+ */
 await main(async () => {
   requireNode();
   const file = process.argv.slice(2).find((arg) => !arg.startsWith('--'));
@@ -43,12 +47,21 @@ await main(async () => {
       say('Nothing was changed.');
       return 1;
     }
-    restoreBackup(url, file);
+    // What has to be done about it is done by the next start, should this end in between.
+    const replaced = path.join(DATA_DIR, 'replaced.json');
+    const unerase = process.argv.includes('--unerase');
+    writeFileSync(replaced, JSON.stringify({ ...heldIn(url), unerase }), { mode: 0o600 });
+    try {
+      restoreBackup(url, file);
+    } catch (error) {
+      rmSync(replaced);
+      throw error;
+    }
     const env = { DATABASE_URL: url, UPBEAT_DATA_DIR: DATA_DIR, UPBEAT_DEMO: '0' };
     if ((await run(bin('tsx'), ['scripts/prepare-database.ts'], { env })) !== 0) {
       throw new Trouble('The backup is back, but could not be brought up to date; see above.');
     }
-    say(`Everything is as it was in ${file}.`);
+    say(`All else is as it was in ${file}.`);
     return 0;
   } finally {
     await stop();

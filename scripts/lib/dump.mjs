@@ -101,6 +101,24 @@ export const othersOn = (url) =>
   );
 
 /**
+ * What a database holds that an older backup cannot know of: which studios and teachers there are now, and who was
+ * erased. Nothing where it is empty.
+ * @throws Trouble
+ */
+export function heldIn(url) {
+  if (query(url, "select to_regclass('public.former_people') is not null") !== 't') {
+    return { studios: [], teachers: [], erased: [] };
+  }
+  const ids = (from) => `(select coalesce(json_agg(id), '[]') from ${from})`;
+  const lists = [
+    `'studios', ${ids('studios')}`,
+    `'teachers', ${ids('teachers')}`,
+    `'erased', ${ids('former_people where now_id is null')}`,
+  ];
+  return JSON.parse(query(url, `select json_build_object(${lists.join(', ')})`));
+}
+
+/**
  * Puts a backup in the place of all that a database holds: wholly or, where anything goes wrong, not at all.
  * The schema is the backup's afterwards; migrations bring it up to date.
  * @throws Trouble, also for a backup from a newer version of Up Beat than this one
