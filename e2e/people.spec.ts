@@ -20,8 +20,17 @@ test('three hundred people are taken in from a list with errors in it, and out a
   await page.goto('/people/take-in');
   await page.getByRole('button', { name: 'Look at it' }).click();
   await expect(page.getByText('The list is empty.')).toBeVisible();
-  const file = { name: 'people.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) };
-  await page.getByLabel('A CSV file').setInputFiles(file);
+  const chosen = page.getByLabel('A CSV file');
+  const csvFile = (buffer: Buffer) => ({ name: 'people.csv', mimeType: 'text/csv', buffer });
+  await chosen.setInputFiles(csvFile(Buffer.from([0x50, 0x4b, 3, 4, 0x14, 0])));
+  await expect(page.getByText('save it as CSV')).toBeVisible();
+  // As an older spreadsheet saves it.
+  await chosen.setInputFiles(csvFile(Buffer.from('Name\nJörg Ångström', 'latin1')));
+  await expect(page.getByRole('cell', { name: 'Jörg Ångström' })).toBeVisible();
+  const guess = page.getByText('look at names with accents');
+  await expect(guess).toBeVisible();
+  await chosen.setInputFiles(csvFile(Buffer.from(csv)));
+  await expect(guess).toBeHidden();
   await expect(page.getByRole('status')).toHaveText(
     '300 lines: 296 to take in, 1 on the register already, 3 with something wrong.',
   );

@@ -69,6 +69,7 @@ export function WrittenScreen({ moves, read, make }: WrittenScreenProps) {
           submit="Read it"
           busy={busy}
           read={(written) => void look(written)}
+          tell={tell}
         />
       </div>
       <Problem says={problem} className="mt-4" />

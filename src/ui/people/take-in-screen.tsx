@@ -104,6 +104,7 @@ export function TakeInScreen({ classes, known, takeIn, takeOut }: TakeInScreenPr
             placeholder={'Name, contact\nMarit, marit@example.org'}
             submit="Look at it"
             read={read}
+            tell={tell}
           />
           {rows !== null && lines.length > 0 && (
             <>

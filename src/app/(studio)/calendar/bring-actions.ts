@@ -11,6 +11,7 @@ import {
 } from '@/core/calendar';
 import { Refusal } from '@/core/calls';
 import { dateLabel, dayLabel, timeOfDay } from '@/core/formats';
+import { textOfFile } from '@/core/text-file';
 import type { Teacher } from '@/server/auth/sign-ins';
 import { bringIn, foreseeBrought, type Where } from '@/server/calendar/plan';
 import { now } from '@/server/clock';
@@ -61,7 +62,11 @@ async function textOf({ file, text }: Given): Promise<string> {
   if (file && file.size > MOST_FILE_BYTES) {
     throw new Refusal('bad-calendar', 'This file is larger than 1 MB. Export fewer months.');
   }
-  if (file && file.size > 0) return file.text();
+  if (file && file.size > 0) {
+    const read = textOfFile(new Uint8Array(await file.arrayBuffer()));
+    if (!read.ok) throw new Refusal('bad-calendar', read.problem);
+    return read.text;
+  }
   if (text) return text;
   throw new Refusal('bad-calendar', 'Choose a file that ends in .ics first.');
 }

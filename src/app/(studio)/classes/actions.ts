@@ -15,6 +15,7 @@ import {
 } from '@/core/class';
 import { parseSeconds } from '@/core/formats';
 import { moveIdSchema } from '@/core/move';
+import { textOfFile } from '@/core/text-file';
 import {
   guesses,
   isTimedText,
@@ -75,18 +76,22 @@ async function making(
   }
 }
 
+const NO_PLAN = 'Choose a file that ends in .upbeat.json first.';
+
 /** Makes a class from a plan file. What is wrong with the file is told field by field. */
 export async function importClassAction(_: ImportState, form: FormData): Promise<ImportState> {
   const teacher = await requireTeacher();
   const file = form.get('file');
   if (!(file instanceof File) || file.size === 0) {
-    return { problems: ['Choose a file that ends in .upbeat.json first.'] };
+    return { problems: [NO_PLAN] };
   }
   if (file.size > 2 * MAX_PLAN_BYTES) {
     return { problems: ['This file is too large to be a class.'] };
   }
   const book = await studioBook(db(), teacher);
-  const parsed = parsePlanText(await file.text(), book.move);
+  const read = textOfFile(new Uint8Array(await file.arrayBuffer()));
+  if (!read.ok) return { problems: [NO_PLAN] };
+  const parsed = parsePlanText(read.text, book.move);
   if (!parsed.ok) {
     return { problems: parsed.problems.map((p) => `${p.field} ${p.message}`.trim()) };
   }
