@@ -19,7 +19,9 @@ test('insights say how they are computed, and lead to their rows, as a table and
   await who.getByRole('link', { name: /as CSV$/ }).click();
   const csv = readFileSync(await (await coming).path(), 'utf8');
   expect(csv.split('\r\n')).toHaveLength(10);
-  expect(csv).toMatch(/^Session,"Came, people","Expected, people","Room for, people",Held\r\n/);
+  expect(csv).toMatch(
+    /^\ufeffSession,"Came, people","Expected, people","Room for, people",Held\r\n/,
+  );
   expect(await axe(page)).toEqual([]);
   await who.getByRole('row').nth(1).getByRole('link').click();
   await expect(page).toHaveURL(/\/sessions\//);

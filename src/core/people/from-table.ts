@@ -1,7 +1,7 @@
 import { plainName } from './names';
 
 /** What a column of a list of people may hold. */
-export const COLUMNS = ['name', 'contact', 'language', 'nothing'] as const;
+export const COLUMNS = ['name', 'familyName', 'contact', 'language', 'nothing'] as const;
 export type PersonColumn = (typeof COLUMNS)[number];
 
 /** Most people that are taken in at once, and most characters of a file. */
@@ -11,6 +11,7 @@ export const MOST_TABLE_CHARACTERS = 1_000_000;
 /** Words that a column may be headed with. */
 const HEADS: Record<Exclude<PersonColumn, 'nothing'>, readonly string[]> = {
   name: ['name', 'names', 'first name', 'called', 'person', 'participant', 'full name', 'vorname'],
+  familyName: ['last name', 'family name', 'surname', 'nachname', 'familienname'],
   contact: ['contact', 'email', 'e mail', 'mail', 'phone', 'telephone', 'mobile', 'telefon'],
   language: ['language', 'lang', 'sprache'],
 };
@@ -41,7 +42,7 @@ export function guessColumns(rows: readonly (readonly string[])[]): ReadTable {
   });
   if (byHead.some((c) => c !== 'nothing')) return { headed: true, columns: once(byHead) };
   const columns = byHead.map((_, i): PersonColumn => {
-    const cells = rows.map((row) => (row[i] ?? '').trim()).filter(Boolean);
+    const cells = rows.map((row) => plainCell(row[i] ?? '')).filter(Boolean);
     const share = (test: (cell: string) => boolean) =>
       cells.length === 0 ? 0 : cells.filter(test).length / cells.length;
     if (share((c) => c.includes('@') || /^[+\d][\d ()/-]{5,}$/.test(c)) > 0.5) return 'contact';
@@ -66,7 +67,10 @@ export interface ReadPerson {
   problem: string | null;
 }
 
-/** The people of a table. Empty rows are left out. */
+/** What stands in a cell, without the sign by which programs keep a spreadsheet from taking it for a formula. */
+const plainCell = (cell: string): string => cell.trim().replace(/^'(?=[=+\-@'])/, '');
+
+/** The people of a table, with a family name after the first where it has a column of its own. Empty rows are left out. */
 export function readPeople(
   rows: readonly (readonly string[])[],
   { headed, columns }: ReadTable,
@@ -74,9 +78,9 @@ export function readPeople(
   const seen = new Map<string, number>();
   return rows.flatMap((row, i): ReadPerson[] => {
     if ((headed && i === 0) || row.every((cell) => cell.trim() === '')) return [];
-    const cellOf = (column: PersonColumn) => (row[columns.indexOf(column)] ?? '').trim();
+    const cellOf = (column: PersonColumn) => plainCell(row[columns.indexOf(column)] ?? '');
     const line = i + 1;
-    const name = cellOf('name');
+    const name = `${cellOf('name')} ${cellOf('familyName')}`.trim();
     const contact = cellOf('contact');
     const said = plainName(cellOf('language'));
     const language = LANGUAGE_WORDS[said] ?? '';

@@ -58,6 +58,32 @@ describe('a list of people', () => {
     expect(guessColumns(rows)).toEqual({ headed: false, columns: ['name', 'contact', 'language'] });
   });
 
+  it('puts a first and a family name together, in whatever order they stand', () => {
+    const rows = [
+      ['Nachname', 'Vorname', 'E-Mail'],
+      ['Ångström', 'Jörg', 'joerg@example.org'],
+      ['Lind', '', ''],
+      ['', 'Ada', ''],
+    ];
+    const table = guessColumns(rows);
+    expect(table.columns).toEqual(['familyName', 'name', 'contact']);
+    expect(readPeople(rows, table).map((p) => p.name)).toEqual(['Jörg Ångström', 'Lind', 'Ada']);
+  });
+
+  it('takes off what keeps a spreadsheet from reading a formula, and nothing else', () => {
+    const rows = [
+      ['Name', 'Contact'],
+      ["'=Ada", "'+353 1 555 0100"],
+      ["D'Arcy", "''s"],
+      ["'t Hooft", ''],
+    ];
+    expect(readPeople(rows, guessColumns(rows)).map((p) => [p.name, p.contact])).toEqual([
+      ['=Ada', '+353 1 555 0100'],
+      ["D'Arcy", "'s"],
+      ["'t Hooft", ''],
+    ]);
+  });
+
   it('says what is wrong with a line, and leaves empty ones out', () => {
     const rows = [
       ['Name', 'Email', 'Language'],

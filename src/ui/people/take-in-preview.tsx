@@ -17,6 +17,7 @@ export interface Line extends ReadPerson {
 
 const COLUMN_NAMES: Record<PersonColumn, string> = {
   name: 'Name',
+  familyName: 'Family name',
   contact: 'Contact',
   language: 'Language',
   nothing: 'not used',
