@@ -1,5 +1,7 @@
 import type { Language } from '../language';
 import {
+  amountIn,
+  countOf,
   type Dose,
   doseBeats,
   doseMs,
@@ -57,13 +59,18 @@ function pinFault(segment: Segment, move: Move, language: Language, { cue, atSec
 const isLoop = (block: Block, loop: NonNullable<Block['loops']>[number]): boolean =>
   looped({ ...block, loops: [loop] }).length > block.segments.length;
 
-/** The dose within the range of its move, where it has no range of its own. */
+/** The dose within the range of its move as far as whole beats allow, where it has no range of its own. */
 function within(dose: Dose, move: Move): Dose {
   if (ownRange(dose)) return dose;
   const [floor, ceiling] = doseRange(move, doseMs(move.dose));
   const seconds = doseMs(dose) / 1000;
   const nearest = Math.min(ceiling, Math.max(floor, seconds));
-  return nearest === seconds ? dose : traitsOf(dose).lasting(nearest, dose);
+  if (nearest === seconds) return dose;
+  const near = traitsOf(dose).lasting(nearest, dose);
+  const isWithin = (d: Dose) => doseMs(d) >= floor * 1000 && doseMs(d) <= ceiling * 1000;
+  const count = amountIn(near);
+  const others = [count - 1, count + 1].filter((n) => n > 0).map((n) => countOf(near, n));
+  return [near, ...others].find(isWithin) ?? near;
 }
 
 function* ofDoses(segment: Segment, move: Move): Generator<Found> {

@@ -1,7 +1,10 @@
-import { LIBRARY_BOOK, libraryMove } from '@library';
+import { LIBRARY, LIBRARY_BOOK, libraryMove } from '@library';
+import { anyDose } from '@testing/arbitrary';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { countOf, type Dose, doseMs, doseRange, ownRange } from '@/core/move';
 import { compile } from '@/core/score';
-import { blockAsItIsDone, type Plan, parsePlanText, passedOver, segmentOf } from '.';
+import { type Block, blockAsItIsDone, type Plan, parsePlanText, passedOver, segmentOf } from '.';
 
 /** Plan files that a person writes by hand. */
 
@@ -65,6 +68,24 @@ describe('a plan file by hand', () => {
     const parsed = parsePlanText(file(more), libraryMove);
     expect(parsed.ok ? [] : parsed.problems.map((p) => p.field)).toContain(field);
   });
+});
+
+it('a dose beyond what its move is done for comes within that, where whole ones of it can', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...LIBRARY), anyDose, (move, dose) => {
+      const [floor, ceiling] = doseRange(move, doseMs(move.dose));
+      const isWithin = (d: Dose) => doseMs(d) >= floor * 1000 && doseMs(d) <= ceiling * 1000;
+      const segment = { ...segmentOf(move, 's1'), dose };
+      const block: Block = { id: 'b1', order: 'straight', laps: 1, segments: [segment] };
+      const done = blockAsItIsDone(block, () => move, 'en').segments[0]?.dose ?? dose;
+      if (ownRange(dose) || isWithin(dose)) {
+        expect(done).toEqual(dose);
+        return;
+      }
+      const could = Array.from({ length: 600 }, (_, n) => countOf(dose, n + 1)).some(isWithin);
+      expect(isWithin(done)).toBe(could);
+    }),
+  );
 });
 
 describe('what cannot be done as it is written', () => {

@@ -3,7 +3,9 @@ import { anyDose } from '@testing/arbitrary';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  asKind,
   cuesOf,
+  DOSE_KINDS,
   type Dose,
   doseBeats,
   doseIn,
@@ -13,9 +15,44 @@ import {
   doseSchema,
   hasVariant,
   inVariant,
+  isTimed,
   moveText,
+  traitsOf,
   variantText,
 } from '.';
+
+describe('a dose that is to last so long', () => {
+  it('is as many of what it was as come nearest, however long each takes', () => {
+    fc.assert(
+      fc.property(anyDose, fc.integer({ min: 1, max: 600 }), (dose, seconds) => {
+        fc.pre(!isTimed(dose));
+        const lasting = traitsOf(dose).lasting(seconds, dose);
+        const { beatMs } = doseBeats(dose);
+        expect(doseBeats(lasting).beatMs).toBe(beatMs);
+        let nearest = beatMs;
+        for (let ms = beatMs; ms < 700_000 + beatMs; ms += beatMs) {
+          if (Math.abs(ms - seconds * 1000) < Math.abs(nearest - seconds * 1000)) nearest = ms;
+        }
+        const off = (ms: number) => Math.abs(ms - seconds * 1000);
+        expect(off(doseMs(lasting))).toBeLessThanOrEqual(off(nearest) + 1);
+      }),
+    );
+  });
+
+  it('keeps its length where its kind is changed, as far as whole ones of it do', () => {
+    fc.assert(
+      fc.property(anyDose, fc.constantFrom(...DOSE_KINDS), (dose, kind) => {
+        const other = asKind(dose, kind);
+        const least = kind === 'open' ? 10_000 : 0;
+        const wanted = Math.max(least, doseMs(dose));
+        const each = isTimed(other) ? 1000 : doseBeats(other).beatMs;
+        expect(Math.abs(doseMs(other) - wanted)).toBeLessThanOrEqual(
+          wanted < each ? each : each / 2 + 1,
+        );
+      }),
+    );
+  });
+});
 
 /** How a dose resolves to seconds: common practice. */
 describe('a dose in seconds (common practice)', () => {

@@ -39,6 +39,8 @@ const USUAL_TEMPO = 60;
 const USUAL_SECONDS_EACH = 4;
 const USUAL_BREATH = { in: 4, hold: 0, out: 6, pause: 0 };
 const round = (n: number) => Math.max(1, Math.round(n));
+/** How many last about so many seconds, each of them so long. */
+const asMany = (seconds: number, eachMs: number) => round((seconds * 1000) / eachMs);
 
 /** What the dose before has of a kind, where it has it. */
 const before = <T>(dose: unknown, field: string, usual: T): T =>
@@ -109,7 +111,10 @@ const counts: DoseTraits<Counts> = {
   name: 'Counts',
   beats: (d) => ({ count: d.counts, beatMs: 60_000 / d.tempo }),
   withCount: (d, count) => ({ ...d, counts: count }),
-  lasting: (s) => ({ kind: 'counts', counts: round(s), tempo: USUAL_TEMPO }),
+  lasting: (s, current) => {
+    const tempo = before(current, 'tempo', USUAL_TEMPO);
+    return { kind: 'counts', counts: asMany(s, 60_000 / tempo), tempo };
+  },
   label: (d) => `${d.counts} counts at ${plain(d.tempo)}`,
   isHeld: true,
   countedBy: 'number',
@@ -135,11 +140,10 @@ const breaths: DoseTraits<Breaths> = {
   name: 'Breaths',
   beats: (d) => ({ count: d.breaths, beatMs: breathMs(d.pattern) }),
   withCount: (d, count) => ({ ...d, breaths: count }),
-  lasting: (s, current) => ({
-    kind: 'breaths',
-    breaths: round(s / 10),
-    pattern: before(current, 'pattern', USUAL_BREATH),
-  }),
+  lasting: (s, current) => {
+    const pattern = before(current, 'pattern', USUAL_BREATH);
+    return { kind: 'breaths', breaths: asMany(s, breathMs(pattern)), pattern };
+  },
   label: (d) => `${d.breaths} breaths of ${plain(breathMs(d.pattern) / 1000)} s`,
   countedBy: 'breath',
   words: { breath: 'breaths' },
@@ -170,11 +174,10 @@ const reps: DoseTraits<Reps> = {
   repeats: true,
   beats: (d) => ({ count: d.reps, beatMs: ms(d.secondsEach) }),
   withCount: (d, count) => ({ ...d, reps: count }),
-  lasting: (s) => ({
-    kind: 'reps',
-    reps: round(s / USUAL_SECONDS_EACH),
-    secondsEach: USUAL_SECONDS_EACH,
-  }),
+  lasting: (s, current) => {
+    const secondsEach = usualEach(current, 'reps');
+    return { kind: 'reps', reps: asMany(s, ms(secondsEach)), secondsEach };
+  },
   label: (d) => `${d.reps} × ${plain(d.secondsEach)} s`,
   countedBy: 'number',
   words: { rep: 'reps', time: 'times' },
@@ -200,11 +203,10 @@ const passes: DoseTraits<Passes> = {
   repeats: true,
   beats: (d) => ({ count: d.passes, beatMs: ms(d.secondsEach) }),
   withCount: (d, count) => ({ ...d, passes: count }),
-  lasting: (s) => ({
-    kind: 'passes',
-    passes: round(s / USUAL_SECONDS_EACH),
-    secondsEach: USUAL_SECONDS_EACH,
-  }),
+  lasting: (s, current) => {
+    const secondsEach = usualEach(current, 'passes');
+    return { kind: 'passes', passes: asMany(s, ms(secondsEach)), secondsEach };
+  },
   label: (d) => `${d.passes} passes of ${plain(d.secondsEach)} s`,
   countedBy: 'number',
   words: { pass: 'passes', stroke: 'strokes' },
@@ -232,7 +234,10 @@ const taps: DoseTraits<Taps> = {
   repeats: true,
   beats: (d) => ({ count: d.taps, beatMs: 60_000 / d.tempo }),
   withCount: (d, count) => ({ ...d, taps: count }),
-  lasting: (s) => ({ kind: 'taps', taps: round(s), tempo: USUAL_TEMPO }),
+  lasting: (s, current) => {
+    const tempo = before(current, 'tempo', USUAL_TEMPO);
+    return { kind: 'taps', taps: asMany(s, 60_000 / tempo), tempo };
+  },
   label: (d) => `${d.taps} taps at ${plain(d.tempo)}`,
   countedBy: 'number',
   words: { tap: 'taps', flick: 'flicks' },
@@ -265,7 +270,7 @@ const asLongAsFeelsGood: DoseTraits<Open> = {
   name: 'As long as feels good',
   beats: (d) => ({ count: Math.max(1, Math.floor(d.seconds)), beatMs: 1000 }),
   withCount: (d, count) => open(count, d),
-  lasting: (s) => open(Math.max(LEAST_OPEN_SECONDS, round(s)), undefined),
+  lasting: (s, current) => open(Math.max(LEAST_OPEN_SECONDS, round(s)), current),
   label: (d) => `about ${plain(d.seconds)} s`,
   secondsOf: (d) => d.seconds,
   range: (d) => [d.floorSeconds, d.ceilingSeconds],
