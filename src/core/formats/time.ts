@@ -23,12 +23,14 @@ export function parseSeconds(text: string, bareUnit: 's' | 'min' = 's'): number 
   const input = text.trim().toLowerCase().replace(',', '.');
   const colon = /^(\d{1,3}):([0-5]\d)$/.exec(input);
   if (colon) return Number(colon[1]) * 60 + Number(colon[2]);
-  const unit = /^(\d+(?:\.\d+)?)\s*(s|sec|secs|seconds?|m|min|mins|minutes?|h|hours?)?$/.exec(
-    input,
-  );
+  const unit =
+    /^(\d+(?:\.\d+)?)\s*(s|sec|secs|seconds?|sek|sekunden?|m|min|mins|minutes?|minuten?|h|hours?|std|stunden?)?\.?$/.exec(
+      input,
+    );
   if (!unit) return null;
   const value = Number(unit[1]);
   const name = unit[2] ?? bareUnit;
-  const factor = name.startsWith('h') ? 3600 : name.startsWith('m') ? 60 : 1;
+  const factor =
+    name.startsWith('h') || name.startsWith('st') ? 3600 : name.startsWith('m') ? 60 : 1;
   return value * factor;
 }

@@ -8,14 +8,15 @@ export interface ChosenLine {
   rounds: number | null;
 }
 
-/** The dose of a move that lasts about so long; its usual one where that cannot be. */
-export function doseLasting(move: Move, seconds: number): Dose {
-  const dose = doseSchema.safeParse(traitsOf(move.dose).lasting(seconds, move.dose));
-  return dose.success ? dose.data : move.dose;
+/** The dose of a move that lasts about so long; null where that cannot be. */
+export function doseLasting({ dose: usual }: Pick<Move, 'dose'>, seconds: number): Dose | null {
+  const dose = doseSchema.safeParse(traitsOf(usual).lasting(seconds, usual));
+  return dose.success ? dose.data : null;
 }
 
 /**
- * A class of the lines, each in the phase its move belongs to, in their order there.
+ * A class of the lines, each in the phase its move belongs to, in their order there. What cannot last as long as it is
+ * said to is done as usual.
  * @throws Error for a move that is not found
  */
 export function planOfWritten(
@@ -29,7 +30,7 @@ export function planOfWritten(
       const move = moves.move(id);
       return {
         move: id,
-        ...(move && seconds !== null && { dose: doseLasting(move, seconds) }),
+        ...(move && seconds !== null && { dose: doseLasting(move, seconds) ?? move.dose }),
         ...(rounds !== null && { rounds }),
       };
     }),

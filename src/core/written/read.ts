@@ -1,4 +1,5 @@
-import { parseSeconds } from '../formats';
+import { clock, parseSeconds } from '../formats';
+import { MAX_WORK_SECONDS } from '../move';
 
 /** A class that is written down elsewhere: as timed text, or as a list of moves with lengths. */
 
@@ -55,8 +56,12 @@ export function readTimed(text: string): WrittenLine[] {
   }
   return found.map(({ line, text: said, startMs, endMs }, n) => {
     const ms = (found[n + 1]?.startMs ?? endMs) - startMs;
-    const notes = ms > 0 ? [] : ['It begins no earlier than what comes after it.'];
-    return { line, text: said, seconds: ms > 0 ? rounded(ms) : null, rounds: null, notes };
+    const seconds = ms > 0 ? rounded(ms) : null;
+    const notes: string[] = [];
+    if (seconds === null) notes.push('It begins no earlier than what comes after it.');
+    const fits = seconds !== null && seconds <= MAX_WORK_SECONDS;
+    if (seconds !== null && !fits) notes.push(tooLong(clock(ms)));
+    return { line, text: said, seconds: fits ? seconds : null, rounds: null, notes };
   });
 }
 const one = (text: string): string => text.replace(/\s+/g, ' ').trim();
@@ -68,35 +73,65 @@ const MOST_ROUNDS = 10;
 /** Words that a column may be headed with. */
 const HEADS = {
   text: ['name', 'move', 'exercise', 'what', 'übung', 'bewegung'],
-  seconds: ['seconds', 'second', 'sec', 's', 'length', 'time', 'duration', 'dauer', 'sekunden'],
+  seconds: ['length', 'time', 'duration', 'dauer', 'länge', 'zeit'],
   rounds: ['rounds', 'round', 'times', 'x', 'sets', 'runden', 'mal'],
 } as const;
 type Column = keyof typeof HEADS;
+/** Words for what a column of lengths counts in; one that is headed with nothing else is such a column. */
+const UNITS = {
+  min: ['min', 'mins', 'minute', 'minutes', 'minuten'],
+  s: ['s', 'sec', 'secs', 'second', 'seconds', 'sek', 'sekunden'],
+} as const;
+type Unit = keyof typeof UNITS;
+
+const isUnit = (word: string, unit: Unit): boolean => UNITS[unit].some((w) => w === word);
+
+/** What a column holds by its head, as in "Length (min)"; undefined where that is not known. */
+function headOf(cell: string): { column: Column; unit: Unit } | undefined {
+  const words = cell.toLowerCase().match(/\p{L}+/gu) ?? [];
+  const unit = words.some((w) => isUnit(w, 'min')) ? 'min' : 's';
+  const name = words.filter((w) => w !== 'in' && !isUnit(w, 'min') && !isUnit(w, 's')).join(' ');
+  if (name === '') return words.length > 0 ? { column: 'seconds', unit } : undefined;
+  const column = (Object.keys(HEADS) as Column[]).find((c) => HEADS[c].some((w) => w === name));
+  return column && { column, unit };
+}
+
+const tooLong = (written: string): string =>
+  `“${written}” is longer than one exercise may last, ${MAX_WORK_SECONDS / 60} minutes.`;
 
 /** A list of moves, by its rows: name, length, rounds, in this order where nothing heads them. */
 export function readList(rows: readonly (readonly string[])[]): WrittenLine[] {
   const [first = []] = rows;
-  const headed = first.map((cell) => {
-    const head = cell.trim().toLowerCase();
-    return (Object.keys(HEADS) as Column[]).find((c) => HEADS[c].some((word) => word === head));
-  });
-  const isHeaded = headed.includes('text');
-  const columns: (Column | undefined)[] = isHeaded ? headed : ['text', 'seconds', 'rounds'];
+  const heads = first.map(headOf);
+  const isHeaded = heads.some((head) => head?.column === 'text');
+  const columns = isHeaded
+    ? heads.map((head) => head?.column)
+    : (['text', 'seconds', 'rounds'] as const);
+  const unit = heads.find((head) => isHeaded && head?.column === 'seconds')?.unit ?? 's';
   return rows.flatMap((row, i) => {
     if (isHeaded && i === 0) return [];
-    const cell = (column: Column) => row[columns.indexOf(column)]?.trim() ?? '';
-    const text = one(cell('text'));
     if (row.every((c) => c.trim() === '')) return [];
+    const at = (column: Column) => columns.indexOf(column);
+    const cell = (column: Column) => row[at(column)]?.trim() ?? '';
     const notes: string[] = [];
     const told = cell('seconds');
-    const seconds = told === '' ? null : parseSeconds(told);
-    if (told !== '' && !seconds) notes.push(`“${told}” is no length.`);
+    const read = told === '' ? null : parseSeconds(told, unit);
+    if (told !== '' && !read) notes.push(`“${told}” is no length.`);
+    const seconds = read ? Math.round(read) || 1 : null;
+    const fits = seconds !== null && seconds <= MAX_WORK_SECONDS;
+    if (seconds !== null && !fits) notes.push(tooLong(told));
     const often = cell('rounds').replace(/^[x×]\s*|\s*[x×]$/g, '');
     const isRounds = /^\d{1,2}$/.test(often) && Number(often) > 0 && Number(often) <= MOST_ROUNDS;
     const rounds = isRounds ? Number(often) : null;
     if (often !== '' && !isRounds) notes.push(`“${often}” is no number of rounds from 1 to 10.`);
-    const more = row.slice(columns.length).filter((c) => c.trim() !== '');
-    if (more.length > 0) notes.push(`Not read: ${more.join(', ')}.`);
-    return [{ line: i + 1, text, seconds: seconds ? Math.round(seconds) : null, rounds, notes }];
+    // Of two columns with the same head the first is read.
+    const more = row.filter(
+      (c, n) =>
+        c.trim() !== '' && !(['text', 'seconds', 'rounds'] as const).some((k) => at(k) === n),
+    );
+    if (more.length > 0) notes.push(`Not read: ${more.map(one).join(', ')}.`);
+    return [
+      { line: i + 1, text: one(cell('text')), seconds: fits ? seconds : null, rounds, notes },
+    ];
   });
 }

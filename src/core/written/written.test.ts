@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { emptyPlan, problemOfPlan } from '../class';
 import { LANGUAGES } from '../language';
-import { doseMs, isTimed, type Move, moveText } from '../move';
+import { doseBeats, doseMs, isTimed, type Move, moveText } from '../move';
 import { type Caption, srt, webVtt } from '../take-away';
 import {
   alike,
@@ -96,6 +96,48 @@ describe('a list', () => {
     ]);
   });
 
+  it.each([
+    ['Minutes', '2', 120],
+    ['Length (min)', '1,5', 90],
+    ['Dauer in Minuten', '0:45', 45],
+    ['Time [s]', '45', 45],
+    ['Sec', '45', 45],
+    ['Length (min)', '30 s', 30],
+  ])('takes a length headed %s as it is meant: %s', (head, cell, seconds) => {
+    expect(
+      readList([
+        ['Move', head],
+        ['Smile pulses', cell],
+      ]),
+    ).toEqual([{ ...bare, line: 2, text: 'Smile pulses', seconds }]);
+  });
+
+  it('says of each column and each length that it is not read', () => {
+    const rows = [
+      ['Exercise', 'Where', 'Time', 'Time'],
+      ['Smile pulses', 'cheeks', '20 min', '3'],
+    ];
+    expect(readList(rows)).toEqual([
+      {
+        ...bare,
+        line: 2,
+        text: 'Smile pulses',
+        seconds: null,
+        notes: [
+          '“20 min” is longer than one exercise may last, 10 minutes.',
+          'Not read: cheeks, 3.',
+        ],
+      },
+    ]);
+    const long =
+      '00:00.000 --> 00:12.000\nWelcome\n\n00:12.000 --> 12:12.000\nOn\n\n13:00.000 --> 13:01.000\nEnd\n';
+    expect(readTimed(long).map(({ seconds, notes }) => [seconds, notes.length])).toEqual([
+      [12, 0],
+      [null, 1],
+      [1, 0],
+    ]);
+  });
+
   it('says of each line what could not be read, and drops nothing', () => {
     expect(readList([['Smile pulses', 'a while', '99', 'softly', '']])).toEqual([
       {
@@ -116,9 +158,10 @@ describe('a list', () => {
         const read = readList([['name'], ...all]);
         const full = all.filter((row) => row.some((cell) => cell.trim() !== ''));
         expect(read).toHaveLength(full.length);
-        for (const { seconds, rounds } of read) {
-          expect(seconds === null || seconds > 0).toBe(true);
-          expect(rounds).toBeNull();
+        for (const { line, seconds, rounds, notes } of read) {
+          expect([seconds, rounds]).toEqual([null, null]);
+          const [, ...more] = all[line - 2] ?? [];
+          for (const cell of more) expect(notes.join()).toContain(cell.replace(/\s+/g, ' ').trim());
         }
       }),
       { numRuns: RUNS },
@@ -195,19 +238,29 @@ it('a class of what was chosen has its lengths and rounds, and is a class like a
         expect(line?.move).toBe(moveId);
         expect(rounds).toBe(line?.rounds ?? m.rounds);
         if (line?.seconds == null) expect(dose).toEqual(m.dose);
-        else expect(dose).toEqual(doseLasting(m, line.seconds));
+        else expect(dose).toEqual(doseLasting(m, line.seconds) ?? m.dose);
       }
     }),
     { numRuns: RUNS / 4 },
   );
 });
 
-it('a dose lasts about as long as it is said to, in its own kind', () => {
-  for (const m of LIBRARY) {
-    const dose = doseLasting(m, 40);
-    expect(dose.kind).toBe(m.dose.kind);
-    const off = Math.abs(doseMs(dose) - 40_000);
-    // Passes and breaths are whole, and at least so many.
-    expect(off).toBeLessThanOrEqual(isTimed(dose) ? 0 : Math.max(doseMs(m.dose), 24_000));
-  }
+it('a dose lasts about as long as it is said to, in its own kind, or is none', () => {
+  fc.assert(
+    fc.property(move, fc.integer({ min: 1, max: 900 }), (m, seconds) => {
+      const dose = doseLasting(m, seconds);
+      const each = isTimed(m.dose) ? 1000 : doseBeats(m.dose).beatMs;
+      if (dose === null) {
+        // Longer than any may last, or more of it than may be done in one go.
+        expect(seconds * 1000 + each / 2).toBeGreaterThan(Math.min(600_000, 50 * each));
+        return;
+      }
+      expect(dose.kind).toBe(m.dose.kind);
+      const least = dose.kind === 'open' ? 10_000 : each;
+      expect(Math.abs(doseMs(dose) - Math.max(least, seconds * 1000))).toBeLessThanOrEqual(
+        each / 2 + 1,
+      );
+    }),
+    { numRuns: RUNS },
+  );
 });

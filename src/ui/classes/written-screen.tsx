@@ -4,8 +4,10 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Errands } from '@/browser/errand';
 import { clock } from '@/core/formats';
+import { type Dose, doseLabel, doseMs } from '@/core/move';
 import {
   type ChosenLine,
+  doseLasting,
   type Guess,
   MOST_WRITTEN_CHARACTERS,
   SURE,
@@ -28,7 +30,7 @@ export interface AskedWritten {
 
 export interface WrittenScreenProps {
   /** All moves, by name. */
-  moves: { id: string; name: string }[];
+  moves: { id: string; name: string; dose: Dose }[];
   read: (text: string) => Promise<ReadWritten>;
   make: (asked: AskedWritten) => Promise<{ id: string } | { problem: string }>;
 }
@@ -104,6 +106,7 @@ interface LinesProps {
 
 function Lines({ lines, moves, onChoose }: LinesProps) {
   const names = new Map(moves.map(({ id, name }) => [id, name]));
+  const usual = new Map(moves.map(({ id, dose }) => [id, dose]));
   const open = lines.filter((l) => isUnsure(l)).length;
   return (
     <section aria-label="What was read" className="mt-8">
@@ -120,6 +123,7 @@ function Lines({ lines, moves, onChoose }: LinesProps) {
                 {l.seconds !== null && clock(l.seconds * 1000)}
                 {l.rounds !== null && ` × ${l.rounds}`}
               </span>
+              <DoseOf usual={usual.get(l.moveId)} seconds={l.seconds} />
               {l.notes.map((note) => (
                 <span key={note} className="text-error block text-sm">
                   {note}
@@ -163,6 +167,24 @@ function Lines({ lines, moves, onChoose }: LinesProps) {
         ))}
       </ol>
     </section>
+  );
+}
+
+/** What a line becomes: whole breaths or strokes seldom last just as long as it says. */
+function DoseOf({ usual, seconds }: { usual: Dose | undefined; seconds: number | null }) {
+  if (!usual) return null;
+  const dose = seconds === null ? usual : doseLasting({ dose: usual }, seconds);
+  if (dose) {
+    return (
+      <span className="quiet block text-sm">
+        Becomes {doseLabel(dose)}: {clock(doseMs(dose))} each time.
+      </span>
+    );
+  }
+  return (
+    <span className="text-error block text-sm">
+      This move cannot last so long. It becomes {doseLabel(usual)}, as usual.
+    </span>
   );
 }
 

@@ -14,7 +14,7 @@ export default async function WrittenPage() {
   return (
     <WrittenScreen
       moves={moves
-        .map((move) => ({ id: move.id, name: moveText(move, 'en').name }))
+        .map((move) => ({ id: move.id, name: moveText(move, 'en').name, dose: move.dose }))
         .sort((a, b) => a.name.localeCompare(b.name))}
       read={readWrittenAction}
       make={makeWrittenAction}
