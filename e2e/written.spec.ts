@@ -16,15 +16,16 @@ test('a class that is written down is read, what is unsure is looked at, and not
     );
   await page.getByRole('button', { name: 'Read it' }).click();
   const found = page.getByRole('region', { name: 'What was read' });
-  await expect(found.getByRole('status')).toHaveText('3 lines, 1 to look at.');
+  await expect(found.getByRole('status')).toHaveText('3 lines, 2 to look at.');
   await expect(found.getByLabel('Move for smile pulses')).toHaveValue('smile-pulses');
   await expect(found.getByLabel('Move for long O cheek lft')).toHaveValue('tall-o-cheek-lift');
   await expect(found.getByText('“a while” is no length.')).toBeVisible();
+  await expect(found.getByText('Becomes 40 × 1 s: 0:40 each time.')).toBeVisible();
   await expect(found.getByText('left out')).toBeVisible();
   await expect(page.getByText('1 of 3 lines are left out.')).toBeVisible();
   expect(await axe(page)).toEqual([]);
   await found.getByLabel('Move for Tea and cake').selectOption('Slow belly breaths');
-  await expect(found.getByRole('status')).toHaveText('3 lines, all of them sure.');
+  await expect(found.getByRole('status')).toHaveText('3 lines, 1 to look at.');
   await page.getByLabel('Name of the class').fill('From a notebook');
   await page.getByLabel('Slot, in minutes').fill('a quarter');
   await page.getByRole('button', { name: 'Make a class of 3 moves' }).click();

@@ -107,7 +107,7 @@ interface LinesProps {
 function Lines({ lines, moves, onChoose }: LinesProps) {
   const names = new Map(moves.map(({ id, name }) => [id, name]));
   const usual = new Map(moves.map(({ id, dose }) => [id, dose]));
-  const open = lines.filter((l) => isUnsure(l)).length;
+  const open = lines.filter((l) => isUnsure(l) || l.notes.length > 0).length;
   return (
     <section aria-label="What was read" className="mt-8">
       <p role="status" className="font-medium">
