@@ -92,6 +92,75 @@ describe('a calendar file', () => {
     ).toEqual([['2026-11-03T18:30', '2026-11-05T09:00', '2026-11-18T20:00', '2026-12-01T18:30']]);
   });
 
+  it('knows what is left out and added in whatever zone that is written, as a day and as a span', () => {
+    const answer = read(
+      file(
+        event(
+          'UID:a',
+          'SUMMARY:Series',
+          'DTSTART;TZID=Europe/Berlin:20261103T193000',
+          'RRULE:FREQ=WEEKLY;COUNT=5',
+          'EXDATE:20261110T183000Z',
+          'EXDATE;TZID=America/New_York:20261117T133000',
+          'EXDATE;VALUE=DATE:20261124',
+          'RDATE;VALUE=DATE:20261105',
+          'RDATE;VALUE=PERIOD:20261106T080000Z/PT1H',
+        ),
+      ),
+    );
+    expect(times(answer)).toEqual([
+      ['2026-11-03T18:30', '2026-11-05T18:30', '2026-11-06T08:00', '2026-12-01T18:30'],
+    ]);
+  });
+
+  it('loses no event to another one of the same id, and takes none twice', () => {
+    const at = (day: string, ...lines: string[]) =>
+      event('UID:1', `SUMMARY:${day}`, `DTSTART:202611${day}T180000Z`, ...lines);
+    const apart = had(read(file(at('03'), at('04'), at('04'))));
+    expect(times(apart)).toEqual([['2026-11-03T18:00'], ['2026-11-04T18:00']]);
+    expect(new Set(apart.series.map((s) => s.uid)).size).toBe(2);
+    // The newer one of two is the event as it is now.
+    const newer = read(file(at('03'), at('05', 'SEQUENCE:2'), at('04', 'SEQUENCE:1')));
+    expect(times(newer)).toEqual([['2026-11-05T18:00']]);
+    // Somebody who was invited to single sessions has these, and not their series.
+    const change = (day: string, to: string) =>
+      event('UID:2', `SUMMARY:${day}`, `RECURRENCE-ID:202611${day}T180000Z`, `DTSTART:202611${to}`);
+    const alone = had(read(file(change('10', '10T180000Z'), change('17', '18T190000Z'))));
+    expect(times(alone)).toEqual([['2026-11-10T18:00'], ['2026-11-18T19:00']]);
+  });
+
+  it('says that a change of all that follow is read for one', () => {
+    const series = ['UID:a', 'SUMMARY:Jaw', 'DTSTART:20261103T180000Z', 'RRULE:FREQ=DAILY;COUNT=3'];
+    const id = 'RECURRENCE-ID;RANGE=THISANDFUTURE:20261104T180000Z';
+    const answer = had(
+      read(file(event(...series), event('UID:a', id, 'DTSTART:20261104T190000Z'))),
+    );
+    expect(times(answer)).toEqual([['2026-11-03T18:00', '2026-11-04T19:00', '2026-11-05T18:00']]);
+    expect(answer.leftOut).toEqual([expect.stringMatching(/^Jaw: .*read for one session\. Move/)]);
+  });
+
+  it('knows time zones by the names that programs have for them', () => {
+    const of = (zone: string) =>
+      event(`UID:${zone}`, 'SUMMARY:x', `DTSTART;TZID=${zone}:20261102T120000`);
+    const answer = had(
+      read(
+        file(
+          // Names of Windows as CLDR's windowsZones has them.
+          of('W. Europe Standard Time'),
+          of('"GMT Standard Time"'),
+          of('/harbour.example/20260101_1/America/New_York'),
+          of('Harbour Time'),
+        ),
+      ),
+    );
+    expect(times(answer)).toEqual([
+      ['2026-11-02T11:00'],
+      ['2026-11-02T12:00'],
+      ['2026-11-02T17:00'],
+    ]);
+    expect(answer.leftOut).toEqual(['x: nobody knows the time zone “Harbour Time”.']);
+  });
+
   it('takes times in another zone and without one as what they are', () => {
     const of = (start: string) => event(`UID:${start}`, `SUMMARY:${start}`, start);
     expect(
@@ -118,6 +187,7 @@ describe('a calendar file', () => {
             'DTSTART;VALUE=DATE:20261026',
             'DTEND;VALUE=DATE:20261031',
           ),
+          event('UID:d', 'SUMMARY:Paint', 'DTSTART;VALUE=DATE:20261109', 'DURATION:P1W'),
           event('UID:b', 'SUMMARY:New year', 'DTSTART;VALUE=DATE:20200101', 'RRULE:FREQ=YEARLY'),
           event('UID:c', 'SUMMARY:Past', 'DTSTART;VALUE=DATE:20260101'),
         ),
@@ -125,6 +195,7 @@ describe('a calendar file', () => {
     );
     expect(closures).toEqual([
       { from: '2026-10-26', to: '2026-10-30', name: 'Half-term' },
+      { from: '2026-11-09', to: '2026-11-15', name: 'Paint' },
       ...['2027', '2028', '2029'].map((year) => {
         return { from: `${year}-01-01`, to: `${year}-01-01`, name: 'New year' };
       }),

@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import type { Options } from 'rrule';
 import * as rrule from 'rrule';
+import { findIana } from 'windows-iana';
 import { isTimeZone } from '../studio';
 import { addDays, afterTheGap, daysBetween, instantsOf, type LocalTime, localOf } from './local';
 import type { Closure } from './series';
@@ -100,19 +101,36 @@ interface Group {
   changed: ICAL.Component[];
 }
 
+/**
+ * Of two that are the same the newer one counts (RFC 5545, section 3.8.7.4). Programs that give different events one id
+ * mean all of them, and a changed session whose series is not in the file stands for itself.
+ */
 function byUid(events: readonly ICAL.Component[]): Group[] {
-  const groups = new Map<string, Group>();
-  const changed: ICAL.Component[] = [];
-  for (const event of events) {
-    const uid = uidOf(event) ?? `without ${groups.size}`;
-    if (event.hasProperty('recurrence-id')) changed.push(event);
-    else if (!groups.has(uid)) groups.set(uid, { main: event, changed: [] });
+  const groups = new Map<string, Group[]>();
+  const isChange = (event: ICAL.Component) => event.hasProperty('recurrence-id');
+  for (const [n, event] of events.entries()) {
+    if (isChange(event)) continue;
+    const uid = uidOf(event) ?? `without ${n}`;
+    const same = groups.get(uid) ?? [];
+    const [version, known] = [versionOf(event), same[0] && versionOf(same[0].main)];
+    const group = { main: event, changed: [] };
+    if (known === undefined || known < version) groups.set(uid, [group]);
+    else if (known === version && same.every(({ main }) => beginOf(main) !== beginOf(event))) {
+      groups.set(uid, [...same, group]);
+    }
   }
-  for (const event of changed) {
-    groups.get(uidOf(event) ?? '')?.changed.push(event);
+  const alone: Group[] = [];
+  for (const event of events.filter(isChange)) {
+    const [series] = groups.get(uidOf(event) ?? '') ?? [];
+    if (series) series.changed.push(event);
+    else alone.push({ main: event, changed: [] });
   }
-  return [...groups.values()];
+  return [...[...groups.values()].flat(), ...alone];
 }
+
+const beginOf = (event: ICAL.Component): string =>
+  made(() => event.getFirstProperty('dtstart')?.toICALString()) ?? '';
+const versionOf = (event: ICAL.Component): number => Number(textOf(event, 'sequence', 12) ?? 0);
 
 class Misread extends Error {}
 
@@ -134,12 +152,24 @@ const textOf = (event: ICAL.Component, name: string, most: number): string | nul
 const isOff = (event: ICAL.Component) => textOf(event, 'status', 20) === 'CANCELLED';
 const uidOf = (event: ICAL.Component) => textOf(event, 'uid', 300);
 
+/**
+ * The time zone that a file means: by its own name, by that behind the name of a program, as in
+ * "/harbour.example/20260101/Europe/Dublin", or by the name that Windows has for it (Unicode CLDR, windowsZones).
+ */
+function zoneNamed(name: string): string | null {
+  const behind = name.split('/').slice(-2).join('/');
+  return [name, behind, ...findIana(name)].find(isTimeZone) ?? null;
+}
+
 /** A time of a file: as the clocks of its zone show it. */
 interface FileTime {
   local: LocalTime;
   zone: string;
   allDay: boolean;
 }
+
+const instant = ({ local, zone }: FileTime): number =>
+  instantsOf(local, zone)[0] ?? afterTheGap(local, zone);
 
 class Reader {
   readonly found: Found = { series: [], closures: [], leftOut: [] };
@@ -160,8 +190,12 @@ class Reader {
       else this.readSeries(group, name, start);
     } catch (error) {
       if (!(error instanceof Misread)) throw error;
-      this.found.leftOut.push(`${name}: ${error.message}`);
+      this.leaveOut(`${name}: ${error.message}`);
     }
+  }
+
+  private leaveOut(sentence: string): void {
+    if (!this.found.leftOut.includes(sentence)) this.found.leftOut.push(sentence);
   }
 
   private timeOf(event: ICAL.Component, property: string): FileTime {
@@ -180,9 +214,9 @@ class Reader {
     }
     const named = given.getParameter('tzid');
     const utc = value.zone === ICAL.Timezone.utcTimezone;
-    const zone = utc ? 'UTC' : named === undefined ? this.zone : String(named);
-    if (!isTimeZone(zone)) {
-      throw new Misread(`nobody knows the time zone “${zone.slice(0, 60)}”.`);
+    const zone = utc ? 'UTC' : named === undefined ? this.zone : zoneNamed(String(named));
+    if (zone === null) {
+      throw new Misread(`nobody knows the time zone “${String(named).slice(0, 60)}”.`);
     }
     return { local, zone, allDay: value.isDate };
   }
@@ -191,8 +225,19 @@ class Reader {
   private timesOf(event: ICAL.Component, property: string): FileTime[] {
     return event.getAllProperties(property).flatMap((given) =>
       made(() => given.getValues())
+        // Of a span of time its beginning counts.
+        .map((value) => (value instanceof ICAL.Period ? value.start : value))
         .filter((value): value is ICAL.Time => value instanceof ICAL.Time)
         .map((value) => this.fileTime(value, given)),
+    );
+  }
+
+  /** The same, as the clocks of another zone show them: what is added or left out may be written in any. */
+  private timesIn(event: ICAL.Component, property: string, zone: string): FileTime[] {
+    return this.timesOf(event, property).map((time) =>
+      time.allDay || time.zone === zone
+        ? time
+        : { ...time, zone, local: localOf(instant(time), zone) },
     );
   }
 
@@ -246,21 +291,25 @@ class Reader {
       });
       cut = ends ? ends > last : times !== options.count;
     }
-    for (const more of this.timesOf(event, 'rdate')) all.add(more.local);
-    const without = new Set(this.timesOf(event, 'exdate').map((t) => t.local));
-    const exceptDays = new Set(
-      this.timesOf(event, 'exdate').flatMap((t) => (t.allDay ? t.local.slice(0, 10) : [])),
-    );
+    for (const more of this.timesIn(event, 'rdate', start.zone)) {
+      // A day alone has the time of day of the rest.
+      all.add(more.allDay ? more.local.slice(0, 11) + start.local.slice(11) : more.local);
+    }
+    const exceptions = this.timesIn(event, 'exdate', start.zone);
+    const without = new Set(exceptions.map((t) => t.local));
+    const exceptDays = new Set(exceptions.flatMap((t) => (t.allDay ? t.local.slice(0, 10) : [])));
     const kept = [...all].filter((l) => !without.has(l) && !exceptDays.has(l.slice(0, 10))).sort();
     return { all: kept, cut };
   }
 
   private readSeries({ main, changed }: Group, name: string, start: FileTime): void {
     const { all, cut } = this.localsOf(main, start);
-    const instant = ({ local, zone }: FileTime) =>
-      instantsOf(local, zone)[0] ?? afterTheGap(local, zone);
     const moved = new Map(
       changed.map((event) => {
+        if (made(() => event.getFirstProperty('recurrence-id')?.getParameter('range'))) {
+          const change = 'A change that holds for all that come after it is read for one session';
+          this.leaveOut(`${name}: ${change}. Move the others by hand.`);
+        }
         const was = instant(this.timeOf(event, 'recurrence-id'));
         return [was, isOff(event) ? null : instant(this.timeOf(event, 'dtstart'))];
       }),
@@ -276,7 +325,7 @@ class Reader {
     if (sessions.length === 0) throw new Misread('it is over.');
     const link = textOf(main, 'url', 300);
     this.found.series.push({
-      uid: uidOf(main) ?? name,
+      uid: this.ownUid(uidOf(main) ?? name),
       name,
       place: textOf(main, 'location', 80),
       link: link !== null && /^https?:\/\//.test(link) && URL.canParse(link) ? link : null,
@@ -286,11 +335,22 @@ class Reader {
     });
   }
 
-  private readClosure({ main }: Group, name: string, start: FileTime): void {
+  /** The id of a series, with a number where another one has it too. */
+  private ownUid(uid: string): string {
+    const isTaken = (id: string) => this.found.series.some((s) => s.uid === id);
+    let own = uid;
+    for (let n = 2; isTaken(own); n++) own = `${uid} ${n}`;
+    return own;
+  }
+
+  private readClosure({ main, changed }: Group, name: string, start: FileTime): void {
     const first = start.local.slice(0, 10);
-    const ends = main.hasProperty('dtend')
-      ? this.timeOf(main, 'dtend').local.slice(0, 10)
-      : addDays(first, 1);
+    const lasting = made(() => main.getFirstPropertyValue('duration'));
+    let ends = addDays(first, 1);
+    if (main.hasProperty('dtend')) ends = this.timeOf(main, 'dtend').local.slice(0, 10);
+    else if (lasting instanceof ICAL.Duration) {
+      ends = addDays(first, Math.ceil(lasting.toSeconds() / 86_400));
+    }
     const days = Math.max(1, daysBetween(first, ends));
     const today = localOf(this.now, this.zone).slice(0, 10);
     const spans = this.localsOf(main, start)
@@ -299,6 +359,8 @@ class Reader {
       .filter((span) => span.to >= today && span.from <= addDays(today, CLOSED_AHEAD_DAYS));
     if (spans.length === 0) throw new Misread('it is over.');
     if (days > 366) throw new Misread('it lasts longer than a year.');
+    if (changed.length > 0)
+      this.leaveOut(`${name}: single days of it that were changed are not read.`);
     this.found.closures.push(...spans.slice(0, 10));
   }
 }
