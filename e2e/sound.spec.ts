@@ -72,10 +72,15 @@ test('a browser that keeps the sound off after a reload says so, and any press b
         super(options);
         void this.suspend();
       }
+      // As browsers do that wait for a press.
+      override async resume() {
+        if (!navigator.userActivation.isActive) throw new DOMException('not yet');
+        return super.resume();
+      }
     };
   });
   await page.reload();
-  const notice = page.getByText('The browser keeps the sound off.');
+  const notice = page.getByText('No sound: the browser or this device keeps it off.');
   await expect(notice).toBeVisible();
   await page.keyboard.press('Shift');
   await expect(notice).toBeHidden();

@@ -26,6 +26,12 @@ export class AudioClock {
     if (this.looks.length > LOOKS) this.looks.shift();
   }
 
+  /** Looks once, and minds no look from before: the audio clock stands still, or has gone on again. */
+  lookAnew(): void {
+    this.looks.length = 0;
+    this.look();
+  }
+
   /** Looks again and again from now on. */
   watch(): void {
     this.looking ??= setInterval(() => this.look(), LOOK_EVERY_MS);

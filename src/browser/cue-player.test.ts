@@ -207,6 +207,92 @@ describe('the cue player', () => {
     expect(heard()).toEqual([['a', expect.closeTo(13.1, 5)]]);
   });
 
+  /**
+   * Somebody is called while they follow: the device takes the sound away for so long, and its audio clock stands still.
+   * What is due is told ten times a second.
+   */
+  async function takenAway(
+    plan: DueCue[],
+    { state, fromMs, toMs }: { state: string; fromMs: number; toMs: number },
+  ) {
+    const player = await ready(plan.map(({ key }) => key));
+    const tick = (now: number) =>
+      player.follow(
+        plan.filter((d) => d.at > now && d.at <= now + 2000),
+        [],
+        () => now,
+      );
+    const { context } = player.mixer.open();
+    for (let now = 0; now < fromMs; now += 100) {
+      FakeOutput.now = 10 + now / 1000;
+      tick(now);
+    }
+    Object.assign(context, { state });
+    for (let now = fromMs; now < toMs; now += 100) tick(now);
+    const isBlocked = player.mixer.blocked;
+    Object.assign(context, { state: 'running' });
+    for (let now = toMs; now < toMs + 3000; now += 100) {
+      FakeOutput.now = 10 + (fromMs + now - toMs) / 1000;
+      tick(now);
+    }
+    return { isBlocked, heard: heard() };
+  }
+
+  it.each(['interrupted', 'suspended'])(
+    'says nothing late that passed while the sound was %s, and the rest at its time',
+    async (state) => {
+      const every = Array.from({ length: 40 }, (_, i) => due(`cue ${i}`, 500 + i * 1000));
+      const { isBlocked, heard } = await takenAway(every, { state, fromMs: 3000, toMs: 30_000 });
+      expect(isBlocked).toBe(true);
+      const [before, after] = [heard.slice(0, 3), heard.slice(3)];
+      expect(before).toEqual([
+        ['cue 0', 10.5],
+        ['cue 1', 11.5],
+        ['cue 2', 12.5],
+      ]);
+      // The audio clock is 27 s behind from then on.
+      expect(after.map(([name]) => name).slice(0, 3)).toEqual(['cue 30', 'cue 31', 'cue 32']);
+      expect(after.map(([, when]) => when).slice(0, 3)).toEqual(
+        [13.5, 14.5, 15.5].map((when) => expect.closeTo(when, 2)),
+      );
+    },
+  );
+
+  it('asks for the sound again where the device has taken it away', async () => {
+    const player = await ready([]);
+    const { context } = player.mixer.open();
+    const resume = vi.spyOn(context, 'resume').mockRejectedValue(new DOMException('not now'));
+    player.follow([], [], () => 0);
+    expect(resume).not.toHaveBeenCalled();
+    Object.assign(context, { state: 'interrupted' });
+    player.follow([], [], () => 100);
+    player.follow([], [], () => 200);
+    expect(resume).toHaveBeenCalledTimes(1);
+    await settled();
+    expect(player.mixer.blocked).toBe(true);
+    resume.mockImplementation(async () => void Object.assign(context, { state: 'running' }));
+    await player.mixer.unlock();
+    expect(player.mixer.blocked).toBe(false);
+  });
+
+  it('keeps nobody waiting for a sound that never comes', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const player = new CuePlayer(150, speechUrl);
+    const { context } = player.mixer.open();
+    Object.assign(context, { state: 'suspended' });
+    vi.spyOn(context, 'resume').mockReturnValue(new Promise(() => {}));
+    let begun = false;
+    const pressed = player.mixer.unlock().then(() => {
+      begun = true;
+    });
+    await vi.advanceTimersByTimeAsync(500);
+    expect(begun).toBe(false);
+    await vi.advanceTimersByTimeAsync(600);
+    await pressed;
+    expect([begun, player.mixer.blocked]).toEqual([true, true]);
+    vi.useRealTimers();
+  });
+
   it('looks at the audio clock by itself, however seldom it is told what is due', async () => {
     const player = await ready(['a']);
     vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });

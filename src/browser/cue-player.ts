@@ -32,6 +32,8 @@ const SLID_MS = 8;
 /** What starts within that many ms stays where it is. */
 const SETTLED_MS = 200;
 
+/** What could not begin for so long is not said any more. */
+const STALE_MS = 400;
 /** A count that a voice of this device would say later than that is left out. */
 const MOST_LATE_MS = 250;
 
@@ -62,6 +64,8 @@ export class CuePlayer {
   /** The clock of the cues, as it was given last. */
   private now: () => number = () => 0;
   private clock: AudioClock | null = null;
+  /** Nothing was heard when what is due was told last. */
+  private wasStill = false;
   /** How much faster than spoken the audio runs; a rehearsal may hurry. */
   speed = 1;
   /** Cues may be planned shorter than the server says them, for the teacher or a voice of a device: it hurries as much. */
@@ -186,9 +190,14 @@ export class CuePlayer {
       () => context.currentTime,
       () => this.now(),
     );
-    this.clock.look();
+    const still = this.mixer.blocked;
+    if (still) this.mixer.wake();
+    if (still || this.wasStill) this.clock.lookAnew();
+    else this.clock.look();
+    this.wasStill = still;
     this.clock.watch();
     const now = clock();
+    if (still) this.dropStale(now, context.currentTime);
     const keys = new Set([...due, ...beats].map((d) => d.key));
     for (const [key, entry] of this.scheduled) {
       const passed = entry.at <= now;
@@ -211,6 +220,17 @@ export class CuePlayer {
       this.scheduled.set(key, { at, when, stop: this.mark(ways, of, when) });
     }
     this.onSpoken([...this.scheduled.values()].flatMap(({ spoken }) => spoken ?? []));
+  }
+
+  /** Takes back what has passed unheard: it would all be said at once, and hold up the rest, when the sound comes back. */
+  private dropStale(now: number, heardTo: number): void {
+    for (const entry of this.scheduled.values()) {
+      const ends = entry.until ?? entry.when;
+      if (ends === undefined || ends <= heardTo || entry.at > now - STALE_MS) continue;
+      entry.stop();
+      entry.until = undefined;
+      entry.spoken = undefined;
+    }
   }
 
   /** Whether the audio clock has slid since a sound was scheduled, and there is time to do it anew. */

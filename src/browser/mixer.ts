@@ -6,6 +6,8 @@ export type CheckedSound = 'works' | 'blocked' | 'silent';
 const CUE_HZ = 440;
 const CHECK_MS = 400;
 const AUDIBLE = 0.001;
+/** How long a press waits for the sound. */
+const PATIENCE_MS = 1000;
 
 /** The way of the sound: voice and counts each on their own, then all of it together. */
 export interface Ways {
@@ -19,6 +21,7 @@ export interface Ways {
 /** How loud everything is. It opens the audio device when it is first needed. */
 export class Mixer {
   private opened: Ways | null = null;
+  private waking = false;
   private loudness = 1;
   private voiceMuted = false;
   private marks = markVolumes(USUAL_SOUNDS);
@@ -43,15 +46,32 @@ export class Mixer {
     return this.opened;
   }
 
-  /** Must be called from a key press or a click, or the browser keeps the sound off. */
+  /**
+   * Must be called from a key press or a click, or the browser keeps the sound off. Where it is refused, or never
+   * answered, the sound stays `blocked`, and whoever waits goes on: a class begins without it.
+   */
   async unlock(): Promise<void> {
     const { context } = this.open();
-    if (context.state === 'suspended') await context.resume();
+    if (context.state === 'running') return;
+    const refused = () => {};
+    const patience = new Promise<void>((done) => setTimeout(done, PATIENCE_MS));
+    await Promise.race([context.resume().catch(refused), patience]);
   }
 
-  /** Whether the browser keeps the sound off until something is pressed. */
+  /** Whether nothing is heard: the browser waits for a press, or the device has taken the sound away, as for a call. */
   get blocked(): boolean {
-    return this.opened?.context.state === 'suspended';
+    return this.opened !== null && this.opened.context.state !== 'running';
+  }
+
+  /** Asks for the sound again without a press. Where that is refused it stays `blocked`. */
+  wake(): void {
+    const { opened } = this;
+    if (!opened || this.waking) return;
+    const asked = () => {
+      this.waking = false;
+    };
+    this.waking = true;
+    opened.context.resume().then(asked, asked);
   }
 
   /** How loud everything is, 0 to 1. */
@@ -85,8 +105,7 @@ export class Mixer {
   /** Plays a tone and looks whether it comes out of the browser. Call it from a click. */
   async check(): Promise<CheckedSound> {
     const { context, all } = this.open();
-    // A browser that keeps the sound off may never answer.
-    void context.resume();
+    this.wake();
     await new Promise((done) => setTimeout(done, CHECK_MS / 2));
     if (context.state !== 'running') return 'blocked';
     const analyser = new AnalyserNode(context, { fftSize: 2048 });

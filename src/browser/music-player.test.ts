@@ -251,6 +251,29 @@ describe('music under a class', () => {
     expect(heard()).toEqual([[A.id, 6]]);
   });
 
+  it('comes back where the class is after the device took it away', async () => {
+    const music = player();
+    const playlist = [B.id];
+    music.follow({ playlist, intoMs: 0 });
+    await settled();
+    pass(5);
+    FakeAudio.made[0]?.pause();
+    refusing = true;
+    for (let s = 5; s < 20; s++) {
+      music.follow({ playlist, intoMs: s * 1000 });
+      await settled();
+      pass(1);
+    }
+    expect(heard()).toEqual([]);
+    refusing = false;
+    for (let s = 20; s < 26; s++) {
+      music.follow({ playlist, intoMs: s * 1000 });
+      await settled();
+      pass(1);
+    }
+    expect(heard()).toEqual([[B.id, 26]]);
+  });
+
   it('goes its way down before a word and up after the last, whatever it is told on the way', async () => {
     const music = player();
     music.follow({ playlist: [B.id], intoMs: 0 });

@@ -128,10 +128,20 @@ export class MusicPlayer {
     if (!next) return;
     const cross = crossMs(piece, next);
     const leftMs = piece.ms - 1000 * element.currentTime;
-    if (leftMs > cross) return;
+    if (leftMs > cross) {
+      if (element.paused) this.beginAgain(playing);
+      return;
+    }
     this.begun++;
     this.fadeOut(Math.max(0, leftMs));
     void this.begin(list, (index + 1) % list.length, { offsetMs: 0, fadeMs: cross });
+  }
+
+  /** The device took the sound away, as for a call, and does not give it back by itself. */
+  private beginAgain(playing: Playing): void {
+    this.end(playing);
+    this.playing = null;
+    this.again = performance.now();
   }
 
   /** Falls silent, for a pause. */

@@ -30,7 +30,7 @@ export interface Heard {
   tempo?: number;
 }
 
-/** Lets a follower hear the class on their own device. @returns whether the browser keeps the sound off */
+/** Lets a follower hear the class on their own device. @returns whether nothing is heard until something is pressed */
 export function useSound(of: Heard): boolean {
   const { personal, state, bends, clock, wordsPerMinute, settings, tempo = 1 } = of;
   const { voice, volume } = settings;
@@ -86,7 +86,10 @@ export function useSound(of: Heard): boolean {
     }
   }, [state, personal, bends, clock, voice, tempo]);
 
-  useNextPress(blocked, () => void player.current?.mixer.unlock().then(() => setBlocked(false)));
+  useNextPress(blocked, async () => {
+    await player.current?.mixer.unlock();
+    setBlocked(player.current?.mixer.blocked ?? false);
+  });
   return blocked;
 }
 

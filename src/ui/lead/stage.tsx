@@ -306,8 +306,8 @@ function Notices({ live, log, sound, blocked }: NoticesProps) {
       )}
       {blocked && (
         <p role="alert" className="mb-1.5 flex items-center gap-2 font-semibold">
-          <VolumeX size={18} className="shrink-0" aria-hidden /> The browser keeps the sound off.
-          Press any key or touch the screen, and it is back.
+          <VolumeX size={18} className="shrink-0" aria-hidden /> No sound: the browser or this
+          device keeps it off. Press any key or touch the screen, and it is back.
         </p>
       )}
       {words && (

@@ -25,7 +25,7 @@ const SLOWEST_RATE = 80;
 /** The sound of this device: what it plays with, how loud, and whether it is heard at all. */
 export interface SoundDesk {
   sound: Sound;
-  /** The browser keeps the sound off until something is pressed. */
+  /** Nothing is heard until something is pressed: the browser or the device keeps the sound off. */
   blocked: boolean;
   volume: number;
   setVolume: (volume: number) => void;
@@ -140,7 +140,10 @@ export function useCues(of: CuesToHear): SoundDesk {
     }
   }, [state, groups, bends, clock, audible, choice.sounds.bells]);
 
-  useNextPress(blocked, () => void player.current?.mixer.unlock().then(() => setBlocked(false)));
+  useNextPress(blocked, async () => {
+    await player.current?.mixer.unlock();
+    setBlocked(player.current?.mixer.blocked ?? false);
+  });
 
   const { queue, index } = state;
   useEffect(() => {
