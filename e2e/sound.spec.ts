@@ -86,6 +86,23 @@ test('a browser that keeps the sound off after a reload says so, and any press b
   await expect(notice).toBeHidden();
 });
 
+test('how late a loudspeaker is stays with the device', async ({ app, studio: page }) => {
+  await openSession(page, app.db);
+  await page.getByText('The voice is ready.').waitFor();
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  const late = page.getByLabel('Loudspeaker is late by');
+  await page.getByRole('button', { name: 'Sound', exact: true }).click();
+  await expect(late).toHaveValue('');
+  await late.selectOption('250 ms');
+  await page.reload();
+  await page.getByRole('button', { name: 'Sound', exact: true }).click();
+  await expect(late).toHaveValue('250');
+  await late.selectOption('As this device says');
+  await page.reload();
+  await page.getByRole('button', { name: 'Sound', exact: true }).click();
+  await expect(late).toHaveValue('');
+});
+
 declare global {
   interface Window {
     /** What the page does on a media key. */

@@ -11,10 +11,12 @@ export class AudioClock {
   /**
    * @param seconds the audio clock, in seconds
    * @param now the clock of the cues, epoch ms
+   * @param lateMs how long what is played takes until it is heard, in ms
    */
   constructor(
     private readonly seconds: () => number,
     private readonly now: () => number,
+    private readonly lateMs: () => number = () => 0,
   ) {}
 
   /**
@@ -42,10 +44,10 @@ export class AudioClock {
     this.looking = undefined;
   }
 
-  /** An instant of the cues' clock on the audio clock, in seconds; what has passed is now. */
+  /** When something is played to be heard at an instant of the cues' clock, in seconds; what has passed is now. */
   secondsAt(at: number): number {
     const sorted = this.looks.toSorted((a, b) => a - b);
     const offsetMs = sorted[Math.floor(sorted.length / 2)] ?? 0;
-    return Math.max(this.seconds(), (at + offsetMs) / 1000);
+    return Math.max(this.seconds(), (at + offsetMs - this.lateMs()) / 1000);
   }
 }

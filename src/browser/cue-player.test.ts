@@ -207,6 +207,32 @@ describe('the cue player', () => {
     expect(heard()).toEqual([['a', expect.closeTo(13.1, 5)]]);
   });
 
+  it('plays so much earlier as the loudspeaker is late, by what the device says or somebody has set', async () => {
+    const player = await ready(['a']);
+    const { context } = player.mixer.open();
+    const when = (now: number) => {
+      player.follow([due('a', 5000)], [{ key: 'b', at: 6000, of: 'beat' }], () => now);
+      return heard().map(([, at]) => at);
+    };
+    const says = (outputLatency: number) => Object.assign(context, { outputLatency });
+    expect(when(0)).toEqual([15, 16]);
+    says(0.2);
+    expect(when(0)[0]).toBeCloseTo(14.8, 5);
+    // What it says wanders; nothing is said anew for that.
+    says(0.23);
+    expect(when(0)[0]).toBeCloseTo(14.8, 5);
+    says(Number.NaN);
+    expect(when(0)[0]).toBeCloseTo(15, 5);
+    player.mixer.late = 300;
+    expect(when(0).sort()[0]).toBeCloseTo(14.7, 5);
+    // It is being played already: that it is heard later is no reason to begin again.
+    const { length } = FakeOutput.started;
+    FakeOutput.now = 14.75;
+    player.mixer.late = 350;
+    when(4750);
+    expect(FakeOutput.started.slice(length).filter((s) => s.source === 'a')).toEqual([]);
+  });
+
   /**
    * Somebody is called while they follow: the device takes the sound away for so long, and its audio clock stands still.
    * What is due is told ten times a second.

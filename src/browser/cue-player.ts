@@ -35,7 +35,7 @@ const SETTLED_MS = 200;
 /** What could not begin for so long is not said any more. */
 const STALE_MS = 400;
 /** A count that a voice of this device would say later than that is left out. */
-const MOST_LATE_MS = 250;
+const LATEST_COUNT_MS = 250;
 
 interface Scheduled {
   at: number;
@@ -189,6 +189,7 @@ export class CuePlayer {
     this.clock ??= new AudioClock(
       () => context.currentTime,
       () => this.now(),
+      () => this.mixer.lateMs,
     );
     const still = this.mixer.blocked;
     if (still) this.mixer.wake();
@@ -239,7 +240,8 @@ export class CuePlayer {
     { at, when, earlyMs: early = 0 }: Scheduled,
     now: number,
   ): boolean {
-    if (when === undefined || at < now + SETTLED_MS) return false;
+    const begins = at - early - this.mixer.lateMs;
+    if (when === undefined || begins < now + SETTLED_MS) return false;
     return Math.abs(this.placeOf(clock, at, early) - when) * 1000 > SLID_MS;
   }
 
@@ -360,11 +362,14 @@ export class CuePlayer {
         volume:
           volume * (isCount(cue) ? markVolumes(this.wanted).counts : softness(this.wanted, phase)),
         expectedMs: cue.durationMs,
-        ...(isCount(cue) && { waitsMs: MOST_LATE_MS }),
+        ...(isCount(cue) && { waitsMs: LATEST_COUNT_MS }),
         onSilent: () => this.instead(voice, due),
       });
     };
-    const timer = setTimeout(speak, Math.max(0, at - voice.delayMs(cue.language) - now));
+    const timer = setTimeout(
+      speak,
+      Math.max(0, at - voice.delayMs(cue.language) - this.mixer.lateMs - now),
+    );
     stop = () => clearTimeout(timer);
     const fromMs = 1000 * clock.secondsAt(at);
     const spoken = { fromMs, toMs: fromMs + cue.durationMs };

@@ -6,6 +6,10 @@ export type CheckedSound = 'works' | 'blocked' | 'silent';
 const CUE_HZ = 440;
 const CHECK_MS = 400;
 const AUDIBLE = 0.001;
+/** Most that a loudspeaker is taken to be late, in ms. Without a wire 0.1 to 0.3 s are usual (from memory). */
+export const MOST_LATE_MS = 500;
+/** What a device says of that wanders by less, in ms; by a wire it is less in all, and nobody hears it. */
+const WANDERS_MS = 50;
 /** How long a press waits for the sound. */
 const PATIENCE_MS = 1000;
 
@@ -22,6 +26,10 @@ export interface Ways {
 export class Mixer {
   private opened: Ways | null = null;
   private waking = false;
+  /** How late its loudspeaker is as the device has said, in ms. */
+  private said = 0;
+  /** How late the loudspeaker is as somebody has set it, in ms; null as the device says. */
+  late: number | null = null;
   private loudness = 1;
   private voiceMuted = false;
   private marks = markVolumes(USUAL_SOUNDS);
@@ -72,6 +80,16 @@ export class Mixer {
     };
     this.waking = true;
     opened.context.resume().then(asked, asked);
+  }
+
+  /** How long what is played takes until it is heard, in ms (`outputLatency` of Web Audio; not every browser says it). */
+  get lateMs(): number {
+    if (this.late !== null) return this.late;
+    const says = 1000 * (this.opened?.context.outputLatency || 0);
+    if (Math.abs(says - this.said) > WANDERS_MS) {
+      this.said = Math.max(0, Math.min(MOST_LATE_MS, says));
+    }
+    return this.said;
   }
 
   /** How loud everything is, 0 to 1. */

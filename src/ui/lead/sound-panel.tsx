@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CheckedSound } from '@/browser/mixer';
+import { type CheckedSound, MOST_LATE_MS } from '@/browser/mixer';
 import { Choice } from '../kit/choice';
 import { SoundsChoice } from '../voice/sounds-choice';
 import { VoiceChoice } from '../voice/voice-choice';
@@ -15,6 +15,12 @@ const CHECKED: Record<CheckedSound, string> = {
 };
 
 const RATES = [100, 110, 120, 130, 140, 150, 160, 170, 180, 200, 220];
+
+/** How late a loudspeaker may be, in ms, from which one chooses. */
+const LATE = ['', ...Array.from({ length: MOST_LATE_MS / 50 + 1 }, (_, i) => String(i * 50))];
+const LATE_NAMES = Object.fromEntries(
+  LATE.map((ms) => [ms, ms === '' ? 'As this device says' : `${ms} ms`]),
+);
 
 /** Rates to choose from; once the class runs nothing slower than it was measured in fits. */
 function ratesFor({ rate, leastRate }: SoundDesk): string[] {
@@ -45,8 +51,19 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
           width="w-28"
         />
         <VoiceChoice choice={desk.choice} onChange={desk.setChoice} languages={desk.spokenIn} />
+        <Choice
+          label="Loudspeaker is late by"
+          value={desk.late === null ? '' : String(desk.late)}
+          options={LATE}
+          names={LATE_NAMES}
+          onChange={(ms) => desk.setLate(ms === '' ? null : Number(ms))}
+        />
         <SoundsChoice choice={desk.choice} onChange={desk.setChoice} />
       </div>
+      <p className="quiet text-sm">
+        A loudspeaker without a wire may be late. If a count is heard after its number is seen,
+        choose how much, and all that is heard is played so much earlier.
+      </p>
       <p role="status" className="text-sm empty:hidden">
         {checked && CHECKED[checked]}
       </p>

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CuePlayer, type Sound } from '@/browser/cue-player';
 import type { MeasuredVoice } from '@/browser/device-lengths';
 import { speechUrl } from '@/browser/hear';
-import type { CheckedSound } from '@/browser/mixer';
+import { type CheckedSound, MOST_LATE_MS } from '@/browser/mixer';
 import { remember } from '@/browser/remember';
 import type { ServerClock } from '@/browser/server-clock';
 import type { Language } from '@/core/language';
@@ -19,6 +19,7 @@ const SCHEDULE_AHEAD_MS = 8_000;
 const FETCH_AHEAD = 24;
 const STEPS_AHEAD = 5;
 const VOLUME_KEY = 'upbeat-volume';
+const LATE_KEY = 'upbeat-loudspeaker-late';
 const REFERENCE_RATE = 150;
 const SLOWEST_RATE = 80;
 
@@ -29,6 +30,9 @@ export interface SoundDesk {
   blocked: boolean;
   volume: number;
   setVolume: (volume: number) => void;
+  /** How late the loudspeaker is, in ms; null as the device says. */
+  late: number | null;
+  setLate: (ms: number | null) => void;
   /** The voice is silent, the counts and tones go on. */
   muted: boolean;
   setMuted: (muted: boolean) => void;
@@ -82,6 +86,7 @@ export function useCues(of: CuesToHear): SoundDesk {
   const [sound, setSound] = useState<Sound>('rendered');
   const [blocked, setBlocked] = useState(false);
   const [volume, setVolumeOnly] = useState(1);
+  const [late, setLateOnly] = useState<number | null>(null);
   const [choice, setChoiceOnly] = useState(initialChoice);
   /** The rate that was asked for; a score that was underway meanwhile has another. */
   const [chosenRate, setChosenRate] = useState<number | null>(null);
@@ -97,6 +102,8 @@ export function useCues(of: CuesToHear): SoundDesk {
     const kept = Number(localStorage.getItem(VOLUME_KEY) ?? 1);
     made.mixer.volume = Number.isFinite(kept) ? kept : 1;
     setVolumeOnly(made.mixer.volume);
+    made.mixer.late = keptLate();
+    setLateOnly(made.mixer.late);
     made.mixer.muted = startsMuted.current;
     return () => made.close();
   }, []);
@@ -156,6 +163,11 @@ export function useCues(of: CuesToHear): SoundDesk {
     remember(localStorage, VOLUME_KEY, String(value));
     setVolumeOnly(value);
   }, []);
+  const setLate = useCallback((ms: number | null) => {
+    if (player.current) player.current.mixer.late = ms;
+    remember(localStorage, LATE_KEY, ms === null ? '' : String(ms));
+    setLateOnly(ms);
+  }, []);
   const setMuted = useCallback((value: boolean) => {
     if (player.current) player.current.mixer.muted = value;
     setMutedOnly(value);
@@ -194,6 +206,8 @@ export function useCues(of: CuesToHear): SoundDesk {
     blocked,
     volume,
     setVolume,
+    late,
+    setLate,
     muted,
     setMuted,
     music,
@@ -209,6 +223,12 @@ export function useCues(of: CuesToHear): SoundDesk {
     takeUp,
     check,
   });
+}
+
+function keptLate(): number | null {
+  const kept = localStorage.getItem(LATE_KEY);
+  const ms = Number(kept);
+  return kept && ms >= 0 && ms <= MOST_LATE_MS ? ms : null;
 }
 
 /** The same object as long as nothing in it changes. */
