@@ -51,6 +51,7 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
           width="w-28"
         />
         <VoiceChoice choice={desk.choice} onChange={desk.setChoice} languages={desk.spokenIn} />
+        <SoundsChoice choice={desk.choice} onChange={desk.setChoice} />
         <Choice
           label="Loudspeaker is late by"
           value={desk.late === null ? '' : String(desk.late)}
@@ -58,7 +59,6 @@ export function SoundPanel({ desk }: { desk: SoundDesk }) {
           names={LATE_NAMES}
           onChange={(ms) => desk.setLate(ms === '' ? null : Number(ms))}
         />
-        <SoundsChoice choice={desk.choice} onChange={desk.setChoice} />
       </div>
       <p className="quiet text-sm">
         A loudspeaker without a wire may be late. If a count is heard after its number is seen,

@@ -161,7 +161,7 @@ export function Stage(props: StageProps) {
           openDoor={openDoor}
         />
       </div>
-      <footer className="bg-base-200 sticky bottom-0 px-4 py-2">
+      <footer className="bg-base-200 sticky bottom-0 z-20 px-4 py-2">
         <Notices live={live} log={log} sound={desk.sound} blocked={desk.blocked} />
         {leads ? (
           <div className={BUTTONS}>
