@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { database } from './lib/database.mjs';
@@ -50,11 +50,15 @@ await main(async () => {
     // What has to be done about it is done by the next start, should this end in between.
     const replaced = path.join(DATA_DIR, 'replaced.json');
     const unerase = process.argv.includes('--unerase');
-    writeFileSync(replaced, JSON.stringify({ ...heldIn(url), unerase }), { mode: 0o600 });
+    // One that was broken off has left what it replaced; the database holds a backup by now.
+    const left = existsSync(replaced) ? JSON.parse(readFileSync(replaced, 'utf8')) : null;
+    const held = left ?? heldIn(url);
+    writeFileSync(`${replaced}.part`, JSON.stringify({ ...held, unerase }), { mode: 0o600 });
+    renameSync(`${replaced}.part`, replaced);
     try {
       restoreBackup(url, file);
     } catch (error) {
-      rmSync(replaced);
+      if (!left) rmSync(replaced);
       throw error;
     }
     const env = { DATABASE_URL: url, UPBEAT_DATA_DIR: DATA_DIR, UPBEAT_DEMO: '0' };

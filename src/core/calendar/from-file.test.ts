@@ -129,6 +129,16 @@ describe('a calendar file', () => {
     expect(times(alone)).toEqual([['2026-11-10T18:00'], ['2026-11-18T19:00']]);
   });
 
+  it('says of each event of one id what is wrong with it', () => {
+    const bad = (name: string, ...lines: string[]) =>
+      event('UID:1', `SUMMARY:${name}`, 'DTSTART:20269903T18', ...lines);
+    const answer = had(
+      read(file(bad('a'), bad('b', 'DURATION:x'), bad('c', 'SEQUENCE:soon'), event('UID:1'))),
+    );
+    expect(answer.series).toEqual([]);
+    expect(answer.leftOut.map((says) => says.split(':')[0])).toEqual(['a', 'Without a name']);
+  });
+
   it('says that a change of all that follow is read for one', () => {
     const series = ['UID:a', 'SUMMARY:Jaw', 'DTSTART:20261103T180000Z', 'RRULE:FREQ=DAILY;COUNT=3'];
     const id = 'RECURRENCE-ID;RANGE=THISANDFUTURE:20261104T180000Z';
@@ -149,6 +159,7 @@ describe('a calendar file', () => {
           of('W. Europe Standard Time'),
           of('"GMT Standard Time"'),
           of('/harbour.example/20260101_1/America/New_York'),
+          of('/harbour.example/1/America/Argentina/Ushuaia'),
           of('Harbour Time'),
         ),
       ),
@@ -157,6 +168,7 @@ describe('a calendar file', () => {
       ['2026-11-02T11:00'],
       ['2026-11-02T12:00'],
       ['2026-11-02T17:00'],
+      ['2026-11-02T15:00'],
     ]);
     expect(answer.leftOut).toEqual(['x: nobody knows the time zone “Harbour Time”.']);
   });

@@ -128,9 +128,12 @@ function byUid(events: readonly ICAL.Component[]): Group[] {
   return [...[...groups.values()].flat(), ...alone];
 }
 
-const beginOf = (event: ICAL.Component): string =>
-  made(() => event.getFirstProperty('dtstart')?.toICALString()) ?? '';
-const versionOf = (event: ICAL.Component): number => Number(textOf(event, 'sequence', 12) ?? 0);
+/** A value as it stands in the file: what is wrong with it is found out, and told, when the event is read. */
+const asWritten = (event: ICAL.Component, name: string): string =>
+  JSON.stringify(event.getFirstProperty(name)?.jCal.slice(1) ?? null);
+const beginOf = (event: ICAL.Component): string => asWritten(event, 'dtstart');
+const versionOf = (event: ICAL.Component): number =>
+  Number(/(\d{1,9})"?\]$/.exec(asWritten(event, 'sequence'))?.[1] ?? 0);
 
 class Misread extends Error {}
 
@@ -157,8 +160,9 @@ const uidOf = (event: ICAL.Component) => textOf(event, 'uid', 300);
  * "/harbour.example/20260101/Europe/Dublin", or by the name that Windows has for it (Unicode CLDR, windowsZones).
  */
 function zoneNamed(name: string): string | null {
-  const behind = name.split('/').slice(-2).join('/');
-  return [name, behind, ...findIana(name)].find(isTimeZone) ?? null;
+  const parts = name.split('/');
+  const behind = [3, 2].map((n) => parts.slice(-n).join('/'));
+  return [name, ...behind, ...findIana(name)].find(isTimeZone) ?? null;
 }
 
 /** A time of a file: as the clocks of its zone show it. */
