@@ -49,6 +49,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // What moves is drawn sixty times a second of a test's clock; tests of what moves ask for it.
     contextOptions: { reducedMotion: 'reduce' },
+    // As a browser with a window gives it.
+    permissions: ['screen-wake-lock'],
     trace: 'off',
     launchOptions: { executablePath: CHROMIUM, args: ARGS },
   },

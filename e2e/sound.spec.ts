@@ -91,6 +91,23 @@ test('a browser that keeps the sound off after a reload says so, and any press b
   await expect(notice).toBeHidden();
 });
 
+test('a screen that cannot be kept awake says so while a class runs', async ({
+  app,
+  studio: page,
+}) => {
+  await page.addInitScript(() => {
+    navigator.wakeLock.request = async () => {
+      throw new DOMException('The battery is low.', 'NotAllowedError');
+    };
+  });
+  await openSession(page, app.db);
+  await page.getByText('The voice is ready.').waitFor();
+  const notice = page.getByText('This screen may go dark');
+  await expect(notice).toBeHidden();
+  await stored(page, () => page.getByRole('button', { name: 'Start the class' }).click());
+  await expect(notice).toBeVisible();
+});
+
 test('how late a loudspeaker is stays with the device', async ({ app, studio: page }) => {
   await openSession(page, app.db);
   await page.getByText('The voice is ready.').waitFor();

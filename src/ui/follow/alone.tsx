@@ -1,13 +1,13 @@
 'use client';
 
 import { ArrowLeft, Pause, Play, RotateCcw, SlidersHorizontal, Turtle } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { AloneClock } from '@/browser/follow/alone-clock';
 import { hasForgotten } from '@/browser/follow/settings';
 import type { KeptClass } from '@/browser/follow/store';
 import { newId } from '@/browser/new-id';
-import { keepAwake } from '@/browser/wake-lock';
 import type { NewRunEvent } from '@/core/run';
+import { useAwake } from '../kit/playing/use-awake';
 import { usePlayback } from '../kit/playing/use-playback';
 import { useChoosing, useMine } from './choosing';
 import { Counted } from './counted';
@@ -35,7 +35,7 @@ export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void })
   const [sheet, setSheet] = useState<'cautions' | 'more' | null>(() =>
     hasForgotten() ? 'cautions' : null,
   );
-  useEffect(() => keepAwake(), []);
+  const mayGoDark = useAwake(true);
   if (!mine || !scores) return null;
   const happen = (type: Mine) =>
     setEvents((before) => [
@@ -64,7 +64,12 @@ export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void })
         onBack={onBack}
         choose={() => setSheet('cautions')}
       />
-      {sheet && <Sheets {...{ sheet, words, language, choosing }} onClose={() => setSheet(null)} />}
+      {sheet && (
+        <Sheets
+          {...{ sheet, words, language, choosing, mayGoDark }}
+          onClose={() => setSheet(null)}
+        />
+      )}
     </main>
   );
 }
@@ -100,7 +105,7 @@ function Run(props: RunProps) {
     clock,
     cameApart: () => {},
   });
-  useSound({
+  const blocked = useSound({
     personal: mine,
     state,
     bends: events.length,
@@ -126,7 +131,7 @@ function Run(props: RunProps) {
     <Playing
       {...{ document, mine, words, language, choosing, state, clock }}
       bend={undefined}
-      notices={null}
+      notices={blocked && <p role="status">{words.silent}</p>}
       bar={
         <div className="flex flex-wrap gap-2 pt-3">
           <button type="button" className={TARGET} onClick={props.onBack}>

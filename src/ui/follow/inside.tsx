@@ -2,10 +2,10 @@
 
 import { useEffect, useState } from 'react';
 import { keepStage } from '@/browser/kept-stage';
-import { keepAwake } from '@/browser/wake-lock';
 import type { FollowDocument } from '@/core/follow';
 import { haveReady } from '@/core/follow/words';
 import type { NewRunEvent } from '@/core/run';
+import { useAwake } from '../kit/playing/use-awake';
 import { useChoosing, useMine } from './choosing';
 import { FollowStage } from './follow-stage';
 import { Over } from './over';
@@ -24,11 +24,11 @@ export default function Inside(props: FollowScreenProps) {
   const { language, words, mine, scores } = useMine(document, choosing);
   const [sheet, setSheet] = useState<'cautions' | 'more' | null>(null);
   const begun = (events as readonly NewRunEvent[]).some((e) => e.type === 'started');
-  useEffect(() => (ended ? undefined : keepAwake()), [ended]);
+  const mayGoDark = useAwake(!ended);
   useKeptPage(document, language);
   const open = sheet && (
     <Sheets
-      {...{ sheet, words, language, choosing, followed, code }}
+      {...{ sheet, words, language, choosing, followed, code, mayGoDark }}
       leave={props.leave}
       onClose={() => setSheet(null)}
     />

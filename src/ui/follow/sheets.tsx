@@ -21,6 +21,8 @@ export interface SheetsProps {
   /** Nothing where somebody does a class alone. */
   followed?: Followed;
   code?: string;
+  /** The device may turn the screen off in the middle of the class. */
+  mayGoDark: boolean;
   leave?: () => Promise<void>;
   onClose: () => void;
 }
@@ -71,7 +73,7 @@ function Cautions({ words, choosing }: SheetsProps) {
 }
 
 function More(props: SheetsProps) {
-  const { words, language, choosing, followed } = props;
+  const { words, language, choosing, followed, mayGoDark } = props;
   const { settings, change } = choosing;
   const volume = useId();
   const toggle = (name: 'slower' | 'vibrate' | 'larger' | 'facing') => (
@@ -116,7 +118,7 @@ function More(props: SheetsProps) {
         />
       </fieldset>
       <div>{(['slower', 'vibrate', 'larger', 'facing'] as const).map(toggle)}</div>
-      {!isSecureContext && <p className="quiet">{words.sleeps}</p>}
+      {mayGoDark && <p className="quiet">{words.sleeps}</p>}
       {followed && (
         <>
           <AskForm words={words} language={language} />

@@ -8,7 +8,6 @@ import { musicUrl, speechUrl } from '@/browser/hear';
 import { kept } from '@/browser/kept';
 import { forgetStages, keepStage } from '@/browser/kept-stage';
 import { ServerClock } from '@/browser/server-clock';
-import { keepAwake } from '@/browser/wake-lock';
 import { CALLS, type RollEntry, type Scores } from '@/core/calls';
 import type { Move } from '@/core/move';
 import type { PieceOfMusic } from '@/core/music';
@@ -16,6 +15,7 @@ import { cuesByStep, endOf, isRoomEvent, remainingMs, slotEnd } from '@/core/run
 import type { DeviceVoices, SaidWord, SpeechChoice, Utterance } from '@/core/speech';
 import { piecesWanted } from '@/core/take-away';
 import { MovesProvider } from '../kit/moves';
+import { useAwake } from '../kit/playing/use-awake';
 import { usePlayback } from '../kit/playing/use-playback';
 import { useAttempt } from '../kit/use-attempt';
 import { BeforeStart } from './before-start';
@@ -230,7 +230,7 @@ function LedRun(props: LedRunProps) {
   const { error, busy: saving, attempt } = useAttempt('Nothing is lost.');
   const onStage = state.status === 'running' || state.status === 'paused';
 
-  useEffect(() => (onStage ? keepAwake() : undefined), [onStage]);
+  const mayGoDark = useAwake(onStage);
 
   // What begins the class is timed by the server's clock, and while a page loads answers are late: it is
   // asked again as soon as there is nothing else to do.
@@ -299,6 +299,7 @@ function LedRun(props: LedRunProps) {
         slotEndsAt={slotEnd(session.startsAt, startedAt, score.slotMs)}
         desk={desk}
         door={door}
+        mayGoDark={mayGoDark}
         onEnd={end}
       />
     );

@@ -6,7 +6,6 @@ import { ask, isExpected } from '@/browser/api';
 import { listenToRun } from '@/browser/live-run';
 import { runChannel } from '@/browser/run-channel';
 import { ServerClock } from '@/browser/server-clock';
-import { keepAwake } from '@/browser/wake-lock';
 import { CALLS, type DoorAnswer, type Scores } from '@/core/calls';
 import { shownCode } from '@/core/follow';
 import { type FollowWords, filled, haveReady, wordsIn } from '@/core/follow/words';
@@ -15,6 +14,7 @@ import type { Kit, Move } from '@/core/move';
 import { cuesByStep, isRoomEvent, type NewRunEvent } from '@/core/run';
 import { MovesProvider } from '../kit/moves';
 import { NowDial } from '../kit/playing/now-dial';
+import { useAwake } from '../kit/playing/use-awake';
 import { usePlayback } from '../kit/playing/use-playback';
 import { QrCode } from '../kit/qr-code';
 import { NowView } from './now-view';
@@ -55,7 +55,7 @@ export function ShowScreen(props: ShowScreenProps) {
   useEffect(() => {
     if (waiting && started) router.refresh();
   }, [waiting, started, router]);
-  useEffect(() => keepAwake(), []);
+  useAwake(true);
   if (!scores || !started) {
     return (
       <main

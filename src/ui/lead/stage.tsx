@@ -38,6 +38,7 @@ export interface StageProps {
   slotEndsAt: number;
   desk: SoundDesk;
   door: FollowDoor;
+  mayGoDark: boolean;
   onEnd: () => void;
 }
 
@@ -162,7 +163,13 @@ export function Stage(props: StageProps) {
         />
       </div>
       <footer className="bg-base-200 sticky bottom-0 z-20 px-4 py-2">
-        <Notices live={live} log={log} sound={desk.sound} blocked={desk.blocked} />
+        <Notices
+          live={live}
+          log={log}
+          sound={desk.sound}
+          blocked={desk.blocked}
+          mayGoDark={props.mayGoDark}
+        />
         {leads ? (
           <div className={BUTTONS}>
             {controls
@@ -290,10 +297,12 @@ interface NoticesProps {
   log: Log;
   sound: Sound;
   blocked: boolean;
+  /** The device may turn its screen off in the middle of the class. */
+  mayGoDark: boolean;
 }
 
 /** What the teacher has to know besides the class itself. */
-function Notices({ live, log, sound, blocked }: NoticesProps) {
+function Notices({ live, log, sound, blocked, mayGoDark }: NoticesProps) {
   const { slept } = live;
   const words = log.error ?? SOUND_WORDS[sound];
   return (
@@ -313,6 +322,11 @@ function Notices({ live, log, sound, blocked }: NoticesProps) {
       {words && (
         <p role="status" className="mb-1.5">
           {words}
+        </p>
+      )}
+      {mayGoDark && (
+        <p role="status" className="mb-1.5">
+          This screen may go dark: it cannot be kept awake here. Set it so in this device.
         </p>
       )}
       {slept && (

@@ -123,7 +123,7 @@ export const german: FollowWords = {
   finding: 'Der Takt wird gesucht',
   silent: 'Tippe irgendwohin, um die Stunde zu hören.',
   sleeps:
-    'Dieser Bildschirm kann dunkel werden: ohne https lässt er sich nicht wach halten. Stell es am Gerät so ein.',
+    'Dieser Bildschirm kann dunkel werden: er lässt sich hier nicht wach halten. Stell es am Gerät so ein.',
   takeHome: 'Noch einmal, allein',
   home: {
     play: 'Los',

@@ -107,8 +107,7 @@ export const english: FollowWords = {
   again: 'Come in again',
   finding: 'Finding the beat',
   silent: 'Press anywhere to hear the class.',
-  sleeps:
-    'This screen may go dark: by plain http it cannot be kept awake. Set it so in your device.',
+  sleeps: 'This screen may go dark: it cannot be kept awake here. Set it so in your device.',
   takeHome: 'Do it again, alone',
   home: {
     play: 'Go',
