@@ -1,3 +1,5 @@
+import { grouped } from '../collections';
+
 /** Names as they are compared: without case, accents, and what is neither a letter nor a digit. */
 export const plainName = (name: string): string =>
   name
@@ -47,4 +49,33 @@ export function alike<P extends { name: string }>(
     .sort((a, b) => b.like - a.like || (a.person.name < b.person.name ? -1 : 1))
     .slice(0, most)
     .map(({ person }) => person);
+}
+
+/** What is known of somebody on a roll by which they are told from another one of their name. */
+export interface Namesake {
+  name: string;
+  /** Held sessions they came to before. */
+  timesBefore: number;
+}
+
+/**
+ * People of one name get something behind it by which one knows whom is meant: how often they have come, as in
+ * "Ada (12×)" and "Ada (new)", and a number where that is the same. All others stay as they are.
+ */
+export function toldApart<P extends Namesake>(people: readonly P[]): P[] {
+  const same = grouped(people, ({ name }) => plainName(name));
+  const named = new Map<P, string>();
+  for (const namesakes of same.values()) {
+    if (namesakes.length < 2) continue;
+    const often = grouped(namesakes, ({ timesBefore: n }) => (n === 0 ? 'new' : `${n}×`));
+    for (const [times, alike] of often) {
+      for (const [i, person] of alike.entries()) {
+        named.set(person, alike.length < 2 ? times : `${times}, ${i + 1}`);
+      }
+    }
+  }
+  return people.map((person) => {
+    const apart = named.get(person);
+    return apart === undefined ? person : { ...person, name: `${person.name} (${apart})` };
+  });
 }

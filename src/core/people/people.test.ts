@@ -1,6 +1,44 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { alike, guessColumns, likeness, plainName, practisedAt, readPeople } from '.';
+import { alike, guessColumns, likeness, plainName, practisedAt, readPeople, toldApart } from '.';
+
+describe('people of one name', () => {
+  const names = (...people: [string, number][]) =>
+    toldApart(people.map(([name, timesBefore]) => ({ name, timesBefore }))).map((p) => p.name);
+
+  it('are told apart by how often they came, and by a number where that is the same', () => {
+    expect(names(['Ada', 12], ['ADA', 0], ['Ada Lind', 3], ['Bo', 1])).toEqual([
+      'Ada (12×)',
+      'ADA (new)',
+      'Ada Lind',
+      'Bo',
+    ]);
+    expect(names(['Ada', 2], ['Ada', 2], ['Áda', 4])).toEqual([
+      'Ada (2×, 1)',
+      'Ada (2×, 2)',
+      'Áda (4×)',
+    ]);
+  });
+
+  it('are never called the same, keep their place, and are found by what was their name', () => {
+    const person = fc.record({
+      name: fc.constantFrom('Ada', 'ada', 'Bo', 'B o', 'Zoë', 'Zoe'),
+      timesBefore: fc.nat(3),
+    });
+    fc.assert(
+      fc.property(fc.array(person, { maxLength: 9 }), (people) => {
+        const told = toldApart(people);
+        expect(told.map((p) => p.timesBefore)).toEqual(people.map((p) => p.timesBefore));
+        expect(new Set(told.map((p) => plainName(p.name))).size).toBe(people.length);
+        for (const [i, { name }] of told.entries()) {
+          const was = people[i]?.name ?? '';
+          const alone = people.filter((p) => plainName(p.name) === plainName(was)).length === 1;
+          expect(name.startsWith(was) && (name === was) === alone).toBe(true);
+        }
+      }),
+    );
+  });
+});
 
 describe('likeness of names', () => {
   it.each([

@@ -3,6 +3,7 @@ import { Refusal, type RollEntry } from '@/core/calls';
 import type { DoneAlready, ToldFinding } from '@/core/checks';
 import { kitOf, placedSegments, type ResolvedClass, resolve } from '@/core/class';
 import { inVariant, type Kit, moveText } from '@/core/move';
+import { toldApart } from '@/core/people';
 import { factorOf } from '@/core/run';
 import type { Score } from '@/core/score';
 import { type Expected, type WhoLine, whoComes } from '@/core/today';
@@ -55,7 +56,7 @@ export async function prepareFor(
   teacher: Teacher,
   { session, now }: { session: Session; now: number },
 ): Promise<Prepared> {
-  const coming = (await roll(db, teacher, session.id)).filter(isComing);
+  const coming = toldApart((await roll(db, teacher, session.id)).filter(isComing));
   const [{ judged, resolved }, history, parked] = await Promise.all([
     toJudge(db, teacher, { session, coming, now }),
     historyOf(db, teacher, { session, coming, zone: teacher.timeZone, now }),
@@ -299,7 +300,7 @@ export async function repairFor(
   { sessionId, key, now }: { sessionId: string; key: string; now: number },
 ): Promise<string> {
   const session = await getSession(db, teacher, sessionId);
-  const coming = (await roll(db, teacher, sessionId)).filter(isComing);
+  const coming = toldApart((await roll(db, teacher, sessionId)).filter(isComing));
   const { judged, version } = await toJudge(db, teacher, { session, coming, now });
   // The class is led for others too: what is right for this session must not harm who comes to the next.
   const { people } = await roomOf(db, teacher, {

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { newId } from '@/browser/new-id';
 import { came, isAwaited, type Mark, type OnRoll } from '@/core/attendance';
 import type { RollEntry } from '@/core/calls';
+import { toldApart } from '@/core/people';
 import { isRoomEvent, NO_NOTES, type Notes, noted, onRoll, type Present } from '@/core/run';
 import type { Log } from './use-log';
 
@@ -62,9 +63,11 @@ export function useRoll(
   const folded = useMemo(() => {
     const room = events.filter(isRoomEvent);
     return {
-      entries: room
-        .filter(({ id }) => !seen.has(id))
-        .reduce((roll, event) => onRoll(roll, event, newcomer), initial),
+      entries: toldApart(
+        room
+          .filter(({ id }) => !seen.has(id))
+          .reduce((roll, event) => onRoll(roll, event, newcomer), initial),
+      ),
       notes: room.reduce<Notes>(noted, NO_NOTES),
     };
   }, [events, initial, seen]);
