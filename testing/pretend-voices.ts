@@ -26,6 +26,8 @@ export interface PretendDevice {
   said: PretendSaid[];
   /** From now on nothing that is given begins any more. */
   fallSilent: boolean;
+  /** From now on the end of what has begun is never told, as where a call comes in between. */
+  neverEnds: boolean;
 }
 
 export function pretendVoices({ voices, delayMs, msPerLetter, foundAfterMs = 0 }: PretendVoices) {
@@ -39,7 +41,7 @@ export function pretendVoices({ voices, delayMs, msPerLetter, foundAfterMs = 0 }
     onend: (() => void) | null;
     onerror: ((event: { error: string }) => void) | null;
   }
-  const device: PretendDevice = { said: [], fallSilent: false };
+  const device: PretendDevice = { said: [], fallSilent: false, neverEnds: false };
   const heard = new EventTarget();
   const all = voices.map((voice) => ({
     localService: true,
@@ -64,6 +66,7 @@ export function pretendVoices({ voices, delayMs, msPerLetter, foundAfterMs = 0 }
       const begunAt = Date.now();
       device.said.push({ text, volume, rate, begunAt, voice: voice?.name ?? lang });
       first.onstart?.();
+      if (device.neverEnds) return;
       timer = setTimeout(
         () => {
           queue = queue.filter((given) => given !== first);

@@ -36,6 +36,8 @@ const SETTLED_MS = 200;
 const STALE_MS = 400;
 /** A count that a voice of this device would say later than that is left out. */
 const LATEST_COUNT_MS = 250;
+/** The same for words: they would be about what is over. */
+const LATEST_WORDS_MS = 5000;
 
 interface Scheduled {
   at: number;
@@ -362,7 +364,7 @@ export class CuePlayer {
         volume:
           volume * (isCount(cue) ? markVolumes(this.wanted).counts : softness(this.wanted, phase)),
         expectedMs: cue.durationMs,
-        ...(isCount(cue) && { waitsMs: LATEST_COUNT_MS }),
+        waitsMs: isCount(cue) ? LATEST_COUNT_MS : LATEST_WORDS_MS,
         onSilent: () => this.instead(voice, due),
       });
     };

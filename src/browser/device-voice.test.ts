@@ -154,6 +154,28 @@ describe('a voice of this device', () => {
     expect(silent).toEqual([900]);
   });
 
+  it('waits for no end that is never told, and says nothing after it that has waited too long', () => {
+    const pretend = device();
+    const { voice, found } = measuring();
+    const ends: (number | null)[] = [];
+    pretend.neverEnds = true;
+    const how = { volume: 1, expectedMs: 2000 };
+    voice.say(LOOK, { ...how, onEnd: (ms) => ends.push(ms) });
+    voice.say(say('over by then'), { ...how, waitsMs: 5000 });
+    vi.advanceTimersByTime(4000);
+    voice.say(say('still so'), { ...how, waitsMs: 5000 });
+    pretend.neverEnds = false;
+    vi.advanceTimersByTime(2000);
+    expect(ends).toEqual([]);
+    vi.advanceTimersByTime(2000);
+    expect(ends).toEqual([null]);
+    vi.runAllTimers();
+    // Nobody knows how long it took.
+    expect(JSON.stringify(found)).not.toContain(LOOK.text.toUpperCase());
+    expect(pretend.said.map((s) => s.text)).toEqual([LOOK.text.toUpperCase(), 'STILL SO']);
+    expect(vi.getTimerCount()).toBe(0);
+  });
+
   it('takes no more for silent what another part of the page took back', () => {
     device();
     const { voice } = measuring();

@@ -20,6 +20,10 @@ const EXPECTED_DELAY_MS = 100;
 const DELAYS_KEPT = 9;
 /** What has not begun by then has fallen silent: as long as the cue, within these bounds, in ms. */
 const SILENT_AFTER_MS = { least: 400, most: 1500 } as const;
+/** What was not over by then has been lost, as in a call: twice as long as it was to take, and so many ms more. */
+const LOST_AFTER_MS = 3000;
+/** The same where nobody knows how long it was to take. */
+const LOST_UNKNOWN_MS = 60_000;
 /** How long the browser may take to find its voices, in ms. */
 const FINDING_MS = 1500;
 
@@ -209,6 +213,15 @@ export class DeviceVoice {
       clearTimeout(given.watch);
       begunAt = performance.now();
       this.noteDelay(language, begunAt - givenAt);
+      const most = how.expectedMs ? 2 * how.expectedMs + LOST_AFTER_MS : LOST_UNKNOWN_MS;
+      given.watch = setTimeout(lost, most);
+    };
+    // Some browsers never tell the end of what was cut off; all that follows would wait for it.
+    const lost = () => {
+      if (!this.over(given)) return;
+      globalThis.speechSynthesis.cancel();
+      how.onEnd?.(null);
+      this.next();
     };
     const end = (ms: number) => {
       if (!this.over(given)) return;
