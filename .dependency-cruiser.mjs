@@ -17,7 +17,10 @@ export default {
       severity: 'error',
       from: { path: layer('core'), pathNot: ['\\.test\\.ts$'] },
       to: {
-        pathNot: [layer('core'), 'node_modules/(zod|date-fns|@date-fns|dequal|rrule|ical\\.js)/'],
+        pathNot: [
+          layer('core'),
+          'node_modules/(zod|date-fns|@date-fns|dequal|rrule|ical\\.js|windows-iana)/',
+        ],
       },
     },
     {
