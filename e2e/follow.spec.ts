@@ -395,8 +395,18 @@ test('a class that may be taken home is done again alone, without the server, an
   const token = await makeHome(app.db, { studioId }, ada);
   await there.page.evaluate((home) => localStorage.setItem('upbeat-home', home), `/home/${token}`);
   await there.page.getByRole('button', { name: 'Go' }).click();
-  await there.clock.sleep(2 * score.totalMs);
+  await there.clock.sleep(2000);
   await there.clock.pass(0);
+  // A device that sleeps does nothing of the class.
+  const before = await left();
+  await there.clock.sleep(2 * score.totalMs);
+  await there.clock.pass(500);
+  await expect.poll(left).toBe(before);
+  await there.page.getByRole('button', { name: 'Go' }).click();
+  for (let ms = 0; ms < 2 * score.totalMs; ms += 15_000) {
+    await there.clock.sleep(15_000);
+    await there.clock.pass(0);
+  }
   await expect(there.page.getByText('They count as soon as there is a connection.')).toBeVisible();
   app.setClock(there.clock.now);
   await there.page.context().setOffline(false);

@@ -1,16 +1,26 @@
 import { type RunClock, steadyNow } from '../server-clock';
 
-/** The clock of somebody who does a class alone, which may run more slowly than time does. */
+/** What the clock was not looked at for so long, the device slept, in ms; it is looked at four times a second. */
+const SLEPT_MS = 20_000;
+
+/**
+ * The clock of somebody who does a class alone, which may run more slowly than time does. It stands still while the
+ * device sleeps, since nobody does the class meanwhile.
+ */
 export class AloneClock implements RunClock {
   private shownMs: number;
   private since: number;
   private rate = 1;
+  /** When it was looked at last, by the device. */
+  private looked: number;
+  private slept = false;
 
   constructor(
     private readonly device: () => number = steadyNow,
     from = Date.now(),
   ) {
     this.since = device();
+    this.looked = this.since;
     this.shownMs = from;
   }
 
@@ -21,12 +31,18 @@ export class AloneClock implements RunClock {
   /** From now on so fast; what has passed stays as it was. */
   set tempo(rate: number) {
     this.shownMs = this.exactly();
-    this.since = this.device();
+    this.since = this.looked;
     this.rate = rate;
   }
 
   private exactly(): number {
-    return this.shownMs + (this.device() - this.since) * this.rate;
+    const now = this.device();
+    if (now - this.looked > SLEPT_MS) {
+      this.since += now - this.looked;
+      this.slept = true;
+    }
+    this.looked = now;
+    return this.shownMs + (now - this.since) * this.rate;
   }
 
   now(): number {
@@ -37,7 +53,11 @@ export class AloneClock implements RunClock {
     return this.device();
   }
 
+  /** Whether the device slept since this was asked last. */
   cameApart(): boolean {
-    return false;
+    this.exactly();
+    const { slept } = this;
+    this.slept = false;
+    return slept;
   }
 }

@@ -116,6 +116,12 @@ it('somebody alone has a clock that runs as fast as they like, and never jumps',
   clock.tempo = 1;
   device += 1000;
   expect([clock.now(), clock.cameApart()]).toEqual([52_800, false]);
+  // The device sleeps for an hour: nobody does the class meanwhile.
+  clock.tempo = 0.8;
+  device += 3_600_000;
+  expect([clock.cameApart(), clock.cameApart(), clock.now()]).toEqual([true, false, 52_800]);
+  device += 1000;
+  expect([clock.now(), clock.cameApart()]).toEqual([53_600, false]);
 });
 
 it('a line that broke comes back later each time, by chance, so that not all come at once', () => {

@@ -103,7 +103,10 @@ function Run(props: RunProps) {
     groups: mine.groups,
     events,
     clock,
-    cameApart: () => {},
+    // Whoever comes back goes on when they are ready.
+    cameApart: () => {
+      if (state.status === 'running') happen('paused');
+    },
   });
   const blocked = useSound({
     personal: mine,
