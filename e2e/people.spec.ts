@@ -24,6 +24,8 @@ test('three hundred people are taken in from a list with errors in it, and out a
   const csvFile = (buffer: Buffer) => ({ name: 'people.csv', mimeType: 'text/csv', buffer });
   await chosen.setInputFiles(csvFile(Buffer.from([0x50, 0x4b, 3, 4, 0x14, 0])));
   await expect(page.getByText('save it as CSV')).toBeVisible();
+  await chosen.setInputFiles(csvFile(Buffer.alloc(8_000_001, 'a')));
+  await expect(page.getByText('This file is too large to be a list.')).toBeVisible();
   // As an older spreadsheet saves it.
   await chosen.setInputFiles(csvFile(Buffer.from('Name\nJörg Ångström', 'latin1')));
   await expect(page.getByRole('cell', { name: 'Jörg Ångström' })).toBeVisible();

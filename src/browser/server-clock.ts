@@ -9,6 +9,9 @@ const PAGE_TRIP_MS = 10_000;
 /** How often the server's time is asked for, one after the other, to know it well. */
 export const TIMES_ASKED = 5;
 
+/** A clock that was not looked at for so long stood by a device that slept, in ms; one looks four times a second. */
+export const SLEPT_MS = 20_000;
+
 /** A clock that runs on evenly, whatever is done to the time of day of the device. Epoch ms. */
 export const steadyNow = (): number => performance.timeOrigin + performance.now();
 

@@ -1,7 +1,4 @@
-import { type RunClock, steadyNow } from '../server-clock';
-
-/** What the clock was not looked at for so long, the device slept, in ms; it is looked at four times a second. */
-const SLEPT_MS = 20_000;
+import { type RunClock, SLEPT_MS, steadyNow } from '../server-clock';
 
 /**
  * The clock of somebody who does a class alone, which may run more slowly than time does. It stands still while the

@@ -128,12 +128,11 @@ function byUid(events: readonly ICAL.Component[]): Group[] {
   return [...[...groups.values()].flat(), ...alone];
 }
 
-/** A value as it stands in the file: what is wrong with it is found out, and told, when the event is read. */
-const asWritten = (event: ICAL.Component, name: string): string =>
-  JSON.stringify(event.getFirstProperty(name)?.jCal.slice(1) ?? null);
-const beginOf = (event: ICAL.Component): string => asWritten(event, 'dtstart');
+/** As they stand in the file: what is wrong with them is found out, and told, when the event is read. */
+const beginOf = (event: ICAL.Component): string =>
+  JSON.stringify(event.getFirstProperty('dtstart')?.jCal ?? null);
 const versionOf = (event: ICAL.Component): number =>
-  Number(/(\d{1,9})"?\]$/.exec(asWritten(event, 'sequence'))?.[1] ?? 0);
+  Number(event.getFirstProperty('sequence')?.jCal[3]) || 0;
 
 class Misread extends Error {}
 

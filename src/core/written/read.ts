@@ -77,6 +77,8 @@ const HEADS = {
   rounds: ['rounds', 'round', 'times', 'x', 'sets', 'runden', 'mal'],
 } as const;
 type Column = keyof typeof HEADS;
+/** In this order where nothing heads them. */
+const COLUMNS: readonly Column[] = ['text', 'seconds', 'rounds'];
 /** Words for what a column of lengths counts in; one that is headed with nothing else is such a column. */
 const UNITS = {
   min: ['min', 'mins', 'minute', 'minutes', 'minuten'],
@@ -92,7 +94,7 @@ function headOf(cell: string): { column: Column; unit: Unit } | undefined {
   const unit = words.some((w) => isUnit(w, 'min')) ? 'min' : 's';
   const name = words.filter((w) => w !== 'in' && !isUnit(w, 'min') && !isUnit(w, 's')).join(' ');
   if (name === '') return words.length > 0 ? { column: 'seconds', unit } : undefined;
-  const column = (Object.keys(HEADS) as Column[]).find((c) => HEADS[c].some((w) => w === name));
+  const column = COLUMNS.find((c) => HEADS[c].some((w) => w === name));
   return column && { column, unit };
 }
 
@@ -104,9 +106,7 @@ export function readList(rows: readonly (readonly string[])[]): WrittenLine[] {
   const [first = []] = rows;
   const heads = first.map(headOf);
   const isHeaded = heads.some((head) => head?.column === 'text');
-  const columns = isHeaded
-    ? heads.map((head) => head?.column)
-    : (['text', 'seconds', 'rounds'] as const);
+  const columns = isHeaded ? heads.map((head) => head?.column) : COLUMNS;
   const unit = heads.find((head) => isHeaded && head?.column === 'seconds')?.unit ?? 's';
   return rows.flatMap((row, i) => {
     if (isHeaded && i === 0) return [];
@@ -125,10 +125,7 @@ export function readList(rows: readonly (readonly string[])[]): WrittenLine[] {
     const rounds = isRounds ? Number(often) : null;
     if (often !== '' && !isRounds) notes.push(`“${often}” is no number of rounds from 1 to 10.`);
     // Of two columns with the same head the first is read.
-    const more = row.filter(
-      (c, n) =>
-        c.trim() !== '' && !(['text', 'seconds', 'rounds'] as const).some((k) => at(k) === n),
-    );
+    const more = row.filter((c, n) => c.trim() !== '' && !COLUMNS.some((k) => at(k) === n));
     if (more.length > 0) notes.push(`Not read: ${more.map(one).join(', ')}.`);
     return [
       { line: i + 1, text: one(cell('text')), seconds: fits ? seconds : null, rounds, notes },

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import type { RunClock } from '@/browser/server-clock';
+import { type RunClock, SLEPT_MS } from '@/browser/server-clock';
 import { type Ticker, ticker } from '@/browser/ticker';
 import {
   advance,
@@ -12,9 +12,6 @@ import {
   unchangedForMs,
 } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
-
-/** How long nothing was heard of the clock until the device is taken to have slept, in ms. */
-const SLEPT_MS = 20_000;
 
 export interface Slept {
   /** How things stood when the device fell asleep. */
