@@ -1,4 +1,5 @@
 import { cutAndLevel, LONGEST_SECONDS, type Take, type TakeProblem } from '@/core/speech';
+import { soundSession } from './sound-session';
 
 /** Why there is nothing to record with. */
 export type MicrophoneProblem = 'refused' | 'none' | 'busy' | 'unsupported';
@@ -32,6 +33,7 @@ export class Microphone {
     private readonly stream: MediaStream,
     private readonly context: AudioContext,
     private readonly analyser: AnalyserNode,
+    private readonly over: () => void,
   ) {
     this.samples = new Float32Array(analyser.fftSize);
   }
@@ -42,11 +44,13 @@ export class Microphone {
       throw new NoMicrophone('unsupported');
     }
     let stream: MediaStream;
+    const over = soundSession('play-and-record');
     try {
       stream = await navigator.mediaDevices.getUserMedia({
         audio: { channelCount: 1, echoCancellation: false, autoGainControl: false },
       });
     } catch (error) {
+      over();
       const problem = error instanceof DOMException ? PROBLEMS[error.name] : undefined;
       if (problem) throw new NoMicrophone(problem);
       throw error;
@@ -54,7 +58,7 @@ export class Microphone {
     const context = new AudioContext();
     const analyser = new AnalyserNode(context, { fftSize: 1024 });
     context.createMediaStreamSource(stream).connect(analyser);
-    return new Microphone(stream, context, analyser);
+    return new Microphone(stream, context, analyser, over);
   }
 
   /** How loud it is at the moment, 0 to 1. */
@@ -97,5 +101,6 @@ export class Microphone {
     if (this.recorder?.state === 'recording') this.recorder.stop();
     for (const track of this.stream.getTracks()) track.stop();
     void this.context.close();
+    this.over();
   }
 }

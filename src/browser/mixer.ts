@@ -1,4 +1,5 @@
 import { markVolumes, type Sounds, USUAL_SOUNDS } from '@/core/speech';
+import { soundSession } from './sound-session';
 
 /** What a check of the output found. */
 export type CheckedSound = 'works' | 'blocked' | 'silent';
@@ -25,6 +26,7 @@ export interface Ways {
 /** How loud everything is. It opens the audio device when it is first needed. */
 export class Mixer {
   private opened: Ways | null = null;
+  private over = () => {};
   private waking = false;
   /** How late its loudspeaker is as the device has said, in ms. */
   private said = 0;
@@ -41,6 +43,7 @@ export class Mixer {
 
   open(): Ways {
     if (this.opened) return this.opened;
+    this.over = soundSession('playback');
     const context = new AudioContext({ latencyHint: 'interactive' });
     const all = new GainNode(context, { gain: this.loudness });
     const voice = new GainNode(context, { gain: this.voiceMuted ? 0 : 1 });
@@ -143,6 +146,7 @@ export class Mixer {
   close(): void {
     void this.opened?.context.close();
     this.opened = null;
+    this.over();
   }
 }
 
