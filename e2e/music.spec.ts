@@ -121,7 +121,7 @@ async function notePlayers(page: Page): Promise<void> {
     window.Audio = class extends Usual {
       constructor(src?: string) {
         super(src);
-        if (src?.startsWith('blob:')) played.push(this);
+        played.push(this);
       }
     };
   });
@@ -132,7 +132,7 @@ const playing = (page: Page): Promise<number> =>
   page.evaluate(
     () =>
       (window as unknown as WithPlayed).played.filter(
-        (one) => !one.loop && !one.paused && one.currentTime > 0,
+        (one) => one.src.startsWith('blob:') && !one.loop && !one.paused && one.currentTime > 0,
       ).length,
   );
 

@@ -531,6 +531,21 @@ describe('the cue player', () => {
       expect(said).toHaveLength(1);
     });
 
+    it('begins them in the press, the one that stands in too: telephones let none speak before', async () => {
+      const { said } = device();
+      const player = await ready(['a']);
+      for (const voice of [null, named()]) {
+        player.device = voice;
+        await player.unlock();
+        vi.advanceTimersByTime(500);
+      }
+      expect(said.map(({ text, volume }) => [text, volume])).toEqual([
+        ['', 0],
+        ['', 0],
+      ]);
+      expect(player.mixer.blocked).toBe(false);
+    });
+
     it('gives them what is to be said so early as they were measured to need', async () => {
       const { said } = device(260);
       const player = await ready(['a', 'b', 'c']);

@@ -136,6 +136,12 @@ export class CuePlayer {
     this.respeak();
   }
 
+  /** Must be called from a press: before one, browsers keep the sound off, and telephones the voices of the device. */
+  async unlock(): Promise<void> {
+    if (browserSpeaks()) (this.deviceVoice ?? this.anyVoice).unlock();
+    await this.mixer.unlock();
+  }
+
   /** The server speaks with another voice from now on: what was fetched is fetched anew. */
   changeVoice(): void {
     this.audio.changeVoice();

@@ -1,4 +1,5 @@
 import { wavOf } from '@/core/speech';
+import { onPress } from './presses';
 
 export type MediaKey = 'play' | 'pause' | 'next' | 'back';
 
@@ -49,14 +50,14 @@ export function hearMediaKeys(heard: (key: MediaKey) => void): MediaKeys {
     if (player.paused) void play();
   };
   again();
-  for (const press of ['pointerdown', 'keydown']) window.addEventListener(press, again);
+  const deaf = onPress(again);
   return {
     show: (title, running) => {
       session.metadata = new MediaMetadata({ title });
       session.playbackState = running ? 'playing' : 'paused';
     },
     close: () => {
-      for (const press of ['pointerdown', 'keydown']) window.removeEventListener(press, again);
+      deaf();
       for (const action of Object.keys(ACTIONS)) {
         session.setActionHandler(action as MediaSessionAction, null);
       }

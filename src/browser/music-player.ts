@@ -23,10 +23,17 @@ export interface MusicWanted {
   intoMs: number;
 }
 
+/** What plays one file at a time, one after another. */
+interface Deck {
+  element: HTMLAudioElement;
+  source: MediaElementAudioSourceNode;
+  isFree: boolean;
+}
+
 interface Playing {
   piece: TimedPiece;
   index: number;
-  element: HTMLAudioElement;
+  deck: Deck;
   address: string;
   /** How it comes, and how it goes. */
   up: GainNode;
@@ -42,6 +49,8 @@ const fade = (from: number, to: number) =>
   );
 /** When nothing of a playlist could be fetched, it is tried again after so many ms. */
 const AGAIN_MS = 5000;
+/** Pieces that play at once, where one passes into the next. */
+const AT_ONCE = 2;
 /** Levels that differ by less are the same, in dB. */
 const SAME_DB = 0.1;
 
@@ -59,11 +68,13 @@ const mayPass = (problem: unknown): boolean =>
 export class MusicPlayer {
   private shelf = new Map<string, TimedPiece>();
   private readonly files = new Map<string, Promise<Blob | null>>();
+  private readonly decks: Deck[] = [];
   private playing: Playing | null = null;
   private wanted = '';
   /** Counts what was begun, so that an answer that comes late is known. */
   private begun = 0;
-  private again = 0;
+  /** When what could not be played is tried again, on the steady clock; null where nothing is to be. */
+  private again: number | null = null;
   private way: LevelPoint[] = [];
   private told = '';
   private duckGain: GainNode | null = null;
@@ -99,6 +110,21 @@ export class MusicPlayer {
     for (const id of ids) void this.file(id);
   }
 
+  /**
+   * Must be called from a press: telephones let a deck begin by itself only after it has begun in a press. What could
+   * not be played before is tried at once.
+   */
+  unlock(): void {
+    while (this.decks.length < AT_ONCE) this.decks.push(this.newDeck());
+    for (const { element, isFree } of this.decks) {
+      if (!isFree) continue;
+      // It has nothing to play, and is broken off by the pause: to have been asked is all that counts.
+      element.play().catch(() => {});
+      element.pause();
+    }
+    if (this.again !== null) this.again = performance.now();
+  }
+
   /** @param wanted null for silence */
   follow(wanted: MusicWanted | null): void {
     const list = wanted ? present(wanted.playlist, this.shelf) : [];
@@ -106,6 +132,7 @@ export class MusicPlayer {
     if (key !== this.wanted) {
       this.wanted = key;
       this.begun++;
+      this.again = null;
       this.fadeOut(FADE_OUT_MS);
       if (wanted && list.length > 0) {
         const { index, offsetMs } = placeIn(list, wanted.intoMs);
@@ -115,15 +142,16 @@ export class MusicPlayer {
     }
     const { playing } = this;
     if (!playing) {
-      if (!wanted || list.length === 0 || this.again === 0 || performance.now() < this.again) {
+      if (!wanted || list.length === 0 || this.again === null || performance.now() < this.again) {
         return;
       }
-      this.again = 0;
+      this.again = null;
       const { index, offsetMs } = placeIn(list, wanted.intoMs);
       void this.begin(list, index, { offsetMs, fadeMs: FADE_IN_MS });
       return;
     }
-    const { piece, element, index } = playing;
+    const { piece, index } = playing;
+    const { element } = playing.deck;
     const next = list[(index + 1) % list.length];
     if (!next) return;
     const cross = crossMs(piece, next);
@@ -221,11 +249,12 @@ export class MusicPlayer {
         if (begun !== this.begun) return;
         if (!file) continue;
         const playing = this.opened(piece, at, file);
-        playing.element.currentTime = tried === 0 ? offsetMs / 1000 : 0;
+        const { element } = playing.deck;
+        element.currentTime = tried === 0 ? offsetMs / 1000 : 0;
         const { context } = this.out();
         playing.up.gain.setValueCurveAtTime(fade(0, 1), context.currentTime, fadeMs / 1000);
         this.playing = playing;
-        await playing.element.play();
+        await element.play();
         this.onSilent(false);
         return;
       } catch (problem) {
@@ -240,14 +269,30 @@ export class MusicPlayer {
     this.onSilent(true);
   }
 
+  private newDeck(): Deck {
+    const { context } = this.mixer.open();
+    const element = new Audio();
+    return { element, source: context.createMediaElementSource(element), isFree: true };
+  }
+
+  private freeDeck(): Deck {
+    const free = this.decks.find(({ isFree }) => isFree);
+    if (free) return free;
+    const made = this.newDeck();
+    this.decks.push(made);
+    return made;
+  }
+
   private opened(piece: TimedPiece, index: number, file: Blob): Playing {
     const { context, to } = this.out();
     const address = URL.createObjectURL(file);
-    const element = new Audio(address);
+    const deck = this.freeDeck();
+    deck.isFree = false;
+    deck.element.src = address;
     const up = new GainNode(context, { gain: 0 });
     const down = new GainNode(context);
-    context.createMediaElementSource(element).connect(up).connect(down).connect(to);
-    return { piece, index, element, address, up, down };
+    deck.source.connect(up).connect(down).connect(to);
+    return { piece, index, deck, address, up, down };
   }
 
   /** Lets what is played become softer and softer, and then end. */
@@ -261,8 +306,11 @@ export class MusicPlayer {
     setTimeout(() => this.end(playing), 1000 * seconds);
   }
 
-  private end({ element, address, down }: Playing): void {
-    element.pause();
+  private end({ deck, address, down }: Playing): void {
+    deck.element.pause();
+    deck.element.removeAttribute('src');
+    deck.source.disconnect();
+    deck.isFree = true;
     down.disconnect();
     URL.revokeObjectURL(address);
   }

@@ -165,9 +165,12 @@ export function useRehearsal(score: Score, onDevice: DeviceSays | null): Rehears
 
   const play = useCallback(() => {
     player.current ??= new CuePlayer(shown.current.wordsPerMinute, speechUrl);
-    void player.current.mixer.unlock();
+    void player.current.unlock();
     music.current ??= musicUnder(player.current);
-    if (shown.current.music) void know(music.current);
+    if (shown.current.music) {
+      music.current.unlock();
+      void know(music.current);
+    }
     if (position.current >= shown.current.totalMs) stand(0);
     setPlaying(true);
   }, [stand]);

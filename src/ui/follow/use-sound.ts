@@ -37,23 +37,22 @@ export function useSound(of: Heard): boolean {
   const player = useRef<CuePlayer | null>(null);
   const [blocked, setBlocked] = useState(false);
   const heard = useRef('');
-  const on = voice !== 'off';
 
   useEffect(() => {
-    if (!on) return;
+    if (voice === 'off') return;
     const made = new CuePlayer(wordsPerMinute, followedSpeechUrl);
     made.hurries = true;
+    made.device = voice === 'device' ? new DeviceVoice() : null;
     player.current = made;
-    void made.mixer.unlock();
+    void made.unlock();
     return () => {
       made.close();
       player.current = null;
     };
-  }, [on, wordsPerMinute]);
+  }, [voice, wordsPerMinute]);
 
   useEffect(() => {
     if (!player.current) return;
-    player.current.device = voice === 'device' ? new DeviceVoice() : null;
     player.current.mixer.volume = volume;
     if (voice === 'class') player.current.fetchAll(personal.groups.flat().filter(isSaid));
   }, [voice, volume, personal]);
@@ -87,7 +86,7 @@ export function useSound(of: Heard): boolean {
   }, [state, personal, bends, clock, voice, tempo]);
 
   useNextPress(blocked, async () => {
-    await player.current?.mixer.unlock();
+    await player.current?.unlock();
     setBlocked(player.current?.mixer.blocked ?? false);
   });
   return blocked;

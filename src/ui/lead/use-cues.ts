@@ -148,7 +148,7 @@ export function useCues(of: CuesToHear): SoundDesk {
   }, [state, groups, bends, clock, audible, choice.sounds.bells]);
 
   useNextPress(blocked, async () => {
-    await player.current?.mixer.unlock();
+    await player.current?.unlock();
     setBlocked(player.current?.mixer.blocked ?? false);
   });
 
@@ -195,10 +195,7 @@ export function useCues(of: CuesToHear): SoundDesk {
   );
   const measureAgain = useCallback(() => prepare(rate), [prepare, rate]);
   const takeUp = useCallback(() => prepare(chosenRate ?? undefined), [prepare, chosenRate]);
-  const unlock = useCallback(async () => {
-    player.current?.device?.unlock();
-    await player.current?.mixer.unlock();
-  }, []);
+  const unlock = useCallback(async () => await player.current?.unlock(), []);
   const check = useCallback(async () => (await player.current?.mixer.check()) ?? 'blocked', []);
 
   return useStable<SoundDesk>({

@@ -9,6 +9,7 @@ import { musicNow, musicThroughout, type Playback } from '@/core/run';
 import type { Score } from '@/core/score';
 import { furtherUnder, type Sounds } from '@/core/speech';
 import { piecesWanted } from '@/core/take-away';
+import { useNextPress } from '../kit/playing/use-next-press';
 
 const VOLUME_KEY = 'upbeat-music-volume';
 /** What is played: as the class has it, nothing, or one piece throughout. */
@@ -80,6 +81,9 @@ export function useMusic(of: MusicToPlay): MusicDesk {
   useEffect(() => {
     music.current?.follow(audible ? musicNow(state, wanted) : null);
   }, [state, wanted, audible]);
+
+  const plays = piecesWanted(wanted).length > 0;
+  useNextPress(audible && plays, () => music.current?.unlock());
 
   const choose = useCallback(
     (next: MusicChoice) => {

@@ -1,6 +1,5 @@
 import { useLayoutEffect, useRef } from 'react';
-
-const PRESSES = ['pointerdown', 'keydown'] as const;
+import { onPress } from '@/browser/presses';
 
 /**
  * Does something at every press while it is wanted, such as letting the sound be heard, which browsers allow then. It
@@ -9,12 +8,5 @@ const PRESSES = ['pointerdown', 'keydown'] as const;
 export function useNextPress(wanted: boolean, act: () => void | Promise<void>): void {
   const latest = useRef(act);
   latest.current = act;
-  useLayoutEffect(() => {
-    if (!wanted) return;
-    const press = () => void latest.current();
-    for (const kind of PRESSES) window.addEventListener(kind, press);
-    return () => {
-      for (const kind of PRESSES) window.removeEventListener(kind, press);
-    };
-  }, [wanted]);
+  useLayoutEffect(() => (wanted ? onPress(() => void latest.current()) : undefined), [wanted]);
 }
