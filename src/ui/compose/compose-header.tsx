@@ -29,6 +29,7 @@ import { Link } from '../kit/link';
 import { Menu, MenuEntry, MenuLink } from '../kit/menu';
 import { useMoves } from '../kit/moves';
 import { QuickField } from '../kit/quick-field';
+import { useAsHigh } from '../kit/use-as-high';
 import type { Room } from './room';
 import type { Editing } from './use-history';
 import { useMoment } from './use-moment';
@@ -257,9 +258,11 @@ function NameField({
 }) {
   const [draft, setDraft] = useState<string | null>(null);
   const empty = draft !== null && draft.trim() === '';
+  const asHigh = useAsHigh(draft ?? name);
   return (
     <div>
       <textarea
+        ref={asHigh}
         aria-label="Name of the class"
         rows={1}
         maxLength={80}

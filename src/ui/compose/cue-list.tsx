@@ -24,6 +24,7 @@ import type { Language } from '@/core/language';
 import type { MoveText } from '@/core/move';
 import type { Cue, CueKind, LeftOut } from '@/core/score';
 import { QuickField } from '../kit/quick-field';
+import { useAsHigh } from '../kit/use-as-high';
 
 export interface CueListProps {
   segment: Segment;
@@ -290,9 +291,11 @@ function CueText({ label, words, muted, onChange, onSettle }: CueTextProps) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
+  const asHigh = useAsHigh(draft ?? words);
   return (
     <span>
       <textarea
+        ref={asHigh}
         rows={1}
         aria-label={label}
         value={draft ?? words}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { type CSSProperties, useId, useState } from 'react';
 
 export interface QuickFieldProps {
   /** What the field is called, for those who do not see where it stands. */
@@ -21,6 +21,7 @@ export function QuickField({ label, value, onType, onSettle, placeholder }: Quic
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const id = useId();
+  const shown = draft ?? value;
   const leave = () => {
     if (error === null) setDraft(null);
     onSettle?.();
@@ -32,7 +33,8 @@ export function QuickField({ label, value, onType, onSettle, placeholder }: Quic
         autoComplete="off"
         aria-label={label}
         placeholder={placeholder}
-        value={draft ?? value}
+        value={shown}
+        style={{ '--characters': (shown || placeholder || '').length } as CSSProperties}
         onFocus={(e) => {
           if (error === null) setDraft(value);
           e.target.select();

@@ -152,8 +152,12 @@ function Lane({ name, children }: { name: string; children: React.ReactNode }) {
   );
 }
 
-const HATCH =
-  'repeating-linear-gradient(-45deg, transparent 0 4px, color-mix(in oklab, var(--color-base-100) 75%, transparent) 4px 6px)';
+const LIGHT = 'color-mix(in oklab, var(--color-base-100) 75%, transparent)';
+/**
+ * Lines aslant, as a tile of two of them that is set side by side: as one long repeating gradient some browsers draw
+ * lines so thin and so many nearly all light.
+ */
+const HATCH = `linear-gradient(-45deg, transparent 0 33%, ${LIGHT} 33% 50%, transparent 50% 83%, ${LIGHT} 83%) 0 0 / 8px 8px`;
 
 const isHatched = ({ kind }: Pick<Step, 'kind'>): boolean => kind === 'upbeat' || kind === 'switch';
 
