@@ -333,7 +333,7 @@ export const CALLS = {
     path: '/api/sessions/[id]/known',
     id,
     asks: z.object({ name: z.string().trim().min(1).max(80) }),
-    answers: z.object({ people: z.array(z.object({ id, name: z.string() })) }),
+    answers: z.object({ people: z.array(z.object({ id, name: z.string(), shown: z.string() })) }),
   }),
   /** One of the insights as a CSV file. */
   exportInsight: call({

@@ -5,6 +5,7 @@ import { type WallClock, wallClock } from '@/core/formats';
 import { carriedCautionSchema, type Move } from '@/core/move';
 import type { Db } from '../db';
 import { movesMet, ownMoves } from '../moves/moves';
+import { apart } from '../people/apart';
 import type { Scope } from '../scope';
 
 /** What Compose has to know about the people and the calendar of a class. */
@@ -89,13 +90,10 @@ export async function roomOf(
       .first(),
   ]);
   const people = z.array(personSchema).parse(rows);
-  const met = await movesMet(
-    db,
-    scope,
-    people.map((p) => p.id),
-  );
+  const ids = people.map((p) => p.id);
+  const [met, told] = await Promise.all([movesMet(db, scope, ids), apart(db, scope, people)]);
   return {
-    people: people.map((p, i) => ({ ...p, met: met[i] ?? new Set() })),
+    people: told.map(({ shown, ...p }, i) => ({ ...p, name: shown, met: met[i] ?? new Set() })),
     recent: recent.map((row: { move_id: string }) => row.move_id),
     next: next?.at ? wallClock(new Date(next.at).getTime(), zone) : null,
     sessionsAWeek,

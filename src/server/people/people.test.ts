@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { STREAK_RULES } from '@/core/streak';
+import { roomOf } from '../compose/room';
 import { setComing } from '../sessions/bookings';
 import { mark, roll } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
@@ -28,6 +29,7 @@ import {
   leaveStudio,
   MOST_BOOKED,
   MOST_PAUSES,
+  namesOfPeople,
   pause,
 } from './people';
 import { settleNote } from './person';
@@ -65,6 +67,38 @@ const streakOfAda = async (c: TestClass) => {
   const streaks = await streaksBy(db(), c, { whose: { participantIds: [c.ada] }, ...AT_NOON });
   return streaks.get(c.ada)?.[0]?.streak.current;
 };
+
+describe('people of one name', () => {
+  it('are told apart by how often they came, wherever one of them is chosen', async () => {
+    const c = await makeClass(db());
+    const other = await makeClass(db());
+    const second = await addParticipant(db(), c, {
+      person: { name: 'áda', contact: null },
+      joinedOn: '2026-01-01',
+      now: NOON,
+    });
+    await held(c, 7, { [c.ada]: 'here', [second]: 'absent' });
+    await held(c, 14, { [c.ada]: 'late' });
+    await held(other, 7, { [other.ada]: 'here' });
+    const shown = async (of: TestClass) =>
+      (await namesOfPeople(db(), of)).map((p) => [p.id, p.name, p.shown]);
+    expect(await shown(c)).toEqual([
+      [c.ada, 'Ada', 'Ada (2×)'],
+      [c.ben, 'Ben', 'Ben'],
+      [second, 'áda', 'áda (new)'],
+    ]);
+    // Of another studio nobody is a namesake.
+    expect((await shown(other))[0]).toEqual([other.ada, 'Ada', 'Ada']);
+    const asked = { classId: c.classId, ...AT_NOON };
+    expect((await roomOf(db(), c, asked)).people.map((p) => p.name)).toEqual(['Ada', 'Ben']);
+    await book(db(), c, { participantId: second, classId: c.classId, now: NOON });
+    expect((await roomOf(db(), c, asked)).people.map((p) => p.name)).toEqual([
+      'Ada (2×)',
+      'Ben',
+      'áda (new)',
+    ]);
+  });
+});
 
 describe('bookings', () => {
   it('end, and leave what was', async () => {

@@ -11,6 +11,7 @@ import { classInUse } from '../classes/classes';
 import type { Db } from '../db';
 import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
+import { apart, type Named } from './apart';
 
 /** Who is on the register of a studio, and what they are booked on. */
 
@@ -305,15 +306,13 @@ export async function nameOf(db: Db, { studioId }: Scope, id: string): Promise<s
   return found<{ name: string }>(row, 'person').name;
 }
 
-/** Everybody who is with the studio, by name. */
-export async function namesOfPeople(
-  db: Db,
-  { studioId }: Scope,
-): Promise<{ id: string; name: string }[]> {
-  return db('participants')
-    .where({ studio_id: studioId, left_on: null })
+/** Everybody who is with the studio, by name, and as they are told from others of their name. */
+export async function namesOfPeople(db: Db, scope: Scope): Promise<(Named & { shown: string })[]> {
+  const people: Named[] = await db('participants')
+    .where({ studio_id: scope.studioId, left_on: null })
     .orderByRaw('lower(name)')
     .select('id', 'name');
+  return apart(db, scope, people);
 }
 
 /** Whether anybody is or was on the register. */

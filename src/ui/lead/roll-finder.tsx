@@ -98,10 +98,10 @@ export function RollFinder({
                 onClick={() => {
                   roll.takeIn(p);
                   touch(p.id);
-                  tell(p.id, `${p.name} is here, not booked.`);
+                  tell(p.id, `${p.shown} is here, not booked.`);
                 }}
               >
-                It is {p.name}
+                It is {p.shown}
               </button>
             </li>
           ))}

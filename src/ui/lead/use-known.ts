@@ -7,7 +7,8 @@ const LETTERS = 3;
 
 interface Known {
   of: string;
-  people: { id: string; name: string }[];
+  /** With the name by which each is told from others of that name. */
+  people: { id: string; name: string; shown: string }[];
   away: boolean;
 }
 

@@ -35,7 +35,7 @@ export interface RegisterScreenProps {
 /** The register of a class over some weeks. */
 export function RegisterScreen(props: RegisterScreenProps) {
   const { classId, className, sessions, from } = props;
-  const register = useRegister(props.lines, from);
+  const register = useRegister(props.lines, { from, others: props.others });
   const [chosen, choose] = useState<Chosen>({ row: 0, column: props.column });
   const session = sessions[chosen.column];
   const line = register.lines[chosen.row];

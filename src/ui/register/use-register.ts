@@ -49,9 +49,21 @@ const withCell = (
  * A register that is marked faster than the server answers: what is said is seen at once, stored in the order in
  * which it was said, and kept to be tried again where the server is away.
  * @param from first day of the register, ISO 8601
+ * @param others people who have no line yet
  */
-export function useRegister(initial: readonly RegisterLine[], from: string): RegisterState {
+export function useRegister(
+  initial: readonly RegisterLine[],
+  { from, others }: { from: string; others: readonly { id: string; name: string }[] },
+): RegisterState {
   const [stored, setStored] = useState(initial);
+  // As they are told from others of their name, which an answer about one of them cannot know.
+  const [names] = useState(
+    () =>
+      new Map([
+        ...others.map((o): [string, string] => [o.id, o.name]),
+        ...initial.map((l): [string, string] => [l.participantId, l.name]),
+      ]),
+  );
   const [waiting, setWaiting] = useState<readonly Saying[]>([]);
   const [error, setError] = useState<string | null>(null);
   const [done, setDone] = useState('');
@@ -59,13 +71,17 @@ export function useRegister(initial: readonly RegisterLine[], from: string): Reg
   const queue = useRef<PQueue | null>(null);
   queue.current ??= new PQueue({ concurrency: 1 });
 
-  const put = useCallback((line: RegisterLine) => {
-    setStored((all) =>
-      all.some((l) => l.participantId === line.participantId)
-        ? all.map((l) => (l.participantId === line.participantId ? line : l))
-        : [...all, line],
-    );
-  }, []);
+  const put = useCallback(
+    (answered: RegisterLine) => {
+      const line = { ...answered, name: names.get(answered.participantId) ?? answered.name };
+      setStored((all) =>
+        all.some((l) => l.participantId === line.participantId)
+          ? all.map((l) => (l.participantId === line.participantId ? line : l))
+          : [...all, line],
+      );
+    },
+    [names],
+  );
   const send = useCallback(
     (saying: Saying) =>
       queue.current?.add(async () => {

@@ -142,7 +142,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         register: registerWords(s),
         took: s.tookMs ? clock(s.tookMs) : '',
       }))}
-      others={others}
+      others={others.map((p) => ({ id: p.id, name: p.shown }))}
       alike={like}
       join={join && { id: join.id, name: join.name }}
       feed={{ has, make: makeFeedAction.bind(null, id), drop: dropFeedAction.bind(null, id) }}

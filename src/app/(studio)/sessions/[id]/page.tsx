@@ -45,6 +45,11 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
   const zone = teacher.timeZone;
   const at = localOf(session.startsAt, zone);
   const coming = new Set(people.coming.map((p) => p.participantId));
+  const shown = new Map(everybody.map((p) => [p.id, p.shown]));
+  const named = <P extends { participantId: string; name: string }>(person: P): P => ({
+    ...person,
+    name: shown.get(person.participantId) ?? person.name,
+  });
   const { occurrence } = session;
   const moved = occurrence !== null && occurrence !== at;
   return (
@@ -59,8 +64,10 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       why={session.word ?? session.closed}
       movedFrom={moved ? `${dateLabel(occurrence.slice(0, 10))}, ${occurrence.slice(11)}` : null}
       inSeries={session.seriesId !== null}
-      people={people}
-      others={everybody.filter(({ id: who }) => !coming.has(who))}
+      people={{ coming: people.coming.map(named), away: people.away.map(named) }}
+      others={everybody
+        .filter(({ id: who }) => !coming.has(who))
+        .map((p) => ({ id: p.id, name: p.shown }))}
       booked={session.booked}
       roomFor={session.roomFor}
       waiting={session.waiting}

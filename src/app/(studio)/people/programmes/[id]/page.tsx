@@ -54,7 +54,9 @@ export default async function ProgrammePage({ params }: { params: Promise<{ id: 
         kept: `${p.kept.kept} of ${p.kept.asked}`,
         to: dateLabel(p.to),
       }))}
-      others={everybody.filter((p) => !enrolled.has(p.id))}
+      others={everybody
+        .filter((p) => !enrolled.has(p.id))
+        .map((p) => ({ id: p.id, name: p.shown }))}
       enrol={enrolAction.bind(null, id)}
       end={endAction.bind(null, id)}
     />

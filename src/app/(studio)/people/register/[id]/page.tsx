@@ -43,6 +43,7 @@ export default async function RegisterPage({
     rulesOf(db(), teacher),
     namesOfPeople(db(), teacher),
   ]);
+  const shown = new Map(everybody.map((p) => [p.id, p.shown]));
   const last = addDays(from, 7 * WEEKS - 1);
   const met = register.sessions.findLastIndex((s) => s.status !== 'cancelled' && s.startsAt <= at);
   return (
@@ -64,9 +65,11 @@ export default async function RegisterPage({
         begun: s.status === 'held' || s.startsAt <= at || s.startedAt !== null,
         nameless: s.nameless,
       }))}
-      lines={register.lines.map(lineTold)}
+      lines={register.lines.map((line) =>
+        lineTold({ ...line, name: shown.get(line.participantId) ?? line.name }),
+      )}
       more={register.more}
-      others={everybody}
+      others={everybody.map((p) => ({ id: p.id, name: p.shown }))}
       rule={ruleOn(rulesFor(rules, id), dateOn(at, zone)).name.toLowerCase()}
       changes={changes.map((c) => changeTold(c, { register, zone }))}
       column={Math.max(0, met)}
