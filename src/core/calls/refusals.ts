@@ -109,6 +109,10 @@ export const REFUSALS = {
   ],
   'changed-since': [409, 'This was changed again since. Look at what the register says now.'],
   'too-many-letters': [409, 'Write to {} people at once at most. Choose fewer of them.'],
+  'letters-today': [
+    409,
+    'A studio writes {} letters in a day at most, and this would be more. Choose fewer people, or write to the rest tomorrow.',
+  ],
   'too-many-days-off': [409, 'One person has {} days off at most.'],
   'too-many-programmes': [409, 'A studio has {} programmes at most. End one that is over first.'],
   'too-many-ended': [409, 'A studio keeps {} programmes that were ended at most.'],

@@ -6,6 +6,7 @@ import { setComing } from '../sessions/bookings';
 import { mark, roll } from '../sessions/register';
 import { planSession } from '../sessions/sessions';
 import { sendWaiting } from '../studio/carry';
+import { writeLetters } from '../studio/letters';
 import {
   DAY,
   everybodyOf,
@@ -45,7 +46,7 @@ import { keepRule, MOST_RULES, rulesFor, rulesOf } from './rules';
 import { streaksBy } from './streaks';
 import { knownAmong, takePeopleIn, takePeopleOut } from './take-in';
 import { timesBy } from './times';
-import { writeTo } from './write';
+import { MOST_A_DAY as MOST_LETTERS_A_DAY, writeTo } from './write';
 
 const db = testDatabase();
 const ZONE = 'Europe/Dublin';
@@ -541,4 +542,22 @@ it('keeps no cautions over what somebody else has kept meanwhile', async () => {
   expect(await cautionsOf(db(), c, c.ada)).toEqual([neck]);
   const other = await makeClass(db());
   await expect(cautionsOf(db(), other, c.ada)).rejects.toMatchObject({ code: 'not-found' });
+});
+
+it('a studio writes so many letters in a day at most, and what is told by itself counts and is never refused', async () => {
+  const c = await makeClass(db());
+  await changePerson(db(), c, { id: c.ada, contact: 'ada@pier.example' });
+  const write = (now: number, body: string) =>
+    writeTo(db(), c, { ids: [c.ada], subject: 'Heating', body, now, post: null });
+  const letter = { recipient: 'ben@pier.example', subject: 'Moved', body: 'To Thursday.' };
+  const told = (count: number) =>
+    writeLetters(db(), c, Array(count).fill(letter), { now: NOON, post: null });
+  await told(MOST_LETTERS_A_DAY - 1);
+  expect(await write(NOON + MINUTE, 'It is warm.')).toMatchObject({ written: 1 });
+  const refused = write(NOON + DAY - 1, 'It is cold.');
+  await expect(refused).rejects.toThrow(`writes ${MOST_LETTERS_A_DAY} letters in a day`);
+  // Who has it already is told so.
+  expect(await write(NOON + 2 * MINUTE, 'It is warm.')).toMatchObject({ written: 0, already: 1 });
+  expect(await told(1)).toMatchObject({ sent: null });
+  expect(await write(NOON + DAY + 1, 'It is cold.')).toMatchObject({ written: 1 });
 });

@@ -49,7 +49,7 @@ export interface Told {
 }
 
 /** Most letters that a studio keeps; the oldest go. */
-export const MOST_LETTERS = 200;
+export const MOST_LETTERS = 500;
 /** Of letters that were not sent more are kept: nobody has them yet, and somebody may have to hand them on. */
 export const MOST_WAITING = 1000;
 /** For so long a letter is tried again at most; it should be four or five days (RFC 5321, 4.5.4.1). */
@@ -236,6 +236,15 @@ export async function alreadyWritten(
     .modify((query) => post && query.whereRaw('coalesce(sent_at, try_at) is not null'))
     .pluck('recipient');
   return new Set(recipients);
+}
+
+/** How many letters a studio has written lately, of all kinds; no more are known than it keeps. */
+export async function writtenSince(db: Db, { studioId }: Scope, since: number): Promise<number> {
+  const row = await db('letters')
+    .where({ studio_id: studioId })
+    .where('written_at', '>=', new Date(since))
+    .first(db.raw('count(*)::int as written'));
+  return row.written;
 }
 
 /** The letters of a studio, the newest first. */
