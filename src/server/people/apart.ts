@@ -10,14 +10,19 @@ export interface Named {
   name: string;
 }
 
+/** With the name by which they are told from others of their name: it is to be read, never stored. */
+export interface Apart extends Named {
+  shown: string;
+}
+
 const timesSchema = z.object({ participant_id: z.uuid(), times: z.number() });
 
-/** People with the name by which they are told from others of their name (`toldApart`): it is to be read, never stored. */
+/** Tells people of one name apart, by how often they have come (`toldApart`). */
 export async function apart<P extends Named>(
   db: Db,
   { studioId }: Scope,
   people: readonly P[],
-): Promise<(P & { shown: string })[]> {
+): Promise<(P & Apart)[]> {
   const same = [...grouped(people, ({ name }) => plainName(name)).values()];
   const namesakes = same.filter((all) => all.length > 1).flat();
   const times = new Map<string, number>();
@@ -36,4 +41,17 @@ export async function apart<P extends Named>(
   }
   const told = toldApart(people.map(({ id, name }) => ({ name, timesBefore: times.get(id) ?? 0 })));
   return people.map((person, i) => ({ ...person, shown: told[i]?.name ?? person.name }));
+}
+
+/** People to choose from. */
+export const asChoices = (people: readonly Apart[]): Named[] =>
+  people.map(({ id, shown }) => ({ id, name: shown }));
+
+/** Gives people of another list the names that they have in this one. */
+export function namedAs(people: readonly Apart[]) {
+  const names = new Map(people.map(({ id, shown }) => [id, shown]));
+  return <P extends { participantId: string; name: string }>(person: P): P => ({
+    ...person,
+    name: names.get(person.participantId) ?? person.name,
+  });
 }

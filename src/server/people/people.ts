@@ -11,7 +11,7 @@ import { classInUse } from '../classes/classes';
 import type { Db } from '../db';
 import { epochMs } from '../rows';
 import { found, type Scope } from '../scope';
-import { apart, type Named } from './apart';
+import { type Apart, apart, type Named } from './apart';
 
 /** Who is on the register of a studio, and what they are booked on. */
 
@@ -307,7 +307,7 @@ export async function nameOf(db: Db, { studioId }: Scope, id: string): Promise<s
 }
 
 /** Everybody who is with the studio, by name, and as they are told from others of their name. */
-export async function namesOfPeople(db: Db, scope: Scope): Promise<(Named & { shown: string })[]> {
+export async function namesOfPeople(db: Db, scope: Scope): Promise<Apart[]> {
   const people: Named[] = await db('participants')
     .where({ studio_id: scope.studioId, left_on: null })
     .orderByRaw('lower(name)')

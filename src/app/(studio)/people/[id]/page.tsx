@@ -11,6 +11,7 @@ import { listClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { allMoves } from '@/server/moves/moves';
+import { asChoices } from '@/server/people/apart';
 import { checkInsOf } from '@/server/people/check-ins';
 import { homeClassesOf } from '@/server/people/home';
 import { lastJoin } from '@/server/people/join';
@@ -142,7 +143,7 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         register: registerWords(s),
         took: s.tookMs ? clock(s.tookMs) : '',
       }))}
-      others={others.map((p) => ({ id: p.id, name: p.shown }))}
+      others={asChoices(others)}
       alike={like}
       join={join && { id: join.id, name: join.name }}
       feed={{ has, make: makeFeedAction.bind(null, id), drop: dropFeedAction.bind(null, id) }}

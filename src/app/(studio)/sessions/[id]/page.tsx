@@ -6,6 +6,7 @@ import { dateLabel, dayLabel, timeOfDay } from '@/core/formats';
 import { allClasses } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { asChoices, namedAs } from '@/server/people/apart';
 import { namesOfPeople } from '@/server/people/people';
 import { sessionsLeft } from '@/server/runs';
 import { peopleOfSession } from '@/server/sessions/bookings';
@@ -45,11 +46,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
   const zone = teacher.timeZone;
   const at = localOf(session.startsAt, zone);
   const coming = new Set(people.coming.map((p) => p.participantId));
-  const shown = new Map(everybody.map((p) => [p.id, p.shown]));
-  const named = <P extends { participantId: string; name: string }>(person: P): P => ({
-    ...person,
-    name: shown.get(person.participantId) ?? person.name,
-  });
+  const named = namedAs(everybody);
   const { occurrence } = session;
   const moved = occurrence !== null && occurrence !== at;
   return (
@@ -65,9 +62,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       movedFrom={moved ? `${dateLabel(occurrence.slice(0, 10))}, ${occurrence.slice(11)}` : null}
       inSeries={session.seriesId !== null}
       people={{ coming: people.coming.map(named), away: people.away.map(named) }}
-      others={everybody
-        .filter(({ id: who }) => !coming.has(who))
-        .map((p) => ({ id: p.id, name: p.shown }))}
+      others={asChoices(everybody.filter(({ id: who }) => !coming.has(who)))}
       booked={session.booked}
       roomFor={session.roomFor}
       waiting={session.waiting}

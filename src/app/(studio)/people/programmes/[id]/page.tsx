@@ -5,6 +5,7 @@ import { dateLabel, dateOn } from '@/core/formats';
 import { drawn, ruleWords } from '@/core/streak';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { asChoices } from '@/server/people/apart';
 import { namesOfPeople } from '@/server/people/people';
 import { programmesOf, progressOf } from '@/server/people/programmes';
 import { ProgrammeScreen } from '@/ui/people/programme-screen';
@@ -54,9 +55,7 @@ export default async function ProgrammePage({ params }: { params: Promise<{ id: 
         kept: `${p.kept.kept} of ${p.kept.asked}`,
         to: dateLabel(p.to),
       }))}
-      others={everybody
-        .filter((p) => !enrolled.has(p.id))
-        .map((p) => ({ id: p.id, name: p.shown }))}
+      others={asChoices(everybody.filter((p) => !enrolled.has(p.id)))}
       enrol={enrolAction.bind(null, id)}
       end={endAction.bind(null, id)}
     />

@@ -6,6 +6,7 @@ import { addDays, dateSchema, mondayOf } from '@/core/calendar';
 import { dateLabel, dateOn, dayLabel, timeOfDay } from '@/core/formats';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
+import { asChoices, namedAs } from '@/server/people/apart';
 import { namesOfPeople } from '@/server/people/people';
 import { ruleOn, rulesFor, rulesOf } from '@/server/people/rules';
 import { changesOf } from '@/server/register/correct';
@@ -43,7 +44,6 @@ export default async function RegisterPage({
     rulesOf(db(), teacher),
     namesOfPeople(db(), teacher),
   ]);
-  const shown = new Map(everybody.map((p) => [p.id, p.shown]));
   const last = addDays(from, 7 * WEEKS - 1);
   const met = register.sessions.findLastIndex((s) => s.status !== 'cancelled' && s.startsAt <= at);
   return (
@@ -65,11 +65,9 @@ export default async function RegisterPage({
         begun: s.status === 'held' || s.startsAt <= at || s.startedAt !== null,
         nameless: s.nameless,
       }))}
-      lines={register.lines.map((line) =>
-        lineTold({ ...line, name: shown.get(line.participantId) ?? line.name }),
-      )}
+      lines={register.lines.map(namedAs(everybody)).map(lineTold)}
       more={register.more}
-      others={everybody.map((p) => ({ id: p.id, name: p.shown }))}
+      others={asChoices(everybody)}
       rule={ruleOn(rulesFor(rules, id), dateOn(at, zone)).name.toLowerCase()}
       changes={changes.map((c) => changeTold(c, { register, zone }))}
       column={Math.max(0, met)}
