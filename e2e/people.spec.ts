@@ -258,9 +258,19 @@ test('somebody is in a programme, does a class at home that was drafted for them
   const coming = theirs.waitForEvent('download');
   await home.getByRole('button', { name: 'Save it as sound' }).press('Enter');
   expect((await coming).suggestedFilename()).toBe('at-home-long-o-cheek-lift.mp3');
-  await theirs.getByLabel('Tension of the brow, 0 to 10').fill('8');
+  const scale = (name: string) => theirs.getByRole('radiogroup', { name });
+  await scale('Tension of the brow: 0 is relaxed, 10 is very tense').getByLabel('8').check();
+  await theirs.getByRole('button', { name: 'Keep it' }).click();
+  // What nobody said is not kept, and what they said stays.
+  await expect(scale('Ease of the jaw')).toContainText('Choose a number from 0 to 10.');
+  await expect(scale('Ease of the jaw').getByLabel('0', { exact: true })).toBeFocused();
+  await expect(scale('Tension of the brow').getByLabel('8')).toBeChecked();
+  await theirs.keyboard.press('ArrowRight');
+  await scale('Evenness, left to right').getByLabel('10').check();
   await theirs.getByRole('button', { name: 'Keep it' }).click();
   await expect(theirs.getByText('How does it feel?')).toBeHidden();
+  const felt = { jaw: 1, brow: 8, evenness: 10 };
+  expect(await app.db('check_ins').first('jaw', 'brow', 'evenness')).toEqual(felt);
   await home.getByRole('button', { name: 'I did it' }).click();
   await expect(theirs.getByText('Tue 24 Nov 2026, 3 min')).toBeVisible();
   await expect(theirs.getByText('Kept 1 of 1 in the last 12 weeks; 1 day kept up.')).toBeVisible();

@@ -43,6 +43,12 @@ it('as the register has it, whatever the device asks for', async () => {
     jaw: 'Wähle eine Zahl von 0 bis 10.',
     words: 'Höchstens 500 Zeichen.',
   });
+  // What was not answered is asked for, and never taken for a number.
+  const unsaid = form({ brow: '3', evenness: '', words: '' });
+  expect((await checkInMineAction(homeToken, FRESH, unsaid)).errors).toEqual({
+    jaw: 'Wähle eine Zahl von 0 bis 10.',
+    evenness: 'Wähle eine Zahl von 0 bis 10.',
+  });
   await db()('follow_doors').where({ studio_id: mine.studioId }).delete();
   const refused = [
     await checkInMineAction(homeToken, FRESH, form({ ...scales, jaw: '3', words: '' })),

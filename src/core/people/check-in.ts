@@ -12,11 +12,14 @@ export type CheckInWeek = (typeof CHECK_IN_WEEKS)[number];
 /** Days for which a check-in can be given. */
 const OPEN_DAYS = 7;
 
-const scale = z.coerce
-  .number<string>('Choose a number from 0 to 10.')
-  .int()
-  .min(0, 'Choose a number from 0 to 10.')
-  .max(10, 'Choose a number from 0 to 10.');
+/** The ends of a scale are 0 and this. */
+export const MOST_FELT = 10;
+
+// What was not answered is no number: nobody said it.
+const scale = z
+  .string('Choose a number from 0 to 10.')
+  .regex(/^(\d|10)$/, 'Choose a number from 0 to 10.')
+  .transform(Number);
 
 /** How it feels: each from 0 to 10. No picture, and no score of looks. */
 export const checkInSchema = z.object({

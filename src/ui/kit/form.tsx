@@ -65,7 +65,8 @@ export function ActionForm<S extends FormState = FormState>({
   const times = useTimesDone(state);
   useEffect(() => {
     if (state.problem === null && Object.keys(state.errors).length > 0) {
-      form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+      const wrong = form.current?.querySelector<HTMLElement>('[aria-invalid="true"]');
+      (wrong?.querySelector('input') ?? wrong)?.focus();
     }
   }, [state]);
   return (
@@ -254,6 +255,39 @@ export function Select<T extends string>({
           ))}
         </select>
       </label>
+      <Wrong id={id} says={wrong} />
+    </div>
+  );
+}
+
+/** A number from 0 on in an `ActionForm`; none is chosen at first, so that each that is sent was meant. */
+export function Scale({ name, label, most }: { name: string; label: string; most: number }) {
+  const { values, errors, times } = useContext(Sent);
+  const id = useId();
+  const wrong = errors[name];
+  return (
+    <div
+      role="radiogroup"
+      aria-labelledby={`${id}-label`}
+      aria-invalid={wrong !== undefined}
+      aria-describedby={wrong && id}
+    >
+      <p id={`${id}-label`} className="mb-1 font-medium">
+        {label}
+      </p>
+      <div key={times} className="flex max-w-md gap-1">
+        {Array.from({ length: most + 1 }, (_, n) => String(n)).map((n) => (
+          <input
+            key={n}
+            type="radio"
+            name={name}
+            value={n}
+            aria-label={n}
+            defaultChecked={values[name] === n}
+            className="btn btn-sm min-w-0 flex-1 px-0"
+          />
+        ))}
+      </div>
       <Wrong id={id} says={wrong} />
     </div>
   );

@@ -4,8 +4,8 @@ import dynamic from 'next/dynamic';
 import type { HomeWords } from '@/core/home/words';
 import { english } from '@/core/home/words/en';
 import { filled } from '@/core/language/filled';
-import { type CheckIn, SCALES } from '@/core/people';
-import { ActionForm, Area, ButtonForm, type FormAct } from '../kit/form';
+import { type CheckIn, MOST_FELT, SCALES } from '@/core/people';
+import { ActionForm, Area, ButtonForm, type FormAct, Scale } from '../kit/form';
 import { SureButton } from '../kit/sure-button';
 import { Fold } from './folded';
 
@@ -77,7 +77,7 @@ export function CheckIns({
 interface CheckInFormProps {
   week: number;
   keep: FormAct;
-  words: Pick<HomeWords, 'checkIn' | 'keepIt' | 'scales' | 'scale' | 'ownWords'>;
+  words: Pick<HomeWords, 'checkIn' | 'keepIt' | 'scales' | 'ends' | 'scale' | 'ownWords'>;
 }
 
 /** The few questions, each from 0 to 10. */
@@ -85,10 +85,12 @@ export function CheckInForm({ week, keep, words }: CheckInFormProps) {
   return (
     <ActionForm act={keep} submit={words.keepIt} label={filled(words.checkIn, { week })}>
       {NAMES.map(([key]) => (
-        <label key={key} className="grid gap-1">
-          <span className="font-medium">{filled(words.scale, { what: words.scales[key] })}</span>
-          <input name={key} type="range" min={0} max={10} defaultValue={5} className="range" />
-        </label>
+        <Scale
+          key={key}
+          name={key}
+          most={MOST_FELT}
+          label={filled(words.scale, { what: words.scales[key], ...words.ends[key] })}
+        />
       ))}
       <Area name="words" label={words.ownWords} />
     </ActionForm>

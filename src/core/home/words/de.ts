@@ -27,7 +27,12 @@ export const german: HomeWords = {
     brow: 'Spannung der Stirn',
     evenness: 'Gleichmaß von links und rechts',
   },
-  scale: '{what}, 0 bis 10',
+  ends: {
+    jaw: { least: 'steif', most: 'leicht' },
+    brow: { least: 'gelöst', most: 'sehr angespannt' },
+    evenness: { least: 'sehr ungleich', most: 'gleich' },
+  },
+  scale: '{what}: 0 heißt {least}, 10 heißt {most}',
   ownWords: 'In deinen eigenen Worten, wenn du magst',
   saveSound: 'Als Ton speichern',
   didIt: 'Ich habe sie gemacht',

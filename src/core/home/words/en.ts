@@ -23,7 +23,12 @@ export const english: HomeWords = {
   checkIn: 'Check-in of week {week}',
   keepIt: 'Keep it',
   scales: SCALES,
-  scale: '{what}, 0 to 10',
+  ends: {
+    jaw: { least: 'stiff', most: 'easy' },
+    brow: { least: 'relaxed', most: 'very tense' },
+    evenness: { least: 'very uneven', most: 'even' },
+  },
+  scale: '{what}: 0 is {least}, 10 is {most}',
   ownWords: 'In your own words, if you like',
   saveSound: 'Save it as sound',
   didIt: 'I did it',

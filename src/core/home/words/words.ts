@@ -50,7 +50,9 @@ export interface HomeWords {
   checkIn: string;
   keepIt: string;
   scales: Record<'jaw' | 'brow' | 'evenness', string>;
-  /** With `{what}`. */
+  /** What 0 and 10 are. */
+  ends: Record<'jaw' | 'brow' | 'evenness', { least: string; most: string }>;
+  /** With `{what}`, and the `{least}` and the `{most}` of it. */
   scale: string;
   ownWords: string;
   saveSound: string;
