@@ -60,16 +60,21 @@ export interface Namesake {
 
 /**
  * People of one name get something behind it by which one knows whom is meant: how often they have come, as in
- * "Ada (12×)" and "Ada (new)", and a number where that is the same. All others stay as they are.
+ * "Ada (12×)" and "Ada (new)", and a number where that is the same: by their ids, so that it is of the same one
+ * wherever both stand. All others stay as they are.
  */
-export function toldApart<P extends Namesake>(people: readonly P[]): P[] {
+export function toldApart<P extends Namesake>(
+  people: readonly P[],
+  idOf: (person: P) => string,
+): P[] {
   const same = grouped(people, ({ name }) => plainName(name));
   const named = new Map<P, string>();
   for (const namesakes of same.values()) {
     if (namesakes.length < 2) continue;
     const often = grouped(namesakes, ({ timesBefore: n }) => (n === 0 ? 'new' : `${n}×`));
     for (const [times, alike] of often) {
-      for (const [i, person] of alike.entries()) {
+      const inOrder = alike.toSorted((a, b) => (idOf(a) < idOf(b) ? -1 : 1));
+      for (const [i, person] of inOrder.entries()) {
         named.set(person, alike.length < 2 ? times : `${times}, ${i + 1}`);
       }
     }

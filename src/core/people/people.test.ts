@@ -3,8 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { alike, guessColumns, likeness, plainName, practisedAt, readPeople, toldApart } from '.';
 
 describe('people of one name', () => {
+  const idOf = ({ id }: { id: string }) => id;
   const names = (...people: [string, number][]) =>
-    toldApart(people.map(([name, timesBefore]) => ({ name, timesBefore }))).map((p) => p.name);
+    toldApart(
+      people.map(([name, timesBefore], i) => ({ id: `${i}`, name, timesBefore })),
+      idOf,
+    ).map((p) => p.name);
 
   it('are told apart by how often they came, and by a number where that is the same', () => {
     expect(names(['Ada', 12], ['ADA', 0], ['Ada Lind', 3], ['Bo', 1])).toEqual([
@@ -24,10 +28,14 @@ describe('people of one name', () => {
     const person = fc.record({
       name: fc.constantFrom('Ada', 'ada', 'Bo', 'B o', 'Zoë', 'Zoe'),
       timesBefore: fc.nat(3),
+      id: fc.uuid(),
     });
     fc.assert(
-      fc.property(fc.array(person, { maxLength: 9 }), (people) => {
-        const told = toldApart(people);
+      fc.property(fc.uniqueArray(person, { maxLength: 9, selector: idOf }), (people) => {
+        const told = toldApart(people, idOf);
+        // In whatever order they stand, each is called the same.
+        const turned = toldApart(people.toReversed(), idOf).toReversed();
+        expect(turned.map((p) => p.name)).toEqual(told.map((p) => p.name));
         expect(told.map((p) => p.timesBefore)).toEqual(people.map((p) => p.timesBefore));
         expect(new Set(told.map((p) => plainName(p.name))).size).toBe(people.length);
         for (const [i, { name }] of told.entries()) {

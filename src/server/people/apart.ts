@@ -39,7 +39,10 @@ export async function apart<P extends Named>(
       .select('a.participant_id', db.raw('count(*)::int as times'));
     for (const row of z.array(timesSchema).parse(rows)) times.set(row.participant_id, row.times);
   }
-  const told = toldApart(people.map(({ id, name }) => ({ name, timesBefore: times.get(id) ?? 0 })));
+  const told = toldApart(
+    people.map(({ id, name }) => ({ id, name, timesBefore: times.get(id) ?? 0 })),
+    ({ id }) => id,
+  );
   return people.map((person, i) => ({ ...person, shown: told[i]?.name ?? person.name }));
 }
 

@@ -48,7 +48,11 @@ export interface Prepared {
 const MOST_NOTES = 6;
 
 /** Whoever is booked on a session or waits for it. */
-const isComing = (entry: RollEntry): boolean => entry.booked || entry.waiting;
+const comingTo = async (db: Db, scope: Scope, sessionId: string): Promise<RollEntry[]> =>
+  toldApart(
+    (await roll(db, scope, sessionId)).filter(({ booked, waiting }) => booked || waiting),
+    (entry) => entry.participantId,
+  );
 
 /** @throws Refusal `not-found` */
 export async function prepareFor(
@@ -56,7 +60,7 @@ export async function prepareFor(
   teacher: Teacher,
   { session, now }: { session: Session; now: number },
 ): Promise<Prepared> {
-  const coming = toldApart((await roll(db, teacher, session.id)).filter(isComing));
+  const coming = await comingTo(db, teacher, session.id);
   const [{ judged, resolved }, history, parked] = await Promise.all([
     toJudge(db, teacher, { session, coming, now }),
     historyOf(db, teacher, { session, coming, zone: teacher.timeZone, now }),
@@ -300,7 +304,7 @@ export async function repairFor(
   { sessionId, key, now }: { sessionId: string; key: string; now: number },
 ): Promise<string> {
   const session = await getSession(db, teacher, sessionId);
-  const coming = toldApart((await roll(db, teacher, sessionId)).filter(isComing));
+  const coming = await comingTo(db, teacher, sessionId);
   const { judged, version } = await toJudge(db, teacher, { session, coming, now });
   // The class is led for others too: what is right for this session must not harm who comes to the next.
   const { people } = await roomOf(db, teacher, {

@@ -67,6 +67,7 @@ export function useRoll(
         room
           .filter(({ id }) => !seen.has(id))
           .reduce((roll, event) => onRoll(roll, event, newcomer), initial),
+        (entry) => entry.participantId,
       ),
       notes: room.reduce<Notes>(noted, NO_NOTES),
     };
