@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { Refusal } from '@/core/calls';
 import { newRunEventSchema, ROOM_EVENTS, type RunEvent } from '@/core/run';
-import type { Db } from '../db';
+import { type Db, isForeignKeyError } from '../db';
 import { announce } from '../live/hub';
 import { bigintMs } from '../rows';
 import { found, type Scope } from '../scope';
@@ -86,15 +87,21 @@ export async function openLog(
   now: number,
 ): Promise<RunLog> {
   await getSession(db, scope, sessionId);
-  await db('runs')
-    .insert({
-      id: randomUUID(),
-      studio_id: scope.studioId,
-      session_id: sessionId,
-      created_at: new Date(now),
-    })
-    .onConflict('session_id')
-    .ignore();
+  try {
+    await db('runs')
+      .insert({
+        id: randomUUID(),
+        studio_id: scope.studioId,
+        session_id: sessionId,
+        created_at: new Date(now),
+      })
+      .onConflict('session_id')
+      .ignore();
+  } catch (error) {
+    // The session was removed meanwhile, with its class.
+    if (isForeignKeyError(error)) throw new Refusal('not-found', 'session');
+    throw error;
+  }
   const row = await db('runs')
     .where({ session_id: sessionId, studio_id: scope.studioId })
     .first('id');

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { until } from '@testing/until';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { RollEntry } from '@/core/calls';
@@ -242,6 +243,19 @@ describe('what happens in the room', () => {
       ['Ben', true, null],
       ['Cleo', false, { mark: 'here', arrivedAt: NOON + 2 * MINUTE, leftAt: null }],
     ]);
+  });
+
+  it('is not there where its session is removed at the same moment', async () => {
+    const c = await makeClass(db());
+    const removing = await db().transaction();
+    await removing('sessions').where({ id: c.sessionId }).delete();
+    const opening = openLog(db(), c, c.sessionId, NOON).catch((error) => error);
+    const waits = db()('pg_stat_activity')
+      .whereRaw("wait_event_type = 'Lock' and datname = current_database()")
+      .first('pid');
+    await until(async () => expect(await waits.clone()).toBeDefined());
+    await removing.commit();
+    expect(await opening).toMatchObject({ code: 'not-found' });
   });
 
   it('shows on a device the same as the register holds, whatever happens', async () => {

@@ -3,28 +3,35 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { kitOf, resolve } from '@/core/class';
 import { isRoomEvent } from '@/core/run';
+import type { Teacher } from '@/server/auth/sign-ins';
 import { getClass } from '@/server/classes/classes';
 import { now } from '@/server/clock';
 import { db } from '@/server/db';
 import { doorTold } from '@/server/follow/told';
 import { movesForClass, studioBook } from '@/server/moves/moves';
 import { openLog, runOfSession } from '@/server/runs';
-import { getSession } from '@/server/sessions/sessions';
+import { getSession, type Session } from '@/server/sessions/sessions';
 import { ShowScreen } from '@/ui/lead/show-screen';
 import { requireLeader } from '../../../auth';
 import { orNotFound } from '../../../or-not-found';
 
 export const metadata: Metadata = { title: 'Second screen' };
 
+async function shownWith(teacher: Teacher, { id, classId }: Session) {
+  const run = await runOfSession(db(), teacher, id);
+  const { plan } = await getClass(db(), teacher, classId);
+  const log = await openLog(db(), teacher, id, now());
+  const { door } = await doorTold(db(), teacher, id, now());
+  return { run, plan, log, door, moves: await movesForClass(db(), teacher, classId) };
+}
+
 export default async function ShowPage({ params }: { params: Promise<{ id: string }> }) {
   const teacher = await requireLeader();
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
   const session = await orNotFound(getSession(db(), teacher, id));
-  const run = await runOfSession(db(), teacher, id);
-  const { plan } = await getClass(db(), teacher, session.classId);
-  const log = await openLog(db(), teacher, id, now());
-  const { door } = await doorTold(db(), teacher, id, now());
+  // It may be removed at this very moment.
+  const { run, plan, log, door, moves } = await orNotFound(shownWith(teacher, session));
   // What the room sees must hold nothing of the people in it.
   const events = log.events.filter((e) => !isRoomEvent(e));
   return (
@@ -39,7 +46,7 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
       events={events}
       now={now()}
       scores={run ? { score: run.score, easier: run.easier } : null}
-      moves={await movesForClass(db(), teacher, session.classId)}
+      moves={moves}
     />
   );
 }
