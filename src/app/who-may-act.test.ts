@@ -40,7 +40,7 @@ const form = (fields: Record<string, string> = {}) => {
 const when = { day: '2026-12-01', time: '12:00', place: '', link: '', roomFor: '', teacherId: '' };
 const weekly = { start: '2026-12-01', time: '12:00', repeats: 'weekly', count: '2', last: '' };
 const chosen = (ids: Ids) => ({ ids: ids.people, query: '' });
-const checkIn = { ease: '3', mind: '3', week: '1' };
+const checkIn = { jaw: '3', brow: '3', evenness: '3', words: '' };
 
 const HOUSE_RULES = newClassOf(emptyPlan('Mine', 600));
 /** They ask for a name to be written, and are not tried to their end: nothing would be left to try. */

@@ -1,8 +1,9 @@
-import { z } from 'zod';
 import { grouped } from '@/core/collections';
 import { plainName, toldApart } from '@/core/people';
 import type { Db } from '../db';
 import type { Scope } from '../scope';
+import type { Times } from './histories';
+import { timesBy } from './times';
 
 /** Somebody of the register. */
 export interface Named {
@@ -15,32 +16,18 @@ export interface Apart extends Named {
   shown: string;
 }
 
-const timesSchema = z.object({ participant_id: z.uuid(), times: z.number() });
-
 /** Tells people of one name apart, by how often they have come (`toldApart`). */
 export async function apart<P extends Named>(
   db: Db,
-  { studioId }: Scope,
+  scope: Scope,
   people: readonly P[],
 ): Promise<(P & Apart)[]> {
   const same = [...grouped(people, ({ name }) => plainName(name)).values()];
   const namesakes = same.filter((all) => all.length > 1).flat();
-  const times = new Map<string, number>();
-  if (namesakes.length > 0) {
-    const rows = await db('attendance as a')
-      .join('sessions as s', 's.id', 'a.session_id')
-      .where({ 'a.studio_id': studioId, 's.status': 'held' })
-      .whereNotNull('a.arrived_at')
-      .whereIn(
-        'a.participant_id',
-        namesakes.map((p) => p.id),
-      )
-      .groupBy('a.participant_id')
-      .select('a.participant_id', db.raw('count(*)::int as times'));
-    for (const row of z.array(timesSchema).parse(rows)) times.set(row.participant_id, row.times);
-  }
+  const ids = namesakes.map((p) => p.id);
+  const times = ids.length > 0 ? await timesBy(db, scope, ids) : new Map<string, Times>();
   const told = toldApart(
-    people.map(({ id, name }) => ({ id, name, timesBefore: times.get(id) ?? 0 })),
+    people.map(({ id, name }) => ({ id, name, timesBefore: times.get(id)?.times ?? 0 })),
     ({ id }) => id,
   );
   return people.map((person, i) => ({ ...person, shown: told[i]?.name ?? person.name }));
