@@ -107,8 +107,12 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await look('sign in');
 });
 
-test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) => {
-  await page.setViewportSize({ width: 360, height: 740 });
+test('nothing is wider than the smallest phone, also with letters and words set apart', async ({
+  app,
+  page,
+  studio,
+}) => {
+  await page.setViewportSize({ width: 320, height: 568 });
   const { id: classId } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
   const { id: personId } = await app.db('participants').orderBy('name').first('id');
   const { id: programmeId } = await app.db('programmes').first('id');
@@ -148,6 +152,16 @@ test('nothing is wider than a phone of 360 px', async ({ app, page, studio }) =>
       return document.documentElement.scrollWidth - innerWidth;
     });
     if (over > 0) wide.push(`${path} by ${over} px`);
+    const apart = await page.evaluate(() => {
+      // As far as WCAG 2.2 (text spacing) asks for.
+      const set = new CSSStyleSheet();
+      set.replaceSync(
+        '* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important }',
+      );
+      document.adoptedStyleSheets.push(set);
+      return document.documentElement.scrollWidth - innerWidth;
+    });
+    if (apart > 0) wide.push(`${path}, set apart, by ${apart} px`);
   }
   expect(wide).toEqual([]);
 });

@@ -39,7 +39,7 @@ export function StudioHeader({ studioName, teacherName, owner, switchTheme }: St
       </Link>
       <nav
         aria-label="Main"
-        className="flex gap-1 max-sm:order-3 max-sm:w-full max-sm:justify-between"
+        className="flex flex-wrap gap-1 max-sm:order-3 max-sm:w-full max-sm:justify-between max-sm:gap-x-0.5"
       >
         {PLACES.map(({ href, name, also }) => {
           const here =
@@ -50,7 +50,7 @@ export function StudioHeader({ studioName, teacherName, owner, switchTheme }: St
               href={href}
               aria-current={here ? 'page' : undefined}
               className={clsx(
-                'rounded-lg px-3 py-1.5 max-sm:px-2 max-sm:text-sm',
+                'rounded-lg px-3 py-1.5 max-sm:px-1.5 max-sm:text-sm',
                 here ? 'bg-base-200 font-semibold' : 'quiet hover:bg-base-200',
               )}
             >

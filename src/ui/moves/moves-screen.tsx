@@ -38,7 +38,7 @@ export function MovesScreen({ moves, miniatures }: MovesScreenProps) {
         </Link>
       }
     >
-      <div className="grid gap-6 md:grid-cols-[17rem_minmax(0,1fr)]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 md:grid-cols-[17rem_minmax(0,1fr)]">
         <section aria-label="Find" className="md:sticky md:top-4 md:self-start">
           <label className="input w-full">
             <Search size={16} aria-hidden />
@@ -113,7 +113,7 @@ export function MovesScreen({ moves, miniatures }: MovesScreenProps) {
               <p>Take one of the choices off, or write a move of your own.</p>
             </Empty>
           ) : (
-            <ul className="grid gap-2 xl:grid-cols-2">
+            <ul className="grid grid-cols-[minmax(0,1fr)] gap-2 xl:grid-cols-2">
               {shown.map((move) => (
                 <li key={move.id} className="drawn-when-seen">
                   <MoveLine
@@ -152,7 +152,9 @@ function MoveLine({ move, miniature }: { move: ListedMove; miniature: string }) 
             .join(', ')}
         </span>
       </span>
-      <span className="quiet text-right text-sm whitespace-nowrap">{move.dose}</span>
+      <span className="quiet text-right text-sm max-sm:max-w-20 sm:whitespace-nowrap">
+        {move.dose}
+      </span>
     </Link>
   );
 }

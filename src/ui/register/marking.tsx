@@ -36,7 +36,7 @@ export function Marking({
         </p>
       ) : (
         <>
-          <span className="join">
+          <span className="join flex-wrap">
             {MARKS.map((mark) => (
               <button
                 key={mark}

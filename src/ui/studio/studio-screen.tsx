@@ -55,7 +55,7 @@ export function StudioScreen(props: StudioScreenProps) {
         </Link>
       }
     >
-      <div className="grid gap-10">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-10">
         <Section title="Name and time" narrow>
           <ActionForm act={actions.rename} submit="Save name and time">
             <Field name="name" label="Name of the studio" initial={props.name} />
@@ -101,30 +101,32 @@ export function StudioScreen(props: StudioScreenProps) {
           <p className="quiet mb-3">
             So that one studio never slows another. Each limit says so where it is reached.
           </p>
-          <table className="table">
-            <thead className="text-base-content">
-              <tr>
-                <th scope="col">What</th>
-                <th scope="col" className="text-right">
-                  There are
-                </th>
-                <th scope="col" className="text-right">
-                  At most
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {props.holdings.map(({ what, count, most }) => (
-                <tr key={what}>
-                  <th scope="row" className="font-normal">
-                    {what}
+          <div className="overflow-x-auto">
+            <table className="table">
+              <thead className="text-base-content">
+                <tr>
+                  <th scope="col">What</th>
+                  <th scope="col" className="text-right">
+                    There are
                   </th>
-                  <td className="figures text-right">{count.toLocaleString('en')}</td>
-                  <td className="figures text-right">{most.toLocaleString('en')}</td>
+                  <th scope="col" className="text-right">
+                    At most
+                  </th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {props.holdings.map(({ what, count, most }) => (
+                  <tr key={what}>
+                    <th scope="row" className="font-normal">
+                      {what}
+                    </th>
+                    <td className="figures text-right">{count.toLocaleString('en')}</td>
+                    <td className="figures text-right">{most.toLocaleString('en')}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
         </Section>
         <Section title="Take the studio along" narrow>
           <p className="quiet mb-3">
