@@ -51,6 +51,7 @@ export const SegmentCard = memo(function SegmentCard(props: SegmentCardProps) {
         isDragging && 'z-10 opacity-80 shadow-lg',
       )}
       data-playing={playing || undefined}
+      data-chosen={selected || undefined}
     >
       <div
         className={clsx(
@@ -118,7 +119,7 @@ function lineKeys(event: React.KeyboardEvent, id: string, actions: ComposeAction
     const beside = lineBeside(event.currentTarget, direction);
     beside?.focus();
     if (event.shiftKey && beside?.dataset.segment) {
-      if (document.querySelectorAll('li.ring-1 [data-segment]').length === 0) actions.toggle(id);
+      if (!document.querySelector('[data-chosen] [data-segment]')) actions.toggle(id);
       actions.reach(beside.dataset.segment);
     }
   } else if (event.key === 'Delete') {

@@ -129,7 +129,7 @@ function StepBar(props: { step: Step; kind: Kind; left: string; width: string; w
   return (
     <span
       title={words}
-      className="border-base-100 absolute top-0 h-6 overflow-hidden rounded-md border-r-2 px-1.5 text-xs leading-6 whitespace-nowrap"
+      className="own-colours border-base-100 absolute top-0 h-6 overflow-hidden rounded-md border-r-2 px-1.5 text-xs leading-6 whitespace-nowrap"
       style={{ left, width, background: stepFill(step, kind), color: ink }}
     >
       {wide > ROOM_FOR_NAME ? (
@@ -178,7 +178,7 @@ function StageMark(props: StageMarkProps) {
           aria-valuenow={Math.round(beforeMs / 1000)}
           aria-valuetext={`after ${shortSeconds(beforeMs)} of the stage before`}
           title="Drag it, or use the arrow keys."
-          className="bg-base-content absolute top-0 -left-0.5 h-6 w-1 cursor-ew-resize touch-none rounded before:absolute before:-inset-x-2 before:inset-y-0"
+          className="own-colours bg-base-content absolute top-0 -left-0.5 h-6 w-1 cursor-ew-resize touch-none rounded before:absolute before:-inset-x-2 before:inset-y-0"
           onKeyDown={(e) => {
             const by = { ArrowLeft: -1, ArrowRight: 1, PageDown: -5, PageUp: 5 }[e.key];
             if (by === undefined) return;
@@ -223,7 +223,7 @@ function CueTick({ cue, step, left, width, msPerPercent, onPin, onSettle }: CueT
   const dragging = useRef<{ x: number; from: number; percentPx: number } | null>(null);
   const movable = cue.ref !== undefined && isMovable(cue.ref) && step.kind === 'work';
   const look = clsx(
-    'absolute top-7.5 h-2.5 min-w-1 rounded-full',
+    'own-colours absolute top-7.5 h-2.5 min-w-1 rounded-full',
     isCount(cue) ? 'bg-base-content/35' : 'bg-base-content/75',
   );
   const title = `${clock(cue.startMs)} “${cue.text}”`;

@@ -92,7 +92,7 @@ interface RunProps {
   choose: () => void;
 }
 
-const TARGET = 'btn btn-neutral h-auto min-h-16 min-w-14 flex-1 px-2';
+const TARGET = 'btn btn-neutral h-auto min-h-16 low:min-h-12 min-w-14 flex-1 px-2';
 
 function Run(props: RunProps) {
   const { kept, mine, scores, words, language, choosing, clock, events, tempo, happen } = props;

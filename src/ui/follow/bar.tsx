@@ -17,7 +17,7 @@ export interface BarProps {
   setSheet: (sheet: 'cautions' | 'more') => void;
 }
 
-const TARGET = 'btn btn-neutral h-auto min-h-16 min-w-24 flex-1 text-base';
+const TARGET = 'btn btn-neutral h-auto min-h-16 low:min-h-12 min-w-24 flex-1 text-base';
 
 /** Three large targets; whatever is pressed by mistake does no harm. */
 export const Bar = memo(function Bar(props: BarProps) {
@@ -31,7 +31,7 @@ export const Bar = memo(function Bar(props: BarProps) {
     if (next) choosing.change({ language: next });
   };
   return (
-    <div className="flex flex-wrap gap-2 pt-3">
+    <div className="flex flex-wrap low:pt-1 gap-2 pt-3">
       <button type="button" className={TARGET} onClick={() => setSheet('cautions')}>
         {words.easierForMe}
         {choosing.cautions.length > 0 && (
@@ -45,7 +45,7 @@ export const Bar = memo(function Bar(props: BarProps) {
       )}
       <button
         type="button"
-        className="btn btn-neutral h-16 w-16"
+        className="btn btn-neutral low:h-12 h-16 w-16"
         onClick={() => setSheet('more')}
         aria-label={words.more}
       >

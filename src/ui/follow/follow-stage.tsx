@@ -137,24 +137,24 @@ export function Playing(props: PlayingProps) {
     <div
       className={clsx(
         'mx-auto grid h-dvh max-w-6xl grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(34dvh,1fr)_auto_auto] overflow-y-auto p-4',
-        'lg:grid-cols-[repeat(2,minmax(0,1fr))] lg:grid-rows-[auto_minmax(0,1fr)_auto] lg:gap-x-8',
+        'beside:grid-cols-[repeat(2,minmax(0,1fr))] beside:grid-rows-[auto_minmax(0,1fr)_auto] beside:gap-x-8 low:py-2',
         settings.larger && 'larger-words',
       )}
     >
-      <p className="quiet flex flex-wrap justify-between gap-x-3 text-lg lg:col-span-2">
+      <p className="quiet flex flex-wrap justify-between gap-x-3 low:text-base beside:col-span-2 text-lg">
         <span data-testid="side">{words.side[step.side]}</span>
         <span data-testid="round">{words.round(step.round, step.rounds)}</span>
       </p>
       <div ref={dial} className="grid min-h-0 place-items-center">
         <FollowDial {...{ document, mine, state, clock }} facing={settings.facing} />
       </div>
-      <section aria-label={words.now} className="min-w-0 lg:self-center">
-        <div className="min-h-7 text-lg" aria-live="polite">
+      <section aria-label={words.now} className="beside:self-center min-w-0">
+        <div className="low:text-base min-h-7 text-lg" aria-live="polite">
           {told ? words.bend[told.what] : notices}
         </div>
         <p className="flex flex-wrap items-baseline gap-x-4">
           <span
-            className="figures text-8xl leading-none font-bold lg:text-[12rem]"
+            className="figures text-[min(6rem,22dvh)] leading-none font-bold lg:text-[min(12rem,26dvh)]"
             data-testid="countdown"
           >
             {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
@@ -186,7 +186,7 @@ export function Playing(props: PlayingProps) {
             : next && `${words.next} ${names(next)}`}
         </p>
       </section>
-      <div className="lg:col-span-2">{bar}</div>
+      <div className="beside:col-span-2">{bar}</div>
     </div>
   );
 }

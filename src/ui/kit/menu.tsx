@@ -124,7 +124,7 @@ function Open({ parts, trigger, button, children }: OpenProps) {
           chosen.current?.();
           chosen.current = null;
         }}
-        className="bg-base-100 border-base-300 rounded-box z-40 w-64 border p-2 shadow-lg"
+        className="bg-base-100 border-base-300 rounded-box z-40 max-h-(--radix-dropdown-menu-content-available-height) w-64 overflow-y-auto border p-2 shadow-lg"
       >
         <InsideMenu value={{ parts, choose }}>{children}</InsideMenu>
       </Content>

@@ -84,7 +84,7 @@ export const Ribbon = memo(function Ribbon({
         ))}
       </div>
       {lanes && <div className="quiet self-center text-xs max-sm:hidden">the class</div>}
-      <div className="bg-base-200 relative h-9 overflow-hidden rounded-lg">
+      <div className="own-colours bg-base-200 relative h-9 overflow-hidden rounded-lg">
         <Stretches lengthMs={lengthMs} className="h-full">
           {[...grouped(score.steps, (step) => plainFill(step, kindOf(step)))].map(
             ([fill, steps]) => (
@@ -145,7 +145,7 @@ function Lane({ name, children }: { name: string; children: React.ReactNode }) {
     <>
       <div className="quiet text-xs leading-4.5 max-sm:hidden">{name}</div>
       <div className="relative h-4.5 max-sm:hidden" aria-hidden>
-        <span className="bg-base-300 absolute inset-x-0 top-1/2 h-px" />
+        <span className="own-colours bg-base-300 absolute inset-x-0 top-1/2 h-px" />
         {children}
       </div>
     </>
@@ -229,6 +229,7 @@ function RunButton({ run, name, selected, onSelect, lengthMs }: RunButtonProps) 
         'absolute inset-y-0 cursor-pointer rounded-md border-r-2 border-base-100',
         selected && 'ring-base-content z-10 ring-3 ring-inset',
       )}
+      data-chosen={selected || undefined}
       style={{ left: percent(run.startMs), width: percent(run.endMs - run.startMs) }}
     />
   );

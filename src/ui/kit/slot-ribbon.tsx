@@ -26,7 +26,10 @@ export function SlotRibbon({
   const spare = slotMs - totalMs;
   return (
     <div>
-      <div aria-hidden className="bg-base-300/60 relative flex h-7 overflow-hidden rounded-md">
+      <div
+        aria-hidden
+        className="own-colours bg-base-300/60 relative flex h-7 overflow-hidden rounded-md"
+      >
         {stretches.map((s, i) => (
           <span
             // biome-ignore lint/suspicious/noArrayIndexKey: stretches have no other identity and never move

@@ -11,7 +11,7 @@ export function SmallRibbon({ bands, slotMs }: { bands: readonly Band[]; slotMs:
   return (
     <div
       aria-hidden
-      className="bg-base-300/60 flex h-2 max-w-full overflow-hidden rounded-sm"
+      className="own-colours bg-base-300/60 flex h-2 max-w-full overflow-hidden rounded-sm"
       style={{ width }}
     >
       {bands.map((band, i) => (

@@ -131,7 +131,7 @@ export function NowView(props: NowViewProps) {
   const { queue, index } = state;
   return (
     <>
-      <p className="flex flex-wrap gap-x-4 text-lg">
+      <p className="low:text-base flex shrink-0 flex-wrap gap-x-4 text-lg">
         <Turn queue={queue} index={index} words={words} />
         <FinishLine
           endsAt={Math.round((state.at + toGo) / 1000) * 1000}
@@ -141,14 +141,14 @@ export function NowView(props: NowViewProps) {
         />
       </p>
       <p
-        className="font-display mt-1 line-clamp-2 text-4xl leading-tight font-bold xl:text-5xl"
+        className="font-display mt-1 line-clamp-2 shrink-0 text-[clamp(1.5rem,7dvh,2.25rem)] leading-tight font-bold xl:text-[clamp(1.5rem,7dvh,3rem)]"
         data-testid="move"
       >
         {nameOf(current, { moves, score, words })}
       </p>
-      <div className="mt-1 flex flex-wrap items-center gap-x-5 md:flex-nowrap xl:gap-x-8">
+      <div className="low:flex-nowrap mt-1 flex shrink-0 flex-wrap items-center gap-x-5 md:flex-nowrap xl:gap-x-8">
         <p
-          className="figures text-[11rem] leading-[0.95] font-bold [contain:layout_paint_style] md:text-[12.5rem]"
+          className="figures text-[min(11rem,26dvh,36vw)] leading-[0.95] font-bold [contain:layout_paint_style] md:text-[min(12.5rem,26dvh)]"
           data-testid="countdown"
         >
           {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
@@ -169,7 +169,7 @@ export function NowView(props: NowViewProps) {
       ) : (
         <CueLines text={now?.text} also={now?.also} soon={soon} later={later} />
       )}
-      <div className="relative mt-auto overflow-x-clip pt-2 [contain:layout_style] max-md:hidden">
+      <div className="low:hidden relative mt-auto shrink-0 overflow-x-clip pt-2 [contain:layout_style] max-md:hidden">
         <p className="figures mb-1 text-lg" data-testid="to-go">
           {filled(words.toGo, { left: clock(toGo) })}
         </p>
@@ -231,7 +231,7 @@ const Upcoming = memo(function Upcoming(props: UpcomingProps) {
   const nextUp = queue.find((p, i) => i > index && p.step.segmentId !== current.step.segmentId);
   const nextMove = nextUp && moves.get(nextUp.step.moveId);
   return (
-    <div className="min-w-0 text-xl xl:text-2xl">
+    <div className="min-w-0 max-md:flex-[1_1_8rem] text-[clamp(1rem,3dvh,1.25rem)] xl:text-[clamp(1rem,3dvh,1.5rem)]">
       <p className="font-semibold first-letter:uppercase" data-testid="doing">
         {paused ? words.paused : words.doing[current.step.kind]}
       </p>
@@ -242,7 +242,10 @@ const Upcoming = memo(function Upcoming(props: UpcomingProps) {
         </p>
       )}
       {nextUp && (
-        <p className="mt-1 flex items-center gap-2" data-testid="next-move">
+        <p
+          className="low:[&_svg]:hidden mt-1 max-sm:[&_svg]:hidden flex items-center gap-2"
+          data-testid="next-move"
+        >
           <span>
             <span className="quiet">{words.next} </span>
             <span className="font-semibold">{nameOf(nextUp, { moves, score, words })}</span>
@@ -271,21 +274,30 @@ interface CueLinesProps {
 
 /** A short cue is read from farther away; a long one has to fit. */
 function cueSize(text: string): string {
-  if (text.length <= LARGE_CUE) return 'text-[2rem] xl:text-[2.75rem]';
-  if (text.length <= MEDIUM_CUE) return 'text-[2rem] xl:text-[2.25rem]';
-  return 'text-[2rem]';
+  if (text.length <= LARGE_CUE)
+    return 'text-[clamp(1.25rem,5dvh,2rem)] xl:text-[clamp(1.25rem,6dvh,2.75rem)]';
+  if (text.length <= MEDIUM_CUE)
+    return 'text-[clamp(1.25rem,5dvh,2rem)] xl:text-[clamp(1.25rem,5dvh,2.25rem)]';
+  return 'text-[clamp(1.25rem,5dvh,2rem)]';
 }
 
 /** The cue now, and those to come. */
 const CueLines = memo(function CueLines({ text = '', also, soon, later }: CueLinesProps) {
   const size = cueSize(`${text}${also ?? ''}`);
   return (
-    <div className="mt-2 min-h-28">
-      <p className={clsx(size, 'leading-[1.15] font-semibold text-balance')} data-testid="cue">
+    <div className="low:min-h-16 mt-2 flex min-h-28 flex-col">
+      <p
+        className={clsx(size, 'shrink-0 leading-[1.15] font-semibold text-balance')}
+        data-testid="cue"
+      >
         {text}
       </p>
-      {also && <p className="quiet mt-1 text-2xl leading-tight">{also}</p>}
-      <ul className="quiet mt-2 grid gap-0.5 text-xl" aria-label="Cues to come">
+      {also && <p className="low:text-lg quiet mt-1 shrink-0 text-2xl leading-tight">{also}</p>}
+      {/* Where there is little height, these give way first. */}
+      <ul
+        className="low:mt-1 low:text-base quiet mt-2 grid min-h-0 gap-0.5 overflow-hidden text-xl"
+        aria-label="Cues to come"
+      >
         {soon && <li className="line-clamp-1">{soon}</li>}
         {later && <li className="line-clamp-1">{later}</li>}
       </ul>
@@ -301,7 +313,7 @@ const Playhead = memo(function Playhead({ permille }: { permille: number }) {
       style={{ transform: `translateX(${permille / 10}%)` }}
       aria-hidden
     >
-      <span className="bg-base-content block h-full w-0.5" />
+      <span className="own-colours bg-base-content block h-full w-0.5" />
     </span>
   );
 });

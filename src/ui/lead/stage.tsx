@@ -49,9 +49,13 @@ const SOUND_WORDS: Record<Sound, string | null> = {
   tone: 'No voice here: read the cues, a soft tone marks them',
 };
 
-/** On a phone the buttons are one line that is pushed aside, so that the cue stays in sight. */
+/**
+ * The buttons. On a phone they are two lines that are pushed aside, so that the cue stays in sight, and one where there is
+ * little height besides.
+ */
 const BUTTONS =
-  'flex items-center gap-1.5 sm:flex-wrap max-sm:overflow-x-auto max-sm:p-1 max-sm:*:shrink-0';
+  'flex items-center gap-1.5 sm:flex-wrap max-sm:overflow-x-auto max-sm:p-1 max-sm:*:shrink-0 low:shrink-0 low:flex-nowrap low:overflow-x-visible low:p-0 low:*:shrink-0';
+const BUTTON_LINES = 'low:flex low:items-center low:gap-1.5 low:overflow-x-auto low:p-1';
 
 /** What the teacher sees and hears while the class runs. */
 export function Stage(props: StageProps) {
@@ -136,8 +140,8 @@ export function Stage(props: StageProps) {
       className="bg-base-100 text-base-content grid min-h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] lg:h-dvh"
     >
       <h1 className="sr-only">Leading {score.name}</h1>
-      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 p-4 md:grid-cols-[minmax(0,20rem)_1fr] lg:grid-cols-[13rem_minmax(0,1fr)_17rem] xl:grid-cols-[20rem_minmax(0,1fr)_18rem]">
-        <div className="grid min-h-0 content-center justify-items-center [contain:layout_paint_style] max-md:hidden">
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 p-4 low:py-2 low:sm:max-md:grid-cols-[9rem_minmax(0,1fr)] md:grid-cols-[minmax(0,20rem)_1fr] lg:grid-cols-[13rem_minmax(0,1fr)_17rem] xl:grid-cols-[20rem_minmax(0,1fr)_18rem]">
+        <div className="grid min-h-0 content-center justify-items-center [contain:layout_paint_style] max-md:hidden low:sm:grid low:max-h-[70dvh]">
           <NowDial state={state} now={live.now} />
         </div>
         <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
@@ -170,48 +174,50 @@ export function Stage(props: StageProps) {
           blocked={desk.blocked}
           mayGoDark={props.mayGoDark}
         />
-        {leads ? (
-          <div className={BUTTONS}>
+        <div className={BUTTON_LINES}>
+          {leads ? (
+            <div className={BUTTONS}>
+              {controls
+                .filter((c) => c.large)
+                .map((c) => (
+                  <ControlButton key={c.keyName} control={c} />
+                ))}
+              {last && BEND_NAMES[last.type] && (
+                <button
+                  type="button"
+                  className="btn btn-accent h-auto min-h-11 px-2.5 text-sm upbeat-on-accent ml-auto right-0 max-sm:sticky low:sticky"
+                  aria-keyshortcuts="U"
+                  onClick={undo}
+                  data-testid="undo"
+                >
+                  <Undo2 size={16} aria-hidden />
+                  <span className="max-w-20 truncate">{BEND_NAMES[last.type]}</span>
+                  <span className="key-cap" aria-hidden>
+                    U
+                  </span>
+                  <span className="figures" aria-hidden>
+                    {Math.max(0, Math.ceil((last.at + UNDO_MS - state.at) / 1000))}
+                  </span>
+                </button>
+              )}
+            </div>
+          ) : (
+            <Watching log={log} />
+          )}
+          <div className={`mt-1.5 low:mt-0 ${BUTTONS}`}>
             {controls
-              .filter((c) => c.large)
+              .filter((c) => !c.large)
               .map((c) => (
                 <ControlButton key={c.keyName} control={c} />
               ))}
-            {last && BEND_NAMES[last.type] && (
-              <button
-                type="button"
-                className="btn btn-accent h-auto min-h-11 px-2.5 text-sm upbeat-on-accent ml-auto"
-                aria-keyshortcuts="U"
-                onClick={undo}
-                data-testid="undo"
-              >
-                <Undo2 size={16} aria-hidden />
-                <span className="max-w-20 truncate">{BEND_NAMES[last.type]}</span>
-                <span className="key-cap" aria-hidden>
-                  U
-                </span>
-                <span className="figures" aria-hidden>
-                  {Math.max(0, Math.ceil((last.at + UNDO_MS - state.at) / 1000))}
-                </span>
-              </button>
-            )}
+            <DeskButtons
+              sessionId={sessionId}
+              muted={muted}
+              setMuted={setMuted}
+              sounding={sounding}
+              setSounding={setSounding}
+            />
           </div>
-        ) : (
-          <Watching log={log} />
-        )}
-        <div className={`mt-1.5 ${BUTTONS}`}>
-          {controls
-            .filter((c) => !c.large)
-            .map((c) => (
-              <ControlButton key={c.keyName} control={c} />
-            ))}
-          <DeskButtons
-            sessionId={sessionId}
-            muted={muted}
-            setMuted={setMuted}
-            sounding={sounding}
-            setSounding={setSounding}
-          />
         </div>
         {sounding && (
           <div className="max-h-36 overflow-y-auto">

@@ -36,7 +36,7 @@ export function Level({
       <div className="bg-base-200 h-3 flex-1 overflow-hidden rounded-full">
         <div
           ref={bar}
-          className="bg-secondary h-full origin-left"
+          className="own-colours bg-secondary h-full origin-left"
           style={{ transform: 'scaleX(0)' }}
         />
       </div>

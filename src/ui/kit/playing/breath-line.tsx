@@ -131,7 +131,7 @@ function BreathDot({ pattern, elapsedMs, running }: BreathLineProps) {
     >
       <span ref={height} className="absolute will-change-transform" style={{ top: BASE - DOT / 2 }}>
         <span
-          className="bg-accent absolute rounded-full"
+          className="own-colours bg-accent absolute rounded-full"
           style={{ width: DOT, height: DOT, left: -DOT / 2 }}
         />
       </span>

@@ -1,0 +1,174 @@
+import type { Locator, Page } from '@playwright/test';
+import { isCount, type Score } from '@/core/score';
+import { openToFollowers, phone } from './followers';
+import { axe, expect, stored } from './harness';
+import { test } from './led';
+
+/** Laptops under the bars of a browser, pages made larger, telephones on their side and upright, down to the smallest. */
+const SCREENS = [
+  [1366, 625],
+  [1280, 600],
+  [1100, 540],
+  [1024, 700],
+  [853, 533],
+  [740, 360],
+  [640, 400],
+  [568, 320],
+  [390, 750],
+  [360, 640],
+  [320, 568],
+] as const;
+
+/** What of these is cut off, stands outside of the window, or under something else. */
+async function outOfSight(page: Page, names: readonly string[]): Promise<string[]> {
+  const out: string[] = [];
+  for (const name of names) {
+    const seen = await page.getByTestId(name).evaluate((shown) => {
+      const { left, top, right, bottom } = shown.getBoundingClientRect();
+      const whole = top >= 0 && left >= 0 && right <= innerWidth && bottom <= innerHeight;
+      // Corners may be round.
+      const atEnds = [top + 3, (top + bottom) / 2, bottom - 3].every((y) =>
+        shown.contains(document.elementFromPoint(left + 14, y)),
+      );
+      const line = Number.parseFloat(getComputedStyle(shown).lineHeight);
+      return whole && atEnds && bottom - top >= line - 1;
+    });
+    if (!seen) out.push(name);
+  }
+  return out;
+}
+
+/** In the middle of the longest cue that is read. */
+const inLongestCue = ({ cues }: Score): number => {
+  const read = cues.filter((cue) => !isCount(cue) && cue.kind !== 'breath');
+  const longest = read.reduce((a, b) => (b.text.length > a.text.length ? b : a));
+  return longest.startMs + longest.durationMs / 2;
+};
+
+test('the move, how long still and the cue are in sight on every screen, and so is taking back', async ({
+  clock,
+  led: { score, sessionId },
+  studio: page,
+}) => {
+  await clock.passInStrides(inLongestCue(score));
+  await expect(page.getByTestId('cue')).not.toBeEmpty();
+  await stored(page, () => page.keyboard.press('+'));
+  await expect(page.getByTestId('undo')).toBeVisible();
+  const shown = await page.context().newPage();
+  await shown.goto(`/lead/${sessionId}/show`);
+  await expect(shown.getByTestId('countdown')).toBeVisible();
+  const out: string[] = [];
+  for (const [width, height] of SCREENS) {
+    for (const [screen, names] of [
+      [page, ['move', 'countdown', 'doing', 'cue', 'undo']],
+      [shown, ['move', 'countdown', 'doing']],
+    ] as const) {
+      await screen.setViewportSize({ width, height });
+      for (const name of await outOfSight(screen, names)) {
+        out.push(`${width} by ${height}, ${screen === page ? 'Lead' : 'shown'}: ${name}`);
+      }
+    }
+  }
+  expect(out).toEqual([]);
+});
+
+test('on a telephone that lies on its side, whoever follows sees the face beside the words, and what can be pressed', async ({
+  app,
+  browser,
+  clock,
+  led: { score, sessionId },
+  studio: page,
+}) => {
+  const code = await openToFollowers(page, sessionId);
+  await clock.passInStrides(inLongestCue(score));
+  const there = await phone(app, browser, { code, now: clock.now });
+  await expect(there.page.getByTestId('cue')).not.toBeEmpty();
+  for (const [width, height] of [
+    [844, 340],
+    [740, 360],
+    [640, 400],
+  ] as const) {
+    await there.page.setViewportSize({ width, height });
+    expect(
+      await outOfSight(there.page, ['move', 'countdown', 'doing', 'cue']),
+      `${width} by ${height}`,
+    ).toEqual([]);
+    const face = await there.page.locator('svg.face').boundingBox();
+    expect(face?.height).toBeGreaterThan(height / 2);
+    for (const button of await there.page.locator('main button').all()) {
+      await expect(button).toBeInViewport({ ratio: 1 });
+    }
+  }
+  await there.close();
+});
+
+test('every entry of a menu can be reached where there is little height', async ({
+  app,
+  studio: page,
+}) => {
+  await page.setViewportSize({ width: 640, height: 400 });
+  const { id } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
+  await page.goto(`/classes/${id}`);
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  const found = page.getByRole('menuitem');
+  await expect(found.nth(8)).toBeAttached();
+  // As by a mouse: no key brings what is out of sight there.
+  for (const entry of await found.all()) await entry.click({ trial: true, timeout: 5000 });
+});
+
+/** A colour of something as it is painted, whatever it is written as. */
+const painted = (of: Locator, property: 'color' | 'backgroundColor') =>
+  of.evaluate((shown, which) => {
+    const brush = document.createElement('canvas').getContext('2d', { willReadFrequently: true });
+    if (!brush) throw new Error('nothing to paint with');
+    for (const colour of [
+      getComputedStyle(document.body).backgroundColor,
+      getComputedStyle(shown)[which],
+    ]) {
+      brush.fillStyle = colour;
+      brush.fillRect(0, 0, 1, 1);
+    }
+    return [...brush.getImageData(0, 0, 1, 1).data.slice(0, 3)];
+  }, property);
+
+/** How far two colours are from each other, as WCAG 2.2 has it (contrast ratio). */
+function contrast(...colours: readonly number[][]): number {
+  const [a = 0, b = 0] = colours.map((parts) => {
+    const [red = 0, green = 0, blue = 0] = parts.map((part) => {
+      const share = part / 255;
+      return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+    });
+    return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+  });
+  return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+}
+
+test('whoever reads all pages in colours of their own sees what is marked, what is planned and who carries a caution', async ({
+  app,
+  studio: page,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active', colorScheme: 'dark' });
+  const { id } = await app.db('sessions').where({ status: 'planned' }).first('id');
+  await page.goto(`/lead/${id}`);
+  const here = page.getByRole('button', { name: /: here$/ });
+  await stored(page, () => here.first().click());
+  await expect(here.first()).toHaveAttribute('aria-pressed', 'true');
+  const marked = await painted(here.first(), 'backgroundColor');
+  const notMarked = await painted(here.nth(1), 'backgroundColor');
+  expect(contrast(marked, notMarked)).toBeGreaterThan(3);
+  expect(await axe(page)).toEqual([]);
+
+  await page.goto('/people');
+  const sign = page.getByRole('table').locator('svg[class*="lucide-shield"]').first();
+  const paper = await painted(page.locator('body'), 'backgroundColor');
+  expect(contrast(await painted(sign, 'color'), paper)).toBeGreaterThan(4.5);
+  expect(await axe(page)).toEqual([]);
+
+  await page.goto('/calendar');
+  const bands = page.locator('.own-colours').first().locator('span');
+  const colours = await bands.evaluateAll((all) =>
+    all.map((band) => getComputedStyle(band).backgroundColor),
+  );
+  expect(new Set(colours).size).toBeGreaterThan(1);
+  expect(await axe(page)).toEqual([]);
+});
