@@ -18,6 +18,13 @@ export function useStageKeys(
       if (document.querySelector('dialog[open]')) return;
       const now = latest.current;
       const { key } = event;
+      // A key that is held down, or that something lies on, is pressed once.
+      if (event.repeat) {
+        if (key === 'Enter' || now.controls.some((c) => c.keys.includes(key))) {
+          event.preventDefault();
+        }
+        return;
+      }
       const undo = event.ctrlKey && key.toLowerCase() === 'z';
       if (event.ctrlKey && !undo) return;
       if (undo) now.more.u?.();

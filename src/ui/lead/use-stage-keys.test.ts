@@ -1,0 +1,60 @@
+// @vitest-environment happy-dom
+import { cleanup, renderHook } from '@testing-library/react';
+import { afterEach, expect, it } from 'vitest';
+import { controlsOf, type Hands } from './controls';
+import { useStageKeys } from './use-stage-keys';
+
+afterEach(() => {
+  cleanup();
+  document.body.replaceChildren();
+});
+
+/** What was done on a stage. */
+function stage(): string[] {
+  const done: string[] = [];
+  const hands: Hands = {
+    add: ({ type }) => done.push(type),
+    paused: false,
+    beatMs: undefined,
+    full: false,
+    tell: () => {},
+    catchUp: () => {},
+    end: () => done.push('end'),
+  };
+  renderHook(() => useStageKeys(controlsOf(hands), { u: () => done.push('undo') }, () => false));
+  return done;
+}
+
+/** Presses a key and holds it, as a browser tells it. @returns for each time whether the page took the key for itself */
+const hold = (
+  key: string,
+  times: number,
+  more: KeyboardEventInit = {},
+  on: Element = document.body,
+) =>
+  Array.from({ length: times }, (_, i) => {
+    const press = { key, repeat: i > 0, bubbles: true, cancelable: true, ...more };
+    return !on.dispatchEvent(new KeyboardEvent('keydown', press));
+  });
+
+it('does once what a key means, however long it is held, and lets the page do nothing else by it', () => {
+  const done = stage();
+  expect(hold(' ', 5)).toEqual(Array(5).fill(true));
+  expect(done).toEqual(['paused']);
+  hold('ArrowRight', 40);
+  hold('+', 3);
+  hold('e', 2);
+  hold('z', 4, { ctrlKey: true });
+  expect(done).toEqual(['paused', 'next', 'extended', 'end', 'undo']);
+  // A second press is meant.
+  hold('ArrowRight', 1);
+  expect(done.at(-1)).toBe('next');
+});
+
+it('leaves a button that has the focus to the browser, but not what repeats on it', () => {
+  const done = stage();
+  const button = document.body.appendChild(document.createElement('button'));
+  expect(hold('Enter', 3, {}, button)).toEqual([false, true, true]);
+  expect(hold('ArrowDown', 2)).toEqual([false, false]);
+  expect(done).toEqual([]);
+});
