@@ -61,6 +61,11 @@ export class Microphone {
     return new Microphone(stream, context, analyser, over);
   }
 
+  /** Whether it still hears: a plug that is pulled ends it, and on a phone a call. */
+  get isOpen(): boolean {
+    return this.stream.active;
+  }
+
   /** How loud it is at the moment, 0 to 1. */
   level(): number {
     this.analyser.getFloatTimeDomainData(this.samples);
@@ -93,7 +98,14 @@ export class Microphone {
     this.recorder = null;
     if (blob.size === 0) return 'silent';
     const reader = new OfflineAudioContext(1, 1, RATE);
-    const decoded = await reader.decodeAudioData(await blob.arrayBuffer());
+    let decoded: AudioBuffer;
+    try {
+      decoded = await reader.decodeAudioData(await blob.arrayBuffer());
+    } catch (problem) {
+      // Of what lasted a moment some browsers keep a file without a sound in it.
+      if (problem instanceof DOMException && problem.name === 'EncodingError') return 'silent';
+      throw problem;
+    }
     return cutAndLevel(decoded.getChannelData(0), decoded.sampleRate);
   }
 

@@ -68,6 +68,7 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
   const [phase, setPhase] = useState<Phase>({ name: 'ready' });
   const [error, setError] = useState<string | null>(null);
   const microphone = useRef<Microphone | null>(null);
+  const closed = useRef(false);
   const playing = useRef<HTMLAudioElement | null>(null);
   const current = words[index];
   const recording = current && kept?.get(wordsKey(current));
@@ -92,13 +93,14 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
       gone = true;
     };
   }, [words]);
-  useEffect(
-    () => () => {
+  useEffect(() => {
+    closed.current = false;
+    return () => {
+      closed.current = true;
       microphone.current?.close();
       playing.current?.pause();
-    },
-    [],
-  );
+    };
+  }, []);
 
   const play = (url: string) => {
     playing.current?.pause();
@@ -116,8 +118,16 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
     playing.current?.pause();
     setPhase({ name: 'opening' });
     try {
-      microphone.current ??= await Microphone.open();
-      microphone.current.start();
+      let opened = microphone.current;
+      if (!opened?.isOpen) {
+        opened?.close();
+        microphone.current = null;
+        opened = await Microphone.open();
+        // Whoever went away while the browser asked whether it may be used is not listened to.
+        if (closed.current) return opened.close();
+        microphone.current = opened;
+      }
+      opened.start();
       setPhase({ name: 'recording' });
     } catch (problem) {
       setPhase({ name: 'ready' });
@@ -126,7 +136,14 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
   };
   const stop = async () => {
     setPhase({ name: 'cutting' });
-    const take = (await microphone.current?.stop()) ?? 'silent';
+    let take: Take | TakeProblem;
+    try {
+      take = (await microphone.current?.stop()) ?? 'silent';
+    } catch (problem) {
+      setPhase({ name: 'ready' });
+      setError(inTheWay(problem));
+      return;
+    }
     if (typeof take === 'string') {
       setError(USELESS[take]);
       setPhase({ name: 'ready' });
