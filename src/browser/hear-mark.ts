@@ -1,5 +1,6 @@
 import { type Mark, markSound } from '@/core/sound';
 import { wavOf } from '@/core/speech';
+import { hearFile } from './hear';
 
 const RATE = 44_100;
 
@@ -9,10 +10,5 @@ const RATE = 44_100;
  * @throws where the browser plays no sound here
  */
 export async function hearMark(mark: Mark, volume: number): Promise<void> {
-  const file = new Blob([wavOf(markSound(mark, RATE))], { type: 'audio/wav' });
-  const url = URL.createObjectURL(file);
-  const audio = new Audio(url);
-  audio.volume = volume;
-  audio.onended = () => URL.revokeObjectURL(url);
-  await audio.play();
+  await hearFile(new Blob([wavOf(markSound(mark, RATE))], { type: 'audio/wav' }), volume);
 }

@@ -43,15 +43,52 @@ export async function hearInTurn(
   return true;
 }
 
+/** What was heard last by a press. */
+let heard: HTMLAudioElement | null = null;
+
+/** Stops what was begun by a press, also where it is not heard yet. */
+export function fallSilent(): void {
+  heard?.pause();
+  heard = null;
+}
+
+/**
+ * Plays a file now; what was begun by a press before falls silent.
+ * @param volume 0 to 1
+ * @returns how to stop it
+ * @throws DOMException where the browser plays no sound here; not where it is cut off before it begins
+ */
+export async function hearFile(file: string | Blob, volume = 1): Promise<() => void> {
+  fallSilent();
+  const url = typeof file === 'string' ? file : URL.createObjectURL(file);
+  const audio = new Audio(url);
+  audio.volume = volume;
+  heard = audio;
+  const stop = () => {
+    if (heard === audio) heard = null;
+    audio.pause();
+  };
+  try {
+    await audio.play();
+  } catch (problem) {
+    if (heard === audio) throw problem;
+  } finally {
+    // It is read as long as it plays; browsers tell a pause at its end as well.
+    if (typeof file !== 'string') {
+      if (audio.paused) URL.revokeObjectURL(url);
+      else audio.onpause = () => URL.revokeObjectURL(url);
+    }
+  }
+  return stop;
+}
+
 /**
  * Speaks one text now, from the server's rendering or with the browser's own voice.
  * @returns how to stop it, or null where nothing can speak
  */
 export async function hear(utterance: Utterance): Promise<(() => void) | null> {
-  const audio = new Audio(speechUrl(utterance));
   try {
-    await audio.play();
-    return () => audio.pause();
+    return await hearFile(speechUrl(utterance));
   } catch {
     // No rendering to be had (or playing was refused); the browser's own voice is the next best.
     return browserSpeaks() ? new DeviceVoice().say(utterance, { volume: 1 }) : null;

@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import { Check, Circle, Mic, Square, Trash2, Volume2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { ask, toldOf } from '@/browser/api';
+import { fallSilent, hearFile } from '@/browser/hear';
 import { Microphone, type MicrophoneProblem, NoMicrophone } from '@/browser/microphone';
 import { keepRecording, recordingUrl, type Words, wordsKey } from '@/browser/recordings';
 import { CALLS, type Recording } from '@/core/calls';
@@ -69,7 +70,6 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
   const [error, setError] = useState<string | null>(null);
   const microphone = useRef<Microphone | null>(null);
   const closed = useRef(false);
-  const playing = useRef<HTMLAudioElement | null>(null);
   const current = words[index];
   const recording = current && kept?.get(wordsKey(current));
 
@@ -98,24 +98,22 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
     return () => {
       closed.current = true;
       microphone.current?.close();
-      playing.current?.pause();
+      fallSilent();
     };
   }, []);
 
-  const play = (url: string) => {
-    playing.current?.pause();
-    playing.current = new Audio(url);
-    // A browser that will not play says so in its own place; the take is there all the same.
-    playing.current.play().catch(() => setError('The browser does not play sound here.'));
+  const play = async (file: string | Blob) => {
+    try {
+      await hearFile(file);
+    } catch {
+      // It says so in its own place; the take is there all the same.
+      setError('The browser does not play sound here.');
+    }
   };
-  const hearTake = (take: Take) => {
-    const url = URL.createObjectURL(new Blob([wavOf(take)], { type: 'audio/wav' }));
-    play(url);
-    playing.current?.addEventListener('ended', () => URL.revokeObjectURL(url));
-  };
+  const hearTake = (take: Take) => play(new Blob([wavOf(take)], { type: 'audio/wav' }));
   const record = async () => {
     setError(null);
-    playing.current?.pause();
+    fallSilent();
     setPhase({ name: 'opening' });
     try {
       let opened = microphone.current;

@@ -3,9 +3,10 @@
 import { PHRASES } from '@library/phrases';
 import { Mic, RotateCcw, Trash2, Volume2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { ask, toldOf } from '@/browser/api';
+import { hearFile } from '@/browser/hear';
 import { recordingUrl, type Words } from '@/browser/recordings';
 import { CALLS, type Recording } from '@/core/calls';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
@@ -61,7 +62,6 @@ export function VoiceScreen(props: VoiceScreenProps) {
   const talkNow = { ...talk, self: chosen.speaksSelf };
   const led = talk.samples.length;
   const [recording, setRecording] = useState<Language | null>(null);
-  const audio = useRef<HTMLAudioElement | null>(null);
   const close = () => {
     setRecording(null);
     router.refresh();
@@ -187,13 +187,11 @@ export function VoiceScreen(props: VoiceScreenProps) {
                   type="button"
                   className="btn btn-ghost btn-sm btn-square"
                   aria-label={`Hear: ${r.text}`}
-                  onClick={() => {
-                    audio.current?.pause();
-                    audio.current = new Audio(recordingUrl(r.id));
-                    audio.current
-                      .play()
-                      .catch(() => toast.error('The browser does not play sound here.'));
-                  }}
+                  onClick={() =>
+                    hearFile(recordingUrl(r.id)).catch(() =>
+                      toast.error('The browser does not play sound here.'),
+                    )
+                  }
                 >
                   <Volume2 size={16} aria-hidden />
                 </button>
