@@ -66,3 +66,13 @@ test('the door speaks as the device of whoever stands before it, else as the cla
   await expect(other.getByText(door.shut)).toBeVisible();
   await Promise.all([german.context().close(), other.context().close()]);
 });
+
+test('no browser is asked to translate a page, since what changes in it would be wrong or missing', async ({
+  page,
+}) => {
+  for (const path of ['/sign-in', '/follow', '/no-such-page']) {
+    const text = await (await page.request.get(path)).text();
+    expect(text, path).toMatch(/<html [^>]*translate="no"/);
+    expect(text, path).toContain('<meta name="google" content="notranslate"/>');
+  }
+});

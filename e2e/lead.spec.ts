@@ -385,3 +385,30 @@ test('what was led is reviewed, and its lengths are used next time', async ({
   const { plan: kept } = await app.db('classes').where({ id: class_id }).first('plan');
   expect((kept as Plan).phases.work[0]?.segments[0]?.rounds).toBe(3);
 });
+
+test('a stage that fails is put up again by itself, and the class goes on', async ({
+  app,
+  studio: page,
+  clock,
+  held: { sessionId },
+}) => {
+  const before = await page.getByTestId('move').textContent();
+  // As where a program of the browser has put something of its own in the place of what the page made.
+  await page.evaluate(() => {
+    const insert = Node.prototype.insertBefore;
+    Node.prototype.insertBefore = () => {
+      Node.prototype.insertBefore = insert;
+      throw new DOMException('not a child of this node', 'NotFoundError');
+    };
+  });
+  const failed = page.waitForEvent('console', (m) => m.text().includes('not a child of this node'));
+  await stored(page, () => page.keyboard.press('Space'));
+  await failed;
+  await expect(page.getByTestId('doing')).toHaveText('Paused');
+  await expect(page.getByTestId('move')).toHaveText(before ?? '');
+  await stored(page, () => page.keyboard.press('Space'));
+  await clock.pass(1000);
+  await expect(page.getByTestId('doing')).toHaveText('Work');
+  const { countdown } = await projected(app, sessionId, clock.now);
+  await expect(page.getByTestId('countdown')).toHaveText(countdown);
+});

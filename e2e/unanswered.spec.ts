@@ -163,3 +163,19 @@ test('what was done, though its answer was lost, is not done again where it is s
   await page.waitForURL(`/classes/${made[0]}`);
   expect(made).toHaveLength(1);
 });
+
+test('a page that the server could not make is asked for anew by the button that says so', async ({
+  app,
+  studio: page,
+}) => {
+  await app.db.schema.renameTable('programmes', 'programmes_away');
+  try {
+    await page.goto('/people/programmes');
+    await expect(page.getByRole('heading', { name: 'Something went wrong here' })).toBeVisible();
+    expect(await axe(page)).toEqual([]);
+  } finally {
+    await app.db.schema.renameTable('programmes_away', 'programmes');
+  }
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { name: 'Programmes' })).toBeVisible();
+});

@@ -2,12 +2,15 @@
 
 import { saidBy } from '@/core/calls/digest';
 
-interface ErrorPageProps {
+export interface ErrorPageProps {
   error: Error & { digest?: string };
+  /** Shows the same again. */
   reset: () => void;
+  /** Asks the server for the page anew. */
+  retry: () => void;
 }
 
-export default function ErrorPage({ error, reset }: ErrorPageProps) {
+export default function ErrorPage({ error, retry }: ErrorPageProps) {
   return (
     <main className="mx-auto max-w-lg p-10 text-center">
       <h1 className="text-3xl font-bold">Something went wrong here</h1>
@@ -15,7 +18,7 @@ export default function ErrorPage({ error, reset }: ErrorPageProps) {
         {saidBy(error.digest ?? '') ??
           'What was stored is safe. Try again; if it happens again, the server log says why.'}
       </p>
-      <button type="button" onClick={reset} className="btn btn-primary mt-6">
+      <button type="button" onClick={retry} className="btn btn-primary mt-6">
         Try again
       </button>
     </main>

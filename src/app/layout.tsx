@@ -14,6 +14,7 @@ import { THEME_COOKIE } from './theme';
 export const metadata: Metadata = {
   title: { default: 'Up Beat', template: '%s · Up Beat' },
   description: 'Compiles, leads and keeps face yoga classes.',
+  other: { google: 'notranslate' },
 };
 
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
@@ -23,7 +24,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   await connection();
   const night = (await cookies()).get(THEME_COOKIE)?.value === 'night';
   return (
-    <html lang="en" data-theme={night ? 'upbeat-night' : 'upbeat-day'}>
+    // What a browser translates it replaces, and what changes afterwards is shown beside it or not at all: a side, a count.
+    <html lang="en" translate="no" data-theme={night ? 'upbeat-night' : 'upbeat-day'}>
       <body>
         {children}
         <Toaster />
