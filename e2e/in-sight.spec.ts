@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { isCount, type Score } from '@/core/score';
 import { openToFollowers, phone } from './followers';
-import { axe, expect, stored } from './harness';
+import { axe, expect, signIn, stored, untilReady } from './harness';
 import { test } from './led';
 
 /** Laptops under the bars of a browser, pages made larger, telephones on their side and upright, down to the smallest. */
@@ -171,4 +171,37 @@ test('whoever reads all pages in colours of their own sees what is marked, what 
   );
   expect(new Set(colours).size).toBeGreaterThan(1);
   expect(await axe(page)).toEqual([]);
+});
+
+test('a telephone has no cause to make a page larger where somebody types', async ({
+  app,
+  browser,
+}) => {
+  const context = await browser.newContext({
+    baseURL: app.url,
+    viewport: { width: 360, height: 740 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  context.on('page', untilReady);
+  const page = await context.newPage();
+  await signIn(app, page);
+  const { id: classId } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
+  const { id: sessionId } = await app.db('sessions').where({ status: 'planned' }).first('id');
+  const small: string[] = [];
+  for (const path of [`/classes/${classId}`, `/lead/${sessionId}`, '/people', '/calendar/plan']) {
+    await page.goto(path);
+    const fields = page.locator(
+      'input:not([type=checkbox], [type=radio], [type=range], [type=file]), select, textarea',
+    );
+    await expect(fields.first()).toBeAttached();
+    const sizes = await fields.evaluateAll((all) =>
+      all.map((field) => Number.parseFloat(getComputedStyle(field).fontSize)),
+    );
+    // Smaller ones than that are made larger by some, as far as is known from memory.
+    if (sizes.some((px) => px < 16)) small.push(path);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBe(360);
+  }
+  expect(small).toEqual([]);
+  await context.close();
 });
