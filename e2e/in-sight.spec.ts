@@ -38,6 +38,10 @@ async function outOfSight(page: Page, names: readonly string[]): Promise<string[
   return out;
 }
 
+/** What a browser does with a page that is pushed beyond its end: load it again or go back, unless it is told not to. */
+const beyondItsEnd = (page: Page) =>
+  page.evaluate(() => getComputedStyle(document.documentElement).overscrollBehavior);
+
 /** In the middle of the longest cue that is read. */
 const inLongestCue = ({ cues }: Score): number => {
   const read = cues.filter((cue) => !isCount(cue) && cue.kind !== 'breath');
@@ -70,6 +74,7 @@ test('the move, how long still and the cue are in sight on every screen, and so 
     }
   }
   expect(out).toEqual([]);
+  for (const screen of [page, shown]) expect(await beyondItsEnd(screen)).toBe('none');
 });
 
 test('on a telephone that lies on its side, whoever follows sees the face beside the words, and what can be pressed', async ({
@@ -99,6 +104,7 @@ test('on a telephone that lies on its side, whoever follows sees the face beside
       await expect(button).toBeInViewport({ ratio: 1 });
     }
   }
+  expect(await beyondItsEnd(there.page)).toBe('none');
   await there.close();
 });
 

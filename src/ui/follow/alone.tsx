@@ -50,7 +50,7 @@ export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void })
     <main
       data-theme="upbeat-night"
       lang={language}
-      className="bg-base-100 text-base-content follow-screen min-h-dvh"
+      className="bg-base-100 text-base-content led-screen follow-screen min-h-dvh"
     >
       <h1 className="sr-only">{document.score.name}</h1>
       <Run

@@ -38,7 +38,7 @@ export default function Inside(props: FollowScreenProps) {
       data-theme="upbeat-night"
       lang={language}
       data-asked={followed.asked}
-      className="bg-base-100 text-base-content follow-screen min-h-dvh"
+      className="bg-base-100 text-base-content led-screen follow-screen min-h-dvh"
     >
       <h1 className="sr-only">{props.className}</h1>
       {children}

@@ -137,7 +137,7 @@ function Shown(props: ShownProps) {
     <main
       data-theme="upbeat-night"
       lang={score.language}
-      className="bg-base-100 text-base-content low:gap-4 low:p-4 low:sm:max-md:grid-cols-[12rem_minmax(0,1fr)] grid h-dvh gap-8 p-6 md:grid-cols-[minmax(0,26rem)_1fr]"
+      className="bg-base-100 text-base-content led-screen low:gap-4 low:p-4 low:sm:max-md:grid-cols-[12rem_minmax(0,1fr)] grid h-dvh gap-8 p-6 md:grid-cols-[minmax(0,26rem)_1fr]"
     >
       <h1 className="sr-only">{className}</h1>
       {over ? (

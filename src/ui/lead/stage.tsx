@@ -137,7 +137,7 @@ export function Stage(props: StageProps) {
   return (
     <main
       data-theme="upbeat-night"
-      className="bg-base-100 text-base-content grid min-h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] lg:h-dvh"
+      className="bg-base-100 text-base-content led-screen grid min-h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] lg:h-dvh"
     >
       <h1 className="sr-only">Leading {score.name}</h1>
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 p-4 low:py-2 low:sm:max-md:grid-cols-[9rem_minmax(0,1fr)] md:grid-cols-[minmax(0,20rem)_1fr] lg:grid-cols-[13rem_minmax(0,1fr)_17rem] xl:grid-cols-[20rem_minmax(0,1fr)_18rem]">
