@@ -198,14 +198,19 @@ const axeSource = readFileSync(
   'utf8',
 );
 
-/** What axe finds wrong on the page, one line a rule and place. */
-export async function axe(page: Page): Promise<string[]> {
-  await page.evaluate(axeSource);
-  return page.evaluate(async () => {
-    // A colour half way from one to another is none that anybody reads by.
+/** A colour half way from one to another is none that anybody reads by. */
+export const slidNoMore = (page: Page): Promise<void> =>
+  page.evaluate(() => {
     for (const sliding of document.getAnimations()) {
       if (sliding instanceof CSSTransition) sliding.finish();
     }
+  });
+
+/** What axe finds wrong on the page, one line a rule and place. */
+export async function axe(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  await slidNoMore(page);
+  return page.evaluate(async () => {
     const found = await (window as unknown as { axe: typeof import('axe-core') }).axe.run({
       // What passed is not asked about, which makes it several times as quick.
       resultTypes: ['violations'],

@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { isCount, type Score } from '@/core/score';
 import { openToFollowers, phone } from './followers';
-import { axe, expect, signIn, stored, untilReady } from './harness';
+import { axe, expect, signIn, slidNoMore, stored, untilReady } from './harness';
 import { test } from './led';
 
 /** Laptops under the bars of a browser, pages made larger, telephones on their side and upright, down to the smallest. */
@@ -159,6 +159,7 @@ test('whoever reads all pages in colours of their own sees what is marked, what 
   const here = page.getByRole('button', { name: /: here$/ });
   await stored(page, () => here.first().click());
   await expect(here.first()).toHaveAttribute('aria-pressed', 'true');
+  await slidNoMore(page);
   const marked = await painted(here.first(), 'backgroundColor');
   const notMarked = await painted(here.nth(1), 'backgroundColor');
   expect(contrast(marked, notMarked)).toBeGreaterThan(3);
