@@ -4,12 +4,14 @@ import { eventId, planOf } from '@testing/plans';
 import { T0 } from '@testing/runs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Plan, resolve, withEasier } from '@/core/class';
+import { BREATH_WORDS, type Plan, resolve, withEasier } from '@/core/class';
 import { LANGUAGE_DATA } from '@/core/language';
 import {
+  breathMs,
   CAUTIONS,
   type Caution,
   concerns,
+  doseIn,
   inVariant,
   type Move,
   releaseAsMove,
@@ -86,7 +88,8 @@ describe('with cautions', () => {
             expect(own.does).not.toBe('asLed');
             const asLed = variantText(turn.move, plan.language, turn.variant);
             if (turn.variant !== 'easier' && easier && own.does === 'easier') {
-              expect(barred({ ...easier, dose: turn.dose }, cautions)).toBe(false);
+              const dose = doseIn(turn.move, 'easier', turn.dose);
+              expect(barred({ ...easier, dose }, cautions)).toBe(false);
               const its = variantText(turn.move, plan.language, 'easier');
               const differs = asLed.setup.filter((text) => !its.setup.includes(text));
               expect(said.filter((text) => differs.includes(text))).toEqual([]);
@@ -106,6 +109,50 @@ describe('with cautions', () => {
       }),
       { numRuns: RUNS / 2 },
     );
+  });
+
+  it('nobody holds their breath beside a class that does, and all breathe in together', () => {
+    const inSeconds = fc.constantFrom(1, 2.5, 4, 6);
+    const still = fc.constantFrom(0, 0.5, 2, 7);
+    const pattern = fc.record({ in: inSeconds, hold: still, out: inSeconds, pause: still });
+    const moves = LIBRARY.filter((m) => m.variants.easier && m.dose.kind === 'breaths');
+    let held = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...moves.map((m) => m.id)),
+        pattern,
+        fc.constantFrom(...BREATH_WORDS),
+        (move, asked, breathWords) => {
+          const dose = { kind: 'breaths' as const, breaths: 4, pattern: asked };
+          const document = documentOf(planOf([{ move, dose, breathWords }]));
+          const { mine, asDone, heard, groups } = personal(document, {
+            language: 'en',
+            cautions: ['bloodPressure'],
+          });
+          const state = position(scoreOf(document.score), [], T0);
+          const tones = heard(state).queue.map((p) => p.step.breath);
+          document.score.steps.forEach((step, i) => {
+            if (mine(step).does === 'leaveOut') return;
+            const { breath } = asDone({ step } as never);
+            expect(tones[i]).toEqual(breath);
+            const said = (groups[i] ?? []).filter((cue) => cue.kind === 'breath');
+            if (!breath) return expect(said).toEqual([]);
+            if (step.breath?.hold) held++;
+            expect(breath.hold).toBe(0);
+            // Longer than that no pause of a breath is natural (ours).
+            expect(breath.pause).toBeLessThanOrEqual(2);
+            const times = breathMs(step.breath ?? breath) / breathMs(breath);
+            expect(Math.abs(times - Math.round(times))).toBeLessThan(0.01);
+            for (const { offsetMs, text } of said) {
+              const into = offsetMs % breathMs(step.breath ?? breath);
+              expect(into).toBe(/out/.test(text) ? Math.round(breath.in * 1000) : 0);
+            }
+          });
+        },
+      ),
+      { numRuns: RUNS / 2 },
+    );
+    expect(held).toBeGreaterThan(0);
   });
 
   it('no words run on into the next step, unless those of the class do', () => {

@@ -1,6 +1,6 @@
 import type { Effects } from '../checks';
 import type { Language } from '../language';
-import { type Caution, HANDS_FREE_RELEASE } from '../move';
+import { type BreathPattern, breathMs, type Caution, HANDS_FREE_RELEASE } from '../move';
 import type { Playback, PlayStep } from '../run';
 import { type Cue, isCount, type Score, type Spare, type Step, turnOfStep } from '../score';
 import type { FollowCue, FollowDocument, Way } from './document';
@@ -125,12 +125,31 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       ? { ...own, does: 'leaveOut', mind: [], handsFree: true }
       : own;
   };
+  const easierWork = new Map<string, Step>();
+  for (const step of easier?.steps ?? []) {
+    if (step.kind !== 'work') continue;
+    for (const key of [step.id, step.segmentId]) {
+      if (!easierWork.has(key)) easierWork.set(key, step);
+    }
+  }
+  /** A step breathed as its easier version is, where that is how somebody does it. */
+  const breathed = (step: Step): Step => {
+    if (step.kind !== 'work' || !step.breath || settled(step).does !== 'easier') return step;
+    const { breath, breathTones, ...still } = step;
+    const own = (easierWork.get(step.id) ?? easierWork.get(step.segmentId))?.breath;
+    if (!own) return still;
+    const inTime = inTimeOf(breath, own);
+    return { ...still, breath: inTime, ...(breathTones && { breathTones }) };
+  };
   const place = placer(choices, score.wordsPerMinute);
   const cuesOf = (step: Step, cues: readonly FollowCue[], first: boolean): MyCue[] => {
     const own = settled(step);
     if (own.does === 'leaveOut')
       return first && meanwhile ? [leavingOut(step, meanwhile, choices)] : [];
-    const taught = own.does === 'easier' ? inPlaceOf(cues, easierOf.get(step.id) ?? []) : cues;
+    const taught =
+      own.does === 'easier'
+        ? inPlaceOf(breathedBy(breathed(step), step, cues), easierOf.get(step.id) ?? [])
+        : cues;
     const released = own.handsFree ? taught.filter((cue) => cue.kind !== 'release') : taught;
     return place(released, spokenUntil(cues, step.durationMs));
   };
@@ -159,12 +178,12 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       const own = settled(step);
       const release = own.handsFree && step.release ? { release: HANDS_FREE_RELEASE } : {};
       const variant = own.does === 'easier' ? { variant: 'easier' as const } : {};
-      return { ...step, ...variant, ...release };
+      return { ...breathed(step), ...variant, ...release };
     },
     heard: (state) => {
       const planned = groups.length - 1;
       const silent = (p: PlayStep): PlayStep => {
-        if (settled(p.step).does !== 'leaveOut') return p;
+        if (settled(p.step).does !== 'leaveOut') return { ...p, step: breathed(p.step) };
         const { beatMs: _, breathTones: _tones, ...step } = p.step;
         return { ...p, step, ...(p.spare && { planned }) };
       };
@@ -196,6 +215,41 @@ function leavingOut(
     fromEnd: false,
     ...(words.durationMs > durationMs && { quiet: true }),
   };
+}
+
+/**
+ * A pattern of breath beside a class that breathes in another one: as many whole breaths as come nearest to its own length
+ * go into one of the class, so that the next begins for everybody at once. Nothing is held that it does not hold.
+ */
+function inTimeOf(led: BreathPattern, own: BreathPattern): BreathPattern {
+  const ledMs = breathMs(led);
+  const ownMs = breathMs(own);
+  if (ledMs === ownMs) return own;
+  const lengthS = ledMs / 1000 / Math.max(1, Math.round(ledMs / ownMs));
+  const stillS = own.hold + own.pause;
+  // Where there is no time for what stands still, all of it goes quicker.
+  const by = stillS < lengthS ? (lengthS - stillS) / (own.in + own.out) : lengthS / (ownMs / 1000);
+  const stands = stillS < lengthS ? 1 : by;
+  return {
+    in: own.in * by,
+    hold: own.hold * stands,
+    out: own.out * by,
+    pause: own.pause * stands,
+  };
+}
+
+/** The cues of a step with its words of breath where they are in another pattern; none where that has no pattern. */
+function breathedBy(own: Step, led: Step, cues: readonly FollowCue[]): readonly FollowCue[] {
+  const [to, from] = [own.breath, led.breath];
+  if (to === from || !from) return cues;
+  if (!to) return cues.filter((cue) => cue.kind !== 'breath');
+  const outOf = (pattern: BreathPattern) => Math.round((pattern.in + pattern.hold) * 1000);
+  const laterMs = outOf(to) - outOf(from);
+  return cues.map((cue) => {
+    const isOut = cue.kind === 'breath' && cue.offsetMs % breathMs(from) === outOf(from);
+    if (!isOut) return cue;
+    return { ...cue, offsetMs: cue.offsetMs + laterMs, startMs: cue.startMs + laterMs };
+  });
 }
 
 /** Cues that keep time for everybody; all others say how a move is done. */
