@@ -174,7 +174,7 @@ export function Stage(props: StageProps) {
           blocked={desk.blocked}
           mayGoDark={props.mayGoDark}
         />
-        <div className={BUTTON_LINES}>
+        <div className={leads ? BUTTON_LINES : undefined}>
           {leads ? (
             <div className={BUTTONS}>
               {controls
