@@ -190,10 +190,11 @@ test('who is booked is written to when a session is moved, called off, closed, a
   const of = { person, joinedOn: '2026-11-01', now: NOON };
   const participantId = await addParticipant(app.db, scope, of);
   await planSailMakers(page);
-  const { class_id: classId } = await app
-    .db('sessions')
+  const { id: classId } = await app
+    .db('classes')
     .where({ studio_id: scope.studioId })
-    .first();
+    .whereRaw("plan->>'name' = 'Sail makers'")
+    .first('id');
   await book(app.db, scope, { participantId, classId, now: NOON });
 
   await page.goto('/calendar?view=week&from=2026-11-30');

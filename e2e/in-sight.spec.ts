@@ -154,7 +154,11 @@ test('whoever reads all pages in colours of their own sees what is marked, what 
   studio: page,
 }) => {
   await page.emulateMedia({ forcedColors: 'active', colorScheme: 'dark' });
-  const { id } = await app.db('sessions').where({ status: 'planned' }).first('id');
+  const { id } = await app
+    .db('sessions')
+    .where({ status: 'planned' })
+    .orderBy('starts_at')
+    .first('id');
   await page.goto(`/lead/${id}`);
   const here = page.getByRole('button', { name: /: here$/ });
   await stored(page, () => here.first().click());
@@ -194,7 +198,11 @@ test('a telephone has no cause to make a page larger where somebody types', asyn
   const page = await context.newPage();
   await signIn(app, page);
   const { id: classId } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
-  const { id: sessionId } = await app.db('sessions').where({ status: 'planned' }).first('id');
+  const { id: sessionId } = await app
+    .db('sessions')
+    .where({ status: 'planned' })
+    .orderBy('starts_at')
+    .first('id');
   const small: string[] = [];
   for (const path of [`/classes/${classId}`, `/lead/${sessionId}`, '/people', '/calendar/plan']) {
     await page.goto(path);
