@@ -42,7 +42,10 @@ export interface Personal {
   mine: (step: Step) => Mine;
   /** A step as this follower does it. */
   asDone: (part: PlayStep) => Step;
-  /** A run as this follower hears it: a move they leave out has no tones, and an added round of it no words. */
+  /**
+   * A run as this follower hears it: a move they leave out has no tones, and an added round of it no words; their own
+   * version has the tones of its own breath.
+   */
   heard: (state: Playback) => Playback;
 }
 
@@ -125,6 +128,7 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       ? { ...own, does: 'leaveOut', mind: [], handsFree: true }
       : own;
   };
+  /** Work in its easier version, by step; by segment as well, for rounds that are added. */
   const easierWork = new Map<string, Step>();
   for (const step of easier?.steps ?? []) {
     if (step.kind !== 'work') continue;
@@ -182,12 +186,12 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
     },
     heard: (state) => {
       const planned = groups.length - 1;
-      const silent = (p: PlayStep): PlayStep => {
+      const asHeard = (p: PlayStep): PlayStep => {
         if (settled(p.step).does !== 'leaveOut') return { ...p, step: breathed(p.step) };
         const { beatMs: _, breathTones: _tones, ...step } = p.step;
         return { ...p, step, ...(p.spare && { planned }) };
       };
-      return { ...state, queue: state.queue.map(silent) };
+      return { ...state, queue: state.queue.map(asHeard) };
     },
   };
 }
