@@ -2,7 +2,7 @@ import { LIBRARY_BOOK } from '@library';
 import fc from 'fast-check';
 import { type Plan, resolve, withEasier } from '@/core/class';
 import type { NewRunEvent } from '@/core/run';
-import { compile, type Score } from '@/core/score';
+import { type Book, compile, type Score } from '@/core/score';
 import { eventId } from './plans';
 
 /** What tests of a run share: small classes with their easier version, and events at offsets. */
@@ -14,9 +14,13 @@ export interface Scores {
   easier: Score;
 }
 
-export const scoresOf = (plan: Plan): Scores => ({
-  score: compile(plan, LIBRARY_BOOK),
-  easier: compile(withEasier(resolve(plan, LIBRARY_BOOK)), LIBRARY_BOOK),
+/** The easier version of a class, as a class that is led changes to it. */
+export const easierOf = (plan: Plan, book: Book = LIBRARY_BOOK): Score =>
+  compile(withEasier(resolve(plan, book)), book, { inTheMiddle: true });
+
+export const scoresOf = (plan: Plan, book: Book = LIBRARY_BOOK): Scores => ({
+  score: compile(plan, book),
+  easier: easierOf(plan, book),
 });
 
 type Bend =

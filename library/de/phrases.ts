@@ -42,6 +42,7 @@ export const phrases: Phrases = {
   round: (n) => `Runde ${n}`,
   lastRound: 'Letzte Runde',
   firstSide: { each: 'Zuerst links.', directions: 'Zuerst in eine Richtung.' },
+  sameWay: 'Lass los. Noch einmal so herum.',
   otherSide: { each: 'Lass los. Jetzt rechts.', directions: 'Lass los. Jetzt andersherum.' },
   oneSide: { left: 'Wieder links.', right: 'Jetzt rechts.' },
   release: {

@@ -32,6 +32,7 @@ export const phrases: Phrases = {
   round: (n) => `Round ${n}`,
   lastRound: 'Last round',
   firstSide: { each: 'Left first.', directions: 'First one way.' },
+  sameWay: 'Let go. The same way again.',
   otherSide: { each: 'Let go. Now the right.', directions: 'Let go. Now the other way.' },
   oneSide: { left: 'On the left again.', right: 'Now the right.' },
   release: {

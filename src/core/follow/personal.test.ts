@@ -1,11 +1,11 @@
 import { LIBRARY, LIBRARY_BOOK } from '@library';
 import { RUNS, smallPlan } from '@testing/arbitrary';
 import { eventId, planOf } from '@testing/plans';
-import { T0 } from '@testing/runs';
+import { easierOf, T0 } from '@testing/runs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BREATH_WORDS, type Plan, resolve, withEasier } from '@/core/class';
-import { LANGUAGE_DATA } from '@/core/language';
+import { BREATH_WORDS, type Plan, resolve } from '@/core/class';
+import { LANGUAGE_DATA, LANGUAGES, type Language } from '@/core/language';
 import {
   breathMs,
   CAUTIONS,
@@ -18,18 +18,17 @@ import {
   variantText,
 } from '@/core/move';
 import { cuesAhead, cuesByStep, type NewRunEvent, position } from '@/core/run';
-import { compile, isCount, releaseOf, turns } from '@/core/score';
+import { compile, isCount, releaseOf, type Score, turns } from '@/core/score';
 import { type FollowDocument, followDocument, shownIn, withoutShown } from './document';
 import { MOST_HURRY, personal, scoreOf, slowerRate } from './personal';
 
 const documentOf = (plan: Plan): FollowDocument => {
   const shown = shownIn(plan);
-  const easier = withEasier(resolve(shown, LIBRARY_BOOK));
   return followDocument(
     {
       plan,
       score: compile(shown, LIBRARY_BOOK),
-      easier: compile(easier, LIBRARY_BOOK),
+      easier: easierOf(shown),
       isDrawn: () => true,
     },
     LIBRARY_BOOK,
@@ -233,6 +232,39 @@ describe('with cautions', () => {
     expect(cuesAhead(state, cuesByStep(score, easier), 600_000).map((c) => c.cue.text)).toContain(
       LIBRARY_BOOK.phrases('en').oneMore,
     );
+  });
+});
+
+describe('a class that is made easier in the middle', () => {
+  const barredBy = 'jaw' as const;
+  const out = LIBRARY.find(
+    (m) => concerns(m, [{ caution: barredBy }])[0]?.effect === 'leaveOut' && m.variants.easier,
+  ) as Move;
+  const document = documentOf(planOf([{ move: out.id, rounds: 2 }]));
+  const [score, easier] = [document.score, document.easier].map((of) => of && scoreOf(of));
+  const second = score?.steps.find((s) => s.kind === 'work' && s.round === 2)?.startMs ?? 0;
+  const events: NewRunEvent[] = [
+    { id: eventId(1), at: T0, type: 'started' },
+    { id: eventId(2), at: T0 + second, type: 'eased' },
+  ];
+  const state = position(score as Score, events, T0 + second, easier);
+  const heardBy = (language: Language, cautions: Caution[]) => {
+    const { heard, groups } = personal(document, { language, cautions });
+    return cuesAhead(heard(state), groups, 20_000).map(({ cue }) => cue.text);
+  };
+
+  it('is explained to whoever follows in another language, in theirs', () => {
+    for (const language of LANGUAGES) {
+      expect(heardBy(language, [])).toEqual(
+        expect.arrayContaining(variantText(out, language, 'easier').setup),
+      );
+    }
+  });
+
+  it('says nothing of it to whoever leaves the move out', () => {
+    const leaves = personal(document, { language: 'en', cautions: [barredBy] });
+    expect(state.queue.map((p) => leaves.mine(p.step).does)).toContain('leaveOut');
+    expect(heardBy('en', [barredBy])).toEqual([]);
   });
 });
 

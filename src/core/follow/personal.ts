@@ -170,8 +170,8 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
   const groups = [
     ...groupsOf(score.steps, score.cues),
     ...(easier ? groupsOf(easier.steps, easier.cues) : []),
-    ...(score.spares ?? []).map(({ cues, durationMs }) =>
-      place(cues, spokenUntil(cues, durationMs)),
+    ...[score, easier].flatMap((of) =>
+      (of?.spares ?? []).map(({ cues, durationMs }) => place(cues, spokenUntil(cues, durationMs))),
     ),
     SILENT,
   ];
@@ -186,10 +186,11 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
     },
     heard: (state) => {
       const planned = groups.length - 1;
+      const firstSpare = score.steps.length + (easier?.steps.length ?? 0);
       const asHeard = (p: PlayStep): PlayStep => {
         if (settled(p.step).does !== 'leaveOut') return { ...p, step: breathed(p.step) };
         const { beatMs: _, breathTones: _tones, ...step } = p.step;
-        return { ...p, step, ...(p.spare && { planned }) };
+        return { ...p, step, ...(p.planned >= firstSpare && { planned }) };
       };
       return { ...state, queue: state.queue.map(asHeard) };
     },

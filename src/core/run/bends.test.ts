@@ -6,15 +6,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   arrangeBlock,
+  blocksOf,
   groupSegments,
   muteCue,
   type Plan,
-  resolve,
+  placedSegments,
   updateSegment,
-  withEasier,
 } from '@/core/class';
-import type { Move } from '@/core/move';
-import { compile, QUESTIONS, type Score } from '@/core/score';
+import { type Move, variantText } from '@/core/move';
+import { QUESTIONS, type Score, type Side } from '@/core/score';
 import {
   advance,
   apply,
@@ -42,6 +42,30 @@ const step = (score: Score, id: string) => {
   if (!found) throw new Error(`no step ${id}`);
   return found;
 };
+/** Upbeats and switches that name another side than the work after them has, in words. */
+function misled({ queue }: Playback, { score, easier }: Scores): string[] {
+  const groups = cuesByStep(score, easier);
+  return queue.flatMap((p, i) => {
+    const work = queue[i + 1];
+    if (work?.step.kind !== 'work') return [];
+    return (groups[p.planned] ?? []).flatMap(({ kind, text, language }) => {
+      if (kind !== 'side') return [];
+      const { firstSide, otherSide, oneSide, evenOut, sameWay } = LIBRARY_BOOK.phrases(language);
+      const trueOf: Record<Side, readonly string[]> = {
+        left: [firstSide.each, oneSide.left, evenOut.left],
+        right: [otherSide.each, oneSide.right, evenOut.right],
+        one: [firstSide.directions, evenOut.one],
+        other: [otherSide.directions, evenOut.other, sameWay],
+        both: [],
+        alternating: [],
+      };
+      return trueOf[work.step.side].includes(text) ? [] : [`${p.key}: ${text} ${work.key}`];
+    });
+  });
+}
+
+/** To the beginning of a turn. */
+const jump = (turn: string): What => ({ type: 'jumped', stepId: `${turn}.upbeat` });
 const now = (state: Playback): PlayStep => {
   const part = state.queue[state.index];
   if (!part) throw new Error('the run stands nowhere');
@@ -130,10 +154,9 @@ describe('both sides', () => {
       ...s,
       move: own.id,
     }));
-    const score = compile(plan, book);
-    const easier = compile(withEasier(resolve(plan, book)), book);
-    const at = step(score, 's1.1.work.right').startMs + 500;
-    const state = upTo({ score, easier }, log([at, { type: 'eased' }]), at);
+    const scores = scoresOf(plan, book);
+    const at = step(scores.score, 's1.1.work.right').startMs + 500;
+    const state = upTo(scores, log([at, { type: 'eased' }]), at);
     const work = state.queue.filter((p) => p.step.kind === 'work');
     expect(work.map((p) => `${p.step.round} ${p.step.side}`)).toEqual([
       '1 left',
@@ -142,7 +165,7 @@ describe('both sides', () => {
     ]);
   });
 
-  it('are equal after any sequence of bends, in any class, in any version', () => {
+  it('are equal, and said as they are worked, after any bends of any class in any version', () => {
     fc.assert(
       fc.property(
         smallPlan(80),
@@ -154,6 +177,7 @@ describe('both sides', () => {
           const events = eventsOf(bends, scores.score);
           let state = replay(ready(scores.score, scores.easier), events);
           expect(unequal(state)).toEqual([]);
+          expect(misled(state, scores)).toEqual([]);
           expect(new Set(state.queue.map((p) => p.key)).size).toBe(state.queue.length);
           // A trim that was worked out elsewhere, for another moment, does no harm either.
           const cuts = state.queue.flatMap(({ key }, i) => (i % 3 ? [{ key, ms: ms + 1 }] : []));
@@ -161,9 +185,114 @@ describe('both sides', () => {
           const at = state.at + after;
           state = apply(state, { id: eventId(999), at, type: 'trimmed', cuts, dropped });
           expect(unequal(state)).toEqual([]);
+          expect(misled(state, scores)).toEqual([]);
           for (const p of state.queue) expect(playLengthMs(p)).toBeGreaterThanOrEqual(0);
         },
       ),
+      { numRuns: RUNS },
+    );
+  });
+});
+
+describe('the easier version', () => {
+  const oneSideFirst = (plan: Plan) =>
+    arrangeBlock(plan, blocksOf(plan)[0]?.id ?? '', { oneSideFirst: true });
+  const sideBySide = (plan: Plan) => {
+    const each = placedSegments(plan).reduce(
+      (of, { segment }) => updateSegment(of, segment.id, (s) => ({ ...s, sides: 'each' })),
+      plan,
+    );
+    return blocksOf(each).reduce(
+      (of, { id }) => arrangeBlock(of, id, { oneSideFirst: true }),
+      each,
+    );
+  };
+  const neckPlan = planOf([{ move: 'chin-over-shoulder', rounds: 2 }]);
+  const neckSetup = variantText(libraryMove('chin-over-shoulder') as Move, 'en', 'easier').setup;
+  /** What leads into the work after a class was made easier, besides its count-in. */
+  const ledInto = (scores: Scores, state: Playback): string[] =>
+    (cuesByStep(scores.score, scores.easier)[now(state).planned] ?? []).flatMap((cue) =>
+      cue.kind === 'countIn' ? [] : cue.text,
+    );
+  const easedAt = (scores: Scores, at: number, ...before: [number, What][]) =>
+    ledInto(scores, upTo(scores, log(...before, [at, { type: 'eased' }]), at));
+
+  it('is led into on the side that the room is on, and explained in full', () => {
+    const scores = scoresOf(oneSideFirst(neckPlan));
+    const name = 'Chin over the shoulder.';
+    const at = (id: string) => step(scores.score, id).startMs + 500;
+    expect(easedAt(scores, at('s1.1r.work.right'))).toEqual([name, 'Now the right.', ...neckSetup]);
+    expect(easedAt(scores, at('s1.2.work.left'))).toEqual([
+      name,
+      'On the left again.',
+      ...neckSetup,
+    ]);
+    const bySide = scoresOf(neckPlan);
+    const second = step(bySide.score, 's1.2.work.right').startMs + 500;
+    expect(easedAt(bySide, second)).toEqual([name, 'Let go. Now the right.', ...neckSetup]);
+  });
+
+  it('says how much comes before the first round only, where it is true', () => {
+    const scores = scoresOf(neckPlan);
+    const said = easedAt(scores, step(scores.score, 's1.1.work.left').startMs + 500);
+    expect(said.slice(0, -1)).toEqual(['Chin over the shoulder.', 'Left first.', ...neckSetup]);
+    expect(said.at(-1)).toMatch(/^2 rounds/);
+    const added = step(scores.score, 's1.2.work.left').startMs + 500;
+    const one = easedAt(
+      scores,
+      added + 8000,
+      [added, { type: 'roundAdded' }],
+      [added, jump('s1.3')],
+    );
+    expect(one).toEqual(['Chin over the shoulder.', 'Left first.', ...neckSetup]);
+  });
+
+  it('turns nobody round who has turned already', () => {
+    const scores = scoresOf(planOf([{ move: 'temple-points', rounds: 1 }]));
+    const change = step(scores.score, 's1.1.switch').startMs;
+    const work = step(scores.score, 's1.1.work.other').startMs;
+    expect(easedAt(scores, change + 100)).toContain('Let go. Now the other way.');
+    expect(easedAt(scores, work + 100)).toContain('Let go. The same way again.');
+  });
+
+  it('keeps each side on its side when it is asked for on one and then on the other', () => {
+    const scores = scoresOf(oneSideFirst(neckPlan));
+    const at = step(scores.score, 's1.1r.work.right').startMs + 500;
+    const events = log([at, { type: 'eased' }], [at, jump('s1.1')], [at, { type: 'eased' }]);
+    const work = upTo(scores, events, at).queue.filter((p) => p.step.kind === 'work');
+    expect(work.map((p) => `${p.step.round} ${p.step.side} ${p.step.variant}`)).toEqual(
+      ['1 left', '2 left', '1 right', '2 right'].map((of) => `${of} easier`),
+    );
+  });
+
+  it('goes on in runs from before it was explained on each side, and never on another side', () => {
+    const scores = scoresOf(oneSideFirst(neckPlan));
+    const { spares: _, ...easier } = scores.easier;
+    const before = { ...scores, easier };
+    const at = (id: string) => step(scores.score, id).startMs + 500;
+    expect(easedAt(before, at('s1.1r.work.right'))).toContain('Now the right.');
+    expect(easedAt(before, at('s1.2.work.left'))).toEqual(expect.arrayContaining(neckSetup));
+  });
+
+  it('names the side that is worked, and keeps both equal, wherever it is asked for', () => {
+    const places = fc.array(
+      fc.tuple(fc.double({ min: 0, max: 0.999, noNaN: true }), fc.nat(60_000)),
+      {
+        minLength: 1,
+        maxLength: 3,
+      },
+    );
+    fc.assert(
+      fc.property(smallPlan(80), fc.boolean(), places, (any, bySide, all) => {
+        const scores = scoresOf(bySide ? sideBySide(any) : any);
+        const bends = all.flatMap(([share, wait]) => [
+          { wait: 0, bend: { type: 'jumpedTo' as const, share } },
+          { wait, bend: { type: 'eased' as const } },
+        ]);
+        const state = replay(ready(scores.score, scores.easier), eventsOf(bends, scores.score));
+        expect(misled(state, scores)).toEqual([]);
+        expect(unequal(state)).toEqual([]);
+      }),
       { numRuns: RUNS },
     );
   });

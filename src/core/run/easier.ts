@@ -1,6 +1,13 @@
-import { parseStep, turnOfStep } from '../score';
+import { inTheMiddle, parseStep, turnOfStep } from '../score';
 import { goTo, ledIntoBy } from './places';
-import { isPause, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
+import {
+  isPause,
+  type Playback,
+  type PlayStep,
+  playLengthMs,
+  type SpareStep,
+  turnOf,
+} from './playback';
 
 /** Where the way into the work begins that is running or is being led up to; below nought in a pause. */
 function leadIn(state: Playback): number {
@@ -16,8 +23,8 @@ function leadIn(state: Playback): number {
  */
 export function ease(state: Playback): Playback {
   if (state.status === 'over') return state;
-  const lead = leadIn(state);
-  const from = lead < 0 ? state.queue.findIndex((p, i) => i > state.index && !isPause(p)) : lead;
+  const led = leadIn(state);
+  const from = led < 0 ? state.queue.findIndex((p, i) => i > state.index && !isPause(p)) : led;
   const segment = state.queue[from]?.step.segmentId;
   const easier = state.easier.filter((p) => p.step.segmentId === segment);
   const isOwn = (p: PlayStep, i: number) => i >= from && p.step.segmentId === segment;
@@ -35,16 +42,27 @@ export function ease(state: Playback): Playback {
   const byTurn = new Map<string, PlayStep[]>();
   for (const p of easier) byTurn.set(turnOf(p), [...(byTurn.get(turnOf(p)) ?? []), p]);
   const byId = new Map(easier.map((p) => [p.step.id, p]));
-  const explained = easier.find((p) => p.step.kind === 'upbeat');
+  const here = state.queue[state.index]?.step;
+  /** What leads into the work in full. Runs from before there was such a thing have it in their first round alone. */
+  const ledIntoWith = (p: PlayStep): SpareStep | undefined => {
+    const begun = here?.kind === 'work' ? state.spares.get(inTheMiddle(here.id)) : undefined;
+    const spare = begun ?? state.spares.get(inTheMiddle(p.step.id));
+    if (spare || p.step.kind !== 'upbeat') return spare;
+    const { step, planned } = easier.find((of) => of.step.kind === 'upbeat') ?? p;
+    return step.side === p.step.side ? { planned, durationMs: step.durationMs } : undefined;
+  };
 
-  const swap = (p: PlayStep, to: PlayStep, key: string): PlayStep => {
+  const swap = (p: PlayStep, to: PlayStep, key: string, lead?: SpareStep): PlayStep => {
     const { round, rounds } = p.step;
     const extraMs = begunRounds.has(round)
       ? playLengthMs(p) - to.step.durationMs
       : Math.max(to.leastMs - to.step.durationMs, p.extraMs);
     const step = { ...to.step, round, rounds };
     const bent = p.step.kind === 'work' || isPause(p) ? extraMs : 0;
-    return { ...to, key, step, extraMs: bent, swapped: true };
+    const swapped: PlayStep = { ...to, key, step, extraMs: bent, swapped: true };
+    if (!lead) return swapped;
+    const { durationMs, planned } = lead;
+    return { ...swapped, planned, step: { ...step, durationMs }, leastMs: durationMs };
   };
   const doneTurns = new Set<string>();
   const queue = state.queue.flatMap((p, i): PlayStep[] => {
@@ -55,21 +73,22 @@ export function ease(state: Playback): Playback {
       inEasier &&
       sidesOf(inEasier) === sidesOf(state.queue.filter((q) => turnOf(q) === turn && !q.put));
     if (begunTurns.has(turn) || begunRounds.has(p.step.round) || same) {
-      const first = i === from && p.step.kind === 'upbeat';
+      const lead = i === from && p.step.kind !== 'work' ? ledIntoWith(p) : undefined;
       // An added round is still announced as one more, since the words of no planned round are true of it.
-      if (p.spare && !first) return [{ ...p, step: { ...p.step, variant: work.step.variant } }];
-      const to = (first ? explained : undefined) ?? byId.get(p.step.id);
-      return to && (to.step.side === p.step.side || first) ? [swap(p, to, `${p.key}~easier`)] : [p];
+      if (p.spare && !lead) return [{ ...p, step: { ...p.step, variant: work.step.variant } }];
+      const to = byId.get(p.step.id);
+      return to?.step.side === p.step.side ? [swap(p, to, `${p.key}~easier`, lead)] : [p];
     }
     // A version that shares its sides in another way replaces a round that has not begun as a whole.
     if (doneTurns.has(turn)) return [];
     doneTurns.add(turn);
-    return (inEasier ?? []).map((to) => {
+    return (inEasier ?? []).map((to, n) => {
+      const lead = n === 0 && i === from && to.step.kind !== 'work' ? ledIntoWith(to) : undefined;
       const like = state.queue.find((q) => turnOf(q) === turn && q.step.kind === to.step.kind) ?? p;
-      return swap(like, to, `${turn}.${parseStep(to.key)?.part ?? to.key}~easier`);
+      return swap(like, to, `${turn}.${parseStep(to.key)?.part ?? to.key}~easier`, lead);
     });
   });
-  return lead < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);
+  return led < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);
 }
 
 /** The sides of some parts of one turn, to tell apart how versions share them. */

@@ -1,9 +1,9 @@
 import { LIBRARY_BOOK } from '@library';
 import { RUNS, smallPlan } from '@testing/arbitrary';
 import { eventId, planOf } from '@testing/plans';
+import { easierOf } from '@testing/runs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { resolve, withEasier } from '@/core/class';
 import { compile, type Score } from '@/core/score';
 import {
   advance,
@@ -244,7 +244,7 @@ describe('bending', () => {
 describe('the easier version', () => {
   const plan = planOf([{ move: 'tall-o-cheek-lift', rounds: 2 }, { move: 'closing-face-drain' }]);
   const score = compile(plan, LIBRARY_BOOK);
-  const easier = compile(withEasier(resolve(plan, LIBRARY_BOOK)), LIBRARY_BOOK);
+  const easier = easierOf(plan);
   const work = at(score, 'work');
   const state = position(
     score,
@@ -521,7 +521,7 @@ describe('every run', () => {
   it('accounts for every millisecond, whatever is done to it', () => {
     const plan = planOf([{ move: 'chin-over-shoulder' }, { move: 'soft-jaw-drop', rounds: 2 }]);
     const score = compile(plan, LIBRARY_BOOK);
-    const easier = compile(withEasier(resolve(plan, LIBRARY_BOOK)), LIBRARY_BOOK);
+    const easier = easierOf(plan);
     fc.assert(
       fc.property(anyBends, fc.nat(200_000), (bends, after) => {
         const events = bendsLog(bends);

@@ -102,18 +102,23 @@ function playSteps(score: Score, from = 0): PlayStep[] {
   });
 }
 
+/** Every spare of a run by its name; where both scores have one of a name, that of the class. */
+function sparesOf(score: Score, easier?: Score | null): Map<SpareName, SpareStep> {
+  const from = score.steps.length + (easier?.steps.length ?? 0);
+  const all = [...(score.spares ?? []), ...(easier?.spares ?? [])];
+  const named = all.map(
+    ({ name, durationMs }, i) => [name, { planned: from + i, durationMs }] as const,
+  );
+  return new Map(named.reverse());
+}
+
 /** @param easier the same class compiled with the easier version of every move that has one */
 export function ready(score: Score, easier?: Score | null): Playback {
   return {
     status: 'ready',
     queue: playSteps(score),
     easier: easier ? playSteps(easier, score.steps.length) : [],
-    spares: new Map(
-      score.spares?.map(({ name, durationMs }, i) => [
-        name,
-        { planned: score.steps.length + (easier?.steps.length ?? 0) + i, durationMs },
-      ]),
-    ),
+    spares: sparesOf(score, easier),
     worked: null,
     last: null,
     index: 0,

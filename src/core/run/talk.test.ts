@@ -1,8 +1,9 @@
 import { LIBRARY_BOOK } from '@library';
 import { eventId, planOf } from '@testing/plans';
+import { easierOf } from '@testing/runs';
 import { talked } from '@testing/talk';
 import { describe, expect, it } from 'vitest';
-import { resolve, type Say, withEasier } from '@/core/class';
+import type { Say } from '@/core/class';
 import { CUE_GAP_MS, type Cue, compile, type Score } from '@/core/score';
 import { type NewRunEvent, spent, TALK_CLASSES, talkingFactor, talkOf, tooMuchSaid } from '.';
 
@@ -11,7 +12,7 @@ const plan = planOf([
   { move: 'chin-over-shoulder', rounds: 2 },
   { move: 'tall-o-cheek-lift', rounds: 2 },
 ]);
-const easier = compile(withEasier(resolve(plan, LIBRARY_BOOK)), LIBRARY_BOOK);
+const easier = easierOf(plan);
 const talkIn = (score: Score, bends: readonly [offset: number, bend: object][]) => {
   const all = [[0, { type: 'started' }] as const, ...bends];
   const events = all.map(

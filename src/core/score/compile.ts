@@ -17,7 +17,7 @@ import {
   type StepKind,
   type Totals,
 } from './score';
-import { sparesOf } from './spares';
+import { sparesInTheMiddle, sparesOf } from './spares';
 import { type Length, longestWords, talkMs } from './timing';
 import { turns } from './turns';
 import type { MovesMet, Saying } from './wording';
@@ -38,6 +38,8 @@ export interface CompileOptions {
    * teacher says the words, since a voice says them in full.
    */
   talkingFactor?: number;
+  /** A class that is led may change to this one in the middle of any move: it has what leads into each of them. */
+  inTheMiddle?: boolean;
 }
 
 /** Spoken lengths of a class, each text asked for once. */
@@ -136,9 +138,12 @@ export function joined(
 export function compile(plan: Plan, book: Book, options: CompileOptions = {}): Score {
   const length = lengthsOf(plan, options.meter ?? estimateSpeech);
   const scoring = scoringOf(plan, book, options, length);
-  const pieces = turns(resolve(plan, book)).map((turn) => pieceOf(turn, scoring, length));
+  const all = turns(resolve(plan, book));
+  const pieces = all.map((turn) => pieceOf(turn, scoring, length));
   const score = joined(pieces, scoring, length);
-  const spares = sparesOf(plan, book.phrases, length, scoring.talkingFactor);
+  const spares = options.inTheMiddle
+    ? sparesInTheMiddle(all, score.steps, scoring, length)
+    : sparesOf(plan, book.phrases, length, scoring.talkingFactor);
   return { ...score, speech: options.speechSource?.() ?? score.speech, spares };
 }
 

@@ -87,7 +87,13 @@ export const scoreSchema = z.object({
     }),
   ),
   spares: z
-    .array(z.object({ name: z.enum([...MORE, ...EVEN]), durationMs: ms, cues: z.array(cueSchema) }))
+    .array(
+      z.object({
+        name: z.enum([...MORE, ...EVEN]).or(z.templateLiteral(['easier ', z.string()])),
+        durationMs: ms,
+        cues: z.array(cueSchema),
+      }),
+    )
     .optional(),
   music: classMusicSchema.optional(),
 }) satisfies z.ZodType<Score>;

@@ -128,7 +128,9 @@ export interface Totals {
 export const MORE = ['more', 'moreEach', 'moreDirections', 'moreRight'] as const;
 /** Changes to a side that had less. */
 export const EVEN = ['left', 'right', 'one', 'other'] as const;
-export type SpareName = (typeof MORE)[number] | (typeof EVEN)[number];
+/** What leads into a part of a turn, in full, where the class changes to it in the middle; by the id of its step. */
+export type InTheMiddle = `easier ${string}`;
+export type SpareName = (typeof MORE)[number] | (typeof EVEN)[number] | InTheMiddle;
 
 /** An upbeat or a change of side that a bend puts in; its cues are measured like all others. */
 export interface Spare {

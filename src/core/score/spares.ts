@@ -2,14 +2,16 @@ import type { Plan } from '../class';
 import type { Language } from '../language';
 import { countWord, type Phrases } from '../speech';
 import { CUE_GAP_MS } from './lane';
-import { type Cue, type CueKind, EVEN, MORE, type Spare, type SpareName } from './score';
+import type { Scoring } from './piece';
+import { type Cue, type CueKind, EVEN, MORE, type Spare, type SpareName, type Step } from './score';
 import { BEAT_MS, COUNT_IN, inOwnWords, type Length, switchMs, talkMs, upbeatMs } from './timing';
-import type { Saying } from './wording';
+import type { Turn } from './turns';
+import { type Saying, Wording } from './wording';
 
 type Words = (phrases: Phrases) => [kind: CueKind, text: string][];
 
-/** What each spare says, before it is counted in. */
-const SAYS: Record<SpareName, Words> = {
+/** What each spare says that is the same in every class, before it is counted in. */
+const SAYS: Record<(typeof MORE)[number] | (typeof EVEN)[number], Words> = {
   more: (p) => [['announce', p.oneMore]],
   moreEach: (p) => [
     ['announce', p.oneMore],
@@ -29,6 +31,54 @@ const SAYS: Record<SpareName, Words> = {
   other: (p) => [['side', p.evenOut.other]],
 };
 
+interface Speaks {
+  plan: Plan;
+  phrases: Phrases;
+  length: Length;
+  talkingFactor: number;
+}
+
+/** Lays what a spare says one after the other, and its count-in at its end. */
+function spareOf(
+  { name, durationMs, step = 0 }: Pick<Spare, 'name' | 'durationMs'> & { step?: number },
+  sayings: readonly Saying[],
+  countIn: boolean,
+  { plan: { language: main }, phrases, length, talkingFactor }: Speaks,
+): Spare {
+  const talk = inOwnWords(length, talkingFactor);
+  const cues: Cue[] = [];
+  const put = (
+    { kind, text, language, also, ref }: Saying,
+    { offsetMs, fromEnd }: Pick<Cue, 'offsetMs' | 'fromEnd'>,
+    of: Length = length,
+  ) =>
+    cues.push({
+      id: `${name}#${cues.length}`,
+      step,
+      kind,
+      text,
+      language,
+      ...(also !== undefined && { also }),
+      ...(ref !== undefined && { ref }),
+      offsetMs,
+      startMs: offsetMs,
+      durationMs: of(text, language),
+      fromEnd,
+    });
+  let from = 0;
+  for (const saying of sayings) {
+    put(saying, { offsetMs: from, fromEnd: false }, talk);
+    from += talkMs([saying], talk);
+  }
+  for (let n = COUNT_IN; countIn && n >= 1; n--) {
+    const text = countWord(phrases, n);
+    if (length(text, main) + CUE_GAP_MS > BEAT_MS) continue;
+    const offsetMs = durationMs - n * BEAT_MS;
+    put({ kind: 'countIn', text, language: main }, { offsetMs, fromEnd: true });
+  }
+  return { name, durationMs, cues };
+}
+
 /** What a class could be bent by: an upbeat for one more round, a change to the side that had less. */
 export function sparesOf(
   plan: Plan,
@@ -39,7 +89,6 @@ export function sparesOf(
   const { language, rules, second } = plan;
   const main = phrasesOf(language);
   const other = second && second.language !== language ? second : undefined;
-  const talk = inOwnWords(length, talkingFactor);
   const sayingsOf = (words: Words): Saying[] => {
     const also = other ? words(phrasesOf(other.language)) : [];
     return words(main).flatMap(([kind, text], i): Saying[] => {
@@ -52,39 +101,48 @@ export function sparesOf(
       ];
     });
   };
+  const speaks = { plan, phrases: main, length, talkingFactor };
   return [...MORE, ...EVEN].map((name): Spare => {
     const sayings = sayingsOf(SAYS[name]);
     const isUpbeat = (MORE as readonly string[]).includes(name);
     const durationMs = (isUpbeat ? upbeatMs : switchMs)(sayings, rules, length, talkingFactor);
-    const cues: Cue[] = [];
-    const put = (
-      { kind, text, language, also }: Saying,
-      { offsetMs, fromEnd }: Pick<Cue, 'offsetMs' | 'fromEnd'>,
-      of: Length = length,
-    ) =>
-      cues.push({
-        id: `${name}#${cues.length}`,
-        step: 0,
-        kind,
-        text,
-        language,
-        ...(also !== undefined && { also }),
-        offsetMs,
-        startMs: offsetMs,
-        durationMs: of(text, language),
-        fromEnd,
-      });
-    let from = 0;
-    for (const saying of sayings) {
-      put(saying, { offsetMs: from, fromEnd: false }, talk);
-      from += talkMs([saying], talk);
-    }
-    for (let n = COUNT_IN; rules.countIn && n >= 1; n--) {
-      const text = countWord(main, n);
-      if (length(text, language) + CUE_GAP_MS > BEAT_MS) continue;
-      const offsetMs = durationMs - n * BEAT_MS;
-      put({ kind: 'countIn', text, language }, { offsetMs, fromEnd: true });
-    }
-    return { name, durationMs, cues };
+    return spareOf({ name, durationMs }, sayings, rules.countIn, speaks);
+  });
+}
+
+export const inTheMiddle = (stepId: string): SpareName => `easier ${stepId}`;
+
+/**
+ * What leads into every part of every turn where the class changes to it in the middle. It is by the step that leads
+ * into the part as planned; where it makes a difference that the room is on that part already, by the part as well.
+ */
+export function sparesInTheMiddle(
+  turns: readonly Turn[],
+  steps: readonly Step[],
+  { plan, phrasesOf, room, talkingFactor }: Scoring,
+  length: Length,
+): Spare[] {
+  const speaks = { plan, phrases: phrasesOf(plan.language), length, talkingFactor };
+  const indexOf = new Map(steps.map(({ id }, i) => [id, i]));
+  return turns.flatMap((turn) => {
+    // Whatever the turn is a part of, it is begun anew.
+    const wording = new Wording({ ...turn, flow: undefined }, plan, phrasesOf, room);
+    const pace = { ...wording.pace('upbeat'), countIn: wording.speaking.countIn };
+    const spare = (stepId: string, nth: number, begun: boolean): Spare[] => {
+      const step = indexOf.get(stepId);
+      if (step === undefined) return [];
+      const sayings = wording.inTheMiddle(nth, begun);
+      const durationMs = upbeatMs(sayings, pace, length, talkingFactor);
+      const name = inTheMiddle(stepId);
+      return [spareOf({ name, durationMs, step }, sayings, pace.countIn, speaks)];
+    };
+    const [, second] = turn.sides;
+    return [
+      ...spare(`${turn.key}.upbeat`, 0, false),
+      ...(second ? spare(`${turn.key}.switch`, 1, false) : []),
+      ...(second && turn.shared === 'directions'
+        ? spare(`${turn.key}.work.${second}`, 1, true)
+        : []),
+    ];
   });
 }

@@ -164,6 +164,38 @@ export class Wording {
     return this.say('dose', ({ phrases }) => sentence(phrases.dose([dose, ...later], 'together')));
   }
 
+  /**
+   * What leads a class into this turn that has done it in another variant until now, or has begun it so: the side
+   * again, and how it is done in full, whatever was explained before. Of how much comes only before the first round,
+   * since a side that was begun in the other variant has as much as there.
+   * @param nth the part of the turn that it leads into, from 0 on; `begun` where the room is on it already
+   */
+  inTheMiddle(nth: number, begun = false): Saying[] {
+    const { round, shared, segment, flow } = this.turn;
+    if (this.speaking.say === 'counts') return nth > 0 ? this.otherSide() : [];
+    const own = segment.cues?.announce;
+    const name = ({ text }: Voice) =>
+      (text === this.main.text ? own : undefined) ?? sentence(text.name);
+    const goesOn = begun && shared === 'directions';
+    const side = goesOn
+      ? this.say('side', (v) => v.phrases.sameWay)
+      : nth > 0
+        ? this.otherSide()
+        : this.sideToBegin();
+    const saidInWork = (ref: string) => nth === 0 && this.inFull() && this.pin(ref) !== undefined;
+    const short = this.speaking.say === 'short';
+    const how = short
+      ? this.say('short', (v) => v.text.short)
+      : this.inDetail((ref) => !saidInWork(ref));
+    const alone = this.turn.sides[0] === 'right';
+    return [
+      ...this.say('announce', name),
+      ...side,
+      ...(this.explains() ? how : []),
+      ...(round === 1 && nth === 0 && !alone && !flow ? this.dose() : []),
+    ];
+  }
+
   letGo(): Saying[] {
     return this.speaking.say === 'counts' ? [] : this.say('letGo', (v) => v.text.letGo);
   }
@@ -319,12 +351,15 @@ export class Wording {
   private explanation(): Saying[] {
     const short = this.speaking.say === 'short' || this.turn.flow === 'later';
     if (short || !this.inFull()) return this.say('short', (v) => v.text.short);
+    return this.inDetail((ref) => this.pin(ref) === undefined);
+  }
+
+  /** How it is done, sentence by sentence. */
+  private inDetail(wanted: (ref: string) => boolean): Saying[] {
     const sentences = Math.max(this.main.text.setup.length, this.second?.text.setup.length ?? 0);
     return Array.from({ length: sentences }, (_, i) => {
       const ref = printRef({ kind: 'setup', index: i });
-      return this.pin(ref) === undefined
-        ? this.say('setup', (v) => v.text.setup[i] ?? '', ref)
-        : [];
+      return wanted(ref) ? this.say('setup', (v) => v.text.setup[i] ?? '', ref) : [];
     }).flat();
   }
 
@@ -338,14 +373,19 @@ export class Wording {
   }
 
   private firstSide(): Saying[] {
-    const { shared, sides, sideGoesOn, sideAgain } = this.turn;
+    const { sides, sideGoesOn } = this.turn;
+    const [side] = sides;
+    const alone = sides.length === 1 && (side === 'left' || side === 'right');
+    return alone && sideGoesOn ? [] : this.sideToBegin();
+  }
+
+  private sideToBegin(): Saying[] {
+    const { shared, sides, sideAgain } = this.turn;
     if (shared !== 'each' && shared !== 'directions') return [];
     const [side] = sides;
-    if (sides.length === 1 && (side === 'left' || side === 'right')) {
-      if (sideGoesOn) return [];
-      if (side === 'right' || sideAgain) {
-        return this.say('side', (v) => v.phrases.oneSide[side]);
-      }
+    const alone = sides.length === 1 && (side === 'left' || side === 'right');
+    if (alone && (side === 'right' || sideAgain)) {
+      return this.say('side', (v) => v.phrases.oneSide[side]);
     }
     return this.say('side', (v) => v.phrases.firstSide[shared]);
   }

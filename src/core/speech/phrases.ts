@@ -10,6 +10,8 @@ export interface Phrases {
   firstSide: Record<'each' | 'directions', string>;
   /** Said between two sides; the first is let go. */
   otherSide: Record<'each' | 'directions', string>;
+  /** Said where something else is done in the direction that the room is on. */
+  sameWay: string;
   /** The side that a block goes on with which is done one side first. */
   oneSide: Record<'left' | 'right', string>;
   release: Record<Exclude<Release, 'none'>, string>;

@@ -1,13 +1,13 @@
 import type { Plan } from '@/core/class';
 import type { FollowDocument, MadeReady } from '@/core/follow';
-import type { CompileOptions, Score } from '@/core/score';
+import type { Score } from '@/core/score';
 import { type Utterance, utteranceKey } from '@/core/speech';
 import { inTurns, type Speaker } from '../speech/speaker';
 import type { StudioBook } from './book';
 import { compiling, type Whose } from './pool';
 import type { ClassOutline, OfClass } from './tasks';
 
-type CompileFor = Pick<CompileOptions, 'room' | 'talkingFactor'>;
+type CompileFor = OfClass['options'];
 
 const ofClass = (plan: Plan, { own }: StudioBook, options: CompileFor): OfClass => ({
   plan,

@@ -170,12 +170,10 @@ export async function prepareRun(
   // With the other language beside each cue, for those who follow in it; it changes no time.
   const shown = shownIn(plan);
   const inBoth = await compileMeasured(shown, book, speaking, options);
-  const easierInBoth = await compileMeasured(
-    withEasier(resolve(shown, book)),
-    book,
-    speaking,
-    options,
-  );
+  const easierInBoth = await compileMeasured(withEasier(resolve(shown, book)), book, speaking, {
+    ...options,
+    inTheMiddle: true,
+  });
   if (inBoth.steps.length === 0) {
     throw new Refusal('empty-class');
   }
