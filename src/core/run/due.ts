@@ -23,7 +23,9 @@ export function cuesByStep(score: Score, easier?: Score | null): Cue[][] {
     for (const _ of steps) groups.push([]);
     for (const cue of cues) groups[from + cue.step]?.push(cue);
   }
-  for (const of of [score, easier]) for (const spare of of?.spares ?? []) groups.push(spare.cues);
+  for (const one of [score, easier]) {
+    for (const spare of one?.spares ?? []) groups.push(spare.cues);
+  }
   return groups;
 }
 

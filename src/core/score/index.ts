@@ -12,8 +12,14 @@ export { type Recompiled, type RecompileOptions, recompiler } from './recompile'
 export { cueSchema, scoreSchema } from './schema';
 export * from './score';
 export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './spans';
-export { inTheMiddle } from './spares';
-export { parseStep, printStep, printTurn, turnOfStep } from './step-key';
+export {
+  type InTheMiddle,
+  inTheMiddle,
+  parseStep,
+  printStep,
+  printTurn,
+  turnOfStep,
+} from './step-key';
 export { BEAT_MS, COUNT_IN } from './timing';
 export {
   doseOn,

@@ -2,6 +2,7 @@ import type { ClassMusic, OnFromTheStart, PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
 import type { DeviceVoices, SpeechSource } from '../speech';
+import type { InTheMiddle } from './step-key';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -128,8 +129,6 @@ export interface Totals {
 export const MORE = ['more', 'moreEach', 'moreDirections', 'moreRight'] as const;
 /** Changes to a side that had less. */
 export const EVEN = ['left', 'right', 'one', 'other'] as const;
-/** What leads into a part of a turn, in full, where the class changes to it in the middle; by the id of its step. */
-export type InTheMiddle = `easier ${string}`;
 export type SpareName = (typeof MORE)[number] | (typeof EVEN)[number] | InTheMiddle;
 
 /** An upbeat or a change of side that a bend puts in; its cues are measured like all others. */

@@ -3,7 +3,8 @@ import type { Language } from '../language';
 import { countWord, type Phrases } from '../speech';
 import { CUE_GAP_MS } from './lane';
 import type { Scoring } from './piece';
-import { type Cue, type CueKind, EVEN, MORE, type Spare, type SpareName, type Step } from './score';
+import { type Cue, type CueKind, EVEN, MORE, type Spare, type Step } from './score';
+import { inTheMiddle } from './step-key';
 import { BEAT_MS, COUNT_IN, inOwnWords, type Length, switchMs, talkMs, upbeatMs } from './timing';
 import type { Turn } from './turns';
 import { type Saying, Wording } from './wording';
@@ -109,8 +110,6 @@ export function sparesOf(
     return spareOf({ name, durationMs }, sayings, rules.countIn, speaks);
   });
 }
-
-export const inTheMiddle = (stepId: string): SpareName => `easier ${stepId}`;
 
 /**
  * What leads into every part of every turn where the class changes to it in the middle. It is by the step that leads

@@ -39,3 +39,7 @@ export function turnOfStep(key: string): string {
   const step = parseStep(key);
   return step ? printTurn(step.turn) : key;
 }
+
+/** Names what leads into a part of a turn, in full, where the class changes to it in the middle; by the id of its step. */
+export type InTheMiddle = `easier ${string}`;
+export const inTheMiddle = (stepId: string): InTheMiddle => `easier ${stepId}`;
