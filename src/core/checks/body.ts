@@ -149,14 +149,17 @@ function tooLongInARow(rule: RunRule): Check {
 function eases(look: Look, ids: readonly string[], rule: RunRule): ((plan: Plan) => Plan)[] {
   const all = (change: (s: Segment) => Segment) => (plan: Plan) =>
     ids.reduce((next, id) => updateSegment(next, id, change), plan);
-  const easierExists = (s: Segment) => hasVariant(moveIn(look.moves, s), 'easier');
+  const eased = (s: Segment) => {
+    const move = moveIn(look.moves, s);
+    return hasVariant(move, 'easier') ? allEasier(s, move) : s;
+  };
   const released = (s: Segment) => ({
     ...s,
     releaseSeconds: Math.max(s.releaseSeconds, rule.breakSeconds),
   });
   return [
     all(released),
-    all((s) => (easierExists(s) ? allEasier(s) : s)),
+    all(eased),
     ...[0.75, 0.5, 0.25].map((share) =>
       all((s) => {
         const { count } = doseBeats(s.dose);

@@ -1,4 +1,6 @@
 import {
+  cuesIn,
+  losesOwnWords,
   moveIn,
   type Placed,
   type Plan,
@@ -172,8 +174,8 @@ class Ways {
   constructor(private readonly language: Language) {}
 
   of(turn: Turn): Move {
-    const { done, segment, variant, opening } = turn;
-    const worded = this.inWordsOf(done, segment, opening);
+    const { segment, variant } = turn;
+    const worded = this.inWordsOf(turn);
     // Of an amount only the breath matters to a body: whether it is held, on either side.
     const held = (d: Dose) => (d.kind === 'breaths' ? d.pattern.hold + d.pattern.pause : -1);
     const [dose] = dosesOfTurn(turn).toSorted((a, b) => held(b) - held(a));
@@ -185,8 +187,13 @@ class Ways {
   }
 
   /** A teacher's own words may ask for what the move does not, such as a lifted chin. */
-  private inWordsOf(done: Move, segment: Segment, opening: string | undefined): Move {
-    const { announce: _, muted: _muted, pins: _pins, ...cues } = segment.cues ?? {};
+  private inWordsOf({ done, move, segment, variant, opening }: Turn): Move {
+    const {
+      announce: _,
+      muted: _muted,
+      pins: _pins,
+      ...cues
+    } = cuesIn(segment, move, variant) ?? {};
     const more = [...(segment.stages?.map((s) => s.words) ?? []), ...(opening ? [opening] : [])];
     const { form } = moveText(done, this.language);
     const own = { ...cues, ...(more.length && { form: [...(cues.form ?? form), ...more] }) };
@@ -219,6 +226,12 @@ const segmentDone = (
   ways: [...new Set(all.map((d) => d.move))],
   releases: [...new Set(all.flatMap((d) => d.release ?? []))],
 });
+
+/** A repair by the easier version; it says so where words of the teacher's own give way to those of the move. */
+export const inWordsOfMove = (label: string, segments: readonly Segment[], move: Move): string =>
+  segments.some((segment) => losesOwnWords(segment, move))
+    ? `${label}, in the words of the move`
+    : label;
 
 /** The segments of a class with all the ways in which they are done. */
 export const segmentsDone = (look: Look): SegmentDone[] =>

@@ -5,13 +5,22 @@ import {
   moveBlock,
   type PhaseName,
   type Plan,
+  placedSegments,
   removeSegments,
   type Segment,
   updateSegment,
 } from '../class';
 import type { Language } from '../language';
 import { cuesOf, inVariant, type Move, PROP_NAMES } from '../move';
-import { type Check, firstOf, type Look, lines, lookAt, segmentsDone } from './check';
+import {
+  type Check,
+  firstOf,
+  inWordsOfMove,
+  type Look,
+  lines,
+  lookAt,
+  segmentsDone,
+} from './check';
 import { type Claim, claimIn } from './claims';
 
 /** Phases in which a class that oils for its closing massage has oil on the skin. */
@@ -170,9 +179,15 @@ export function overTheCap(
   const gentler = move.variants.easier && inVariant(move, 'easier').pressure !== 'strong';
   const repair = firstOf([
     gentler && {
-      label: 'Do the easier version',
+      label: inWordsOfMove(
+        'Do the easier version',
+        placedSegments(look.plan).flatMap(({ segment }) =>
+          segments.includes(segment.id) ? segment : [],
+        ),
+        move,
+      ),
       apply: (plan: Plan) =>
-        segments.reduce((next, id) => updateSegment(next, id, allEasier), plan),
+        segments.reduce((next, id) => updateSegment(next, id, (s) => allEasier(s, move)), plan),
     },
     { label: 'Take it out', apply: (plan: Plan) => removeSegments(plan, segments) },
   ]);

@@ -18,7 +18,16 @@ import {
   moveText,
   touchedAreas,
 } from '../move';
-import { type Check, firstOf, type Look, lines, moveFor, segmentFor, segmentsDone } from './check';
+import {
+  type Check,
+  firstOf,
+  inWordsOfMove,
+  type Look,
+  lines,
+  moveFor,
+  segmentFor,
+  segmentsDone,
+} from './check';
 
 const EFFECT_WORDS: Record<CautionEffect, string> = {
   leaveOut: 'should leave it out',
@@ -76,8 +85,8 @@ export const personCaution: Check = {
         };
         const repair = firstOf([
           effect === 'easier' && {
-            label: 'The easier version for all',
-            apply: (plan: Plan) => updateSegment(plan, segment.id, allEasier),
+            label: inWordsOfMove('The easier version for all', [segment], move),
+            apply: (plan: Plan) => updateSegment(plan, segment.id, (s) => allEasier(s, move)),
           },
           swap && {
             label: `Swap for ${moveText(swap, look.plan.language).name}`,

@@ -1,21 +1,25 @@
 import { LIBRARY_BOOK, libraryMove } from '@library';
 import { planOf } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
-import { moveText } from '@/core/move';
+import { type Move, moveText, variantText } from '@/core/move';
 import { compile } from '@/core/score';
 import {
+  allEasier,
   changeRules,
   isMovable,
   isOwn,
   isWritable,
   libraryWords,
+  losesOwnWords,
   muteCue,
   type Plan,
   pinCue,
   placedSegments,
+  resolve,
   type Segment,
   unmuteCue,
   updateSegment,
+  withEasier,
   writeCue,
 } from '.';
 
@@ -114,5 +118,61 @@ describe('moving a cue', () => {
 
   it('is placed by the score again', () => {
     expect(pinCue(pinCue(base, 'form:1', 9), 'form:1', null)).toEqual(base);
+  });
+});
+
+describe('what was written for one variant', () => {
+  const jaw = libraryMove('smile-pulses') as Move;
+  const easier = variantText(jaw, 'en', 'easier');
+  const written = pinCue(
+    muteCue(
+      {
+        ...base,
+        cues: {
+          announce: 'Now the big one.',
+          setup: ['Press as hard as you can.', 'And harder.'],
+          short: 'Press again.',
+          form: ['Eyes soft, please.'],
+        },
+      },
+      'setup:0',
+    ),
+    'setup:1',
+    4,
+  );
+  const inFull = (all: readonly string[]) => {
+    expect(all).toEqual(expect.arrayContaining(easier.setup));
+    expect(all.filter((text) => /harder|Press/.test(text))).toEqual([]);
+  };
+
+  it('is not said where the class is made easier: that is said in words of its own', () => {
+    const made = withEasier(
+      resolve(
+        updateSegment(plan, 's1', () => written),
+        LIBRARY_BOOK,
+      ),
+    );
+    const said = compile(made, LIBRARY_BOOK).cues.map((c) => c.text);
+    inFull(said);
+    // The name it is announced by and reminders that the variant has no others for stay.
+    expect(said).toEqual(expect.arrayContaining(['Now the big one.', 'Eyes soft, please.']));
+  });
+
+  it('is not said in a round that is done in another variant', () => {
+    const second = { ...written, byRound: [{ variant: 'easier' as const }, {}] };
+    const score = scoreOf(second);
+    const inRound = (round: number) =>
+      score.cues.flatMap(({ step, text }) => (score.steps[step]?.round === round ? text : []));
+    inFull(inRound(1));
+    expect(inRound(2)).toContain('And harder.');
+  });
+
+  it('stands for every round of the variant that it was written for', () => {
+    const all = { ...written, variant: 'easier' as const };
+    expect(texts(all)).toEqual(expect.arrayContaining(['And harder.', 'Press again.']));
+    expect(allEasier(all, jaw)).toEqual(all);
+    expect(losesOwnWords(all, jaw)).toBe(false);
+    expect(losesOwnWords(written, jaw)).toBe(true);
+    expect(losesOwnWords({ ...base, cues: { announce: 'Now.' } }, jaw)).toBe(false);
   });
 });

@@ -1,4 +1,5 @@
-import type { MoveText } from '../move';
+import { LANGUAGES } from '../language';
+import type { Move, MoveText, Variant } from '../move';
 import { type CueRef, isListedRef, type ListedKind, parseRef, printRef } from './cue-ref';
 import type { Segment, SegmentCues } from './plan';
 
@@ -106,3 +107,45 @@ export function pinCue(segment: Segment, ref: string, atSeconds: number | null):
     pins: at === null ? before : [...before, { cue: ref, atSeconds: at }],
   });
 }
+
+/** The kinds whose words a variant may have of its own. */
+export const OF_VARIANTS = ['setup', 'short', 'form', 'letGo'] as const;
+
+/**
+ * What a teacher wrote, muted and timed in a segment, as far as it is true of a variant. It is written for the variant
+ * that the segment has: of what another one has words of its own for, nothing is left.
+ */
+export function cuesIn(
+  { cues, variant: writtenFor }: Segment,
+  { text }: Move,
+  variant: Variant | undefined,
+): SegmentCues | undefined {
+  if (!cues || variant === writtenFor) return cues;
+  const differs = (kind: string | undefined) =>
+    OF_VARIANTS.some(
+      (own) =>
+        own === kind &&
+        [writtenFor, variant].some(
+          (of) => of && LANGUAGES.some((language) => text[language]?.[of]?.[own] !== undefined),
+        ),
+    );
+  const { muted, pins, ...words } = cues;
+  const kept = Object.entries(words).filter(([kind]) => !differs(kind));
+  return {
+    ...Object.fromEntries(kept),
+    ...(muted && { muted: muted.filter((ref) => !differs(parseRef(ref)?.kind)) }),
+    ...(pins && { pins: pins.filter(({ cue }) => !differs(parseRef(cue)?.kind)) }),
+  };
+}
+
+/** The segment in its easier version throughout, with what of its cues is true of that. */
+export function allEasier(segment: Segment, move: Move): Segment {
+  const { byRound, ...rest } = segment;
+  const rounds = byRound?.map(({ variant: _, ...change }) => change);
+  const eased: Segment = { ...rest, variant: 'easier', ...(rounds && { byRound: rounds }) };
+  return withCues(eased, cuesIn(segment, move, 'easier') ?? {});
+}
+
+/** Whether the easier version of a segment has words of the move where the teacher wrote some for the usual one. */
+export const losesOwnWords = (segment: Segment, move: Move): boolean =>
+  WRITABLE.some((kind) => segment.cues?.[kind] && !cuesIn(segment, move, 'easier')?.[kind]);

@@ -1,4 +1,5 @@
 import { type Dose, hasVariant, type Move } from '../move';
+import { allEasier } from './cues';
 import { roundsOf, tidyBlock } from './loops';
 import {
   type Block,
@@ -309,17 +310,11 @@ export function changeRound(
   return rounds.length ? { ...rest, byRound: rounds } : rest;
 }
 
-/** The segment in its easier version throughout. */
-export function allEasier(segment: Segment): Segment {
-  const { byRound, ...rest } = segment;
-  const rounds = byRound?.map(({ variant: _, ...change }) => change);
-  return { ...rest, variant: 'easier', ...(rounds && { byRound: rounds }) };
-}
-
 /** The class with the easier version of every move that has one. */
 export function withEasier({ plan, moves }: ResolvedClass): Plan {
   return placedSegments(plan).reduce((all, { segment }) => {
-    if (!hasVariant(moveIn(moves, segment), 'easier')) return all;
-    return updateSegment(all, segment.id, allEasier);
+    const move = moveIn(moves, segment);
+    if (!hasVariant(move, 'easier')) return all;
+    return updateSegment(all, segment.id, (s) => allEasier(s, move));
   }, plan);
 }

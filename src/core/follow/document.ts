@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { EFFECTS, effectsIn } from '../checks';
 import {
+  cuesIn,
   kitOf,
   type Plan,
   parseRef,
@@ -24,7 +25,15 @@ import {
   VARIANTS,
 } from '../move';
 import { bendSchema } from '../run';
-import { type Book, type Cue, cueSchema, isCount, type Score, scoreSchema } from '../score';
+import {
+  type Book,
+  type Cue,
+  cueSchema,
+  isCount,
+  type Score,
+  type Step,
+  scoreSchema,
+} from '../score';
 import { estimateSpeech } from '../speech';
 
 /**
@@ -224,9 +233,13 @@ function waysBySegment(plan: Plan, easierPlan: Plan, book: Book): FollowDocument
 }
 
 /** Kinds of cues that a teacher may write in their own words, which nobody has put in another language. */
-const isOwn = (segment: Segment | undefined, { ref }: Cue): boolean => {
+const isOwn = (
+  segment: Segment | undefined,
+  move: Move | undefined,
+  { ref, variant }: Pick<Cue, 'ref'> & Pick<Step, 'variant'>,
+): boolean => {
   const kind = ref === undefined ? undefined : parseRef(ref)?.kind;
-  const own: Record<string, unknown> = segment?.cues ?? {};
+  const own: Record<string, unknown> = (segment && move && cuesIn(segment, move, variant)) ?? {};
   return kind !== undefined && own[kind] !== undefined;
 };
 
@@ -247,11 +260,12 @@ function translatorOf(
     const wordsOf = (cue: Cue & { beside?: Cue }): string | undefined => {
       if (!other || cue.language !== score.language) return undefined;
       if (isCount(cue)) return numbers?.get(cue.text);
-      const segment = segments.get(score.steps[cue.step]?.segmentId ?? '');
-      if (isOwn(segment, cue)) return undefined;
+      const step = score.steps[cue.step];
+      const segment = segments.get(step?.segmentId ?? '');
+      const move = segment && moves.get(segment.move);
+      if (isOwn(segment, move, { ref: cue.ref, variant: step?.variant })) return undefined;
       const text = cue.beside?.text ?? cue.also;
       if (cue.kind !== 'setup' || text === undefined || !segment) return text;
-      const move = moves.get(segment.move);
       return move ? [text, ...leftOver(cue, move, score.language, other)].join(' ') : text;
     };
     const translated = (cue: Cue & { beside?: Cue }): FollowCue => {

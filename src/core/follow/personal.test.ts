@@ -4,7 +4,7 @@ import { eventId, planOf } from '@testing/plans';
 import { easierOf, T0 } from '@testing/runs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BREATH_WORDS, type Plan, resolve } from '@/core/class';
+import { BREATH_WORDS, type Plan, resolve, updateSegment } from '@/core/class';
 import { LANGUAGE_DATA, LANGUAGES, type Language } from '@/core/language';
 import {
   breathMs,
@@ -214,6 +214,22 @@ describe('with cautions', () => {
     expect(texts).toContain(document.leaveOut.en?.text);
     expect(texts).toContain(variantText(easy, 'en', 'easier').setup[0]);
     expect(texts).not.toContain(variantText(out, 'en', undefined).setup[0]);
+  });
+
+  it('the easier version is told in its own words, not in those a teacher wrote for the usual one', () => {
+    const easy = LIBRARY.find((m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'easier');
+    if (!easy) throw new Error('the library has none');
+    const own = { setup: ['Open as wide as you can.'], short: 'Wide again.' };
+    const plan = planOf([{ move: easy.id, rounds: 2 }]);
+    const document = documentOf(updateSegment(plan, 's1', (s) => ({ ...s, cues: own })));
+    for (const language of LANGUAGES) {
+      const { groups } = personal(document, { language, cautions: ['jaw'] });
+      const { length } = document.score.steps;
+      const texts = groups.slice(0, length).flatMap((cues) => cues.map((cue) => cue.text));
+      const words = variantText(easy, language, 'easier');
+      expect(texts).toEqual(expect.arrayContaining([...words.setup, words.short]));
+      for (const text of [...own.setup, own.short]) expect(texts).not.toContain(text);
+    }
   });
 
   it('an added round of what is left out says nothing', () => {

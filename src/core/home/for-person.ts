@@ -39,7 +39,7 @@ export function planForPerson(
   const gentle = first.reduce(
     (made, done) =>
       updateSegment(made, done.segment.id, (segment) => ({
-        ...(hasVariant(done.move, 'easier') ? allEasier(segment) : segment),
+        ...(hasVariant(done.move, 'easier') ? allEasier(segment, done.move) : segment),
         ...(segment.releaseSeconds > 0 &&
           isAgainst(done, cautions) && { release: HANDS_FREE_RELEASE }),
       })),

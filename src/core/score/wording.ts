@@ -1,9 +1,11 @@
 import {
+  cuesIn,
   isListedRef,
   type Plan,
   parseRef,
   printRef,
   type Rules,
+  type SegmentCues,
   type Speaking,
   speakingOf,
 } from '../class';
@@ -62,6 +64,8 @@ export class Wording {
   readonly speaking: Speaking;
   private readonly main: Voice;
   private readonly second: Voice | undefined;
+  /** What the teacher wrote, muted and timed that is true of this turn. */
+  private readonly cues: SegmentCues | undefined;
 
   constructor(
     private readonly turn: Turn,
@@ -70,15 +74,16 @@ export class Wording {
     private readonly room?: MovesMet,
   ) {
     this.speaking = speakingOf(plan.rules, turn.segment);
-    const voice = (language: Language, owner?: Turn): Voice => ({
+    this.cues = cuesIn(turn.segment, turn.move, turn.variant);
+    const voice = (language: Language, own?: SegmentCues): Voice => ({
       language,
       phrases: phrasesOf(language),
-      text: ownWords(variantText(turn.move, language, turn.variant), owner),
+      text: ownWords(variantText(turn.move, language, turn.variant), own),
     });
     /** A move that is not written in the language of the class is led in the main one throughout. */
     const main = turn.move.text[plan.language] ? plan.language : MAIN_LANGUAGE;
     const other = plan.second?.language;
-    this.main = voice(main, turn);
+    this.main = voice(main, this.cues);
     this.second = other && other !== main && turn.move.text[other] ? voice(other) : undefined;
   }
 
@@ -100,16 +105,16 @@ export class Wording {
 
   /** Whether the teacher does not want a cue to be said. */
   muted(ref: string): boolean {
-    return this.turn.segment.cues?.muted?.includes(ref) ?? false;
+    return this.cues?.muted?.includes(ref) ?? false;
   }
 
   private pin(ref: string): number | undefined {
-    return this.turn.segment.cues?.pins?.find((p) => p.cue === ref)?.atSeconds;
+    return this.cues?.pins?.find((p) => p.cue === ref)?.atSeconds;
   }
 
   /** What the teacher wants at a certain time of the work: reminders each time, set-up the first time. */
   pinned(firstPart: boolean): Pinned[] {
-    const pins = this.turn.segment.cues?.pins ?? [];
+    const pins = this.cues?.pins ?? [];
     const explains = firstPart && this.inFull() && this.explains();
     return pins.flatMap(({ cue, atSeconds }) => {
       const ref = parseRef(cue);
@@ -171,11 +176,8 @@ export class Wording {
    * @param nth the part of the turn that it leads into, from 0 on; `begun` where the room is on it already
    */
   inTheMiddle(nth: number, begun = false): Saying[] {
-    const { round, shared, segment, flow } = this.turn;
+    const { round, shared, flow } = this.turn;
     if (this.speaking.say === 'counts') return nth > 0 ? this.otherSide() : [];
-    const own = segment.cues?.announce;
-    const name = ({ text }: Voice) =>
-      (text === this.main.text ? own : undefined) ?? sentence(text.name);
     const goesOn = begun && shared === 'directions';
     const side = goesOn
       ? this.say('side', (v) => v.phrases.sameWay)
@@ -189,7 +191,7 @@ export class Wording {
       : this.inDetail((ref) => !saidInWork(ref));
     const alone = this.turn.sides[0] === 'right';
     return [
-      ...this.say('announce', name),
+      ...this.say('announce', (v) => this.nameIn(v)),
       ...side,
       ...(this.explains() ? how : []),
       ...(round === 1 && nth === 0 && !alone && !flow ? this.dose() : []),
@@ -338,12 +340,16 @@ export class Wording {
     return this.say('announce', (v) => this.named(v));
   }
 
-  private named({ phrases, text }: Voice): string {
-    const { segment, round, rounds } = this.turn;
-    if (round === 1) {
-      const own = text === this.main.text ? segment.cues?.announce : undefined;
-      return own ?? sentence(text.name);
-    }
+  /** The name of the move, or what the teacher announces it by. */
+  private nameIn({ text }: Voice): string {
+    const own = text === this.main.text ? this.cues?.announce : undefined;
+    return own ?? sentence(text.name);
+  }
+
+  private named(voice: Voice): string {
+    const { phrases, text } = voice;
+    const { round, rounds } = this.turn;
+    if (round === 1) return this.nameIn(voice);
     const which = round === rounds && rounds > 2 ? phrases.lastRound : phrases.round(round);
     return this.turn.sameAsBefore ? `${which}.` : `${sentence(text.name)} ${which}.`;
   }
@@ -404,8 +410,7 @@ const sentence = (text: string): string => (/[.!?…]$/.test(text) ? text : `${t
 const isNeck = (area: Area): boolean => NECK.includes(area);
 
 /** The words of a segment: the teacher's own where they wrote some, else the library's. */
-function ownWords(text: MoveText, turn: Turn | undefined): MoveText {
-  const own = turn?.segment.cues;
+function ownWords(text: MoveText, own: SegmentCues | undefined): MoveText {
   if (!own) return text;
   return {
     ...text,

@@ -2,15 +2,16 @@
 import { libraryMove } from '@library';
 import { cleanup, render } from '@testing-library/react';
 import { afterEach, expect, it } from 'vitest';
+import type { SegmentCues } from '@/core/class';
 import type { Dose, Variant } from '@/core/move';
 import { DoneAs } from './done-as';
 
 afterEach(cleanup);
 
-const says = (dose: Dose, variant: Variant | undefined) => {
+const says = (dose: Dose, variant: Variant | undefined, cues?: SegmentCues) => {
   const move = libraryMove('smile-pulses');
   if (!move) throw new Error('the library has no smile pulses');
-  const { container } = render(<DoneAs segment={{ dose, variant }} move={move} />);
+  const { container } = render(<DoneAs segment={{ dose, variant, cues }} move={move} />);
   return container.textContent;
 };
 
@@ -19,4 +20,12 @@ it('says how a version is done that counts in another way, and nothing where it 
   expect(says(pulses, 'easier')).toBe('The easier version is done as 20 s hold.');
   expect(says(pulses, undefined)).toBe('');
   expect(says({ kind: 'hold', seconds: 20 }, 'easier')).toBe('');
+});
+
+it('says that own words are said in a version, which may not be true of it', () => {
+  const hold = { kind: 'hold', seconds: 20 } as const;
+  const told = 'What you wrote is said in the easier version: see whether it is true of it.';
+  expect(says(hold, 'easier', { short: 'Press again.' })).toBe(told);
+  expect(says(hold, 'easier', { announce: 'The big one.' })).toBe('');
+  expect(says(hold, undefined, { short: 'Press again.' })).toBe('');
 });
