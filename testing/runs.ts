@@ -16,10 +16,10 @@ export interface Scores {
 
 /** The easier version of a class, as a class that is led changes to it. */
 export const easierOf = (plan: Plan, book: Book = LIBRARY_BOOK): Score =>
-  compile(withEasier(resolve(plan, book)), book, { inTheMiddle: true });
+  compile(withEasier(resolve(plan, book)), book, { forRun: 'easier' });
 
 export const scoresOf = (plan: Plan, book: Book = LIBRARY_BOOK): Scores => ({
-  score: compile(plan, book),
+  score: compile(plan, book, { forRun: 'planned' }),
   easier: easierOf(plan, book),
 });
 

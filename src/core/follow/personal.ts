@@ -190,7 +190,7 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       const asHeard = (p: PlayStep): PlayStep => {
         if (settled(p.step).does !== 'leaveOut') return { ...p, step: breathed(p.step) };
         const { beatMs: _, breathTones: _tones, ...step } = p.step;
-        return { ...p, step, ...(p.planned >= firstSpare && { planned }) };
+        return { ...p, step, beyond: undefined, ...(p.planned >= firstSpare && { planned }) };
       };
       return { ...state, queue: state.queue.map(asHeard) };
     },

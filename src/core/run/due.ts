@@ -34,11 +34,18 @@ interface Placed {
   offsetMs: number;
 }
 
+/** The cues that a step may have as it is played, in no order. */
+export const cuesOfStep = (p: PlayStep, groups: readonly (readonly Cue[])[]): readonly Cue[] => [
+  ...(groups[p.planned] ?? []),
+  ...(p.beyond === undefined ? [] : (groups[p.beyond] ?? [])),
+];
+
 /**
  * The cues of a step as it is played. Counts to the end move with the end, and so does what is said
- * between them; in a step that was made shorter what no longer fits is not said.
+ * between them; what is counted up is counted on; in a step that was made shorter what no longer fits is not said.
  */
-function placed(p: PlayStep, all: readonly Cue[] = []): Placed[] {
+function placed(p: PlayStep, groups: readonly (readonly Cue[])[]): Placed[] {
+  const all = groups[p.planned] ?? [];
   const group = p.put === 'letGo' ? all.filter((cue) => cue.kind === 'letGo') : all;
   if (p.extraMs === 0) return group.map((cue) => ({ cue, offsetMs: cue.offsetMs }));
   const firstEnd = Math.min(...group.flatMap((cue) => (cue.fromEnd ? cue.offsetMs : [])));
@@ -47,7 +54,12 @@ function placed(p: PlayStep, all: readonly Cue[] = []): Placed[] {
     cue,
     offsetMs: cue.offsetMs + (moves(cue) ? p.extraMs : 0),
   }));
-  if (p.extraMs > 0) return moved;
+  if (p.extraMs > 0) {
+    const more = p.beyond === undefined ? [] : (groups[p.beyond] ?? []);
+    const fits = more.filter((cue) => cue.offsetMs + cue.durationMs <= p.extraMs);
+    const { durationMs } = p.step;
+    return [...moved, ...fits.map((cue) => ({ cue, offsetMs: durationMs + cue.offsetMs }))];
+  }
   const kept = moved.filter(({ cue, offsetMs }) => !moves(cue) || offsetMs >= 0);
   const ends = kept.flatMap(({ cue, offsetMs }) => (moves(cue) ? offsetMs : []));
   const free = Math.min(playLengthMs(p), ...ends);
@@ -63,7 +75,7 @@ export function* cuesToCome(
   for (let i = state.index; i < state.queue.length; i++) {
     const p = state.queue[i];
     if (!p) return;
-    for (const { cue, offsetMs } of placed(p, groups[p.planned])) {
+    for (const { cue, offsetMs } of placed(p, groups)) {
       const at = stepAt + offsetMs;
       if (at >= state.at) yield { key: `${p.key}#${cue.id}`, cue, at, phase: p.step.phase };
     }
@@ -186,7 +198,7 @@ export function unchangedForMs(state: Playback, groups: readonly (readonly Cue[]
   const p = state.queue[state.index];
   if (!p || state.status !== 'running') return SHOWN_MS;
   const quarter = (playLengthMs(p) - state.elapsedMs) % SHOWN_MS || SHOWN_MS;
-  const begins = placed(p, groups[p.planned]).map(({ offsetMs }) => offsetMs - state.elapsedMs);
+  const begins = placed(p, groups).map(({ offsetMs }) => offsetMs - state.elapsedMs);
   return Math.min(quarter, ...begins.filter((ms) => ms > 0));
 }
 
@@ -198,7 +210,6 @@ export function currentCue(
 ): Cue | undefined {
   const p = state.queue[state.index];
   if (!p) return undefined;
-  return placed(p, groups[p.planned]).findLast(
-    ({ cue, offsetMs }) => of(cue) && offsetMs <= state.elapsedMs,
-  )?.cue;
+  return placed(p, groups).findLast(({ cue, offsetMs }) => of(cue) && offsetMs <= state.elapsedMs)
+    ?.cue;
 }

@@ -6,6 +6,7 @@ export * from './music';
 export * from './playback';
 export * from './review';
 export * from './room';
+export { growing, inWholeUnits, moreOf } from './sides';
 export * from './spent';
 export * from './standing';
 export * from './talk';

@@ -1,4 +1,4 @@
-import { CUE_GAP_MS, type Score, type SpareName, type Step, turnOfStep } from '../score';
+import { beyond, CUE_GAP_MS, type Score, type SpareName, type Step, turnOfStep } from '../score';
 import type { RunEventType } from './events';
 
 /** A step as this run plays it: the planned one, perhaps longer or shorter, perhaps in an added round. */
@@ -16,6 +16,8 @@ export interface PlayStep {
   swapped?: true;
   /** Of a step in which the work is let go: how long the words for it take, in ms. */
   letGoMs?: number;
+  /** Index of the group of cues that go on where it is longer than planned. */
+  beyond?: number;
   /** The upbeat of a round that a bend added. */
   spare?: true;
   /** A bend put it in: more of a side that had less, or the let-go of a move that was left. */
@@ -114,11 +116,17 @@ function sparesOf(score: Score, easier?: Score | null): Map<SpareName, SpareStep
 
 /** @param easier the same class compiled with the easier version of every move that has one */
 export function ready(score: Score, easier?: Score | null): Playback {
+  const spares = sparesOf(score, easier);
+  const countedOn = (p: PlayStep): PlayStep => {
+    const { countsOn } = p.step;
+    const more = countsOn === undefined ? undefined : spares.get(beyond(countsOn));
+    return more ? { ...p, beyond: more.planned } : p;
+  };
   return {
     status: 'ready',
-    queue: playSteps(score),
-    easier: easier ? playSteps(easier, score.steps.length) : [],
-    spares: sparesOf(score, easier),
+    queue: playSteps(score).map(countedOn),
+    easier: easier ? playSteps(easier, score.steps.length).map(countedOn) : [],
+    spares,
     worked: null,
     last: null,
     index: 0,

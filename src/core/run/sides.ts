@@ -13,6 +13,7 @@ const OTHER: Partial<Record<Side, Side>> = {
   one: 'other',
   other: 'one',
 };
+const SECOND_MS = 1000;
 const EVENED: readonly string[] = EVEN;
 
 /** Work of one round by side, in ms, of the sides that are done one after the other. */
@@ -94,18 +95,43 @@ function onceMore(
 /** The group of cues of a step in which nothing is said. */
 const UNSPOKEN = -1;
 
+/** What "longer" is about: in an upbeat or a switch the work to come, else the step that is played. */
+function growingAt({ queue, index }: Playback): number {
+  const kind = queue[index]?.step.kind;
+  return kind === 'upbeat' || kind === 'switch'
+    ? queue.findIndex((p, i) => i > index && p.step.kind === 'work')
+    : index;
+}
+
+/** The step that becomes longer where something is to. */
+export const growing = (state: Playback): PlayStep | undefined => state.queue[growingAt(state)];
+
+/**
+ * How much longer a step is made that is to last so much longer, in ms: by whole breaths, reps or counts of its work,
+ * at least one, so that nobody is left in the middle of one.
+ */
+export function inWholeUnits({ step }: PlayStep, ms: number): number {
+  const unitMs = step.kind === 'work' ? step.unitMs : undefined;
+  return unitMs ? Math.round(Math.max(1, Math.round(ms / unitMs)) * unitMs) : ms;
+}
+
+/** Some breaths or counts more of a step: as many as asked for, and whole pairs where the sides take turns. */
+export function moreOf(
+  { step }: PlayStep,
+  wanted: number,
+): { breaths: boolean; n: number; ms: number } {
+  const paired = step.side === 'alternating' ? 2 : 1;
+  const units = Math.ceil(wanted / paired);
+  const unitMs = (step.kind === 'work' ? step.unitMs : undefined) ?? paired * SECOND_MS;
+  return { breaths: step.breath !== undefined, n: units * paired, ms: Math.round(units * unitMs) };
+}
+
 /**
  * Makes the step longer. In an upbeat or a switch it is the work to come that grows. Both sides of a
  * round stay equal: the other side grows along, or comes once more where it is over.
  */
 export function extend(state: Playback, ms: number): Playback {
-  const current = state.queue[state.index];
-  if (!current) return state;
-  const { kind } = current.step;
-  const target =
-    kind === 'upbeat' || kind === 'switch'
-      ? state.queue.findIndex((p, i) => i > state.index && p.step.kind === 'work')
-      : state.index;
+  const target = growingAt(state);
   const grown = state.queue[target];
   if (!grown) return state;
   const longer = state.queue.map((p, i) => (i === target ? { ...p, extraMs: p.extraMs + ms } : p));

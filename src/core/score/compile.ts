@@ -17,7 +17,7 @@ import {
   type StepKind,
   type Totals,
 } from './score';
-import { sparesInTheMiddle, sparesOf } from './spares';
+import { sparesBeyond, sparesInTheMiddle, sparesOf } from './spares';
 import { type Length, longestWords, talkMs } from './timing';
 import { turns } from './turns';
 import type { MovesMet, Saying } from './wording';
@@ -38,8 +38,11 @@ export interface CompileOptions {
    * teacher says the words, since a voice says them in full.
    */
   talkingFactor?: number;
-  /** A class that is led may change to this one in the middle of any move: it has what leads into each of them. */
-  inTheMiddle?: boolean;
+  /**
+   * For a run, with what its bends may need: of the class as it is planned, or of its easier version, to which it may
+   * change in the middle of any move.
+   */
+  forRun?: 'planned' | 'easier';
 }
 
 /** Spoken lengths of a class, each text asked for once. */
@@ -141,9 +144,13 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
   const all = turns(resolve(plan, book));
   const pieces = all.map((turn) => pieceOf(turn, scoring, length));
   const score = joined(pieces, scoring, length);
-  const spares = options.inTheMiddle
-    ? sparesInTheMiddle(all, score.steps, scoring, length)
-    : sparesOf(plan, book.phrases, length, scoring.talkingFactor);
+  const { forRun } = options;
+  const spares = [
+    ...(forRun === 'easier'
+      ? sparesInTheMiddle(all, score.steps, scoring, length)
+      : sparesOf(plan, book.phrases, length, scoring.talkingFactor)),
+    ...(forRun ? sparesBeyond(all, scoring, length) : []),
+  ];
   return { ...score, speech: options.speechSource?.() ?? score.speech, spares };
 }
 

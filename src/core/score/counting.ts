@@ -69,3 +69,37 @@ export function counts(
   }
   return said;
 }
+
+/** How work that is counted up is counted on where it is made longer. */
+export interface CountsOn {
+  /** Names it; work that is counted alike has it in common. */
+  key: string;
+  /** With offsets from the end of the work as planned. */
+  counts: Count[];
+}
+
+/** For so much longer, at most, what is counted up is counted on, in ms. */
+const MOST_COUNTED_ON_MS = 60_000;
+
+/**
+ * The counts that follow those of a stretch of work, in their rhythm; null where it is not counted up.
+ * @param longestWordMs length of the longest number word from one up to a number
+ */
+export function countsOn(
+  dose: Dose,
+  counting: Counting,
+  longestWordMs: (upTo: number) => number,
+  { durationMs, last }: CountedSpan,
+): CountsOn | null {
+  if (!last || way(dose, counting) !== 'up') return null;
+  const { beatMs } = doseBeats(dose);
+  const count = Math.floor(durationMs / beatMs + 0.01);
+  const every = thinning(beatMs, longestWordMs(count));
+  const counts: Count[] = [];
+  for (let n = (Math.floor(count / every) + 1) * every; ; n += every) {
+    const offsetMs = Math.round((n - 1) * beatMs - durationMs);
+    if (offsetMs + beatMs > MOST_COUNTED_ON_MS) break;
+    counts.push({ number: n, offsetMs, fromEnd: false });
+  }
+  return { key: [durationMs, beatMs, every].join(' '), counts };
+}

@@ -13,6 +13,7 @@ export { cueSchema, scoreSchema } from './schema';
 export * from './score';
 export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './spans';
 export {
+  beyond,
   type InTheMiddle,
   inTheMiddle,
   parseStep,

@@ -25,7 +25,7 @@ import {
 } from './timing';
 import { doseOn, type Turn } from './turns';
 import { type MovesMet, type Pace, type Saying, Wording } from './wording';
-import { workCues } from './work-cues';
+import { countedOn, workCues } from './work-cues';
 
 /** What is the same for every turn of a class. */
 export interface Scoring {
@@ -55,16 +55,16 @@ type StepMore = Omit<
 >;
 type StepPart = Pick<Step, 'kind' | 'side' | 'durationMs'> & StepMore;
 
-/** How short a teacher may make a work part while leading: the floor of its dose, in whole units. */
-function floorOf(turn: Turn, dose: Dose): Pick<StepMore, 'leastMs' | 'unitMs'> {
+/** What a work part is made longer and shorter by, and how short it may become: the floor of its dose, in whole units. */
+function unitsOf(turn: Turn, dose: Dose): Pick<StepMore, 'leastMs' | 'unitMs'> {
   const { segment, sides, done } = turn;
-  if (segment.locked || segment.stages) return {};
   const workMs = doseMs(dose);
   const [floor] = ownRange(dose) ?? doseRange(done, doseMs(done.dose));
   const { beatMs } = doseBeats(dose);
   const unitMs = sides[0] === 'alternating' ? 2 * beatMs : beatMs;
+  if (segment.locked || segment.stages) return { unitMs };
   const units = Math.floor((workMs - floor * 1000) / unitMs);
-  return units > 0 ? { leastMs: Math.round(workMs - units * unitMs), unitMs } : {};
+  return { unitMs, ...(units > 0 && { leastMs: Math.round(workMs - units * unitMs) }) };
 }
 
 /** Collects the steps and cues of a piece on a clock of its own. */
@@ -238,6 +238,7 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
     }
     const dose = doseOn(turn, side);
     const stages = segment.stages ? stagesIn(dose, segment.stages) : [];
+    const on = countedOn({ dose, counting, wording, stages }, longestWordMs);
     const breathes = dose.kind === 'breaths';
     const beat = countingTraits(counting).tone && !breathes;
     writer.step({
@@ -259,7 +260,8 @@ export function pieceOf(turn: Turn, scoring: Scoring, length: Length): Piece {
           durationMs,
         })),
       }),
-      ...floorOf(turn, dose),
+      ...unitsOf(turn, dose),
+      ...(on && { countsOn: on.key }),
     });
     const work = workCues({
       dose,

@@ -29,6 +29,7 @@ const stepSchema = z.object({
     .optional(),
   leastMs: ms.optional(),
   unitMs: ms.optional(),
+  countsOn: z.string().optional(),
   optional: z.literal(true).optional(),
   locked: z.literal(true).optional(),
   keep: z.literal(true).optional(),
@@ -89,7 +90,9 @@ export const scoreSchema = z.object({
   spares: z
     .array(
       z.object({
-        name: z.enum([...MORE, ...EVEN]).or(z.templateLiteral(['easier ', z.string()])),
+        name: z
+          .enum([...MORE, ...EVEN])
+          .or(z.templateLiteral([z.enum(['easier ', 'beyond ']), z.string()])),
         durationMs: ms,
         cues: z.array(cueSchema),
       }),

@@ -2,7 +2,7 @@ import type { ClassMusic, OnFromTheStart, PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
 import type { DeviceVoices, SpeechSource } from '../speech';
-import type { InTheMiddle } from './step-key';
+import type { Beyond, InTheMiddle } from './step-key';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -40,9 +40,11 @@ export interface Step {
   release?: Release;
   /** In breath-paced work or release: one breath, repeated to the end of the step. */
   breath?: BreathPattern;
-  /** Of work that may be made shorter: the floor of its dose, in ms, and the unit it is cut by. */
+  /** Of work: the unit it is made longer and shorter by, in ms; where it may be shorter, the floor of its dose. */
   leastMs?: number;
   unitMs?: number;
+  /** How work that is counted up is counted on where it is made longer; names a spare. */
+  countsOn?: string;
   /** The class can do without this segment. */
   optional?: true;
   /** The teacher wants this segment as it is. */
@@ -129,9 +131,9 @@ export interface Totals {
 export const MORE = ['more', 'moreEach', 'moreDirections', 'moreRight'] as const;
 /** Changes to a side that had less. */
 export const EVEN = ['left', 'right', 'one', 'other'] as const;
-export type SpareName = (typeof MORE)[number] | (typeof EVEN)[number] | InTheMiddle;
+export type SpareName = (typeof MORE)[number] | (typeof EVEN)[number] | InTheMiddle | Beyond;
 
-/** An upbeat or a change of side that a bend puts in; its cues are measured like all others. */
+/** An upbeat or a change of side that a bend puts in, or counts that it adds; its cues are measured like all others. */
 export interface Spare {
   name: SpareName;
   durationMs: number;

@@ -1,13 +1,15 @@
-import type { Plan } from '../class';
+import { type Plan, stagesIn } from '../class';
 import type { Language } from '../language';
 import { countWord, type Phrases } from '../speech';
+import type { CountsOn } from './counting';
 import { CUE_GAP_MS } from './lane';
 import type { Scoring } from './piece';
 import { type Cue, type CueKind, EVEN, MORE, type Spare, type Step } from './score';
-import { inTheMiddle } from './step-key';
+import { beyond, inTheMiddle } from './step-key';
 import { BEAT_MS, COUNT_IN, inOwnWords, type Length, switchMs, talkMs, upbeatMs } from './timing';
-import type { Turn } from './turns';
+import { doseOn, type Turn } from './turns';
 import { type Saying, Wording } from './wording';
+import { countedOn } from './work-cues';
 
 type Words = (phrases: Phrases) => [kind: CueKind, text: string][];
 
@@ -108,6 +110,40 @@ export function sparesOf(
     const isUpbeat = (MORE as readonly string[]).includes(name);
     const durationMs = (isUpbeat ? upbeatMs : switchMs)(sayings, rules, length, talkingFactor);
     return spareOf({ name, durationMs }, sayings, rules.countIn, speaks);
+  });
+}
+
+/** How the work of a class that is counted up is counted on where it is made longer. */
+export function sparesBeyond(
+  turns: readonly Turn[],
+  { plan, phrasesOf, room, longestWordMs }: Scoring,
+  length: Length,
+): Spare[] {
+  const { language } = plan;
+  const phrases = phrasesOf(language);
+  const all = new Map<string, CountsOn>();
+  for (const turn of turns) {
+    const { segment, done, sides } = turn;
+    const wording = new Wording(turn, plan, phrasesOf, room);
+    const counting = done.uncounted ? 'none' : wording.speaking.counting;
+    for (const side of sides) {
+      const dose = doseOn(turn, side);
+      const stages = segment.stages ? stagesIn(dose, segment.stages) : [];
+      const on = countedOn({ dose, counting, wording, stages }, longestWordMs);
+      if (on) all.set(on.key, on);
+    }
+  }
+  return [...all.values()].map(({ key, counts }): Spare => {
+    const name = beyond(key);
+    const cues = counts.flatMap(({ number, offsetMs, fromEnd }, i): Cue[] => {
+      const text = countWord(phrases, number);
+      const durationMs = length(text, language);
+      const next = counts[i + 1]?.offsetMs ?? Number.POSITIVE_INFINITY;
+      if (offsetMs + durationMs + CUE_GAP_MS > next) return [];
+      const of = { step: 0, kind: 'count' as const, text, language, ref: 'count' };
+      return [{ id: `${name}#${i}`, ...of, offsetMs, startMs: offsetMs, durationMs, fromEnd }];
+    });
+    return { name, durationMs: counts.at(-1)?.offsetMs ?? 0, cues };
   });
 }
 

@@ -40,6 +40,10 @@ export function turnOfStep(key: string): string {
   return step ? printTurn(step.turn) : key;
 }
 
+/** Names how work is counted on where it is made longer. */
+export type Beyond = `beyond ${string}`;
+export const beyond = (countsOn: string): Beyond => `beyond ${countsOn}`;
+
 /** Names what leads into a part of a turn, in full, where the class changes to it in the middle; by the id of its step. */
 export type InTheMiddle = `easier ${string}`;
 export const inTheMiddle = (stepId: string): InTheMiddle => `easier ${stepId}`;

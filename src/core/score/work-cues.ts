@@ -2,7 +2,7 @@ import { type BreathWords, type Counting, countingTraits, type StageSpan } from 
 import type { Language } from '../language';
 import { breathMs, type Dose, doseMs, traitsOf } from '../move';
 import { countWord, type Phrases } from '../speech';
-import { type CountedSpan, counts } from './counting';
+import { type CountedSpan, type CountsOn, counts, countsOn } from './counting';
 import { CUE_GAP_MS, Lane } from './lane';
 import type { Side } from './score';
 import type { Length } from './timing';
@@ -54,9 +54,18 @@ export interface WorkPart {
   longestWordMs: (upTo: number) => number;
 }
 
+/** What tells how a work part is counted. */
+type Counted = Pick<WorkPart, 'dose' | 'counting' | 'wording' | 'stages'>;
+
+/** How a work part is counted on where it is made longer; null where it is not counted up to its end. */
+export function countedOn(of: Counted, longestWordMs: WorkPart['longestWordMs']): CountsOn | null {
+  const last = countedSpans(of, doseMs(of.dose)).at(-1);
+  return last ? countsOn(of.dose, last.counting, longestWordMs, last.span) : null;
+}
+
 /** What is counted for itself: each stage, or all of the work. */
 function countedSpans(
-  { dose, counting, wording, stages }: WorkPart,
+  { dose, counting, wording, stages }: Counted,
   durationMs: number,
 ): { counting: Counting; span: CountedSpan }[] {
   if (wording.muted('count')) return [];

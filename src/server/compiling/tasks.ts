@@ -30,7 +30,7 @@ export interface OfClass {
   plan: Plan;
   /** The studio's own moves. */
   own: readonly Move[];
-  options: Pick<CompileOptions, 'room' | 'talkingFactor' | 'inTheMiddle'>;
+  options: Pick<CompileOptions, 'room' | 'talkingFactor' | 'forRun'>;
   /** Spoken lengths that are known, in ms by utterance key. */
   lengths?: ReadonlyMap<string, number>;
 }

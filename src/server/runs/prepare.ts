@@ -169,10 +169,13 @@ export async function prepareRun(
   const words = { say, self: talk.self };
   // With the other language beside each cue, for those who follow in it; it changes no time.
   const shown = shownIn(plan);
-  const inBoth = await compileMeasured(shown, book, speaking, options);
+  const inBoth = await compileMeasured(shown, book, speaking, {
+    ...options,
+    forRun: 'planned',
+  });
   const easierInBoth = await compileMeasured(withEasier(resolve(shown, book)), book, speaking, {
     ...options,
-    inTheMiddle: true,
+    forRun: 'easier',
   });
   if (inBoth.steps.length === 0) {
     throw new Refusal('empty-class');

@@ -7,7 +7,7 @@ import { FOLLOW_PATHS } from '@/browser/follow/line';
 import type { FollowSettings } from '@/browser/follow/settings';
 import type { RunClock } from '@/browser/server-clock';
 import type { MyCue, Personal } from '@/core/follow';
-import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
+import { beatsAhead, cuesAhead, cuesOfStep, type Playback } from '@/core/run';
 import type { Utterance } from '@/core/speech';
 import { useNextPress } from '../kit/playing/use-next-press';
 
@@ -81,7 +81,7 @@ export function useSound(of: Heard): boolean {
     const { queue, index } = mine;
     const soon = queue.slice(index, index + STEPS_AHEAD);
     if (voice === 'class') {
-      speaking.fetchAhead(soon.flatMap((p) => personal.groups[p.planned] ?? []).filter(isSaid));
+      speaking.fetchAhead(soon.flatMap((p) => cuesOfStep(p, personal.groups)).filter(isSaid));
     }
   }, [state, personal, bends, clock, voice, tempo]);
 

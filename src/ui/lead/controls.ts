@@ -15,7 +15,7 @@ import {
   SkipBack,
   Timer,
 } from 'lucide-react';
-import { MOST_ROUNDS, type RunEventType } from '@/core/run';
+import { inWholeUnits, MOST_ROUNDS, moreOf, type PlayStep, type RunEventType } from '@/core/run';
 import type { Happening } from './use-log';
 
 /** Something a teacher can do to a running class: one button, one key. */
@@ -32,18 +32,17 @@ export interface Control {
   act: () => void;
 }
 
-export const EXTENSION_MS = 10_000;
+const EXTENSION_MS = 10_000;
 export const REST_STEP_MS = 5_000;
-export const MORE_COUNTS = 5;
-const SECOND_MS = 1000;
+const MORE_COUNTS = 5;
 
 const NO_MORE_ROUNDS = `${MOST_ROUNDS} rounds of one move are the most. Press the ribbon to go back to it.`;
 
 export interface Hands {
   add: (what: Happening) => void;
   paused: boolean;
-  /** Length of a beat of the work, in ms, where it has one of its own. */
-  beatMs: number | undefined;
+  /** What becomes longer where something is to. */
+  grows: PlayStep | undefined;
   /** The move in work has as many rounds as it may have. */
   full: boolean;
   /** Tells the teacher why nothing happens. */
@@ -52,7 +51,10 @@ export interface Hands {
   end: () => void;
 }
 
-export function controlsOf({ add, paused, beatMs, full, tell, catchUp, end }: Hands): Control[] {
+export function controlsOf({ add, paused, grows, full, tell, catchUp, end }: Hands): Control[] {
+  const longerMs = grows ? inWholeUnits(grows, EXTENSION_MS) : EXTENSION_MS;
+  const more = grows && moreOf(grows, MORE_COUNTS);
+  const longer = (ms: number) => () => add({ type: 'extended', ms });
   const plain = (
     type: 'again' | 'back' | 'next' | 'roundAdded' | 'skipped' | 'eased' | 'closing',
   ) => {
@@ -103,20 +105,20 @@ export function controlsOf({ add, paused, beatMs, full, tell, catchUp, end }: Ha
       act: plain('next'),
     },
     {
-      label: '10 s longer',
+      label: `${Math.round(longerMs / 1000)} s longer`,
       keyName: '+',
       keys: ['+', '='],
       icon: Plus,
       large: true,
-      act: () => add({ type: 'extended', ms: EXTENSION_MS }),
+      act: longer(longerMs),
     },
     {
-      label: '5 counts more',
+      label: `${more?.n ?? MORE_COUNTS} ${more?.breaths ? 'breaths' : 'counts'} more`,
       keyName: 'C',
       keys: ['c', 'C'],
       icon: Timer,
       large: true,
-      act: () => add({ type: 'extended', ms: Math.round(MORE_COUNTS * (beatMs ?? SECOND_MS)) }),
+      act: longer(more?.ms ?? EXTENSION_MS),
     },
     {
       label: 'One more round',

@@ -1,6 +1,10 @@
 import { LIBRARY, libraryMove } from '@library';
+import { planOf } from '@testing/plans';
+import { scoresOf } from '@testing/runs';
 import { describe, expect, it } from 'vitest';
 import type { RollEntry } from '@/core/calls';
+import { type Segment, updateSegment } from '@/core/class';
+import { growing, ready } from '@/core/run';
 import { breathPhase } from '../kit/playing/breath-line';
 import { controlsOf } from './controls';
 import { meansSomebody, personKeys, personOf } from './person-keys';
@@ -120,16 +124,61 @@ describe('the breath line', () => {
 });
 
 describe('the controls of the stage', () => {
-  const controls = (paused: boolean, added: unknown[] = [], full = false) =>
+  const workOf = (segment: Partial<Segment>) => {
+    const plan = planOf([{ move: 'smile-pulses', rounds: 1 }]);
+    const { score } = scoresOf(updateSegment(plan, 's1', (s) => ({ ...s, ...segment })));
+    return growing(ready(score));
+  };
+  const slowly = workOf({ dose: { kind: 'reps', reps: 10, secondsEach: 2 } });
+  const controls = (paused: boolean, added: unknown[] = [], full = false, grows = slowly) =>
     controlsOf({
       add: (what) => added.push(what),
       paused,
-      beatMs: 2000,
+      grows,
       full,
       tell: (sentence) => added.push(sentence),
       catchUp: () => {},
       end: () => {},
     });
+
+  it.each<[Partial<Segment>, tenSeconds: [string, number], fiveCounts: [string, number]]>([
+    [{ dose: { kind: 'hold', seconds: 20 } }, ['10 s longer', 10_000], ['5 counts more', 5000]],
+    [
+      { dose: { kind: 'reps', reps: 10, secondsEach: 4 } },
+      ['12 s longer', 12_000],
+      ['5 counts more', 20_000],
+    ],
+    // A hold at the floor of its dose, or a locked one, is counted as any other.
+    [
+      { dose: { kind: 'reps', reps: 3, secondsEach: 4 }, locked: true },
+      ['12 s longer', 12_000],
+      ['5 counts more', 20_000],
+    ],
+    [
+      { dose: { kind: 'breaths', breaths: 3, pattern: { in: 4, hold: 2, out: 6, pause: 0 } } },
+      ['12 s longer', 12_000],
+      ['5 breaths more', 60_000],
+    ],
+    [
+      { dose: { kind: 'counts', counts: 20, tempo: 72 } },
+      ['10 s longer', 10_000],
+      ['5 counts more', 4167],
+    ],
+    [
+      { dose: { kind: 'reps', reps: 10, secondsEach: 2 }, sides: 'alternating' },
+      ['12 s longer', 12_000],
+      ['6 counts more', 12_000],
+    ],
+  ])('make the work longer by whole units of it: %j', (segment, tenSeconds, fiveCounts) => {
+    const added: { ms?: number }[] = [];
+    const all = controls(false, added, false, workOf(segment));
+    const pressed = ['+', 'c'].map((key) => {
+      const control = all.find((c) => c.keys.includes(key));
+      control?.act();
+      return [control?.label, added.at(-1)?.ms];
+    });
+    expect(pressed).toEqual([tenSeconds, fiveCounts]);
+  });
 
   it('have a key each, and no key twice', () => {
     const keys = controls(false).flatMap((c) => c.keys);

@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import type { Sound } from '@/browser/cue-player';
 import { clock } from '@/core/formats';
 import { moveText } from '@/core/move';
-import { MOST_ROUNDS, UNDO_MS, undoable } from '@/core/run';
+import { growing, MOST_ROUNDS, UNDO_MS, undoable } from '@/core/run';
 import { type Cue, onlySaidName, type Score } from '@/core/score';
 import { useFacing } from '../kit/face-dial';
 import { useMoves } from '../kit/moves';
@@ -77,7 +77,7 @@ export function Stage(props: StageProps) {
   const undo = useCallback(() => {
     if (last) add({ type: 'undone', of: last.id });
   }, [last, add]);
-  const beatMs = current?.step.unitMs;
+  const grows = growing(state);
   const full = (current?.step.rounds ?? 0) >= MOST_ROUNDS;
   const controls = useMemo(
     () =>
@@ -85,14 +85,14 @@ export function Stage(props: StageProps) {
         ? controlsOf({
             add,
             paused,
-            beatMs,
+            grows,
             full,
             tell: (sentence) => toast.info(sentence),
             catchUp: () => setCatching(true),
             end: onEnd,
           })
         : [],
-    [leads, add, paused, beatMs, full, onEnd],
+    [leads, add, paused, grows, full, onEnd],
   );
   const pick = (key: string): boolean => {
     if (!picking) return false;

@@ -8,7 +8,7 @@ import { remember } from '@/browser/remember';
 import type { ServerClock } from '@/browser/server-clock';
 import type { Language } from '@/core/language';
 import type { PieceOfMusic } from '@/core/music';
-import { beatsAhead, cuesAhead, type Playback } from '@/core/run';
+import { beatsAhead, cuesAhead, cuesOfStep, type Playback } from '@/core/run';
 import type { Cue, Score } from '@/core/score';
 import type { SaidWord, SpeechChoice } from '@/core/speech';
 import { useDeviceVoice } from '../kit/playing/use-device-voice';
@@ -155,7 +155,7 @@ export function useCues(of: CuesToHear): SoundDesk {
   const { queue, index } = state;
   useEffect(() => {
     const soon = queue.slice(index, index + STEPS_AHEAD);
-    player.current?.fetchAhead(soon.flatMap((p) => groups[p.planned] ?? []));
+    player.current?.fetchAhead(soon.flatMap((p) => cuesOfStep(p, groups)));
   }, [queue, index, groups]);
 
   const setVolume = useCallback((value: number) => {

@@ -15,7 +15,7 @@ function stage(): string[] {
   const hands: Hands = {
     add: ({ type }) => done.push(type),
     paused: false,
-    beatMs: undefined,
+    grows: undefined,
     full: false,
     tell: () => {},
     catchUp: () => {},
