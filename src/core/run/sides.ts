@@ -115,15 +115,17 @@ export function inWholeUnits({ step }: PlayStep, ms: number): number {
   return unitMs ? Math.round(Math.max(1, Math.round(ms / unitMs)) * unitMs) : ms;
 }
 
-/** Some breaths or counts more of a step: as many as asked for, and whole pairs where the sides take turns. */
+/** Some counts more of a step, in whole pairs where the sides take turns; one breath where it is breathed. */
 export function moreOf(
   { step }: PlayStep,
-  wanted: number,
-): { breaths: boolean; n: number; ms: number } {
-  const paired = step.side === 'alternating' ? 2 : 1;
-  const units = Math.ceil(wanted / paired);
-  const unitMs = (step.kind === 'work' ? step.unitMs : undefined) ?? paired * SECOND_MS;
-  return { breaths: step.breath !== undefined, n: units * paired, ms: Math.round(units * unitMs) };
+  counts: number,
+): { of: 'breath' | 'counts'; n: number; ms: number } {
+  const { breath, kind, side } = step;
+  const paired = side === 'alternating' ? 2 : 1;
+  const unitMs = (kind === 'work' ? step.unitMs : undefined) ?? paired * SECOND_MS;
+  if (kind === 'work' && breath) return { of: 'breath', n: 1, ms: Math.round(unitMs) };
+  const units = Math.ceil(counts / paired);
+  return { of: 'counts', n: units * paired, ms: Math.round(units * unitMs) };
 }
 
 /**

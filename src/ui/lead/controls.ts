@@ -113,7 +113,7 @@ export function controlsOf({ add, paused, grows, full, tell, catchUp, end }: Han
       act: longer(longerMs),
     },
     {
-      label: `${more?.n ?? MORE_COUNTS} ${more?.breaths ? 'breaths' : 'counts'} more`,
+      label: `${more?.n ?? MORE_COUNTS} ${more?.of ?? 'counts'} more`,
       keyName: 'C',
       keys: ['c', 'C'],
       icon: Timer,

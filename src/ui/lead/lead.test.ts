@@ -157,7 +157,7 @@ describe('the controls of the stage', () => {
     [
       { dose: { kind: 'breaths', breaths: 3, pattern: { in: 4, hold: 2, out: 6, pause: 0 } } },
       ['12 s longer', 12_000],
-      ['5 breaths more', 60_000],
+      ['1 breath more', 12_000],
     ],
     [
       { dose: { kind: 'counts', counts: 20, tempo: 72 } },
