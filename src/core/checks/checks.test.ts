@@ -3,7 +3,15 @@ import { checkedOf } from '@testing/checked';
 import { type Line, planOf } from '@testing/plans';
 import { talked } from '@testing/talk';
 import { describe, expect, it } from 'vitest';
-import { changeRules, type Plan, placedSegments, type Rules } from '@/core/class';
+import {
+  changeRules,
+  type Plan,
+  placedSegments,
+  type Rules,
+  type Segment,
+  updateSegment,
+} from '@/core/class';
+import { concerns } from '@/core/move';
 import { compile } from '@/core/score';
 import { utteranceKey } from '@/core/speech';
 import { type BookedPerson, CHECKS, type Checked, check, type Finding } from '.';
@@ -264,6 +272,26 @@ describe('other ways to be found and repaired', () => {
       plan,
     );
     expect(of('person-caution', check(checkedOf(repaired, { people })))).toEqual([]);
+  });
+
+  it('a repair by the easier version says where own words give way to those of the move', () => {
+    const people = [person({ cautions: [{ caution: 'jaw' }] })];
+    const easy = LIBRARY.find((m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'easier');
+    const repairOf = (cues?: Segment['cues']) => {
+      const plan = updateSegment(lines({ move: easy?.id ?? '' }), 's1', (s) => ({ ...s, cues }));
+      const [found] = of('person-caution', check(checkedOf(plan, { people })));
+      const repaired = found?.repair?.apply(plan) ?? plan;
+      const [done] = placedSegments(repaired);
+      return [found?.repair?.label, done?.segment.variant, done?.segment.cues];
+    };
+    const label = 'The easier version for all';
+    const announce = 'Now the jaw.';
+    expect(repairOf({ announce })).toEqual([label, 'easier', { announce }]);
+    expect(repairOf({ announce, short: 'Wide, wide.' })).toEqual([
+      `${label}, in the words of the move`,
+      'easier',
+      { announce },
+    ]);
   });
 
   it('one side alone is unequal too', () => {

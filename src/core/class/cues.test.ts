@@ -174,5 +174,13 @@ describe('what was written for one variant', () => {
     expect(losesOwnWords(all, jaw)).toBe(false);
     expect(losesOwnWords(written, jaw)).toBe(true);
     expect(losesOwnWords({ ...base, cues: { announce: 'Now.' } }, jaw)).toBe(false);
+    const stages = [
+      { words: 'Half a smile.', length: { seconds: 10 } },
+      { words: 'And now all of it.', length: { seconds: 10 } },
+    ];
+    expect(allEasier({ ...base, stages }, jaw).stages).toBeUndefined();
+    expect(losesOwnWords({ ...base, stages }, jaw)).toBe(true);
+    const easierStages: Segment = { ...base, stages, variant: 'easier' };
+    expect(allEasier(easierStages, jaw)).toEqual(easierStages);
   });
 });

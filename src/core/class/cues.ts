@@ -138,14 +138,23 @@ export function cuesIn(
   };
 }
 
-/** The segment in its easier version throughout, with what of its cues is true of that. */
+/**
+ * The segment in its easier version throughout, with what of its cues is true of that. Stages of a hold, which mostly
+ * go on to more, are of the version that they were written for.
+ */
 export function allEasier(segment: Segment, move: Move): Segment {
-  const { byRound, ...rest } = segment;
+  const { byRound, stages, ...rest } = segment;
   const rounds = byRound?.map(({ variant: _, ...change }) => change);
-  const eased: Segment = { ...rest, variant: 'easier', ...(rounds && { byRound: rounds }) };
+  const eased: Segment = {
+    ...rest,
+    variant: 'easier',
+    ...(rounds && { byRound: rounds }),
+    ...(stages && segment.variant === 'easier' && { stages }),
+  };
   return withCues(eased, cuesIn(segment, move, 'easier') ?? {});
 }
 
 /** Whether the easier version of a segment has words of the move where the teacher wrote some for the usual one. */
 export const losesOwnWords = (segment: Segment, move: Move): boolean =>
+  (segment.stages !== undefined && segment.variant !== 'easier') ||
   WRITABLE.some((kind) => segment.cues?.[kind] && !cuesIn(segment, move, 'easier')?.[kind]);

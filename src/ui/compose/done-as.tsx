@@ -2,15 +2,15 @@ import { OF_VARIANTS, type Segment } from '@/core/class';
 import { doseIn, doseLabel, type Move } from '@/core/move';
 
 interface DoneAsProps {
-  segment: Pick<Segment, 'variant' | 'dose' | 'cues'>;
+  segment: Pick<Segment, 'variant' | 'dose' | 'cues' | 'stages'>;
   move: Move;
 }
 
 /** What is done in a version that counts in another way than the dose that is asked for, and what is said in it. */
-export function DoneAs({ segment: { variant, dose, cues }, move }: DoneAsProps) {
+export function DoneAs({ segment: { variant, dose, cues, stages }, move }: DoneAsProps) {
   if (!variant) return null;
   const done = doseLabel(doseIn(move, variant, dose));
-  const written = OF_VARIANTS.some((kind) => cues?.[kind] !== undefined);
+  const written = stages !== undefined || OF_VARIANTS.some((kind) => cues?.[kind] !== undefined);
   return (
     <>
       {done !== doseLabel(dose) && (
