@@ -27,7 +27,7 @@ const documentOf = (plan: Plan): FollowDocument => {
   return followDocument(
     {
       plan,
-      score: compile(shown, LIBRARY_BOOK),
+      score: compile(shown, LIBRARY_BOOK, { forRun: 'planned' }),
       easier: easierOf(shown),
       isDrawn: () => true,
     },
@@ -248,6 +248,48 @@ describe('with cautions', () => {
     expect(cuesAhead(state, cuesByStep(score, easier), 600_000).map((c) => c.cue.text)).toContain(
       LIBRARY_BOOK.phrases('en').oneMore,
     );
+  });
+});
+
+describe('a class that passes over where a move is explained', () => {
+  const move = LIBRARY.find(
+    (m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'easier',
+  ) as Move;
+  const out = LIBRARY.find(
+    (m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'leaveOut',
+  ) as Move;
+  const passedOver = (moves: string[], cautions: Caution[]) => {
+    const document = documentOf(planOf(moves.map((of) => ({ move: of }))));
+    const score = scoreOf(document.score);
+    const events: NewRunEvent[] = [
+      { id: eventId(1), at: T0, type: 'started' },
+      { id: eventId(2), at: T0 + 10, type: 'jumped', stepId: `s${moves.length}.1.upbeat` },
+    ];
+    const easier = document.easier && scoreOf(document.easier);
+    const state = position(score, events, T0 + 10, easier);
+    const { heard, groups } = personal(document, { language: 'en', cautions });
+    return { state, cues: cuesAhead(heard(state), groups, 120_000) };
+  };
+  const counted = ({ cues }: ReturnType<typeof passedOver>) =>
+    cues.flatMap(({ cue, at }) => (cue.kind === 'countIn' ? [[cue.text, at]] : []));
+
+  it('tells whoever does the easier version of that alone, and counts in with all', () => {
+    const [all, own] = [[], ['jaw' as const]].map((cautions) =>
+      passedOver([move.id, move.id], cautions),
+    );
+    const texts = own?.cues.map(({ cue }) => cue.text) ?? [];
+    expect(all?.cues.map(({ cue }) => cue.text)).toContain(
+      variantText(move, 'en', undefined).setup[0],
+    );
+    expect(texts).toContain(variantText(move, 'en', 'easier').short);
+    for (const text of variantText(move, 'en', undefined).setup) expect(texts).not.toContain(text);
+    expect(all && counted(all).length).toBeGreaterThan(0);
+    expect(own && counted(own)).toEqual(all && counted(all));
+  });
+
+  it('tells whoever leaves the move out to do so', () => {
+    const texts = passedOver([out.id, out.id], ['jaw']).cues.map(({ cue }) => cue.text);
+    expect(texts).toEqual([LIBRARY_BOOK.phrases('en').leaveOut]);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Effects } from '../checks';
 import type { Language } from '../language';
 import { type BreathPattern, breathMs, type Caution, HANDS_FREE_RELEASE } from '../move';
-import type { Playback, PlayStep } from '../run';
+import { type Playback, type PlayStep, playLengthMs } from '../run';
 import { type Cue, isCount, type Score, type Spare, type Step, turnOfStep } from '../score';
 import type { FollowCue, FollowDocument, Way } from './document';
 
@@ -43,8 +43,8 @@ export interface Personal {
   /** A step as this follower does it. */
   asDone: (part: PlayStep) => Step;
   /**
-   * A run as this follower hears it: a move they leave out has no tones, and an added round of it no words; their own
-   * version has the tones of its own breath.
+   * A run as this follower hears and reads it: a move they leave out has no tones, and an added round of it no words;
+   * their own version has the tones of its own breath, and its own words also where the class is told more.
    */
   heard: (state: Playback) => Playback;
 }
@@ -167,6 +167,8 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       return cuesOf(step, group, first);
     });
   };
+  const firstSpare = score.steps.length + (easier?.steps.length ?? 0);
+  const indexOf = new Map(score.steps.map(({ id }, i) => [id, i]));
   const groups = [
     ...groupsOf(score.steps, score.cues),
     ...(easier ? groupsOf(easier.steps, easier.cues) : []),
@@ -185,12 +187,26 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       return { ...breathed(step), ...variant, ...release };
     },
     heard: (state) => {
-      const planned = groups.length - 1;
-      const firstSpare = score.steps.length + (easier?.steps.length ?? 0);
+      const silent = groups.length - 1;
+      /** What a bend put in the place of a planned step has words for the whole class: here are one's own instead. */
+      const inOwnWords = (p: PlayStep): PlayStep => {
+        if (p.planned < firstSpare) return p;
+        const planned = p.spare || p.put ? undefined : indexOf.get(p.step.id);
+        const as = planned === undefined ? undefined : score.steps[planned];
+        if (planned === undefined || !as) return { ...p, planned: silent };
+        const extraMs = playLengthMs(p) - as.durationMs;
+        return { ...p, planned, extraMs, step: { ...p.step, durationMs: as.durationMs } };
+      };
       const asHeard = (p: PlayStep): PlayStep => {
-        if (settled(p.step).does !== 'leaveOut') return { ...p, step: breathed(p.step) };
-        const { beatMs: _, breathTones: _tones, ...step } = p.step;
-        return { ...p, step, beyond: undefined, ...(p.planned >= firstSpare && { planned }) };
+        const { does } = settled(p.step);
+        if (does === 'leaveOut') {
+          const { beatMs: _, breathTones: _tones, ...step } = p.step;
+          return { ...inOwnWords({ ...p, step }), beyond: undefined };
+        }
+        // The words of a class in its easier version are those of whoever does that anyway.
+        const otherwise = does === 'easier' && p.step.variant !== 'easier' && !p.spare && !p.put;
+        const own = otherwise ? inOwnWords(p) : p;
+        return { ...own, step: breathed(own.step) };
       };
       return { ...state, queue: state.queue.map(asHeard) };
     },

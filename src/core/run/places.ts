@@ -1,4 +1,4 @@
-import type { StepKind } from '../score';
+import { inFull, meeting, type StepKind } from '../score';
 import { type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
 
 /** Bends that take the class to another place. */
@@ -29,6 +29,30 @@ function withoutPutLetGos(state: Playback): Playback {
 }
 
 /**
+ * The queue in which a move whose explanation is passed over is explained where it comes next, where the score has
+ * the words for it.
+ * @param from the part that is left; an upbeat counts as passed over, since it is not over
+ */
+function explainedLater(
+  { queue, spares }: Playback,
+  from: number,
+  target: number,
+): readonly PlayStep[] {
+  const meets = ({ step }: PlayStep) => meeting(step.moveId, step.variant);
+  const missed = new Set<string>();
+  for (const p of queue.slice(from, target)) if (p.step.explains) missed.add(meets(p));
+  if (missed.size === 0) return queue;
+  return queue.map((p, i) => {
+    if (i < target || p.step.kind !== 'upbeat' || !missed.delete(meets(p))) return p;
+    const full = p.step.explains ? undefined : spares.get(inFull(p.step.id));
+    if (!full) return p;
+    const { planned, durationMs } = full;
+    const step = { ...p.step, durationMs, explains: true as const };
+    return { ...p, planned, leastMs: durationMs, step };
+  });
+}
+
+/**
  * Leaves a move for another place. People who are in the middle of it are let go first: its let-go is
  * played before what comes.
  * @param find index of the place in a queue, its length for the end; below nought where it is not there
@@ -37,9 +61,10 @@ export function leaveFor(
   state: Playback,
   find: (queue: readonly PlayStep[], from: number) => number,
 ): Playback {
-  const here = withoutPutLetGos(state);
-  const current = here.queue[here.index];
-  const target = find(here.queue, here.index);
+  const stays = withoutPutLetGos(state);
+  const current = stays.queue[stays.index];
+  const target = find(stays.queue, stays.index);
+  const here = { ...stays, queue: explainedLater(stays, stays.index, target) };
   const place = here.queue[target];
   if (!current || target < 0) return state;
   const { kind } = current.step;

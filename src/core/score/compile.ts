@@ -17,7 +17,7 @@ import {
   type StepKind,
   type Totals,
 } from './score';
-import { sparesBeyond, sparesInTheMiddle, sparesOf } from './spares';
+import { sparesBeyond, sparesInFull, sparesInTheMiddle, sparesOf } from './spares';
 import { type Length, longestWords, talkMs } from './timing';
 import { turns } from './turns';
 import type { MovesMet, Saying } from './wording';
@@ -149,6 +149,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
     ...(forRun === 'easier'
       ? sparesInTheMiddle(all, score.steps, scoring, length)
       : sparesOf(plan, book.phrases, length, scoring.talkingFactor)),
+    ...(forRun === 'planned' ? sparesInFull(all, score.steps, scoring, length) : []),
     ...(forRun ? sparesBeyond(all, scoring, length) : []),
   ];
   return { ...score, speech: options.speechSource?.() ?? score.speech, spares };

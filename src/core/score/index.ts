@@ -15,6 +15,7 @@ export { type SegmentRun, type SegmentSpan, segmentRuns, segmentSpans } from './
 export {
   beyond,
   type InTheMiddle,
+  inFull,
   inTheMiddle,
   parseStep,
   printStep,

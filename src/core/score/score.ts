@@ -2,7 +2,7 @@ import type { ClassMusic, OnFromTheStart, PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
 import type { DeviceVoices, SpeechSource } from '../speech';
-import type { Beyond, InTheMiddle } from './step-key';
+import type { Beyond, InFull, InTheMiddle } from './step-key';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -131,7 +131,12 @@ export interface Totals {
 export const MORE = ['more', 'moreEach', 'moreDirections', 'moreRight'] as const;
 /** Changes to a side that had less. */
 export const EVEN = ['left', 'right', 'one', 'other'] as const;
-export type SpareName = (typeof MORE)[number] | (typeof EVEN)[number] | InTheMiddle | Beyond;
+export type SpareName =
+  | (typeof MORE)[number]
+  | (typeof EVEN)[number]
+  | InTheMiddle
+  | InFull
+  | Beyond;
 
 /** An upbeat or a change of side that a bend puts in, or counts that it adds; its cues are measured like all others. */
 export interface Spare {

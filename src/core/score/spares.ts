@@ -5,7 +5,7 @@ import type { CountsOn } from './counting';
 import { CUE_GAP_MS } from './lane';
 import type { Scoring } from './piece';
 import { type Cue, type CueKind, EVEN, MORE, type Spare, type Step } from './score';
-import { beyond, inTheMiddle } from './step-key';
+import { beyond, inFull, inTheMiddle } from './step-key';
 import { BEAT_MS, COUNT_IN, inOwnWords, type Length, switchMs, talkMs, upbeatMs } from './timing';
 import { doseOn, type Turn } from './turns';
 import { type Saying, Wording } from './wording';
@@ -144,6 +144,31 @@ export function sparesBeyond(
       return [{ id: `${name}#${i}`, ...of, offsetMs, startMs: offsetMs, durationMs, fromEnd }];
     });
     return { name, durationMs: counts.at(-1)?.offsetMs ?? 0, cues };
+  });
+}
+
+/** The first upbeat of every segment whose move is explained before it, as it would be were it not. */
+export function sparesInFull(
+  turns: readonly Turn[],
+  steps: readonly Step[],
+  { plan, phrasesOf, room, talkingFactor }: Scoring,
+  length: Length,
+): Spare[] {
+  const speaks = { plan, phrases: phrasesOf(plan.language), length, talkingFactor };
+  const indexOf = new Map(steps.map(({ id }, i) => [id, i]));
+  const begun = new Set<string>();
+  return turns.flatMap((turn) => {
+    const later = begun.has(turn.segment.id);
+    begun.add(turn.segment.id);
+    const id = `${turn.key}.upbeat`;
+    const step = indexOf.get(id);
+    if (later || turn.firstOfMove || step === undefined) return [];
+    const wording = new Wording({ ...turn, firstOfMove: true }, plan, phrasesOf, room);
+    const sayings = wording.upbeat();
+    if (sayings.every(({ kind }) => kind !== 'setup')) return [];
+    const pace = wording.pace('upbeat');
+    const durationMs = upbeatMs(sayings, pace, length, talkingFactor);
+    return [spareOf({ name: inFull(id), durationMs, step }, sayings, pace.countIn, speaks)];
   });
 }
 

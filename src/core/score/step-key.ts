@@ -47,3 +47,7 @@ export const beyond = (countsOn: string): Beyond => `beyond ${countsOn}`;
 /** Names what leads into a part of a turn, in full, where the class changes to it in the middle; by the id of its step. */
 export type InTheMiddle = `easier ${string}`;
 export const inTheMiddle = (stepId: string): InTheMiddle => `easier ${stepId}`;
+
+/** Names the upbeat of a turn in full, for a class that left out where its move is explained; by the id of its step. */
+export type InFull = `full ${string}`;
+export const inFull = (stepId: string): InFull => `full ${stepId}`;

@@ -123,7 +123,9 @@ export function Playing(props: PlayingProps) {
   const step = mine.asDone(current);
   const own = mine.mine(current.step);
   const out = own.does === 'leaveOut';
-  const cue = out ? undefined : currentCue(state, mine.groups, worthReading);
+  const here = state.queue.slice(state.index, state.index + 1);
+  const read = mine.heard({ ...state, queue: here, index: 0 });
+  const cue = out ? undefined : currentCue(read, mine.groups, worthReading);
   const next = state.queue[state.index + 1];
   const paused = state.status === 'paused';
   // Nobody is to hold on for as long as a pause lasts.
