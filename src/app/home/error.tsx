@@ -1,0 +1,3 @@
+'use client';
+
+export { FailedForPeople as default } from '@/ui/kit/failed';
