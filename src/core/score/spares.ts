@@ -4,11 +4,11 @@ import { countWord, type Phrases } from '../speech';
 import type { CountsOn } from './counting';
 import { CUE_GAP_MS } from './lane';
 import type { Scoring } from './piece';
-import { type Cue, type CueKind, EVEN, MORE, type Spare, type Step } from './score';
+import { type Cue, type CueKind, EVEN, MORE, type Spare, type SpareName, type Step } from './score';
 import { beyond, inFull, inTheMiddle } from './step-key';
 import { BEAT_MS, COUNT_IN, inOwnWords, type Length, switchMs, talkMs, upbeatMs } from './timing';
 import { doseOn, type Turn } from './turns';
-import { type Saying, Wording } from './wording';
+import { type Pace, type Saying, Wording } from './wording';
 import { countedOn } from './work-cues';
 
 type Words = (phrases: Phrases) => [kind: CueKind, text: string][];
@@ -82,6 +82,22 @@ function spareOf(
   return { name, durationMs, cues };
 }
 
+/** Makes spares that lead in as the step of a name does; none where there is no such step. */
+function leadingInto(
+  steps: readonly Step[],
+  { plan, phrasesOf, talkingFactor }: Scoring,
+  length: Length,
+) {
+  const speaks = { plan, phrases: phrasesOf(plan.language), length, talkingFactor };
+  const indexOf = new Map(steps.map(({ id }, i) => [id, i]));
+  return (id: string, name: SpareName, sayings: readonly Saying[], pace: Pace): Spare[] => {
+    const step = indexOf.get(id);
+    if (step === undefined) return [];
+    const durationMs = upbeatMs(sayings, pace, length, talkingFactor);
+    return [spareOf({ name, durationMs, step }, sayings, pace.countIn, speaks)];
+  };
+}
+
 /** What a class could be bent by: an upbeat for one more round, a change to the side that had less. */
 export function sparesOf(
   plan: Plan,
@@ -151,24 +167,21 @@ export function sparesBeyond(
 export function sparesInFull(
   turns: readonly Turn[],
   steps: readonly Step[],
-  { plan, phrasesOf, room, talkingFactor }: Scoring,
+  scoring: Scoring,
   length: Length,
 ): Spare[] {
-  const speaks = { plan, phrases: phrasesOf(plan.language), length, talkingFactor };
-  const indexOf = new Map(steps.map(({ id }, i) => [id, i]));
+  const { plan, phrasesOf, room } = scoring;
+  const spare = leadingInto(steps, scoring, length);
   const begun = new Set<string>();
   return turns.flatMap((turn) => {
     const later = begun.has(turn.segment.id);
     begun.add(turn.segment.id);
-    const id = `${turn.key}.upbeat`;
-    const step = indexOf.get(id);
-    if (later || turn.firstOfMove || step === undefined) return [];
+    if (later || turn.firstOfMove) return [];
     const wording = new Wording({ ...turn, firstOfMove: true }, plan, phrasesOf, room);
     const sayings = wording.upbeat();
     if (sayings.every(({ kind }) => kind !== 'setup')) return [];
-    const pace = wording.pace('upbeat');
-    const durationMs = upbeatMs(sayings, pace, length, talkingFactor);
-    return [spareOf({ name: inFull(id), durationMs, step }, sayings, pace.countIn, speaks)];
+    const id = `${turn.key}.upbeat`;
+    return spare(id, inFull(id), sayings, wording.pace('upbeat'));
   });
 }
 
@@ -179,30 +192,24 @@ export function sparesInFull(
 export function sparesInTheMiddle(
   turns: readonly Turn[],
   steps: readonly Step[],
-  { plan, phrasesOf, room, talkingFactor }: Scoring,
+  scoring: Scoring,
   length: Length,
 ): Spare[] {
-  const speaks = { plan, phrases: phrasesOf(plan.language), length, talkingFactor };
-  const indexOf = new Map(steps.map(({ id }, i) => [id, i]));
+  const { plan, phrasesOf, room } = scoring;
+  const leads = leadingInto(steps, scoring, length);
   return turns.flatMap((turn) => {
     // Whatever the turn is a part of, it is begun anew.
     const wording = new Wording({ ...turn, flow: undefined }, plan, phrasesOf, room);
     const pace = { ...wording.pace('upbeat'), countIn: wording.speaking.countIn };
-    const spare = (stepId: string, nth: number, begun: boolean): Spare[] => {
-      const step = indexOf.get(stepId);
-      if (step === undefined) return [];
-      const sayings = wording.inTheMiddle(nth, begun);
-      const durationMs = upbeatMs(sayings, pace, length, talkingFactor);
-      const name = inTheMiddle(stepId);
-      return [spareOf({ name, durationMs, step }, sayings, pace.countIn, speaks)];
+    const spare = (part: string, nth: number, begun: boolean): Spare[] => {
+      const id = `${turn.key}.${part}`;
+      return leads(id, inTheMiddle(id), wording.inTheMiddle(nth, begun), pace);
     };
     const [, second] = turn.sides;
     return [
-      ...spare(`${turn.key}.upbeat`, 0, false),
-      ...(second ? spare(`${turn.key}.switch`, 1, false) : []),
-      ...(second && turn.shared === 'directions'
-        ? spare(`${turn.key}.work.${second}`, 1, true)
-        : []),
+      ...spare('upbeat', 0, false),
+      ...(second ? spare('switch', 1, false) : []),
+      ...(second && turn.shared === 'directions' ? spare(`work.${second}`, 1, true) : []),
     ];
   });
 }

@@ -176,7 +176,7 @@ export class Wording {
    * @param nth the part of the turn that it leads into, from 0 on; `begun` where the room is on it already
    */
   inTheMiddle(nth: number, begun = false): Saying[] {
-    const { round, shared, flow } = this.turn;
+    const { round, shared, sides } = this.turn;
     if (this.speaking.say === 'counts') return nth > 0 ? this.otherSide() : [];
     const goesOn = begun && shared === 'directions';
     const side = goesOn
@@ -189,12 +189,12 @@ export class Wording {
     const how = short
       ? this.say('short', (v) => v.text.short)
       : this.inDetail((ref) => !saidInWork(ref));
-    const alone = this.turn.sides[0] === 'right';
+    const begins = round === 1 && nth === 0 && sides[0] !== 'right';
     return [
       ...this.say('announce', (v) => this.nameIn(v)),
       ...side,
       ...(this.explains() ? how : []),
-      ...(round === 1 && nth === 0 && !alone && !flow ? this.dose() : []),
+      ...(begins ? this.dose() : []),
     ];
   }
 
