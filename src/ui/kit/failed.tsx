@@ -1,7 +1,7 @@
 'use client';
 
 import { saidBy } from '@/core/calls/digest';
-import { LANGUAGES, type Language, MAIN_LANGUAGE } from '@/core/language';
+import type { Language } from '@/core/language';
 
 export interface ErrorPageProps {
   error: Error & { digest?: string };
@@ -45,7 +45,7 @@ export function FailedPage(props: ErrorPageProps) {
   return <Failed {...props} words={OF_STUDIO} language="en" />;
 }
 
-/** No more words than these are fetched before they are needed. */
+/** Beside these few words nothing is fetched for it: it comes to the door of a class with its page. */
 const OF_PEOPLE: Record<Language, FailedWords> = {
   en: {
     title: 'Something went wrong here',
@@ -61,7 +61,8 @@ const OF_PEOPLE: Record<Language, FailedWords> = {
 
 /** In the place of a page of somebody who comes to classes, in the language of their device: they have no server log. */
 export function FailedForPeople(props: ErrorPageProps) {
-  const asked = navigator.languages.flatMap((of) => LANGUAGES.find((l) => of.startsWith(l)) ?? []);
-  const language = asked[0] ?? MAIN_LANGUAGE;
+  const ours = Object.keys(OF_PEOPLE) as Language[];
+  const asked = navigator.languages.flatMap((of) => ours.find((l) => of.startsWith(l)) ?? []);
+  const [language = 'en'] = asked;
   return <Failed {...props} words={OF_PEOPLE[language]} language={language} />;
 }
