@@ -17,7 +17,7 @@ import {
   type StepKind,
   type Totals,
 } from './score';
-import { sparesBeyond, sparesInFull, sparesInTheMiddle, sparesOf } from './spares';
+import { leadingInto, sparesBeyond, sparesInFull, sparesInTheMiddle, sparesOf } from './spares';
 import { type Length, longestWords, talkMs } from './timing';
 import { turns } from './turns';
 import type { MovesMet, Saying } from './wording';
@@ -145,11 +145,12 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
   const pieces = all.map((turn) => pieceOf(turn, scoring, length));
   const score = joined(pieces, scoring, length);
   const { forRun } = options;
+  const leading = leadingInto(score.steps, scoring, length);
   const spares = [
     ...(forRun === 'easier'
-      ? sparesInTheMiddle(all, score.steps, scoring, length)
+      ? sparesInTheMiddle(all, leading)
       : sparesOf(plan, book.phrases, length, scoring.talkingFactor)),
-    ...(forRun === 'planned' ? sparesInFull(all, score.steps, scoring, length) : []),
+    ...(forRun === 'planned' ? sparesInFull(all, leading) : []),
     ...(forRun ? sparesBeyond(all, scoring, length) : []),
   ];
   return { ...score, speech: options.speechSource?.() ?? score.speech, spares };

@@ -82,21 +82,25 @@ function spareOf(
   return { name, durationMs, cues };
 }
 
-/** Makes spares that lead in as the step of a name does; none where there is no such step. */
-function leadingInto(
+/** Words turns, and makes spares that lead in as the step of a name does; none where there is no such step. */
+export function leadingInto(
   steps: readonly Step[],
-  { plan, phrasesOf, talkingFactor }: Scoring,
+  { plan, phrasesOf, room, talkingFactor }: Scoring,
   length: Length,
 ) {
   const speaks = { plan, phrases: phrasesOf(plan.language), length, talkingFactor };
   const indexOf = new Map(steps.map(({ id }, i) => [id, i]));
-  return (id: string, name: SpareName, sayings: readonly Saying[], pace: Pace): Spare[] => {
-    const step = indexOf.get(id);
-    if (step === undefined) return [];
-    const durationMs = upbeatMs(sayings, pace, length, talkingFactor);
-    return [spareOf({ name, durationMs, step }, sayings, pace.countIn, speaks)];
+  return {
+    wordingOf: (turn: Turn) => new Wording(turn, plan, phrasesOf, room),
+    spare: (id: string, name: SpareName, sayings: readonly Saying[], pace: Pace): Spare[] => {
+      const step = indexOf.get(id);
+      if (step === undefined) return [];
+      const durationMs = upbeatMs(sayings, pace, length, talkingFactor);
+      return [spareOf({ name, durationMs, step }, sayings, pace.countIn, speaks)];
+    },
   };
 }
+type Leading = ReturnType<typeof leadingInto>;
 
 /** What a class could be bent by: an upbeat for one more round, a change to the side that had less. */
 export function sparesOf(
@@ -164,20 +168,13 @@ export function sparesBeyond(
 }
 
 /** The first upbeat of every segment whose move is explained before it, as it would be were it not. */
-export function sparesInFull(
-  turns: readonly Turn[],
-  steps: readonly Step[],
-  scoring: Scoring,
-  length: Length,
-): Spare[] {
-  const { plan, phrasesOf, room } = scoring;
-  const spare = leadingInto(steps, scoring, length);
+export function sparesInFull(turns: readonly Turn[], { wordingOf, spare }: Leading): Spare[] {
   const begun = new Set<string>();
   return turns.flatMap((turn) => {
     const later = begun.has(turn.segment.id);
     begun.add(turn.segment.id);
     if (later || turn.firstOfMove) return [];
-    const wording = new Wording({ ...turn, firstOfMove: true }, plan, phrasesOf, room);
+    const wording = wordingOf({ ...turn, firstOfMove: true });
     const sayings = wording.upbeat();
     if (sayings.every(({ kind }) => kind !== 'setup')) return [];
     const id = `${turn.key}.upbeat`;
@@ -189,21 +186,14 @@ export function sparesInFull(
  * What leads into every part of every turn where the class changes to it in the middle. It is by the step that leads
  * into the part as planned; where it makes a difference that the room is on that part already, by the part as well.
  */
-export function sparesInTheMiddle(
-  turns: readonly Turn[],
-  steps: readonly Step[],
-  scoring: Scoring,
-  length: Length,
-): Spare[] {
-  const { plan, phrasesOf, room } = scoring;
-  const leads = leadingInto(steps, scoring, length);
+export function sparesInTheMiddle(turns: readonly Turn[], leading: Leading): Spare[] {
   return turns.flatMap((turn) => {
     // Whatever the turn is a part of, it is begun anew.
-    const wording = new Wording({ ...turn, flow: undefined }, plan, phrasesOf, room);
+    const wording = leading.wordingOf({ ...turn, flow: undefined });
     const pace = { ...wording.pace('upbeat'), countIn: wording.speaking.countIn };
     const spare = (part: string, nth: number, begun: boolean): Spare[] => {
       const id = `${turn.key}.${part}`;
-      return leads(id, inTheMiddle(id), wording.inTheMiddle(nth, begun), pace);
+      return leading.spare(id, inTheMiddle(id), wording.inTheMiddle(nth, begun), pace);
     };
     const [, second] = turn.sides;
     return [
