@@ -6,9 +6,11 @@ import { cookies } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { FaceLook } from '@/ui/kit/face-dial/face-look';
+import { NotRunning } from '@/ui/kit/not-running';
 import { Ready } from '@/ui/kit/ready';
 import { Toaster } from '@/ui/kit/toaster';
 import './globals.css';
+import { askedLanguage } from './follow/language';
 import { THEME_COOKIE } from './theme';
 
 export const metadata: Metadata = {
@@ -28,6 +30,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" translate="no" data-theme={night ? 'upbeat-night' : 'upbeat-day'}>
       <body>
         {children}
+        <NotRunning language={await askedLanguage()} />
         <Toaster />
         <FaceLook />
         <Ready />

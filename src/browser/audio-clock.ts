@@ -46,7 +46,7 @@ export class AudioClock {
 
   /** When something is played to be heard at an instant of the cues' clock, in seconds; what has passed is now. */
   secondsAt(at: number): number {
-    const sorted = this.looks.toSorted((a, b) => a - b);
+    const sorted = [...this.looks].sort((a, b) => a - b);
     const offsetMs = sorted[Math.floor(sorted.length / 2)] ?? 0;
     return Math.max(this.seconds(), (at + offsetMs - this.lateMs()) / 1000);
   }

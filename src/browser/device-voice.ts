@@ -138,7 +138,7 @@ export class DeviceVoice {
 
   /** How long before its time a text is given to the voice, in ms. */
   delayMs(language: Language): number {
-    const known = (this.delays.get(this.nameOf(language)) ?? []).toSorted((a, b) => a - b);
+    const known = [...(this.delays.get(this.nameOf(language)) ?? [])].sort((a, b) => a - b);
     return known[Math.floor(known.length / 2)] ?? EXPECTED_DELAY_MS;
   }
 

@@ -37,7 +37,7 @@ export const keepClass = (code: string, kept: KeptClass): Promise<void> =>
     const all = await Promise.all(
       keys.map(async (key) => ({ key, at: (await db.get('classes', key))?.at ?? 0 })),
     );
-    const old = all.toSorted((a, b) => b.at - a.at).slice(MOST_KEPT);
+    const old = [...all].sort((a, b) => b.at - a.at).slice(MOST_KEPT);
     for (const { key } of old) await db.delete('classes', key);
   });
 
@@ -57,5 +57,5 @@ export const keptClasses = (): Promise<(KeptClass & { code: string })[]> =>
         return kept ? [{ ...kept, code }] : [];
       }),
     );
-    return all.flat().toSorted((a, b) => b.at - a.at);
+    return all.flat().sort((a, b) => b.at - a.at);
   });

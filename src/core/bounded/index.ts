@@ -12,7 +12,7 @@ export interface Bounds {
 export const MOST_JSON: Bounds = { values: 200_000, entries: 5000, depth: 40 };
 
 /** Half of a pair of signs, which no text has; a database refuses it, as it does the character 0. */
-const NO_TEXT = /\0|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
+const NO_TEXT = /[\0\p{Surrogate}]/u;
 
 /** Whether a text holds what can neither be stored nor shown. */
 export const isNoText = (text: string): boolean => NO_TEXT.test(text);

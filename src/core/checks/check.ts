@@ -178,7 +178,7 @@ class Ways {
     const worded = this.inWordsOf(turn);
     // Of an amount only the breath matters to a body: whether it is held, on either side.
     const held = (d: Dose) => (d.kind === 'breaths' ? d.pattern.hold + d.pattern.pause : -1);
-    const [dose] = dosesOfTurn(turn).toSorted((a, b) => held(b) - held(a));
+    const [dose] = [...dosesOfTurn(turn)].sort((a, b) => held(b) - held(a));
     if (dose?.kind !== 'breaths') return worded;
     const key = `${segment.id} ${variant ?? ''} ${JSON.stringify(dose)}`;
     const paced = this.known.get(key) ?? { ...worded, dose };

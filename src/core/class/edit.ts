@@ -268,7 +268,7 @@ export function pasteSegments(plan: Plan, copied: readonly Copied[], after?: str
 /** Moves the blocks of several segments one step together; they keep their order and stop at the ends. */
 export function shiftBlocks(plan: Plan, ids: readonly string[], direction: -1 | 1): Plan {
   const chosen = blocksOf(plan).filter((b) => b.segments.some((s) => ids.includes(s.id)));
-  const order = direction < 0 ? chosen : chosen.toReversed();
+  const order = direction < 0 ? chosen : [...chosen].reverse();
   const next = order[0] && neighbour(plan, order[0].id, direction);
   if (!next) return plan;
   return order.reduce((now, block) => {

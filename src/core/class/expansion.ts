@@ -34,8 +34,8 @@ export function looped<S extends { id: string }>({
 }: Looping<S>): readonly S[] {
   if (order !== 'straight' || loops.length === 0) return segments;
   const at = (id: string) => segments.findIndex((s) => s.id === id);
-  return loops
-    .toSorted((a, b) => at(a.to) - at(a.from) - (at(b.to) - at(b.from)))
+  return [...loops]
+    .sort((a, b) => at(a.to) - at(a.from) - (at(b.to) - at(b.from)))
     .reduce<readonly S[]>((all, { from, to, times }) => {
       const first = all.findIndex((s) => s.id === from);
       const last = all.findLastIndex((s) => s.id === to);

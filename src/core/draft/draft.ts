@@ -136,7 +136,7 @@ function inOrder({ plan, moves }: ResolvedClass): Plan {
     const region = first && mainRegion(moveIn(moves, first));
     return region ? REGIONS.indexOf(region) : REGIONS.length;
   };
-  const warmUp = plan.phases.warmUp.toSorted((a, b) => height(a) - height(b));
+  const warmUp = [...plan.phases.warmUp].sort((a, b) => height(a) - height(b));
   return sortedByOrder({ plan: { ...plan, phases: { ...plan.phases, warmUp } }, moves });
 }
 

@@ -133,7 +133,7 @@ export function geometry(pose: Pose): Drawing {
     const thick = [3.4, 3.6, 2.8, 0.6];
     const line = half(p, still, side, 3);
     const upper = line.map(([x, y], i): Point => [x, y - (thick[i] ?? 0)]);
-    const lower = line.map(([x, y], i): Point => [x, y + (thick[i] ?? 0)]).toReversed();
+    const lower = line.map(([x, y], i): Point => [x, y + (thick[i] ?? 0)]).reverse();
     return ringThrough([...upper, ...lower]);
   };
 
@@ -164,14 +164,16 @@ export function geometry(pose: Pose): Drawing {
 
   const tongue = tongueOf(p, mouth);
   const teethY = Math.min(mouth.upperInner + 6, mouth.lowerInner);
-  const inside = ringThrough(
-    inFace([...edges.upperIn, ...edges.lowerIn.slice(1, -1).toReversed()]),
-  );
+  const inside = ringThrough(inFace([...edges.upperIn, ...edges.lowerIn.slice(1, -1).reverse()]));
   const lip = (outer: Point[], inner: Point[]) =>
-    ringThrough(inFace([...outer, ...inner.slice(1, -1).toReversed()], 4));
+    ringThrough(inFace([...outer, ...inner.slice(1, -1).reverse()], 4));
   const isOpen = mouth.open > 1.2;
   const nose = moved(MIDDLE_LINES.nose, (point) => p.at(point, 'L', 16));
-  const shoulders = ringThrough([...leftNeck, ...bottom.toReversed(), ...rightNeck.toReversed()]);
+  const shoulders = ringThrough([
+    ...leftNeck,
+    ...[...bottom].reverse(),
+    ...[...rightNeck].reverse(),
+  ]);
 
   return {
     hairLong: { d: longHair(p) },
@@ -204,7 +206,7 @@ export function geometry(pose: Pose): Drawing {
                       y + (teethY - mouth.upperInner) * (i === 0 || i === all.length - 1 ? 0.6 : 1);
                     return [x, Math.min(low, under)];
                   })
-                  .toReversed(),
+                  .reverse(),
               ]),
             )
           : '',
@@ -223,7 +225,7 @@ export function geometry(pose: Pose): Drawing {
         eyes[side].closed > 0.96
           ? ''
           : ringThrough(
-              onEye([...eyes[side].upper, ...eyes[side].lower.slice(1, -1).toReversed()], side),
+              onEye([...eyes[side].upper, ...eyes[side].lower.slice(1, -1).reverse()], side),
             ),
       ),
     },
@@ -270,7 +272,7 @@ function roundLips(p: Posed): string {
     (mouth.left[0] + mouth.right[0]) / 2,
     (mouth.upperOuter + mouth.lowerOuter) / 2,
   ];
-  const ring = [...upper, ...lower.slice(1, -1).toReversed()].map(([x, y]): Point => {
+  const ring = [...upper, ...lower.slice(1, -1).reverse()].map(([x, y]): Point => {
     const [dx, dy] = [x - middle[0], y - middle[1]];
     const much = 1 + ROUND_LIPS / Math.max(1, Math.hypot(dx, dy));
     return [middle[0] + dx * much, middle[1] + dy * much];

@@ -27,7 +27,7 @@ export function longHair(p: Posed): string {
       const hangs = clamp((own[1] - 330) / 120);
       return [between(x, own[0], hangs), between(y, own[1], hangs)];
     });
-  return ringThrough([...side('L'), ...side('R').slice(1).toReversed()]);
+  return ringThrough([...side('L'), ...side('R').slice(1).reverse()]);
 }
 
 /** Short hair: between the crown and the hairline. */
@@ -37,5 +37,5 @@ export function shortHair(outline: readonly Point[], head: Turned): string {
   const half = Math.ceil(top.length / 2);
   const over = [...top.slice(half), ...top.slice(0, half)];
   const edge = HAIRLINE.map((point) => turned(head, point, depthAt(point)));
-  return ringThrough([...over, ...edge.toReversed()]);
+  return ringThrough([...over, ...[...edge].reverse()]);
 }

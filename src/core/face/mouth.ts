@@ -100,7 +100,7 @@ export function penOf(p: Posed, upperLip: readonly Point[]): { d: string; o: num
     [x + way * 76, y - 2],
     [x + way * 40, y - 2],
   ];
-  const round = [...end(1), ...end(-1).toReversed()];
+  const round = [...end(1), ...[...end(-1)].reverse()];
   return {
     d: ringThrough(round.map((point) => turned(p.head, point, depthAt(point) + 14))),
     o: there,

@@ -254,7 +254,7 @@ function worked(track: Track, step: Acted, ms: number): Pose {
 /** The other way round: the first key stays the first. */
 const reversed = (keys: Keys): Keys => {
   const [first, ...rest] = keys;
-  return first && rest.length > 1 ? [first, ...rest.toReversed()] : keys;
+  return first && rest.length > 1 ? [first, ...[...rest].reverse()] : keys;
 };
 
 /** One pose on the way to another. Hands that change go away first, and then the others come. */

@@ -117,7 +117,7 @@ function dosesOf(segment: Segment, move: Move, without: readonly Limit[]): Optio
     const change = Math.abs(doseMs(other) - now) / now;
     all.push({ value: other, cost: PRICE.dose + Math.ceil(PRICE.wholeDose * change) });
   }
-  const nearest = all.toSorted((a, b) => a.cost - b.cost);
+  const nearest = [...all].sort((a, b) => a.cost - b.cost);
   const every = Math.ceil(nearest.length / (MOST_DOSES - 1));
   return [{ value: dose, cost: 0 }, ...nearest.filter((_, i) => i % Math.max(1, every) === 0)];
 }

@@ -68,7 +68,7 @@ export class Exchanges {
       const errorMs = delayMs / 2 + DRIFT * Math.max(0, device - at) + PRECISION_MS;
       return { from: offsetMs - errorMs, to: offsetMs + errorMs, delayMs };
     });
-    const [quickest] = spans.toSorted((a, b) => a.to - a.from - (b.to - b.from));
+    const [quickest] = [...spans].sort((a, b) => a.to - a.from - (b.to - b.from));
     if (!quickest) return null;
     const from = Math.max(...spans.map((span) => span.from));
     const to = Math.min(...spans.map((span) => span.to));

@@ -1,5 +1,6 @@
 /** A pattern of words, and what it means. */
-export type Meaning<T> = readonly [words: RegExp, means: T];
+export type Meaning<T> = readonly [words: Words, means: T];
+export type Words = Pick<RegExp, 'exec'>;
 
 /**
  * What the words of a cue ask of the body. The library's data are held against these tables, so that a
@@ -65,7 +66,7 @@ export interface LanguageSpeech {
   respelt: readonly (readonly [written: RegExp, spoken: string])[];
   /**
    * Where a calm voice halts for a moment, since the word that follows must not be missed: a side, or what is never
-   * done. It matches the place before the word, in the middle of a sentence only.
+   * done. It matches what stands before the word, in the middle of a sentence only.
    */
   important: RegExp;
   /** Numbers whose second syllable carries the stress; all others are counted by their first. */

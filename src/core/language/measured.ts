@@ -10,8 +10,9 @@ export type Unit = readonly [written: string, one: string, several: string];
 export const measured = (units: readonly Unit[], before: readonly string[]): Said[] =>
   units.map(([written, one, several]) => [
     new RegExp(
-      `((?:\\d[.,]|(?:${before.join('|')}) )?)(?<![\\d.,])(\\d+(?:[.,]\\d+)*)[ \u00A0-]?(?:${written})(?![\\p{L}\\d])`,
+      `(^|[^\\d.,])((?:(?:${before.join('|')}) )?)(\\d+(?:[.,]\\d+)*)[ \u00A0-]?(?:${written})(?![\\p{L}\\d])`,
       'gu',
     ),
-    (_, led = '', n = '') => (n === '1' && led === '' ? one : `${led}${n} ${several}`),
+    (_, sign = '', led = '', n = '') =>
+      sign + (n === '1' && led === '' ? one : `${led}${n} ${several}`),
   ]);

@@ -32,7 +32,16 @@ describe('where a cue sends the hands', () => {
     ['en', 'Warm the palms and lay them over the eyes.', 'Then on the jaw.', ['jaw']],
     ['en', '', 'Then on the jaw.', []],
     ['en', '', 'Open only a finger wide, lips soft.', []],
+    ['en', '', 'Press the fingertips well below the eyes.', []],
+    [
+      'en',
+      '',
+      'Stroke well below the eyes, then out over the eyelids with the fingertips.',
+      ['eyes'],
+    ],
     ['de', '', 'Leg die Fingerspitzen ans Kinn.', ['chin']],
+    ['de', '', 'Leg die Fingerspitzen weit unter die Augen.', []],
+    ['de', '', 'Leg die Fingerspitzen unter die Augen.', ['eyes']],
     ['de', '', 'Nur einen Finger breit öffnen, die Lippen weich.', []],
   ])('%s, after "%s": "%s" sends them to %j', (language, before, cue, areas) => {
     expect(placesIn(cue, language, before)).toEqual(areas);

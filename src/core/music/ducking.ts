@@ -34,7 +34,7 @@ export const musicLevels = (underDb: number): { under: number; alone: number } =
 /** Stretches that are joined where the music could not come back between them without pumping. */
 export function joined(spoken: readonly Spoken[]): Spoken[] {
   const all: Spoken[] = [];
-  for (const { fromMs, toMs } of spoken.toSorted((a, b) => a.fromMs - b.fromMs)) {
+  for (const { fromMs, toMs } of [...spoken].sort((a, b) => a.fromMs - b.fromMs)) {
     const last = all.at(-1);
     if (last && fromMs - DUCK_MS <= last.toMs + HOLD_MS + RISE_MS) {
       last.toMs = Math.max(last.toMs, toMs);

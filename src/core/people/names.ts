@@ -73,7 +73,7 @@ export function toldApart<P extends Namesake>(
     if (namesakes.length < 2) continue;
     const often = grouped(namesakes, ({ timesBefore: n }) => (n === 0 ? 'new' : `${n}×`));
     for (const [times, alike] of often) {
-      const inOrder = alike.toSorted((a, b) => (idOf(a) < idOf(b) ? -1 : 1));
+      const inOrder = [...alike].sort((a, b) => (idOf(a) < idOf(b) ? -1 : 1));
       for (const [i, person] of inOrder.entries()) {
         named.set(person, alike.length < 2 ? times : `${times}, ${i + 1}`);
       }

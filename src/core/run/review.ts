@@ -64,7 +64,7 @@ const MOST_ROUNDS = 10;
 const NOTABLE_MS = 1000;
 
 const median = (all: readonly number[]): number | undefined =>
-  all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)];
+  [...all].sort((a, b) => a - b)[Math.floor(all.length / 2)];
 
 export interface Lengths {
   plan: Plan;

@@ -76,7 +76,7 @@ export function paceOf(measured: readonly Measured[]): number {
       const expected = estimateSpeech(text, language, wordsPerMinute);
       return expected > 0 ? [ms / expected] : [];
     })
-    .toSorted((a, b) => a - b);
+    .sort((a, b) => a - b);
   if (times.length < LEAST_MEASURED) return 1;
   const upper = times[Math.floor(times.length / 2)] ?? 1;
   const lower = times[Math.ceil(times.length / 2) - 1] ?? 1;

@@ -56,7 +56,7 @@ function onset(loud: readonly boolean[]): number {
 export function cutAndLevel(samples: Float32Array, rate: number): Take | TakeProblem {
   const size = Math.round(FRAME_S * rate);
   const frames = framesOf(samples, size);
-  const noise = frames.toSorted((a, b) => a - b)[Math.floor(frames.length / 10)] ?? 0;
+  const noise = [...frames].sort((a, b) => a - b)[Math.floor(frames.length / 10)] ?? 0;
   const loudest = Math.max(0, ...frames);
   const threshold = Math.max(
     FLOOR,
@@ -66,7 +66,7 @@ export function cutAndLevel(samples: Float32Array, rate: number): Take | TakePro
   const loud = frames.map((level) => level > threshold);
   const first = onset(loud);
   if (first < 0) return 'silent';
-  const last = loud.length - onset(loud.toReversed());
+  const last = loud.length - onset([...loud].reverse());
   const from = Math.max(0, first * size - Math.round(LEAD_S * rate));
   const to = Math.min(samples.length, last * size + Math.round(TAIL_S * rate));
   if (to - from > LONGEST_SECONDS * rate) return 'too long';

@@ -33,12 +33,16 @@ export type SaidWord = z.infer<typeof saidWordSchema>;
 export function sayingAs(words: readonly SaidWord[], { language }: Pick<SaidWord, 'language'>) {
   const mine = words
     .filter((word) => word.language === language)
-    .toSorted((a, b) => b.written.length - a.written.length);
+    .sort((a, b) => b.written.length - a.written.length);
   if (mine.length === 0) return (text: string) => text;
   const as = new Map(mine.map(({ written, said }) => [written.toLowerCase(), said]));
   const any = mine.map(({ written }) => written.replace(/[.]/g, '\\.')).join('|');
-  const whole = new RegExp(`(?<![\\p{L}\\p{M}\\p{N}])(?:${any})(?![\\p{L}\\p{M}\\p{N}])`, 'giu');
-  return (text: string) => text.replace(whole, (found) => as.get(found.toLowerCase()) ?? found);
+  const whole = new RegExp(`(^|[^\\p{L}\\p{M}\\p{N}])(${any})(?![\\p{L}\\p{M}\\p{N}])`, 'giu');
+  return (text: string) =>
+    text.replace(
+      whole,
+      (_, before: string, found: string) => before + (as.get(found.toLowerCase()) ?? found),
+    );
 }
 
 /** As `sayingAs`, in every language. */

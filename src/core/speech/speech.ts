@@ -40,7 +40,7 @@ export const asSpoken = (text: string, language: Language): string =>
 
 /** A text with a sign wherever a calm voice halts for a moment, before a word that must not be missed. */
 export const withHalts = (text: string, language: Language, sign: string): string =>
-  text.replace(LANGUAGE_DATA[language].speech.important, sign);
+  text.replace(LANGUAGE_DATA[language].speech.important, (before) => before + sign);
 
 /** How often a calm voice halts in a text before a word that must not be missed. */
 export const haltsIn = (text: string, language: Language): number =>

@@ -11,6 +11,11 @@ describe.each(LANGUAGES)('in words, in %s', (language) => {
     expect(inWords(written, language)).toBe(said);
   });
 
+  it('says a sign once that is written twice', () => {
+    const [once, twice] = ['Chin & neck', 'Chin && neck'].map((text) => inWords(text, language));
+    expect(twice).toBe(once);
+  });
+
   it('leaves no figure to the voice, and what is in words already as it is', () => {
     for (const written of [...adversarialSentences(language), ...SAID[language].map(([w]) => w)]) {
       const said = inWords(written, language);

@@ -7,7 +7,7 @@ const MAY_NEED =
   /[\d%&+=@#°€£½¼¾⅓⅔/*×~≈<>]|\p{L}\. ?\p{L}\.|\b(?:approx|bzw|ca|dr|etc|evtl|ggf|incl|inkl|li|max|re|usw|vgl|vs)\b/iu;
 const LARGEST = 999_999;
 /** A number, with thousands and decimals as either language writes them; a minus is no dash between words. */
-const NUMBER = /(?<![\p{L}\d])([-−](?=\d))?\d+(?:[.,]\d+)*/gu;
+const NUMBER = /(^|[^\p{L}\d])([-−]?\d+(?:[.,]\d+)*)/gu;
 /** Capitals without a vowel between them are read letter by letter; others as the word they are. */
 const LETTERS = /\b[A-ZÄÖÜ]{2,4}\b/g;
 const VOWEL = /[AEIOUYÄÖÜ]/;
@@ -56,8 +56,8 @@ export function inWords(text: string, language: Language): string {
     words = typeof as === 'string' ? words.replace(written, as) : words.replace(written, as);
   }
   return words
-    .replace(NUMBER, (n) => numberInWords(n, language))
-    .replace(/(?<=\S) {2,}/g, ' ')
+    .replace(NUMBER, (_, before: string, n: string) => before + numberInWords(n, language))
+    .replace(/(\S) {2,}/g, '$1 ')
     .trim();
 }
 

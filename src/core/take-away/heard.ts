@@ -35,7 +35,7 @@ export function heardOf(
     const says = { text, language, wordsPerMinute };
     return [{ startMs, durationMs, says, count, freeMs, volume }];
   };
-  const words = score.cues.toSorted((a, b) => a.startMs - b.startMs).flatMap(said);
+  const words = [...score.cues].sort((a, b) => a.startMs - b.startMs).flatMap(said);
   const marks = score.steps.flatMap((step, i) => {
     const lengthMs = step.durationMs;
     const tones = counts ? [...tonesOf(step, lengthMs)] : [];

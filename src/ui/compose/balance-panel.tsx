@@ -49,7 +49,7 @@ export const BalancePanel = memo(function BalancePanel(props: BalancePanelProps)
         label="Work by area; the list beside it has the figures"
       />
       <dl className="grid grid-cols-[1fr_auto] text-sm">
-        {REGIONS.toReversed().map((region) => {
+        {[...REGIONS].reverse().map((region) => {
           const areas = areasIn(region);
           return (
             <Figure

@@ -24,7 +24,7 @@ export function useSelection(first: readonly string[] = []): Selection {
   const reach = useCallback((id: string, order: readonly string[]) => {
     set((now) => {
       const anchor = now[0] ?? id;
-      const [from, to] = [order.indexOf(anchor), order.indexOf(id)].toSorted((a, b) => a - b);
+      const [from, to] = [order.indexOf(anchor), order.indexOf(id)].sort((a, b) => a - b);
       const between = order.slice(from, (to ?? 0) + 1);
       // The anchor stays first, so that the next reach starts from it again.
       return [anchor, ...between.filter((i) => i !== anchor)];

@@ -106,5 +106,5 @@ export function nearestFirst(
     return far > 0 && inClass.has(move.id) ? far + 10 : far;
   };
   const ranks = new Map(moves.map((move) => [move.id, rank(move)]));
-  return moves.toSorted((a, b) => (ranks.get(a.id) ?? 0) - (ranks.get(b.id) ?? 0));
+  return [...moves].sort((a, b) => (ranks.get(a.id) ?? 0) - (ranks.get(b.id) ?? 0));
 }

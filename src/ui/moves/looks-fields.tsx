@@ -68,7 +68,7 @@ export function FaceWithPlaces({
         const y = ((event.clientY - box.top) / box.height) * 500;
         const left = x > 200 ? 400 - x : x;
         const far = (point: FacePoint) => Math.hypot(POINTS[point][0] - left, POINTS[point][1] - y);
-        onPlace(FACE_POINTS.toSorted((a, b) => far(a) - far(b))[0] ?? 'chin');
+        onPlace([...FACE_POINTS].sort((a, b) => far(a) - far(b))[0] ?? 'chin');
       }}
     >
       {children}

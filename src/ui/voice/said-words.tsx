@@ -40,7 +40,7 @@ export function SaidWords({ words }: SaidWordsProps) {
     if (!read.success) {
       setWrong(
         Object.fromEntries(
-          read.error.issues.toReversed().map(({ path, message }) => [path[0], message]),
+          [...read.error.issues].reverse().map(({ path, message }) => [path[0], message]),
         ),
       );
       return;

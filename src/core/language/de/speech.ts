@@ -22,7 +22,7 @@ export const speech: LanguageSpeech = {
     [/\bsch+\b/gi, 'husch'],
   ],
   important:
-    /(?<=\b(?:die|der|den|dem|nach|deine[rmns]?|zur|zum|auf|von|mit) )(?=(?:links|rechts|linke[nrms]?|rechte[nrms]?|andere[nrms]? (?:Seite|Richtung))\b)|(?<=\p{L} )(?=nie(?:mals)?\b)/giu,
+    /\b(?:die|der|den|dem|nach|deine[rmns]?|zur|zum|auf|von|mit) (?=(?:links|rechts|linke[nrms]?|rechte[nrms]?|andere[nrms]? (?:Seite|Richtung))\b)|\p{L} (?=nie(?:mals)?\b)/giu,
   secondSyllable: [],
   heard: (word) => ({ word, silent: 0 }),
 };

@@ -1,6 +1,8 @@
+import { notAfter } from '../not-after';
+
 /** What words in German mean for the body; see `LanguageWords`. */
 export const words = {
-  clauses: /(?<=[.;:!?])\s+|,\s+(?=aber)/i,
+  clauses: /[.;:!?]\s+|,\s+(?=aber)/i,
   not: /\b(nicht|nie|kein\w*|ohne|statt|nichts|niemand\w*|bevor|weg von|fern von|lass\w* .* aus|denk nur|denk dir)\b/i,
   asks: [
     [/\b(heb|hebt|heben|hebe)\b.*\bkinn\b|\bkinn (hoch|gehoben|etwas hoch|steigt)\b/i, 'headBack'],
@@ -48,7 +50,10 @@ export const words = {
     [/\bbrauen?\b/i, ['brows']],
     [/\bschläfen?\b/i, ['temples']],
     [
-      /(?<!weit |deutlich )\b(unter|um|neben|über|auf) (den|die|dem) (geschlossenen )?augen?\b|\baugenlider?\b|\baugenwinkeln?\b/i,
+      notAfter(
+        /(weit|deutlich) $/i,
+        /\b(unter|um|neben|über|auf) (den|die|dem) (geschlossenen )?augen?\b|\baugenlider?\b|\baugenwinkeln?\b/i,
+      ),
       ['eyes'],
     ],
     [/\brändern? beider ohren|\bränder der ohren|\bauf die ohren\b/i, ['ears']],

@@ -20,7 +20,7 @@ export const speech: LanguageSpeech = {
     [/\bmm+\b/gi, 'hmm'],
   ],
   important:
-    /(?<=\b(?:the|your|to|with|on|from) )(?=(?:left|right|other (?:side|direction))\b)|(?<=\p{L} )(?=never\b)/giu,
+    /\b(?:the|your|to|with|on|from) (?=(?:left|right|other (?:side|direction))\b)|\p{L} (?=never\b)/giu,
   secondSyllable: ['eleven'],
   heard: (word) => {
     const joined = word.replace(COMPOUND, '$1');

@@ -1,6 +1,8 @@
+import { notAfter } from '../not-after';
+
 /** What words in English mean for the body; see `LanguageWords`. */
 export const words = {
-  clauses: /(?<=[.;:!?])\s+|,\s+(?=but|and then)/i,
+  clauses: /[.;:!?]\s+|,\s+(?=but|and then)/i,
   not: /\b(no|not|never|without|instead of|nothing|nobody|stop before|away from|leave[s]? .* out|rather than|only think of)\b/i,
   asks: [
     [/\b(lift|raise)(s|ed|ing)? (up )?the chin|\bchin (up|lifted|raised|rises)\b/i, 'headBack'],
@@ -45,7 +47,10 @@ export const words = {
     [/\bbrows?\b/i, ['brows']],
     [/\btemples?\b/i, ['temples']],
     [
-      /(?<!well )\b(under|below|round|beside|over) (the|your|your closed) eyes?\b|\beyelids?\b|\bcorners? of the eyes?\b|\binner corners\b/i,
+      notAfter(
+        /well $/i,
+        /\b(under|below|round|beside|over) (the|your|your closed) eyes?\b|\beyelids?\b|\bcorners? of the eyes?\b|\binner corners\b/i,
+      ),
       ['eyes'],
     ],
     [/\brims of both ears|\bear lobes?\b.*\bbetween\b|\bover the ears\b/i, ['ears']],
