@@ -39,7 +39,7 @@ export function TermView({
         {mondays.map((monday) => {
           const now = monday <= today && today < addDays(monday, 7);
           return (
-            <tr key={monday} className={clsx(now && 'bg-accent/15')} data-chosen={now || undefined}>
+            <tr key={monday} className={clsx(now && 'tinted')} data-chosen={now || undefined}>
               <th scope="row" className="py-1.5 pr-2 text-left align-top text-sm">
                 Week {weekNumber(monday)}
                 <span className="quiet block font-normal">

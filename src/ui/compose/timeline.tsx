@@ -223,8 +223,8 @@ function CueTick({ cue, step, left, width, msPerPercent, onPin, onSettle }: CueT
   const dragging = useRef<{ x: number; from: number; percentPx: number } | null>(null);
   const movable = cue.ref !== undefined && isMovable(cue.ref) && step.kind === 'work';
   const look = clsx(
-    'own-colours absolute top-7.5 h-2.5 min-w-1 rounded-full',
-    isCount(cue) ? 'bg-base-content/35' : 'bg-base-content/75',
+    'own-colours bg-base-content absolute top-7.5 h-2.5 min-w-1 rounded-full',
+    isCount(cue) ? 'opacity-35' : 'opacity-75',
   );
   const title = `${clock(cue.startMs)} “${cue.text}”`;
   if (!movable || !cue.ref) return <span title={title} className={look} style={{ left, width }} />;

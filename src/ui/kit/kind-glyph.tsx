@@ -11,6 +11,7 @@ const GLYPHS: Record<Kind, LucideIcon> = {
 };
 
 export const kindColour = (kind: Kind): string => `var(--kind-${kind})`;
+export const paleColour = (kind: Kind): string => `var(--kind-${kind}-pale)`;
 export const kindInk = (kind: Kind): string => `var(--kind-${kind}-ink)`;
 
 /** The sign of a kind of move: its colour and, for those who do not see colours, its own glyph. */

@@ -43,8 +43,8 @@ it('the line of a class shows at each moment what is done then', () => {
     const move = libraryMove(step.moveId);
     const [fill = '', ...more] = covering(line, middle);
     expect(more).toEqual([]);
-    expect(fill).toContain(`--kind-${move?.kind})`);
-    expect(fill.includes('color-mix')).toBe(['release', 'rest'].includes(step.kind));
+    const isPale = ['release', 'rest'].includes(step.kind);
+    expect(fill).toContain(`--kind-${move?.kind}${isPale ? '-pale' : ''})`);
     // Each stretch goes down at its beginning and comes up at its end.
     const before = hatched.filter(([, x]) => (Number(x) / 100) * wholeMs < middle).length;
     expect(before % 2 === 1).toBe(['upbeat', 'switch'].includes(step.kind));

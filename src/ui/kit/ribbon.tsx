@@ -6,7 +6,7 @@ import { grouped } from '@/core/collections';
 import { clock } from '@/core/formats';
 import type { Area, Kind } from '@/core/move';
 import { type Score, type SegmentRun, type Step, segmentRuns } from '@/core/score';
-import { kindColour } from './kind-glyph';
+import { kindColour, paleColour } from './kind-glyph';
 import { useMoves } from './moves';
 
 export interface RibbonProps {
@@ -152,20 +152,18 @@ function Lane({ name, children }: { name: string; children: React.ReactNode }) {
   );
 }
 
-const LIGHT = 'color-mix(in oklab, var(--color-base-100) 75%, transparent)';
 /**
  * Lines aslant, as a tile of two of them that is set side by side: as one long repeating gradient some browsers draw
  * lines so thin and so many nearly all light.
  */
-const HATCH = `linear-gradient(-45deg, transparent 0 33%, ${LIGHT} 33% 50%, transparent 50% 83%, ${LIGHT} 83%) 0 0 / 8px 8px`;
+const HATCH =
+  'linear-gradient(-45deg, transparent 0 33%, var(--light) 33% 50%, transparent 50% 83%, var(--light) 83%) 0 0 / 8px 8px';
 
 const isHatched = ({ kind }: Pick<Step, 'kind'>): boolean => kind === 'upbeat' || kind === 'switch';
 
 /** Solid work, pale release and rest. */
 const plainFill = (step: Pick<Step, 'kind'>, kind: Kind): string =>
-  isHatched(step) || step.kind === 'work'
-    ? kindColour(kind)
-    : `color-mix(in oklab, ${kindColour(kind)} 25%, var(--color-base-200))`;
+  isHatched(step) || step.kind === 'work' ? kindColour(kind) : paleColour(kind);
 
 /** Hatched upbeat, solid work, pale release and rest. */
 export const stepFill = (step: Pick<Step, 'kind'>, kind: Kind): string =>

@@ -204,7 +204,7 @@ export function PeopleScreen(props: PeopleScreenProps) {
                   {table.getRowModel().rows.map((row) => (
                     <tr
                       key={row.id}
-                      className={`border-base-300 border-t ${row.getIsSelected() ? 'bg-accent/15' : 'hover:bg-base-200/60'}`}
+                      className={`border-base-300 border-t ${row.getIsSelected() ? 'tinted' : 'hover:bg-base-200/60'}`}
                     >
                       {row.getVisibleCells().map((cell) => (
                         <td key={cell.id} className="px-2 py-0.5 first:pl-0">

@@ -142,15 +142,14 @@ export function RegisterGrid(props: RegisterGridProps) {
           {lines.map((line, row) => (
             <tr
               key={line.participantId}
-              className={clsx('border-base-300 border-t', chosen.row === row && 'bg-accent/15')}
+              className={clsx('border-base-300 border-t', chosen.row === row && 'tinted')}
             >
               <th
                 scope="row"
                 className={clsx(
                   'sticky left-0 z-10 max-w-44 truncate py-0.5 pr-3 text-left font-medium max-sm:max-w-28',
-                  chosen.row === row
-                    ? 'bg-[color-mix(in_oklab,var(--color-accent)_15%,var(--color-base-100))]'
-                    : 'bg-base-100',
+                  'bg-base-100',
+                  chosen.row === row && 'bg-[linear-gradient(var(--tint),var(--tint))]',
                 )}
               >
                 <a href={`/people/${line.participantId}`} className="link link-hover">

@@ -4,7 +4,7 @@ import { arcPath, linePieces, placesOf } from './shape';
 
 const KEPT = 'var(--color-secondary)';
 const MISSED = 'var(--color-error)';
-const GREY = 'color-mix(in oklab, var(--color-base-content) 55%, transparent)';
+const GREY = 'var(--grey)';
 
 /** One beat: kept full, late half full, missed a ring below the line, and so on; it needs no colour to be read. */
 export function BeatSign({
