@@ -1,3 +1,3 @@
 'use client';
 
-export { FailedForPeople as default } from '@/ui/kit/failed';
+export { FailedForPeople as default } from '@/ui/kit/failed-for-people';

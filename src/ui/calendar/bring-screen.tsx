@@ -1,6 +1,7 @@
 'use client';
 
-import { ActionForm, type FormAct, Select, Wrong } from '../kit/form';
+import { ActionForm, type FormAct, Wrong } from '../kit/form';
+import { Select } from '../kit/form-fields';
 import { Page } from '../kit/page';
 import { RoomField } from '../kit/room-field';
 import { useLeadingOn } from '../kit/use-leading-on';

@@ -1,7 +1,8 @@
 'use client';
 
 import { MOST_IN_SERIES, WEEKDAY_NAMES, WEEKDAYS } from '@/core/calendar';
-import { ActionForm, Field, type FormAct, Select, Tick, WhenAsked } from '../kit/form';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Select, Tick, WhenAsked } from '../kit/form-fields';
 import { Page } from '../kit/page';
 import { RoomField } from '../kit/room-field';
 import { useLeadingOn } from '../kit/use-leading-on';

@@ -2,7 +2,8 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
 import { digestOf } from '@/core/calls/digest';
-import { FailedForPeople, FailedPage } from './failed';
+import { FailedPage } from './failed';
+import { FailedForPeople } from './failed-for-people';
 
 afterEach(() => {
   cleanup();

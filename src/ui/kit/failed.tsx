@@ -11,7 +11,7 @@ export interface ErrorPageProps {
   retry: () => void;
 }
 
-interface FailedWords {
+export interface FailedWords {
   title: string;
   says: string;
   again: string;
@@ -22,7 +22,8 @@ interface FailedProps extends ErrorPageProps {
   language: Language;
 }
 
-function Failed({ error, retry, words, language }: FailedProps) {
+/** In the place of a page that fails. */
+export function Failed({ error, retry, words, language }: FailedProps) {
   return (
     <main className="mx-auto max-w-lg p-10 text-center" lang={language}>
       <h1 className="text-3xl font-bold">{words.title}</h1>
@@ -43,26 +44,4 @@ const OF_STUDIO: FailedWords = {
 /** In the place of a page of a studio that fails. */
 export function FailedPage(props: ErrorPageProps) {
   return <Failed {...props} words={OF_STUDIO} language="en" />;
-}
-
-/** Beside these few words nothing is fetched for it: it comes to the door of a class with its page. */
-const OF_PEOPLE: Record<Language, FailedWords> = {
-  en: {
-    title: 'Something went wrong here',
-    says: 'Try again. If it happens again, tell your teacher.',
-    again: 'Try again',
-  },
-  de: {
-    title: 'Hier ist etwas schiefgegangen',
-    says: 'Versuch es noch einmal. Wenn es wieder passiert, sag es deiner Lehrerin.',
-    again: 'Noch einmal',
-  },
-};
-
-/** In the place of a page of somebody who comes to classes, in the language of their device: they have no server log. */
-export function FailedForPeople(props: ErrorPageProps) {
-  const ours = Object.keys(OF_PEOPLE) as Language[];
-  const asked = navigator.languages.flatMap((of) => ours.find((l) => of.startsWith(l)) ?? []);
-  const [language = 'en'] = asked;
-  return <Failed {...props} words={OF_PEOPLE[language]} language={language} />;
 }

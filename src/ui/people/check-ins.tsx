@@ -5,7 +5,8 @@ import type { HomeWords } from '@/core/home/words';
 import { english } from '@/core/home/words/en';
 import { filled } from '@/core/language/filled';
 import { type CheckIn, MOST_FELT, SCALES } from '@/core/people';
-import { ActionForm, Area, ButtonForm, type FormAct, Scale } from '../kit/form';
+import { ActionForm, ButtonForm, type FormAct } from '../kit/form';
+import { Area, Scale } from '../kit/form-fields';
 import { SureButton } from '../kit/sure-button';
 import { Fold } from './folded';
 

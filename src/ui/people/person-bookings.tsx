@@ -1,4 +1,5 @@
-import { ActionForm, ButtonForm, Field, Select } from '../kit/form';
+import { ActionForm, ButtonForm, Field } from '../kit/form';
+import { Select } from '../kit/form-fields';
 import type { PersonScreenProps } from './person-types';
 
 export function Bookings({ bookings, ended, pauses, bookable, today, acts }: PersonScreenProps) {

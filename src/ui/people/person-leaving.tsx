@@ -1,5 +1,6 @@
 import { addressOf, CALLS } from '@/core/calls';
-import { ActionForm, ButtonForm, Field, Select, Shown, Tick } from '../kit/form';
+import { ActionForm, ButtonForm, Field } from '../kit/form';
+import { Select, Shown, Tick } from '../kit/form-fields';
 import { SureButton } from '../kit/sure-button';
 import { useLeadingOn } from '../kit/use-leading-on';
 import { Folded } from './folded';

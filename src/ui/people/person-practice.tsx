@@ -1,5 +1,6 @@
 import { FeedForms } from '../calendar/feed-forms';
-import { ActionForm, Field, Select } from '../kit/form';
+import { ActionForm, Field } from '../kit/form';
+import { Select } from '../kit/form-fields';
 import { TakeOut } from '../kit/take-out';
 import { Fold } from './folded';
 import type { PersonScreenProps, Told } from './person-types';

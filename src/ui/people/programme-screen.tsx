@@ -3,7 +3,8 @@
 import type { BeatLine } from '@/core/streak';
 import { StreakButton } from '../kit/beat-line/streak-button';
 import { Empty } from '../kit/empty';
-import { ActionForm, ButtonForm, Field, type FormAct, Select } from '../kit/form';
+import { ActionForm, ButtonForm, Field, type FormAct } from '../kit/form';
+import { Select } from '../kit/form-fields';
 import { Page } from '../kit/page';
 
 export interface ProgrammeScreenProps {

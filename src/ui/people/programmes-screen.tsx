@@ -2,7 +2,8 @@
 
 import { STREAK_RULES, type StreakRuleKey } from '@/core/streak';
 import { Empty } from '../kit/empty';
-import { ActionForm, Field, type FormAct, Select } from '../kit/form';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Select } from '../kit/form-fields';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 

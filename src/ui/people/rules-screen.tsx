@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { ruleWords, STREAK_RULES, type StreakRule, type StreakRuleKey } from '@/core/streak';
-import { ActionForm, Field, type FormAct, Tick } from '../kit/form';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Tick } from '../kit/form-fields';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { Dialog } from '../kit/dialog';
-import { ActionForm, Area, Field, type FormAct, Select } from '../kit/form';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Area, Select } from '../kit/form-fields';
 
 export interface SelectionProps {
   ids: readonly string[];

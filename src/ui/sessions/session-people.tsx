@@ -1,6 +1,7 @@
 'use client';
 
-import { ActionForm, type FormAct, Select } from '../kit/form';
+import { ActionForm, type FormAct } from '../kit/form';
+import { Select } from '../kit/form-fields';
 
 export interface SessionPeopleProps {
   people: {

@@ -1,5 +1,6 @@
 import { Play } from 'lucide-react';
-import { ActionForm, Field, type FormAct, Select, Shown, Sure } from '../kit/form';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Select, Shown, Sure } from '../kit/form-fields';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { RoomField } from '../kit/room-field';

@@ -1,7 +1,8 @@
 'use client';
 
 import { ROLES, type Role } from '@/core/studio';
-import { ActionForm, Field, type FormAct, Select } from '../kit/form';
+import { ActionForm, Field, type FormAct } from '../kit/form';
+import { Select } from '../kit/form-fields';
 import { PressForm } from '../kit/press-form';
 import { SureButton } from '../kit/sure-button';
 
