@@ -58,8 +58,13 @@ test('the teacher opens the door, somebody comes in by the code, and both see th
   await there.keyboard.press('Enter');
   await there.getByLabel('neck pain or injury, or dizziness on looking up').focus();
   await there.keyboard.press('Space');
+  await there.getByLabel('facial palsy or a recent stroke').focus();
+  await there.keyboard.press('Space');
   await there.keyboard.press('Escape');
   await expect(easier).toBeFocused();
+  // What the room hears is meant for others then: a screen reader tells it.
+  const told = there.locator('[aria-live="polite"]').getByTestId('care');
+  await expect(told).toContainText('Leave this one out.');
   await there.getByRole('button', { name: 'More' }).press('Enter');
   await there.getByLabel('Your question').fill('How often a week?');
   await there.getByLabel('With my name').check();

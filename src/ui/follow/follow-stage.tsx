@@ -210,13 +210,18 @@ function Care({
     ...own.mind.map(({ effect }) => words[effect]),
     ...(own.handsFree && released && own.does !== 'leaveOut' ? [words.handsFree] : []),
   ];
-  if (lines.length === 0) return null;
   return (
-    <ul className="border-accent mt-1 border-l-4 pl-3" data-testid="care">
-      {[...new Set(lines)].map((line) => (
-        <li key={line}>{line}</li>
-      ))}
-    </ul>
+    // What the room hears is meant for others then, and whoever cannot see the screen has to be told.
+    <div aria-live="polite">
+      {lines.length > 0 && (
+        <ul className="border-accent mt-1 border-l-4 pl-3" data-testid="care">
+          {own.does === 'leaveOut' && <li className="sr-only">{words.leaveOut}</li>}
+          {[...new Set(lines)].map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+    </div>
   );
 }
 

@@ -68,6 +68,7 @@ const LEADING: StageWords = {
   afterwards: (doing, seconds) => `then ${doing.toLowerCase()}, ${seconds} s`,
   next: 'next',
   paused: 'Paused',
+  freely: 'Breathe freely',
   ends: 'ends {time}',
   toGo: '{left} to go',
   opening: onlySaidName(OPENING),
