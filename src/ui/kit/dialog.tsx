@@ -1,7 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useId, useRef, useState } from 'react';
 
 export interface DialogProps {
   title: string;
@@ -12,8 +12,10 @@ export interface DialogProps {
   wide?: boolean;
   /** What its cross is called. */
   closes?: string;
-  /** What is said of what was written and not sent, where the page is not in English. */
+  /** What is said of what was written and not sent, where the page is not in English or where something else is lost. */
   unsent?: Unsent;
+  /** Whether something else than what is written is lost when it is closed. */
+  unkept?: boolean;
 }
 
 export interface Unsent {
@@ -34,18 +36,27 @@ const writingIn = (dialog: HTMLDialogElement | null): HTMLTextAreaElement | unde
   );
 
 /**
- * A modal dialog. Escape and the cross close it; the focus goes back to where it came from. What was written in it and not
- * sent is asked about first.
+ * A modal dialog. Escape and the cross close it; the focus goes back to where it came from. What would be lost with it is
+ * asked about first.
  */
 export function Dialog(props: DialogProps) {
   const { title, onClose, children, actions, wide, closes = 'Close', unsent = UNSENT } = props;
+  const { unkept = false } = props;
   const ref = useRef<HTMLDialogElement>(null);
   const id = useId();
   const [asks, setAsks] = useState(false);
-  const close = () => (!asks && writingIn(ref.current) ? setAsks(true) : onClose());
+  const loses = useCallback(() => unkept || writingIn(ref.current) !== undefined, [unkept]);
+  /** Where the focus was when it asked. */
+  const at = useRef<Element | null>(null);
+  const close = () => {
+    if (asks || !loses()) return onClose();
+    at.current = document.activeElement;
+    setAsks(true);
+  };
   const stay = () => {
     setAsks(false);
-    writingIn(ref.current)?.focus();
+    const back = writingIn(ref.current) ?? at.current;
+    if (back instanceof HTMLElement) back.focus();
   };
   useEffect(() => {
     const dialog = ref.current;
@@ -58,11 +69,11 @@ export function Dialog(props: DialogProps) {
   }, []);
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
-      if (writingIn(ref.current)) event.preventDefault();
+      if (loses()) event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
-  }, []);
+  }, [loses]);
   return (
     <dialog
       ref={ref}
@@ -79,7 +90,7 @@ export function Dialog(props: DialogProps) {
         if (event.target !== event.currentTarget) return;
         // A browser lets itself be asked to wait once: at a second Escape it closes whatever happens.
         if (ref.current?.open) return;
-        if (!writingIn(ref.current)) return onClose();
+        if (!loses()) return onClose();
         ref.current?.showModal();
         stay();
       }}

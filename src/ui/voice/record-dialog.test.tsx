@@ -77,9 +77,10 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-const opened = async () => {
-  const cues = [{ text: 'Let the jaw hang.', language: 'en' as const }];
-  const shown = render(<RecordDialog title="Recording" cues={cues} onClose={() => {}} />);
+const opened = async (...more: string[]) => {
+  const cues = ['Let the jaw hang.', ...more].map((text) => ({ text, language: 'en' as const }));
+  const onClose = vi.fn();
+  const shown = { ...render(<RecordDialog title="Recording" {...{ cues, onClose }} />), onClose };
   // Until it is known what was recorded before, a press does nothing.
   const record = screen.getByRole('button', { name: 'Record', hidden: true });
   await waitFor(() => expect(record.getAttribute('aria-disabled')).toBe('false'));
@@ -124,4 +125,33 @@ it('goes on after a take in which there is nothing to read', async () => {
   await press('Record');
   await press('Stop');
   expect(screen.getByText(/cut and levelled/)).toBeTruthy();
+});
+
+it('keeps what was heard and not kept while another is recorded, or fails, and asks before it closes', async () => {
+  const { onClose } = await opened('And rest.');
+  await press('Record');
+  await press('Stop');
+  await press(/^And rest\./);
+  expect(screen.getByRole('button', { name: 'Record', hidden: true })).toBeTruthy();
+  await press(/^Let the jaw hang\..*not kept yet/);
+  expect(screen.getByText(/cut and levelled/)).toBeTruthy();
+  decodes = 'not at all';
+  await press('Once more');
+  await press('Stop');
+  expect(screen.getByText(/cut and levelled/)).toBeTruthy();
+
+  await press('Close');
+  expect(onClose).not.toHaveBeenCalled();
+  expect(screen.getByText(/did not keep is lost/)).toBeTruthy();
+  await press('Go on recording');
+  expect(screen.queryByText(/did not keep is lost/)).toBeNull();
+  await press('Close');
+  await press('Close and lose it');
+  expect(onClose).toHaveBeenCalledOnce();
+});
+
+it('closes at once where nothing would be lost', async () => {
+  const { onClose } = await opened();
+  await press('Close');
+  expect(onClose).toHaveBeenCalledOnce();
 });

@@ -11,7 +11,7 @@ import { CALLS, type Recording } from '@/core/calls';
 import { LANGUAGE_NAMES, type Language } from '@/core/language';
 import type { Move } from '@/core/move';
 import { LONGEST_SECONDS, type Take, type TakeProblem, wavOf } from '@/core/speech';
-import { Dialog } from '../kit/dialog';
+import { Dialog, type Unsent } from '../kit/dialog';
 import { Miniature } from '../kit/face-dial';
 import { Level } from './level';
 
@@ -46,6 +46,12 @@ type Phase =
   | { name: 'heard'; take: Take }
   | { name: 'keeping'; take: Take };
 
+const UNKEPT: Unsent = {
+  says: 'What you recorded and did not keep is lost when this is closed.',
+  goOn: 'Go on recording',
+  lose: 'Close and lose it',
+};
+
 const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
 const inTheWay = (problem: unknown): string =>
   problem instanceof NoMicrophone ? NO_MICROPHONE[problem.problem] : toldOf(problem);
@@ -67,6 +73,8 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
   const [kept, setKept] = useState<ReadonlyMap<string, Recording> | null>(null);
   const [index, setIndex] = useState(0);
   const [phase, setPhase] = useState<Phase>({ name: 'ready' });
+  /** Takes that were heard and not kept yet, by their words. */
+  const [unkept, setUnkept] = useState<ReadonlyMap<string, Take>>(new Map());
   const [error, setError] = useState<string | null>(null);
   const microphone = useRef<Microphone | null>(null);
   const closed = useRef(false);
@@ -111,6 +119,10 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
     }
   };
   const hearTake = (take: Take) => play(new Blob([wavOf(take)], { type: 'audio/wav' }));
+  const backToTake = () => {
+    const take = current && unkept.get(wordsKey(current));
+    setPhase(take ? { name: 'heard', take } : { name: 'ready' });
+  };
   const record = async () => {
     setError(null);
     fallSilent();
@@ -128,7 +140,7 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
       opened.start();
       setPhase({ name: 'recording' });
     } catch (problem) {
-      setPhase({ name: 'ready' });
+      backToTake();
       setError(inTheWay(problem));
     }
   };
@@ -138,21 +150,24 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
     try {
       take = (await microphone.current?.stop()) ?? 'silent';
     } catch (problem) {
-      setPhase({ name: 'ready' });
+      backToTake();
       setError(inTheWay(problem));
       return;
     }
     if (typeof take === 'string') {
       setError(USELESS[take]);
-      setPhase({ name: 'ready' });
+      backToTake();
       return;
     }
     setPhase({ name: 'heard', take });
+    if (current) setUnkept(new Map(unkept).set(wordsKey(current), take));
     hearTake(take);
   };
-  const choose = (next: number) => {
+  const choose = (next: number, among = unkept) => {
+    const chosen = words[next];
+    const take = chosen && among.get(wordsKey(chosen));
     setIndex(next);
-    setPhase({ name: 'ready' });
+    setPhase(take ? { name: 'heard', take } : { name: 'ready' });
     setError(null);
   };
   const keep = async (take: Take) => {
@@ -163,9 +178,12 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
       const stored = await keepRecording(current, take);
       const known = new Map(kept).set(wordsKey(current), stored);
       setKept(known);
+      const left = new Map(unkept);
+      left.delete(wordsKey(current));
+      setUnkept(left);
       onRecorded?.(current.text, current.language);
       const after = words.findIndex((w, i) => i > index && !known.has(wordsKey(w)));
-      choose(after < 0 ? index : after);
+      choose(after < 0 ? index : after, left);
     } catch (problem) {
       setPhase({ name: 'heard', take });
       setError(inTheWay(problem));
@@ -198,7 +216,13 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
     else void record();
   };
   return (
-    <Dialog title={title} onClose={onClose} wide>
+    <Dialog
+      title={title}
+      onClose={onClose}
+      unsent={UNKEPT}
+      unkept={unkept.size > 0 || phase.name === 'recording'}
+      wide
+    >
       <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_19rem]">
         <div>
           <p className="quiet text-sm">
@@ -308,6 +332,7 @@ export function RecordDialog({ title, move, cues, onRecorded, onClose }: RecordD
                     )}
                     <span lang={w.language}>{w.text}</span>
                     <span className="sr-only">{is ? ', recorded' : ', not recorded'}</span>
+                    {unkept.has(wordsKey(w)) && <span className="quiet ml-auto">not kept yet</span>}
                   </button>
                 </li>
               );
