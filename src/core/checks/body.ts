@@ -1,6 +1,7 @@
 import {
   allEasier,
   dosesIn,
+  losesOwnWords,
   mapDoses,
   moveIn,
   type Plan,
@@ -124,7 +125,7 @@ function tooLongInARow(rule: RunRule): Check {
           why: rule.why,
           segments: ids,
           repair: {
-            label: 'Ease it',
+            label: wordsMayGo(look, ids) ? 'Ease it, perhaps in the words of the move' : 'Ease it',
             apply: firstThatHelps(look, find, () => eases(look, ids, rule)),
           },
         });
@@ -145,6 +146,13 @@ function tooLongInARow(rule: RunRule): Check {
   return { id: rule.id, title: rule.title, severity: 'must', find };
 }
 
+/** Whether words of the teacher's own would give way to those of the move, were the easier version taken. */
+const wordsMayGo = (look: Look, ids: readonly string[]): boolean =>
+  lines(look).some(
+    ({ segment, move }) =>
+      ids.includes(segment.id) && hasVariant(move, 'easier') && losesOwnWords(segment, move),
+  );
+
 /** Ways to ease a run: a longer let-go, the easier version, shorter work. */
 function eases(look: Look, ids: readonly string[], rule: RunRule): ((plan: Plan) => Plan)[] {
   const all = (change: (s: Segment) => Segment) => (plan: Plan) =>
@@ -161,12 +169,12 @@ function eases(look: Look, ids: readonly string[], rule: RunRule): ((plan: Plan)
     all(released),
     all(eased),
     ...[0.75, 0.5, 0.25].map((share) =>
-      all((s) => {
-        const { count } = doseBeats(s.dose);
-        const { byRound: _, ...rest } = released(s);
-        const dose = countOf(s.dose, Math.max(1, Math.floor(count * share)));
-        return { ...rest, dose: s.sides === 'alternating' ? even(dose) : dose };
-      }),
+      all((s) =>
+        mapDoses(released(s), (dose) => {
+          const less = countOf(dose, Math.max(1, Math.floor(doseBeats(dose).count * share)));
+          return s.sides === 'alternating' ? even(less) : less;
+        }),
+      ),
     ),
   ];
 }

@@ -11,7 +11,7 @@ import {
   type Segment,
   updateSegment,
 } from '@/core/class';
-import { concerns } from '@/core/move';
+import { concerns, type Move, moveSchema } from '@/core/move';
 import { compile } from '@/core/score';
 import { utteranceKey } from '@/core/speech';
 import { type BookedPerson, CHECKS, type Checked, check, type Finding } from '.';
@@ -292,6 +292,31 @@ describe('other ways to be found and repaired', () => {
       'easier',
       { announce },
     ]);
+  });
+
+  it('a strain in a row is eased, and own words and rounds are kept or spoken of', () => {
+    const rule = 'firm-hands-in-a-row';
+    const eased = (plan: Plan) => {
+      const [found] = of(rule, check(checkedOf(plan)));
+      const repaired = found?.repair?.apply(plan) ?? plan;
+      expect(of(rule, check(checkedOf(repaired)))).toEqual([]);
+      return { label: found?.repair?.label, segment: placedSegments(repaired)[0]?.segment };
+    };
+    const plan = lines({ move: 'hair-root-circles', dose: hold(200) });
+    expect(eased(plan).label).toBe('Ease it');
+    const short = 'Firm, on the bone.';
+    const worded = updateSegment(plan, 's1', (s) => ({ ...s, cues: { short } }));
+    expect(eased(worded).label).toBe('Ease it, perhaps in the words of the move');
+
+    // A move that has no easier version is done for less long, each round by its own length.
+    const like = libraryMove('hair-root-circles') as Move;
+    const { easier: _, ...text } = like.text.en ?? {};
+    const own = moveSchema.parse({ ...like, id: 'own-firm', variants: {}, text: { en: text } });
+    const byRound = [{}, { dose: hold(100) }];
+    const line = lines({ move: 'hair-root-circles', dose: hold(160), rounds: 2 });
+    const changed = updateSegment(line, 's1', (s) => ({ ...s, move: 'own-firm', byRound }));
+    const { segment } = eased({ ...changed, moves: [own] });
+    expect([segment?.dose, segment?.byRound]).toEqual([hold(120), [{}, { dose: hold(75) }]]);
   });
 
   it('one side alone is unequal too', () => {
