@@ -222,12 +222,12 @@ interface CueTickProps {
 function CueTick({ cue, step, left, width, msPerPercent, onPin, onSettle }: CueTickProps) {
   const dragging = useRef<{ x: number; from: number; percentPx: number } | null>(null);
   const movable = cue.ref !== undefined && isMovable(cue.ref) && step.kind === 'work';
-  const look = clsx(
-    'own-colours bg-base-content absolute top-7.5 h-2.5 min-w-1 rounded-full',
-    isCount(cue) ? 'opacity-35' : 'opacity-75',
-  );
+  const look = 'own-colours absolute top-7.5 h-2.5 min-w-1 rounded-full';
   const title = `${clock(cue.startMs)} “${cue.text}”`;
-  if (!movable || !cue.ref) return <span title={title} className={look} style={{ left, width }} />;
+  if (!movable || !cue.ref) {
+    const still = clsx(look, 'bg-base-content', isCount(cue) ? 'opacity-35' : 'opacity-75');
+    return <span title={title} className={still} style={{ left, width }} />;
+  }
   const { ref } = cue;
   const seconds = cue.offsetMs / 1000;
   const to = (at: number) =>

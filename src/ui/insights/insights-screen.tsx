@@ -26,7 +26,7 @@ const SPANS = [4, 12, 26, 52];
 /** What a term was like, to be looked at; each figure with how it is computed, its rows, and a file. */
 export function InsightsScreen({ insights, weeks, classId, classes }: InsightsScreenProps) {
   const whenChosen = (event: React.ChangeEvent<HTMLSelectElement>) =>
-    event.currentTarget.form?.requestSubmit();
+    event.currentTarget.form?.submit();
   return (
     <Page title="Insights">
       <form method="get" aria-label="Narrow it" className="-mt-1 mb-6 flex flex-wrap gap-3">

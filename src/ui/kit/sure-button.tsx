@@ -29,7 +29,7 @@ export function SureButton(props: SureButtonProps) {
   const sure = () => {
     setAsks(false);
     if (onSure) onSure();
-    else sends.current?.form?.requestSubmit(sends.current);
+    else sends.current?.click();
   };
   return (
     <>

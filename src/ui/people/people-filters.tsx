@@ -12,7 +12,7 @@ export interface PeopleFiltersProps {
 /** What the list of people is narrowed by; a plain form, so that the address says what is shown. */
 export function PeopleFilters({ find, show, shows, classId, classes }: PeopleFiltersProps) {
   const whenChosen = (event: React.ChangeEvent<HTMLSelectElement>) =>
-    event.currentTarget.form?.requestSubmit();
+    event.currentTarget.form?.submit();
   return (
     <form method="get" className="flex flex-wrap items-end gap-3" aria-label="Narrow the list">
       <label className="grid gap-1">
