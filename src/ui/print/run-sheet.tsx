@@ -47,11 +47,11 @@ export function RunSheet({ plan, score, book, fill, back }: RunSheetProps) {
             ) : (
               <li key={line.key} className="sheet-line">
                 {line.phase && <h2 className="sheet-phase">{line.phase}</h2>}
-                <p className="flex items-baseline gap-2 text-lg leading-snug max-sm:flex-wrap">
+                <p className="flex items-baseline gap-2 text-lg leading-snug max-sm:flex-wrap print:flex-nowrap">
                   <b className="figures w-14 shrink-0">{clock(line.startMs)}</b>
                   <KindGlyph kind={line.move.kind} size={20} />
                   <b className="min-w-0 flex-1">{line.name}</b>
-                  <span className="text-right text-sm max-sm:order-last max-sm:w-full">
+                  <span className="text-right text-sm max-sm:order-last max-sm:w-full print:order-none print:w-auto">
                     {line.dose}
                   </span>
                   <b className="figures w-12 text-right">{clock(line.lengthMs)}</b>

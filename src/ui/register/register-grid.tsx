@@ -147,7 +147,7 @@ export function RegisterGrid(props: RegisterGridProps) {
               <th
                 scope="row"
                 className={clsx(
-                  'sticky left-0 z-10 max-w-44 truncate py-0.5 pr-3 text-left font-medium max-sm:max-w-28',
+                  'sticky left-0 z-10 max-w-44 truncate py-0.5 pr-3 text-left font-medium max-sm:max-w-28 print:max-w-44 print:whitespace-normal',
                   'bg-base-100',
                   chosen.row === row && 'bg-[linear-gradient(var(--tint),var(--tint))]',
                 )}
