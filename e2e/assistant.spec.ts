@@ -196,6 +196,16 @@ test('the run sheet prints on at most two pages, with times, cues and kit', asyn
     expect(text).toMatch(new RegExp(`\\d+:\\d\\d\\s+${name}`));
   }
   expect(text).toMatch(/Fold both lips over the teeth/);
+  // Some browsers take a page of paper for a narrow window: a line more for each move would be a third page.
+  const below = () =>
+    page.locator('li > p').evaluateAll((all) => {
+      const top = (of: Element | undefined) => of?.getBoundingClientRect().top ?? 0;
+      return all.filter(({ children: [, , name, dose] }) => top(dose) - top(name) > 15).length;
+    });
+  await page.setViewportSize({ width: 620, height: 800 });
+  expect(await below()).toBeGreaterThan(0);
+  await page.emulateMedia({ media: 'print' });
+  expect(await below()).toBe(0);
   // What to change for whoever carries something, for somebody who leads from paper.
   expect(text).toMatch(/jaw joint pain or clicking\s+/);
   expect(text).toContain('The easier version:');
