@@ -77,7 +77,9 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await look('taking in a list');
   await page.goto('/people/rules');
   await look('rules of streaks');
-  await page.goto(`/people/programmes/${(await app.db('programmes').first('id')).id}`);
+  await page.goto(
+    `/people/programmes/${(await app.db('programmes').orderBy('name').first('id')).id}`,
+  );
   await look('a programme');
   await page.goto('/people/programmes');
   await look('programmes');
@@ -87,7 +89,11 @@ test('axe finds nothing on any page', async ({ app, page, studio }) => {
   await page.getByText(/^0 of/).waitFor();
   await look('recording');
   await page.keyboard.press('Escape');
-  const session = await app.db('sessions').where({ status: 'planned' }).first('id');
+  const session = await app
+    .db('sessions')
+    .where({ status: 'planned' })
+    .orderBy('starts_at')
+    .first('id');
   await page.goto(`/lead/${session.id}`);
   await page.getByText('The voice is ready.').waitFor();
   await look('before the start');
@@ -115,9 +121,17 @@ test('nothing is wider than the smallest phone, also with letters and words set 
   await page.setViewportSize({ width: 320, height: 568 });
   const { id: classId } = await app.db('classes').orderByRaw("plan->>'name'").first('id');
   const { id: personId } = await app.db('participants').orderBy('name').first('id');
-  const { id: programmeId } = await app.db('programmes').first('id');
-  const { id: held } = await app.db('sessions').where({ status: 'held' }).first('id');
-  const { id: planned } = await app.db('sessions').where({ status: 'planned' }).first('id');
+  const { id: programmeId } = await app.db('programmes').orderBy('name').first('id');
+  const { id: held } = await app
+    .db('sessions')
+    .where({ status: 'held' })
+    .orderBy('starts_at')
+    .first('id');
+  const { id: planned } = await app
+    .db('sessions')
+    .where({ status: 'planned' })
+    .orderBy('starts_at')
+    .first('id');
   const wide: string[] = [];
   for (const path of [
     '/',

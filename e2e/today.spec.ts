@@ -167,7 +167,7 @@ test('what was left from the last meeting is shown until it is looked at', async
   await app.db('sessions').where({ id: before }).update({ status: 'held' });
   const [run, at] = [crypto.randomUUID(), new Date(NOON - 7 * DAY)];
   const of = { studio_id: scope.studioId };
-  const { score } = await app.db('runs').whereNotNull('score').first('score');
+  const { score } = await app.db('runs').whereNotNull('score').orderBy('created_at').first('score');
   await app.db('runs').insert({
     ...of,
     id: run,
