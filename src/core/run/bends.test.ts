@@ -138,7 +138,7 @@ describe('both sides', () => {
       .filter((p) => p.step.kind === 'work' && p.step.segmentId === 's1' && p.step.round === 1)
       .map((p) => [p.step.side, p.step.variant ?? 'as usual', playLengthMs(p)]);
     expect(lengths).toEqual([
-      ['left', 'as usual', left.durationMs + 10_000],
+      ['left', 'easier', left.durationMs + 10_000],
       ['right', 'easier', left.durationMs + 10_000],
     ]);
   });

@@ -1,9 +1,11 @@
 import { LIBRARY_BOOK } from '@library';
 import { RUNS, smallPlan } from '@testing/arbitrary';
 import { eventId, planOf } from '@testing/plans';
+import { anyBends, eventsOf, scoresOf } from '@testing/runs';
 import { solver } from '@testing/solver';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { arrangeBlock, blocksOf } from '@/core/class';
 import { compile, QUESTIONS, type Score } from '@/core/score';
 import {
   apply,
@@ -13,7 +15,9 @@ import {
   type Playback,
   playLengthMs,
   position,
+  ready,
   remainingMs,
+  replay,
 } from '.';
 
 const T0 = 1_790_000_000_000;
@@ -180,6 +184,55 @@ describe('catching up', () => {
         },
       ),
       { numRuns: Math.min(RUNS, 60) },
+    );
+  });
+
+  it('promises nothing of a round in which a side comes once more', () => {
+    const plan = planOf([
+      { move: 'slow-belly-breaths', locked: true },
+      { move: 'chin-over-shoulder', rounds: 1 },
+    ]);
+    const neck = scoresOf(arrangeBlock(plan, blocksOf(plan)[1]?.id ?? '', { oneSideFirst: true }));
+    const right = neck.score.steps.find((s) => s.kind === 'upbeat' && s.side === 'right');
+    const at = T0 + (right?.startMs ?? 0) + 10;
+    const events = [
+      { id: eventId(1), at: T0, type: 'started' },
+      { id: eventId(2), at, type: 'extended', ms: 10_000 },
+      { id: eventId(3), at: at + 10, type: 'jumped', stepId: 's1.1.upbeat' },
+    ] as const;
+    const state = replay(ready(neck.score, neck.easier), events);
+    expect(state.queue.map((p) => p.put)).toContain('even');
+    for (const need of [6, 9, 12, 15, 18, 21, 24]) {
+      const wanted = state.at + remainingMs(state) - need * 1000;
+      const { after, told } = trimmed(state, wanted);
+      expect(after.at + remainingMs(after)).toBe(wanted + told.lateMs);
+    }
+  });
+
+  it('saves what it says, and keeps both sides equal, after any bends of any class', () => {
+    fc.assert(
+      fc.property(
+        smallPlan(60),
+        anyBends,
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        (any, bends, share) => {
+          const { score, easier } = scoresOf(any);
+          const state = replay(ready(score, easier), eventsOf(bends, score));
+          const wanted = state.at + Math.round(share * remainingMs(state));
+          const { after, told } = trimmed(state, wanted);
+          expect(after.at + remainingMs(after)).toBe(wanted + told.lateMs);
+          const sides = new Map<string, Map<string, number>>();
+          for (const p of after.queue) {
+            const { kind, round, segmentId, side } = p.step;
+            if (kind !== 'work' || side === 'both' || side === 'alternating') continue;
+            const of = sides.get(`${segmentId}.${round}`) ?? new Map<string, number>();
+            of.set(side, (of.get(side) ?? 0) + playLengthMs(p));
+            sides.set(`${segmentId}.${round}`, of);
+          }
+          for (const of of sides.values()) expect(new Set(of.values()).size).toBe(1);
+        },
+      ),
+      { numRuns: Math.min(RUNS, 100) },
     );
   });
 });

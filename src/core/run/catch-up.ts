@@ -64,7 +64,9 @@ function choicesOf({ ahead, begun, explains }: Coming): Cut[] {
     .filter((round) => !begun.has(round))
     .sort((a, b) => a - b);
   const whole = begun.size === 0;
-  const isNew = (p: PlayStep) => rounds.includes(p.step.round);
+  // Where a side comes once more to be even, the round keeps its work as well.
+  const evened = new Set(ahead.flatMap((p) => (p.put === 'even' ? p.step.round : [])));
+  const isNew = ({ step }: PlayStep) => rounds.includes(step.round) && !evened.has(step.round);
   const work = ahead.filter((p) => p.step.kind === 'work' && isNew(p));
   const levels = Math.min(MOST_CUTS, Math.max(0, ...work.map(unitsOf)));
   const pausesMs = ahead.filter(isPause).reduce((sum, p) => sum + spare(p), 0);

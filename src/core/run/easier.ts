@@ -17,9 +17,9 @@ function leadIn(state: Playback): number {
 }
 
 /**
- * Swaps what is left of the move in work to its easier version and leads into it again. In a release
- * or rest it is the move to come that is swapped. Bends made before stay, and a side whose other side
- * is over gets as much as that one had.
+ * Swaps the move in work to its easier version and leads into it again. In a release or rest it is the move to
+ * come that is swapped. What of it is over is swapped as well, since the class may go back to it. Bends made before
+ * stay, and both sides of a round that was begun get as much as they had.
  */
 export function ease(state: Playback): Playback {
   if (state.status === 'over') return state;
@@ -27,15 +27,15 @@ export function ease(state: Playback): Playback {
   const from = led < 0 ? state.queue.findIndex((p, i) => i > state.index && !isPause(p)) : led;
   const segment = state.queue[from]?.step.segmentId;
   const easier = state.easier.filter((p) => p.step.segmentId === segment);
-  const isOwn = (p: PlayStep, i: number) => i >= from && p.step.segmentId === segment;
+  const isOwn = ({ step }: PlayStep) => step.segmentId === segment;
   const work = easier.find((p) => p.step.kind === 'work');
-  const now = state.queue.find((p, i) => isOwn(p, i) && p.step.kind === 'work');
+  const now = state.queue.find((p, i) => i >= from && isOwn(p) && p.step.kind === 'work');
   if (!work || !now || work.step.variant === now.step.variant) return state;
 
   const begunTurns = new Set<string>();
   const begunRounds = new Set<number>();
   state.queue.slice(0, from).forEach((p) => {
-    if (p.step.segmentId !== segment) return;
+    if (!isOwn(p)) return;
     begunTurns.add(turnOf(p));
     if (p.step.kind === 'work') begunRounds.add(p.step.round);
   });
@@ -66,7 +66,9 @@ export function ease(state: Playback): Playback {
   };
   const doneTurns = new Set<string>();
   const queue = state.queue.flatMap((p, i): PlayStep[] => {
-    if (!isOwn(p, i) || p.put) return [p];
+    const isPlayed = led < 0 && i === state.index;
+    if (!isOwn(p) || isPlayed) return [p];
+    if (p.put) return [p.put === 'even' ? inVersionOf(p, easier) : p];
     const turn = turnOf(p);
     const inEasier = byTurn.get(turnOfStep(p.step.id));
     const same =
@@ -77,7 +79,9 @@ export function ease(state: Playback): Playback {
       // An added round is still announced as one more, since the words of no planned round are true of it.
       if (p.spare && !lead) return [{ ...p, step: { ...p.step, variant: work.step.variant } }];
       const to = byId.get(p.step.id);
-      return to?.step.side === p.step.side ? [swap(p, to, `${p.key}~easier`, lead)] : [p];
+      // What is over keeps its key, by which the class may be sent back to it.
+      const key = i < from ? p.key : `${p.key}~easier`;
+      return to?.step.side === p.step.side ? [swap(p, to, key, lead)] : [p];
     }
     // A version that shares its sides in another way replaces a round that has not begun as a whole.
     if (doneTurns.has(turn)) return [];
@@ -89,6 +93,16 @@ export function ease(state: Playback): Playback {
     });
   });
   return led < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);
+}
+
+/** What a bend put in to make a side even, in the version of some parts of its segment; as long as it was. */
+function inVersionOf(p: PlayStep, parts: readonly PlayStep[]): PlayStep {
+  const { durationMs, kind, round, rounds, side } = p.step;
+  const work = parts.find((of) => of.step.kind === 'work' && of.step.side === side);
+  if (!work) return p;
+  const { variant } = work.step;
+  if (kind !== 'work') return { ...p, step: { ...p.step, variant } };
+  return { ...p, step: { ...work.step, round, rounds, durationMs } };
 }
 
 /** The sides of some parts of one turn, to tell apart how versions share them. */

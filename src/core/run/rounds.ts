@@ -23,7 +23,9 @@ export function trim(
   const least = new Map<string, number>();
   for (const p of state.queue) {
     if (p.step.kind !== 'work') continue;
-    least.set(roundOf(p), Math.min(least.get(roundOf(p)) ?? Number.POSITIVE_INFINITY, cutOf(p)));
+    // A side that comes once more would be cut twice.
+    const ms = p.put ? 0 : cutOf(p);
+    least.set(roundOf(p), Math.min(least.get(roundOf(p)) ?? Number.POSITIVE_INFINITY, ms));
   }
   const queue = state.queue.flatMap((p, i) => {
     if (i <= state.index) return [p];
@@ -62,7 +64,6 @@ export function addRound(state: Playback): Playback {
   const lastRound = Math.max(...ofSegment.map((p) => p.step.round));
   if (lastRound >= MOST_ROUNDS) return state;
   const model = ofSegment.filter((p) => p.step.round === lastRound);
-  const workMs = Math.max(...model.map((p) => (p.step.kind === 'work' ? p.step.durationMs : 0)));
   const copy = (turn: readonly PlayStep[]): PlayStep[] => {
     const spare = state.spares.get(moreFor(turn));
     return turn.map((p) => {
@@ -80,9 +81,7 @@ export function addRound(state: Playback): Playback {
           spare: true,
         };
       }
-      // Where a round was done half in one version and half in another, both sides are equal again.
-      const extraMs = p.step.kind === 'work' ? workMs - p.step.durationMs : 0;
-      return { ...p, key, step, extraMs };
+      return { ...p, key, step, extraMs: 0 };
     });
   };
   const turns = [...new Set(model.map(turnOf))].map((key) =>
