@@ -25,6 +25,29 @@ const UNDONE: [what: string, key: string, changes: 'place' | 'length'][] = [
   ['to the close', 'w', 'place'],
 ];
 
+test('after a press with the mouse the keys mean the class, and a press without a place its beginning', async ({
+  studio: page,
+  clock,
+  led: { startOf },
+}) => {
+  await clock.passInStrides(startOf('s2.1.work.both') + 1500);
+  const breaths = page.getByRole('button', { name: /^Slow belly breaths, / });
+  const lift = page.getByRole('button', { name: /^Long O cheek lift, / });
+  const doing = page.getByTestId('doing');
+  await lift.click();
+  const there = await shown(page);
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+  expect(await shown(page)).toMatchObject({ move: there.move, round: there.round });
+  await page.getByRole('button', { name: 'Go on' }).click();
+  // Somebody who speaks to the device presses a button nowhere in particular.
+  await breaths.dispatchEvent('click');
+  await clock.passInSteps(5000);
+  await lift.dispatchEvent('click');
+  await expect(page.getByTestId('move')).toHaveText('Long O cheek lift');
+  await expect(doing).toHaveText('Get ready');
+});
+
 test('every bend shows at once, moves the finish, and is taken back', async ({
   app,
   studio: page,

@@ -220,7 +220,9 @@ function RunButton({ run, name, selected, onSelect, lengthMs }: RunButtonProps) 
       title={words}
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
-        const share = box.width ? (event.clientX - box.left) / box.width : 0;
+        // What is pressed by a key or by a voice is pressed nowhere in particular: it begins at its beginning.
+        const pointed = event.detail > 0 && box.width > 0;
+        const share = pointed ? (event.clientX - box.left) / box.width : 0;
         onSelect(run.segmentId, run.startMs + share * (run.endMs - run.startMs));
       }}
       className={clsx(

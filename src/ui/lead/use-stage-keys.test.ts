@@ -58,3 +58,20 @@ it('leaves a button that has the focus to the browser, but not what repeats on i
   expect(hold('ArrowDown', 2)).toEqual([false, false]);
   expect(done).toEqual([]);
 });
+
+it('means the class by the key after a button was pressed with a mouse, and the button after a key', () => {
+  const done = stage();
+  const button = document.body.appendChild(document.createElement('button'));
+  button.append(document.createElement('span'));
+  const click = (detail: number) =>
+    button.firstElementChild?.dispatchEvent(new MouseEvent('click', { detail, bubbles: true }));
+  button.focus();
+  click(0);
+  expect(document.activeElement).toBe(button);
+  hold(' ', 1, {}, document.activeElement as Element);
+  expect(done).toEqual([]);
+  click(1);
+  expect(document.activeElement).toBe(document.body);
+  hold(' ', 1, {}, document.activeElement as Element);
+  expect(done).toEqual(['paused']);
+});

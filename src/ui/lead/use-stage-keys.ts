@@ -40,8 +40,21 @@ export function useStageKeys(
       event.preventDefault();
     };
     window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
+    window.addEventListener('click', letGoOfButton);
+    return () => {
+      window.removeEventListener('keydown', keys);
+      window.removeEventListener('click', letGoOfButton);
+    };
   }, []);
+}
+
+/**
+ * A button that was pressed with a mouse or a finger loses the focus: otherwise the key that is to pause the class
+ * would press it once more. Who presses it with the keyboard stays on it.
+ */
+function letGoOfButton({ detail, target }: MouseEvent): void {
+  const pressed = detail > 0 && (target as Element).closest<HTMLElement>('button, summary, a');
+  if (pressed && pressed === document.activeElement) pressed.blur();
 }
 
 const ON_KEYBOARD = {
