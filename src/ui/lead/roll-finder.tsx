@@ -61,9 +61,11 @@ export function RollFinder({
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
           onKeyDown={(e) => {
-            // The keys of the stage are not meant while somebody types.
-            if (e.key !== 'Escape') e.stopPropagation();
-            else setTyped('');
+            // The keys of the stage are not meant while somebody types; the first of a name is no space.
+            if (e.key === 'Escape') {
+              if (typed === '') e.currentTarget.blur();
+              setTyped('');
+            } else if (e.key !== ' ' || typed !== '') e.stopPropagation();
             if (e.key === 'Enter' && e.shiftKey && first) {
               e.preventDefault();
               markIt(first, 'late');

@@ -75,3 +75,26 @@ it('means the class by the key after a button was pressed with a mouse, and the 
   hold(' ', 1, {}, document.activeElement as Element);
   expect(done).toEqual(['paused']);
 });
+
+it('is told to stand still from an empty field and from a slider, and by nothing that is typed or moved there', () => {
+  const done = stage();
+  const field = (type: string, value: string) => {
+    const input = document.body.appendChild(document.createElement('input'));
+    Object.assign(input, { type, value });
+    return input;
+  };
+  for (const [input, key] of [
+    [field('text', 'Ada'), ' '],
+    [field('text', ''), 'g'],
+    [field('range', '3'), 'ArrowRight'],
+  ] as const)
+    hold(key, 1, {}, input);
+  expect(done).toEqual([]);
+  hold(' ', 1, {}, field('text', ''));
+  hold(' ', 1, {}, field('range', '3'));
+  expect(done).toEqual(['paused', 'paused']);
+  const slider = field('range', '3');
+  slider.focus();
+  slider.dispatchEvent(new MouseEvent('click', { detail: 1, bubbles: true }));
+  expect(document.activeElement).toBe(document.body);
+});

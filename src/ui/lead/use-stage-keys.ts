@@ -14,7 +14,7 @@ export function useStageKeys(
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (event.metaKey || event.altKey || target.matches('input, textarea, select')) return;
+      if (event.metaKey || event.altKey || takes(target, event.key)) return;
       if (document.querySelector('dialog[open]')) return;
       const now = latest.current;
       const { key } = event;
@@ -48,13 +48,23 @@ export function useStageKeys(
   }, []);
 }
 
+const SLIDER = 'input[type="range"]';
+
+/** Whether a key means the field it is pressed in. No name begins with a space; a slider is moved by few keys alone. */
+function takes(target: HTMLElement, key: string): boolean {
+  if (target.matches(SLIDER)) return /^(Arrow|Page|Home|End)/.test(key);
+  if (key === ' ' && target.matches('input')) return (target as HTMLInputElement).value !== '';
+  return target.matches('input, textarea, select');
+}
+
 /**
- * A button that was pressed with a mouse or a finger loses the focus: otherwise the key that is to pause the class
- * would press it once more. Who presses it with the keyboard stays on it.
+ * A button or a slider that was pressed with a mouse or a finger loses the focus: otherwise the key that is to pause
+ * the class would press it once more. Who presses it with the keyboard stays on it.
  */
-function letGoOfButton({ detail, target }: MouseEvent): void {
-  const pressed = detail > 0 && (target as Element).closest<HTMLElement>('button, summary, a');
-  if (pressed && pressed === document.activeElement) pressed.blur();
+function letGoOfButton({ detail }: MouseEvent): void {
+  const pressed = document.activeElement as HTMLElement | null;
+  if (detail === 0 || document.querySelector('dialog[open]')) return;
+  if (pressed?.matches(`button, summary, a, ${SLIDER}`)) pressed.blur();
 }
 
 const ON_KEYBOARD = {
