@@ -1,5 +1,5 @@
 import { keepCautions } from '@/server/people/carried';
-import { addMove, expect, openNewClass, saved, signIn, test } from './harness';
+import { addMove, expect, openNewClass, saved, signIn, storedPlan, test } from './harness';
 
 const names = (page: import('@playwright/test').Page) =>
   page
@@ -96,6 +96,49 @@ test('cues are written, moved, muted and given back where they are spoken', asyn
     'aria-valuetext',
     '2 s into the work',
   );
+});
+
+test('a cue is dragged past another and stays the one that is held', async ({
+  app,
+  studio: page,
+}) => {
+  await openNewClass(app, page, 'Dragged', 8);
+  await addMove(page, 'long o cheek');
+  await page.keyboard.press('Escape');
+  const dose = page.getByLabel('Dose of Long O cheek lift');
+  await dose.fill('60 s');
+  await dose.press('Enter');
+  await saved(page);
+  const ticks = page.getByRole('slider', { name: /When to say/ });
+  const first = ticks.first();
+  const name = (await first.getAttribute('aria-label')) ?? '';
+  const other = (await ticks.nth(1).getAttribute('aria-label')) ?? '';
+  const when = (label: string) =>
+    page
+      .getByRole('slider', { name: label, exact: true })
+      .first()
+      .getAttribute('aria-valuenow')
+      .then(Number);
+  const [from, past] = [await first.boundingBox(), await ticks.nth(1).boundingBox()];
+  if (!from || !past) throw new Error('the cues are not shown');
+  const there = await when(other);
+  expect(await when(name)).toBeLessThan(there);
+  const y = from.y + from.height / 2;
+  await page.mouse.move(from.x + 2, y);
+  await page.mouse.down();
+  await page.mouse.move(past.x + past.width + 10, y, { steps: 12 });
+  await expect.poll(() => when(name)).toBeGreaterThan(there);
+  const passed = await when(name);
+  await page.mouse.move(past.x + past.width + 40, y, { steps: 6 });
+  await expect.poll(() => when(name)).toBeGreaterThan(passed);
+  await page.mouse.up();
+  const dragged = await when(name);
+  // Let go, it stays where it is.
+  await page.mouse.move(from.x, y);
+  expect(await when(name)).toBe(dragged);
+  await saved(page);
+  const [segment] = (await storedPlan(app, page)).phases.work[0]?.segments ?? [];
+  expect(segment?.cues?.pins).toEqual([{ cue: 'form:0', atSeconds: expect.closeTo(dragged, 0) }]);
 });
 
 test('segments are reordered by dragging and by keyboard', async ({ app, studio: page }) => {

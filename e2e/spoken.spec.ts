@@ -96,6 +96,10 @@ test('a brow hold in stages, each on the out-breath, the last ten seconds counte
   await expect(begins).toHaveAttribute('aria-valuetext', 'after 20 s of the stage before');
   await keys.press('ArrowLeft');
   await expect(begins).toHaveAttribute('aria-valuetext', 'after 10 s of the stage before');
+  await keys.press('ArrowRight');
+  await expect(begins).toHaveAttribute('aria-valuetext', 'after 20 s of the stage before');
+  await keys.press('ArrowLeft');
+  await expect(begins).toHaveAttribute('aria-valuetext', 'after 10 s of the stage before');
   await saved(page);
   const plan = await storedPlan(app, page);
   const [segment] = plan.phases.work[0]?.segments ?? [];

@@ -46,6 +46,22 @@ function turnsOf(steps: readonly Step[]): Step[][] {
   return turns;
 }
 
+/**
+ * Cues by keys that they keep while they are moved, and in an order that they keep: their ids tell when they come, and
+ * a mark that changes its place in the page is let go.
+ */
+function keyed(cues: readonly Cue[]): [string, Cue][] {
+  const seen = new Map<string, number>();
+  return cues
+    .map((cue): [string, Cue] => {
+      const said = cue.ref ?? cue.kind;
+      const nth = seen.get(said) ?? 0;
+      seen.set(said, nth + 1);
+      return [`${said} ${nth}`, cue];
+    })
+    .sort(([a], [b]) => (a < b ? -1 : 1));
+}
+
 const lengthOf = (steps: readonly Step[]) => steps.reduce((sum, s) => sum + s.durationMs, 0);
 
 /** The time of one segment, a line a round: upbeat, work, changes, release and rest, with every cue. */
@@ -67,7 +83,7 @@ export function Timeline(props: TimelineProps) {
               <br />
               <span className="figures">{clock(start)}</span>
             </span>
-            <div className="relative h-12">
+            <div className="relative h-12" data-line>
               {turn.map((step) => (
                 <StepBar
                   key={step.id}
@@ -81,7 +97,8 @@ export function Timeline(props: TimelineProps) {
               {turn.flatMap((step) =>
                 (step.stages ?? []).map((stage, i) => (
                   <StageMark
-                    key={`${step.id} ${stage.startMs}`}
+                    // biome-ignore lint/suspicious/noArrayIndexKey: the mark that is held stays the same one, wherever it goes.
+                    key={`${step.id} ${i}`}
                     stage={stage}
                     first={i === 0}
                     left={percent(step.startMs - start + stage.startMs)}
@@ -95,9 +112,9 @@ export function Timeline(props: TimelineProps) {
                 )),
               )}
               {turn.flatMap((step) =>
-                cuesOf(step).map((cue) => (
+                keyed(cuesOf(step)).map(([key, cue]) => (
                   <CueTick
-                    key={cue.id}
+                    key={`${step.id} ${key}`}
                     cue={cue}
                     step={step}
                     left={percent(cue.startMs - start)}
@@ -141,6 +158,36 @@ function StepBar(props: { step: Step; kind: Kind; left: string; width: string; w
   );
 }
 
+/**
+ * What a mark on a line does that is held and moved: what it stands for follows the pointer, from where it stood.
+ * @param perPercent how much it is worth to move it by a hundredth of the line
+ * @param onSettle is called once it is let go, or taken away by the device
+ */
+function useHeld(
+  value: number,
+  perPercent: number,
+  to: (value: number) => void,
+  onSettle: () => void,
+) {
+  const held = useRef<{ x: number; from: number; percentPx: number } | null>(null);
+  return {
+    onPointerDown: (e: React.PointerEvent<HTMLElement>) => {
+      const line = e.currentTarget.closest('[data-line]');
+      if (!line || e.button !== 0) return;
+      e.currentTarget.setPointerCapture(e.pointerId);
+      held.current = { x: e.clientX, from: value, percentPx: line.clientWidth / 100 };
+    },
+    onPointerMove: (e: React.PointerEvent) => {
+      const mark = held.current;
+      if (mark) to(mark.from + ((e.clientX - mark.x) / mark.percentPx) * perPercent);
+    },
+    onLostPointerCapture: () => {
+      held.current = null;
+      onSettle();
+    },
+  };
+}
+
 interface StageMarkProps {
   stage: NonNullable<Step['stages']>[number];
   first: boolean;
@@ -159,8 +206,8 @@ interface StageMarkProps {
 /** A stage on the bar of the work: its words, and where it begins, which can be moved. */
 function StageMark(props: StageMarkProps) {
   const { stage, first, left, width, msPerPercent, unitMs, beforeMs, onLength, onSettle } = props;
-  const dragging = useRef<{ x: number; from: number; percentPx: number } | null>(null);
   const to = (ms: number) => onLength(Math.max(unitMs, ms));
+  const held = useHeld(beforeMs, msPerPercent, to, onSettle);
   return (
     <span className="absolute top-0 h-6" style={{ left, width }}>
       <span
@@ -187,21 +234,7 @@ function StageMark(props: StageMarkProps) {
             to(beforeMs + by * unitMs);
             onSettle();
           }}
-          onPointerDown={(e) => {
-            const line = e.currentTarget.parentElement?.parentElement;
-            if (!line) return;
-            e.currentTarget.setPointerCapture(e.pointerId);
-            const percentPx = line.clientWidth / 100;
-            dragging.current = { x: e.clientX, from: beforeMs, percentPx };
-          }}
-          onPointerMove={(e) => {
-            const drag = dragging.current;
-            if (drag) to(drag.from + ((e.clientX - drag.x) / drag.percentPx) * msPerPercent);
-          }}
-          onPointerUp={() => {
-            dragging.current = null;
-            onSettle();
-          }}
+          {...held}
         />
       )}
     </span>
@@ -220,18 +253,19 @@ interface CueTickProps {
 
 /** A cue under the bar, as long as it is spoken. Reminders and explanations can be moved along the work. */
 function CueTick({ cue, step, left, width, msPerPercent, onPin, onSettle }: CueTickProps) {
-  const dragging = useRef<{ x: number; from: number; percentPx: number } | null>(null);
   const movable = cue.ref !== undefined && isMovable(cue.ref) && step.kind === 'work';
+  const seconds = cue.offsetMs / 1000;
+  const to = (at: number) => {
+    const most = (step.durationMs - cue.durationMs) / 1000;
+    if (cue.ref) onPin(cue.ref, Math.max(0, Math.min(most, at)));
+  };
+  const held = useHeld(seconds, msPerPercent / 1000, to, onSettle);
   const look = 'own-colours absolute top-7.5 h-2.5 min-w-1 rounded-full';
   const title = `${clock(cue.startMs)} “${cue.text}”`;
-  if (!movable || !cue.ref) {
+  if (!movable) {
     const still = clsx(look, 'bg-base-content', isCount(cue) ? 'opacity-35' : 'opacity-75');
     return <span title={title} className={still} style={{ left, width }} />;
   }
-  const { ref } = cue;
-  const seconds = cue.offsetMs / 1000;
-  const to = (at: number) =>
-    onPin(ref, Math.max(0, Math.min((step.durationMs - cue.durationMs) / 1000, at)));
   return (
     <button
       type="button"
@@ -252,20 +286,7 @@ function CueTick({ cue, step, left, width, msPerPercent, onPin, onSettle }: CueT
         to(seconds + by);
         onSettle();
       }}
-      onPointerDown={(e) => {
-        const line = e.currentTarget.parentElement;
-        if (!line) return;
-        e.currentTarget.setPointerCapture(e.pointerId);
-        dragging.current = { x: e.clientX, from: seconds, percentPx: line.clientWidth / 100 };
-      }}
-      onPointerMove={(e) => {
-        const drag = dragging.current;
-        if (drag) to(drag.from + (((e.clientX - drag.x) / drag.percentPx) * msPerPercent) / 1000);
-      }}
-      onPointerUp={() => {
-        dragging.current = null;
-        onSettle();
-      }}
+      {...held}
     />
   );
 }
