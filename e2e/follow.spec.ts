@@ -131,7 +131,7 @@ test('teacher and four followers agree through every bend: two languages, one of
   await bend('r', 'One more round');
   await bend('c', 'A little longer');
   await bend('ArrowLeft', 'A step back');
-  await bend('.');
+  await bend(';');
   await bend(',');
   await bend('u');
 

@@ -19,7 +19,7 @@ const UNDONE: [what: string, key: string, changes: 'place' | 'length'][] = [
   ['5 counts more', 'c', 'length'],
   ['one more round', 'r', 'length'],
   ['a shorter rest', ',', 'length'],
-  ['a longer rest', '.', 'length'],
+  ['a longer rest', ';', 'length'],
   ['the easier version', 'g', 'place'],
   ['skip the block', 's', 'place'],
   ['to the close', 'w', 'place'],
@@ -42,7 +42,11 @@ test('after a press with the mouse the keys mean the class, and a press without 
   await page.getByRole('button', { name: 'Go on' }).click();
   // Somebody who speaks to the device presses a button nowhere in particular.
   await breaths.dispatchEvent('click');
-  await clock.passInSteps(5000);
+  // A remote sends this to begin to show slides.
+  await page.keyboard.press('F5');
+  await clock.passInSteps(500);
+  await expect(page.getByText(/^The class goes on\. Remotes send F5/)).toBeVisible();
+  await clock.passInSteps(4500);
   await lift.dispatchEvent('click');
   await expect(page.getByTestId('move')).toHaveText('Long O cheek lift');
   await expect(doing).toHaveText('Get ready');

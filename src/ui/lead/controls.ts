@@ -32,6 +32,8 @@ export interface Control {
   act: () => void;
 }
 
+/** Remotes that make a wall black send B or a full stop for it. */
+const PAUSES = [' ', 'b', 'B', '.', 'MediaPlayPause'];
 const EXTENSION_MS = 10_000;
 export const REST_STEP_MS = 5_000;
 const MORE_COUNTS = 5;
@@ -65,7 +67,7 @@ export function controlsOf({ add, paused, grows, full, tell, catchUp, end }: Han
       ? {
           label: 'Go on',
           keyName: 'Space',
-          keys: [' ', 'b', 'B', 'MediaPlayPause'],
+          keys: PAUSES,
           icon: Play,
           large: true,
           strong: true,
@@ -74,7 +76,7 @@ export function controlsOf({ add, paused, grows, full, tell, catchUp, end }: Han
       : {
           label: 'Pause',
           keyName: 'Space',
-          keys: [' ', 'b', 'B', 'MediaPlayPause'],
+          keys: PAUSES,
           icon: Pause,
           large: true,
           strong: true,
@@ -144,8 +146,8 @@ export function controlsOf({ add, paused, grows, full, tell, catchUp, end }: Han
     },
     {
       label: 'Longer rest',
-      keyName: '.',
-      keys: ['.'],
+      keyName: ';',
+      keys: [';'],
       icon: Plus,
       act: () => add({ type: 'restChanged', ms: REST_STEP_MS }),
     },

@@ -42,6 +42,10 @@ export interface StageProps {
   onEnd: () => void;
 }
 
+/** A remote's key that begins to show slides would take the page away, and the voice with it, in the middle of a hold. */
+const NOT_RELOADED =
+  'The class goes on. Remotes send F5 by a slip, so it loads nothing anew here; Control or Command and R does.';
+
 const SOUND_WORDS: Record<Sound, string | null> = {
   rendered: null,
   instead: 'The voice of this device fell silent; another one speaks in its place',
@@ -119,6 +123,7 @@ export function Stage(props: StageProps) {
       n: () => setPicking({}),
       q: () => setParking(true),
       m: () => setMuted(!muted),
+      ...(leads && { f5: () => toast.info(NOT_RELOADED) }),
     },
     pick,
   );

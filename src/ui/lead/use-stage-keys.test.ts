@@ -51,6 +51,12 @@ it('does once what a key means, however long it is held, and lets the page do no
   expect(done.at(-1)).toBe('next');
 });
 
+it('stands still by the keys that remotes send to make a wall black', () => {
+  const done = stage();
+  for (const key of ['b', '.']) expect(hold(key, 1)).toEqual([true]);
+  expect(done).toEqual(['paused', 'paused']);
+});
+
 it('leaves a button that has the focus to the browser, but not what repeats on it', () => {
   const done = stage();
   const button = document.body.appendChild(document.createElement('button'));
