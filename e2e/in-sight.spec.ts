@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { isCount, type Score } from '@/core/score';
 import { openToFollowers, phone } from './followers';
-import { axe, expect, signIn, slidNoMore, stored, untilReady } from './harness';
+import { axe, begin, expect, signIn, slidNoMore, stored, untilReady } from './harness';
 import { test } from './led';
 
 /** Laptops under the bars of a browser, pages made larger, telephones on their side and upright, down to the smallest. */
@@ -75,6 +75,28 @@ test('the move, how long still and the cue are in sight on every screen, and so 
   }
   expect(out).toEqual([]);
   for (const screen of [page, shown]) expect(await beyondItsEnd(screen)).toBe('none');
+});
+
+test('a class that is begun or ended on a pushed page is seen from its top', async ({
+  clock,
+  opened,
+  studio: page,
+}) => {
+  expect(opened.sessionId).not.toBe('');
+  await page.setViewportSize({ width: 360, height: 640 });
+  const pushed = () => page.evaluate(() => scrollY);
+  const push = async () => {
+    await page.evaluate(() => scrollTo(0, document.body.scrollHeight));
+    expect(await pushed()).toBeGreaterThan(100);
+  };
+  await push();
+  await begin(page, clock);
+  expect(await pushed()).toBe(0);
+  await expect(page.getByTestId('move')).toBeInViewport({ ratio: 1 });
+  await push();
+  await page.keyboard.press('e');
+  await expect(page.getByRole('heading', { name: /On the stage/ })).toBeInViewport();
+  expect(await pushed()).toBe(0);
 });
 
 test('on a telephone that lies on its side, whoever follows sees the face beside the words, and what can be pressed', async ({

@@ -9,6 +9,7 @@ import { newId } from '@/browser/new-id';
 import type { NewRunEvent } from '@/core/run';
 import { useAwake } from '../kit/playing/use-awake';
 import { usePlayback } from '../kit/playing/use-playback';
+import { useFromTop } from '../kit/use-from-top';
 import { useChoosing, useMine } from './choosing';
 import { Counted } from './counted';
 import { Playing } from './follow-stage';
@@ -28,6 +29,7 @@ export function Alone({ kept, onBack }: { kept: KeptClass; onBack: () => void })
   const { document } = kept;
   const choosing = useChoosing();
   const { language, words, mine, scores } = useMine(document, choosing, true);
+  useFromTop();
   const clock = useMemo(() => new AloneClock(), []);
   const [events, setEvents] = useState<readonly NewRunEvent[]>([]);
   const [tempo, setTempo] = useState(1);

@@ -21,6 +21,7 @@ import { type Cue, isCount, type Score } from '@/core/score';
 import { MovingFace } from '../kit/face-dial';
 import { BreathLine } from '../kit/playing/breath-line';
 import { usePlayback } from '../kit/playing/use-playback';
+import { useFromTop } from '../kit/use-from-top';
 import { useReducedMotion } from '../kit/use-reduced-motion';
 import { Bar } from './bar';
 import type { Choosing } from './choosing';
@@ -48,6 +49,7 @@ export interface FollowStageProps {
 /** The class as it runs, on the device of somebody who follows it. */
 export function FollowStage(props: FollowStageProps) {
   const { document, mine, scores, words, choosing, followed } = props;
+  useFromTop();
   const events = followed.events as readonly NewRunEvent[];
   const { clock } = followed;
   const groups = mine.groups;

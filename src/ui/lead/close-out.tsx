@@ -10,6 +10,7 @@ import { minutesOf, spent, type TalkSample, talkOf } from '@/core/run';
 import { onlySaidName } from '@/core/score';
 import { Link } from '../kit/link';
 import { useMoves } from '../kit/moves';
+import { useFromTop } from '../kit/use-from-top';
 import { LengthsAgain } from './lengths-again';
 import { Minutes } from './minutes';
 import { NotStored } from './not-stored';
@@ -40,6 +41,7 @@ const FELT = ['hard going', 'uneven', 'all right', 'good', 'easy'];
 export function CloseOut(props: CloseOutProps) {
   const { session, roll, log, scores, startedAt, endedAt, closed, error, saving } = props;
   const { close, back } = props;
+  useFromTop();
   const moves = useMoves();
   const { score, easier } = scores;
   const unmarked = unmarkedWords(roll.entries.filter(isUnmarked).length);

@@ -12,6 +12,7 @@ import { useFacing } from '../kit/face-dial';
 import { useMoves } from '../kit/moves';
 import { NowDial } from '../kit/playing/now-dial';
 import type { Live } from '../kit/playing/use-playback';
+import { useFromTop } from '../kit/use-from-top';
 import { CatchUpDialog } from './catch-up-dialog';
 import { ControlButton } from './control-button';
 import { BEND_NAMES, controlsOf } from './controls';
@@ -65,6 +66,7 @@ const BUTTON_LINES = 'low:flex low:items-center low:gap-1.5 low:overflow-x-auto 
 export function Stage(props: StageProps) {
   const { sessionId, live, log, score, groups, roll, timeZone, slotEndsAt, desk, door, onEnd } =
     props;
+  useFromTop();
   const moves = useMoves();
   const { state } = live;
   const { add } = log;
