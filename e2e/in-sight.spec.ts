@@ -95,8 +95,13 @@ test('a class that is begun or ended on a pushed page is seen from its top', asy
   await expect(page.getByTestId('move')).toBeInViewport({ ratio: 1 });
   await push();
   await page.keyboard.press('e');
-  await expect(page.getByRole('heading', { name: /On the stage/ })).toBeInViewport();
+  await expect(page.getByRole('heading', { name: 'Is the register right?' })).toBeAttached();
+  await expect(page.getByRole('heading', { name: 'On the stage', exact: true })).toBeInViewport();
   expect(await pushed()).toBe(0);
+  // Back on the stage it is seen whole again.
+  await push();
+  await page.getByRole('button', { name: /^Back to the class/ }).click();
+  await expect(page.getByTestId('move')).toBeInViewport({ ratio: 1 });
 });
 
 test('on a telephone that lies on its side, whoever follows sees the face beside the words, and what can be pressed', async ({

@@ -5,5 +5,8 @@ import { useEffect } from 'react';
  * what is at its end would see the end of what comes.
  */
 export function useFromTop(): void {
-  useEffect(() => window.scrollTo(0, 0), []);
+  useEffect(() => {
+    // Some browsers answer with a promise, which is not to be taken for what tidies up.
+    window.scrollTo(0, 0);
+  }, []);
 }

@@ -45,7 +45,7 @@ export interface StageProps {
 
 /** A remote's key that begins to show slides would take the page away, and the voice with it, in the middle of a hold. */
 const NOT_RELOADED =
-  'The class goes on. Remotes send F5 by a slip, so it loads nothing anew here; Control or Command and R does.';
+  'The class goes on. F5 does nothing here, since remotes send it: Control or Command and R loads the page again.';
 
 const SOUND_WORDS: Record<Sound, string | null> = {
   rendered: null,
