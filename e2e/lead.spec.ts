@@ -40,6 +40,13 @@ test('after a press with the mouse the keys mean the class, and a press without 
   await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
   expect(await shown(page)).toMatchObject({ move: there.move, round: there.round });
   await page.getByRole('button', { name: 'Go on' }).click();
+  // A dialog that was opened with the mouse gives the focus back to nobody.
+  await page.getByRole('button', { name: 'Catch up' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+  await page.keyboard.press(' ');
   // Somebody who speaks to the device presses a button nowhere in particular.
   await breaths.dispatchEvent('click');
   // A remote sends this to begin to show slides.

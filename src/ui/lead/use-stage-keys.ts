@@ -40,10 +40,11 @@ export function useStageKeys(
       event.preventDefault();
     };
     window.addEventListener('keydown', keys);
-    window.addEventListener('click', letGoOfButton);
+    // Before anything is done by it: a dialog gives the focus back to where it was.
+    window.addEventListener('click', letGoOfButton, true);
     return () => {
       window.removeEventListener('keydown', keys);
-      window.removeEventListener('click', letGoOfButton);
+      window.removeEventListener('click', letGoOfButton, true);
     };
   }, []);
 }
