@@ -102,6 +102,11 @@ test('a second window shows the same without the people, also while the server i
   await expect(page.getByTestId('cue')).toHaveText(cue);
   await stored(page, () => page.keyboard.press(' '));
   await expect(screen.getByTestId('cue')).toHaveText(cue);
+  // A hand on the keyboard or on a remote does not see which window has the focus.
+  await stored(page, () => screen.keyboard.press(' '));
+  await expect(screen.getByTestId('cue')).toHaveText(wordsIn('en').letGo);
+  await stored(page, () => screen.keyboard.press('b'));
+  await expect(screen.getByTestId('cue')).toHaveText(cue);
   // What still loads would miss the server: a worker answers once it has its script.
   await Promise.all(screen.workers().map((worker) => worker.evaluate('0')));
   await app.kill();

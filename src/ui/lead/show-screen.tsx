@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { ask, isExpected } from '@/browser/api';
+import { passKeysOn } from '@/browser/key-channel';
 import { listenToRun } from '@/browser/live-run';
 import { runChannel } from '@/browser/run-channel';
 import { ServerClock } from '@/browser/server-clock';
@@ -120,7 +121,7 @@ function DoorSign({
   );
 }
 
-type ShownProps = Pick<ShowScreenProps, 'className' | 'timeZone' | 'events'> & {
+type ShownProps = Pick<ShowScreenProps, 'className' | 'timeZone' | 'events' | 'sessionId'> & {
   scores: Scores;
   clock: ServerClock;
   look: () => void;
@@ -128,8 +129,9 @@ type ShownProps = Pick<ShowScreenProps, 'className' | 'timeZone' | 'events'> & {
 };
 
 function Shown(props: ShownProps) {
-  const { scores, events, clock, look, words, className, timeZone } = props;
+  const { scores, events, clock, look, words, className, timeZone, sessionId } = props;
   const { score, easier } = scores;
+  useEffect(() => passKeysOn(sessionId), [sessionId]);
   const groups = useMemo(() => cuesByStep(score, easier), [score, easier]);
   const { state, now } = usePlayback({ scores, groups, events, clock, cameApart: look });
   const over = state.status === 'over' || state.status === 'finished';

@@ -119,6 +119,7 @@ export function Stage(props: StageProps) {
   };
   const { setMuted, muted } = desk;
   useStageKeys(
+    sessionId,
     controls,
     {
       u: undo,

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { cleanup, renderHook } from '@testing-library/react';
-import { afterEach, expect, it } from 'vitest';
+import { afterEach, expect, it, vi } from 'vitest';
+import { hearKeys, passKeysOn } from '@/browser/key-channel';
 import { controlsOf, type Hands } from './controls';
 import { useStageKeys } from './use-stage-keys';
 
@@ -21,7 +22,9 @@ function stage(): string[] {
     catchUp: () => {},
     end: () => done.push('end'),
   };
-  renderHook(() => useStageKeys(controlsOf(hands), { u: () => done.push('undo') }, () => false));
+  renderHook(() =>
+    useStageKeys('one', controlsOf(hands), { u: () => done.push('undo') }, () => false),
+  );
   return done;
 }
 
@@ -103,4 +106,24 @@ it('is told to stand still from an empty field and from a slider, and by nothing
   slider.focus();
   slider.dispatchEvent(new MouseEvent('click', { detail: 1, bubbles: true }));
   expect(document.activeElement).toBe(document.body);
+});
+
+it('does what is pressed on the window that shows the class, and nothing of another session or where somebody is asked', async () => {
+  const done = stage();
+  const heard: string[] = [];
+  const hear = hearKeys('one', (key) => heard.push(key));
+  const stop = [passKeysOn('one'), passKeysOn('another'), hear];
+  // Once by the page itself, and once by the window of this session.
+  hold('ArrowRight', 1);
+  await vi.waitFor(() => expect(done).toEqual(['next', 'next']));
+  hold('n', 1);
+  hold('x', 1);
+  const dialog = document.body.appendChild(document.createElement('dialog'));
+  dialog.open = true;
+  hold('g', 1);
+  await vi.waitFor(() => expect(heard.at(-1)).toBe('g'));
+  dialog.remove();
+  hold('ArrowLeft', 1);
+  await vi.waitFor(() => expect(done).toEqual(['next', 'next', 'back', 'back']));
+  for (const end of stop) end();
 });

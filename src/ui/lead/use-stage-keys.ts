@@ -1,9 +1,11 @@
 import { useEffect, useRef } from 'react';
+import { hearKeys } from '@/browser/key-channel';
 import { hearMediaKeys, type MediaKeys } from '@/browser/media-keys';
 import type { Control } from './controls';
 
-/** What the keyboard and a presenter's remote do on the stage. */
+/** What the keyboard and a presenter's remote do on the stage, and on a window beside it that shows the class. */
 export function useStageKeys(
+  sessionId: string,
   controls: readonly Control[],
   more: Readonly<Record<string, () => void>>,
   /** While a person is picked the keys mean people; true where the key was one of them. */
@@ -31,23 +33,34 @@ export function useStageKeys(
       else if (now.pick(key)) {
         // Done: the key meant a person.
       } else if ((key === ' ' || key === 'Enter') && target.matches('button, summary, a')) return;
-      else {
-        const control = now.controls.find((c) => c.keys.includes(key));
-        const other = control?.act ?? now.more[key.toLowerCase()];
-        if (!other) return;
-        other();
-      }
+      else if (!pressed(key)) return;
       event.preventDefault();
     };
+    /** Does what a key means; false where it means nothing. */
+    const pressed = (key: string): boolean => {
+      const { controls, more } = latest.current;
+      const act = controls.find((c) => c.keys.includes(key))?.act ?? more[key.toLowerCase()];
+      act?.();
+      return act !== undefined;
+    };
+    const stop = hearKeys(sessionId, (key) => {
+      const leads = latest.current.controls.length > 0;
+      if (!leads || MEANT_HERE.test(key) || document.querySelector('dialog[open]')) return;
+      if (!latest.current.pick(key)) pressed(key);
+    });
     window.addEventListener('keydown', keys);
     // Before anything is done by it: a dialog gives the focus back to where it was.
     window.addEventListener('click', letGoOfButton, true);
     return () => {
+      stop();
       window.removeEventListener('keydown', keys);
       window.removeEventListener('click', letGoOfButton, true);
     };
-  }, []);
+  }, [sessionId]);
 }
+
+/** Keys that ask for more in the window where they are pressed. */
+const MEANT_HERE = /^([nq]|F5)$/i;
 
 const SLIDER = 'input[type="range"]';
 
