@@ -1,5 +1,5 @@
 import { inTheMiddle, parseStep, turnOfStep } from '../score';
-import { goTo, ledIntoBy } from './places';
+import { explainedBy, explainedLater, goTo, ledIntoBy } from './places';
 import {
   isPause,
   type Playback,
@@ -65,7 +65,7 @@ export function ease(state: Playback): Playback {
     return { ...swapped, planned, step: { ...step, durationMs }, leastMs: durationMs };
   };
   const doneTurns = new Set<string>();
-  const queue = state.queue.flatMap((p, i): PlayStep[] => {
+  const swapped = state.queue.flatMap((p, i): PlayStep[] => {
     const isPlayed = led < 0 && i === state.index;
     if (!isOwn(p) || isPlayed) return [p];
     if (p.put) return [p.put === 'even' ? inVersionOf(p, easier) : p];
@@ -92,6 +92,9 @@ export function ease(state: Playback): Playback {
       return swap(like, to, `${turn}.${parseStep(to.key)?.part ?? to.key}~easier`, lead);
     });
   });
+  // Where the usual version comes again, nobody has heard how it is done.
+  const missed = explainedBy(state.queue.filter((p, i) => i >= state.index && isOwn(p)));
+  const queue = explainedLater({ ...state, queue: swapped }, missed, from);
   return led < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);
 }
 

@@ -51,6 +51,12 @@ describe('a move whose explanation is passed over', () => {
     expect(twice.queue[twice.index]?.step).toMatchObject({ id: 's4.1.upbeat', explains: true });
   });
 
+  it('is explained in its usual version where that comes next after an easier one, if nobody heard it', () => {
+    expect(times(led(10, [10, { type: 'eased' }]))).toBe(1);
+    const late = at('s1.1.work.both') + 500;
+    expect(times(led(late, [late, { type: 'eased' }]))).toBe(0);
+  });
+
   it('is not explained again where it was heard', () => {
     const ms = at('s1.1.work.both') + 500;
     expect(times(led(ms, [ms, { type: 'jumped', stepId: 's3.1.upbeat' }]))).toBe(0);
@@ -65,13 +71,14 @@ describe('a move whose explanation is passed over', () => {
     expect(back.queue).toEqual(led(2000).queue);
   });
 
-  it('is explained before it is done, whatever is skipped, in any class', () => {
+  const passing = fc.constantFrom('skipped', 'eased');
+  it('is explained before it is done, whatever is skipped or made easier, in any class', () => {
     fc.assert(
-      fc.property(smallPlan(80).map(ofFewMoves), fc.nat(400_000), (any, ms) => {
+      fc.property(smallPlan(80).map(ofFewMoves), fc.nat(400_000), passing, (any, ms, type) => {
         const { score, easier } = scoresOf(any);
-        const skipped = events([ms, { type: 'skipped' }]);
-        const before = position(score, skipped.slice(0, 1), T0 + ms, easier);
-        const after = position(score, skipped, T0 + ms, easier);
+        const bent = events([ms, { type }]);
+        const before = position(score, bent.slice(0, 1), T0 + ms, easier);
+        const after = position(score, bent, T0 + ms, easier);
         fc.pre(before.status === 'running' && after.status === 'running');
         // What the class heard of: upbeats that explain and are over.
         const heard = new Set(

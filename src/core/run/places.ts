@@ -28,22 +28,27 @@ function withoutPutLetGos(state: Playback): Playback {
   return { ...state, queue: kept, index: at, elapsedMs: within ? FRESH_MS : elapsedMs };
 }
 
+const meets = ({ step }: PlayStep): string => meeting(step.moveId, step.variant);
+
+/** What some parts explain: moves, each in one version. */
+export const explainedBy = (parts: readonly PlayStep[]): ReadonlySet<string> =>
+  new Set(parts.flatMap((p) => (p.step.explains ? meets(p) : [])));
+
 /**
- * The queue in which a move whose explanation is passed over is explained where it comes next, where the score has
- * the words for it.
- * @param from the part that is left; an upbeat counts as passed over, since it is not over
+ * The queue in which what nobody has heard explained is explained where it comes next, where the score has the words
+ * for it.
+ * @param missed as `explainedBy` names it
+ * @param target from there on
  */
-function explainedLater(
-  { queue, spares }: Playback,
-  from: number,
+export function explainedLater(
+  { queue, spares }: Pick<Playback, 'queue' | 'spares'>,
+  missed: ReadonlySet<string>,
   target: number,
 ): readonly PlayStep[] {
-  const meets = ({ step }: PlayStep) => meeting(step.moveId, step.variant);
-  const missed = new Set<string>();
-  for (const p of queue.slice(from, target)) if (p.step.explains) missed.add(meets(p));
   if (missed.size === 0) return queue;
+  const left = new Set(missed);
   return queue.map((p, i) => {
-    if (i < target || p.step.kind !== 'upbeat' || !missed.delete(meets(p))) return p;
+    if (i < target || p.step.kind !== 'upbeat' || !left.delete(meets(p))) return p;
     const full = p.step.explains ? undefined : spares.get(inFull(p.step.id));
     if (!full) return p;
     const { planned, durationMs } = full;
@@ -64,7 +69,9 @@ export function leaveFor(
   const stays = withoutPutLetGos(state);
   const current = stays.queue[stays.index];
   const target = find(stays.queue, stays.index);
-  const here = { ...stays, queue: explainedLater(stays, stays.index, target) };
+  // An upbeat that is left counts as passed over, since it is not over.
+  const missed = explainedBy(stays.queue.slice(stays.index, target));
+  const here = { ...stays, queue: explainedLater(stays, missed, target) };
   const place = here.queue[target];
   if (!current || target < 0) return state;
   const { kind } = current.step;
