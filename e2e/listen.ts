@@ -180,3 +180,10 @@ export function stalledAround({ when }: Source, { chunks }: Heard): boolean {
     .map((c) => c.at - c.from * 1000);
   return quantile(apart, 0.9) - quantile(apart, 0.1) > STALL_MS;
 }
+
+/** The longest that the machine rendered nothing at one time, in ms: it stood still, and with it all that is to be heard. */
+export const longestStallMs = ({ chunks }: Heard): number =>
+  chunks.reduce((longest, chunk, i) => {
+    const { at, from } = chunks[i - 1] ?? chunk;
+    return Math.max(longest, chunk.at - at - (chunk.from - from) * 1000);
+  }, 0);

@@ -8,6 +8,7 @@ import { expect, NOON, signIn, test } from './harness';
 import {
   heard,
   heardAt,
+  longestStallMs,
   median,
   onsetOf,
   quantile,
@@ -17,6 +18,8 @@ import {
 } from './listen';
 
 const WITHIN_MS = 20;
+/** No class is in time on a machine that stands still for longer. */
+const STOOD_MS = 400;
 
 // What comes out is recorded by a script that the page itself would not allow.
 test.use({ bypassCSP: true });
@@ -49,6 +52,10 @@ test('in real time every cue and count is heard at its time, none over another',
     .waitFor({ timeout: totalMs + 20_000 });
   const output = await heard(page);
   const spoken = output.sources.filter((s) => s.kind === 'speech').sort((a, b) => a.when - b.when);
+
+  // Where the machine stands for so long, words come after one another as soon as they may, and counts are left out.
+  const stoodMs = longestStallMs(output);
+  test.skip(stoodMs > STOOD_MS, 'The machine stood still in the middle of the class.');
 
   // Every cue is said, once, and is over before the next.
   expect(spoken).toHaveLength(cues.length);
