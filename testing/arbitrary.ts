@@ -91,6 +91,8 @@ const anyStage = fc.record({
 
 /** How large a generated class may be. */
 interface Size {
+  /** Most phases in which there is something; where none is said, any may have nothing. */
+  phases?: number;
   /** Most blocks of the work, and of each other phase. */
   work: number;
   other: number;
@@ -101,6 +103,8 @@ interface Size {
 }
 const ANY: Size = { work: 3, other: 2, segments: 3, rounds: 4, laps: 3 };
 const SMALL: Size = { work: 2, other: 1, segments: 2, rounds: 2, laps: 2 };
+/** For classes of a few steps: nearly all that are larger would be made in vain. */
+const TINY: Size = { phases: 2, work: 1, other: 1, segments: 1, rounds: 2, laps: 1 };
 
 const segment = (id: string, { rounds }: Size): fc.Arbitrary<Segment> =>
   fc.record({
@@ -160,8 +164,29 @@ const block = (id: string, size: Size): fc.Arbitrary<Block> =>
 
 const phase = (name: PhaseName, size: Size) =>
   fc
-    .integer({ min: 0, max: name === 'work' ? size.work : size.other })
+    .integer({
+      min: size.phases === undefined ? 0 : 1,
+      max: name === 'work' ? size.work : size.other,
+    })
     .chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => block(`${name}${i}`, size))));
+
+/** Which phases there is something in; rarely none, since a class of nothing is never too long. */
+const filled = ({ phases: most }: Size): fc.Arbitrary<PhaseName[]> =>
+  most === undefined
+    ? fc.constant([...PHASES])
+    : fc.oneof(
+        { weight: 40, arbitrary: fc.subarray([...PHASES], { minLength: 1, maxLength: most }) },
+        { weight: 1, arbitrary: fc.constant<PhaseName[]>([]) },
+      );
+
+const phases = (size: Size): fc.Arbitrary<Plan['phases']> =>
+  filled(size).chain((some) =>
+    fc.record(
+      Object.fromEntries(
+        PHASES.map((p) => [p, some.includes(p) ? phase(p, size) : fc.constant([])]),
+      ) as Record<PhaseName, fc.Arbitrary<Block[]>>,
+    ),
+  );
 
 const planOfSize = (size: Size): fc.Arbitrary<Plan> =>
   fc
@@ -185,12 +210,7 @@ const planOfSize = (size: Size): fc.Arbitrary<Plan> =>
         }),
         { nil: undefined },
       ),
-      phases: fc.record(
-        Object.fromEntries(PHASES.map((p) => [p, phase(p, size)])) as Record<
-          (typeof PHASES)[number],
-          fc.Arbitrary<Block[]>
-        >,
-      ),
+      phases: phases(size),
     })
     // Once in some thousands the longest of all meet in one class.
     .filter(({ phases }) => tooMuchOf(expansionOf(Object.values(phases).flat())) === null)
@@ -207,7 +227,7 @@ export const anyPlan: fc.Arbitrary<Plan> = planOfSize(ANY);
 
 /** A class of some, but fewer than so many steps. */
 export const smallPlan = (steps: number): fc.Arbitrary<Plan> =>
-  planOfSize(SMALL).filter((plan) => {
+  planOfSize(steps < 10 ? TINY : SMALL).filter((plan) => {
     const { length } = compile(plan, LIBRARY_BOOK).steps;
     return length > 0 && length < steps;
   });

@@ -104,11 +104,13 @@ describe('the drawing of a pose', () => {
     fc.assert(
       fc.property(anyPose, (any) => {
         const drawing = geometry(any);
-        for (const name of closed) {
-          for (const ring of drawing[name].d.split(/(?=M)/).filter(Boolean)) {
-            expect([name, folds(ends(ring).slice(0, -1))]).toEqual([name, false]);
-          }
-        }
+        const folded = closed.filter((name) =>
+          drawing[name].d
+            .split(/(?=M)/)
+            .filter(Boolean)
+            .some((ring) => folds(ends(ring).slice(0, -1))),
+        );
+        expect(folded).toEqual([]);
       }),
       { numRuns: 5000 },
     );

@@ -39,14 +39,17 @@ export function inVariant(move: Move, variant: Variant | undefined): Move {
   if (!variant || !change) return move;
   const known = versions.get(move) ?? {};
   versions.set(move, known);
+  const made = known[variant];
+  if (made) return made;
   const text = Object.fromEntries(
     LANGUAGES.flatMap((l) => {
       const words = move.text[l];
       return words ? [[l, wordsIn(words, variant)]] : [];
     }),
   );
-  known[variant] ??= { ...move, ...change, text, variants: {} };
-  return known[variant];
+  const done: Move = { ...move, ...change, text, variants: {} };
+  known[variant] = done;
+  return done;
 }
 
 /** The words of a move in a version. */

@@ -172,7 +172,7 @@ export function turnsOfBlock(
       move,
       done: inVariant(move, variant),
       round,
-      rounds: roundsOf(block, segment),
+      rounds: doses.length,
       dose: doseIn(move, variant, asked),
       doses,
       variant,
