@@ -3,7 +3,7 @@ import { breathMs } from '../move';
 import type { Cue, Score, Step } from '../score';
 import type { Mark } from '../sound';
 import type { Sounds } from '../speech';
-import { type Playback, type PlayStep, playLengthMs } from './playback';
+import { isTrue, type Playback, type PlayStep, playLengthMs } from './playback';
 
 export interface DueCue {
   /** Unique within the run for this pass through the step. */
@@ -36,7 +36,7 @@ interface Placed {
 
 /** The cues that a step may have as it is played, in no order. */
 export const cuesOfStep = (p: PlayStep, groups: readonly (readonly Cue[])[]): readonly Cue[] => [
-  ...(groups[p.planned] ?? []),
+  ...(groups[p.planned] ?? []).filter((cue) => isTrue(p, cue)),
   ...(p.beyond === undefined ? [] : (groups[p.beyond] ?? [])),
 ];
 
@@ -45,7 +45,7 @@ export const cuesOfStep = (p: PlayStep, groups: readonly (readonly Cue[])[]): re
  * between them; what is counted up is counted on; in a step that was made shorter what no longer fits is not said.
  */
 function placed(p: PlayStep, groups: readonly (readonly Cue[])[]): Placed[] {
-  const all = groups[p.planned] ?? [];
+  const all = (groups[p.planned] ?? []).filter((cue) => isTrue(p, cue));
   const group = p.put === 'letGo' ? all.filter((cue) => cue.kind === 'letGo') : all;
   if (p.extraMs === 0) return group.map((cue) => ({ cue, offsetMs: cue.offsetMs }));
   const firstEnd = Math.min(...group.flatMap((cue) => (cue.fromEnd ? cue.offsetMs : [])));

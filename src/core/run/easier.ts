@@ -59,7 +59,8 @@ export function ease(state: Playback): Playback {
       : Math.max(to.leastMs - to.step.durationMs, p.extraMs);
     const step = { ...to.step, round, rounds };
     const bent = p.step.kind === 'work' || isPause(p) ? extraMs : 0;
-    const swapped: PlayStep = { ...to, key, step, extraMs: bent, swapped: true };
+    const told = p.untold ? { untold: p.untold } : {};
+    const swapped: PlayStep = { ...to, key, step, extraMs: bent, swapped: true, ...told };
     if (!lead) return swapped;
     const { durationMs, planned } = lead;
     return { ...swapped, planned, step: { ...step, durationMs }, leastMs: durationMs };

@@ -1,4 +1,12 @@
-import { beyond, CUE_GAP_MS, type Score, type SpareName, type Step, turnOfStep } from '../score';
+import {
+  beyond,
+  CUE_GAP_MS,
+  type Cue,
+  type Score,
+  type SpareName,
+  type Step,
+  turnOfStep,
+} from '../score';
 import type { RunEventType } from './events';
 
 /** A step as this run plays it: the planned one, perhaps longer or shorter, perhaps in an added round. */
@@ -20,6 +28,8 @@ export interface PlayStep {
   beyond?: number;
   /** The upbeat of a round that a bend added. */
   spare?: true;
+  /** A bend has changed how much comes: what is said of that before it is not true any more. */
+  untold?: true;
   /** A bend put it in: more of a side that had less, or the let-go of a move that was left. */
   put?: 'even' | 'letGo';
 }
@@ -181,6 +191,31 @@ export const MOST_ROUNDS = 20;
 
 /** The turn a part belongs to: one round of one segment, and in an order by side one side of it. */
 export const turnOf = ({ key }: PlayStep): string => turnOfStep(key);
+
+/** One round of one segment, wherever in the class its sides come. */
+export const roundOf = ({ step }: PlayStep): string => `${step.segmentId}.${step.round}`;
+
+/**
+ * How much comes is not said any more where a bend has changed it: before the rounds that it changed, and before the
+ * first round of their segments, which tells of all of them.
+ * @param changed parts of those rounds
+ */
+export function untold(
+  queue: readonly PlayStep[],
+  changed: readonly PlayStep[],
+): readonly PlayStep[] {
+  const rounds = new Set(changed.map(roundOf));
+  const segments = new Set(changed.map((p) => p.step.segmentId));
+  return queue.map((p) => {
+    const { kind, round, segmentId } = p.step;
+    const leads = (kind === 'upbeat' || kind === 'switch') && !p.put;
+    const tells = rounds.has(roundOf(p)) || (round === 1 && segments.has(segmentId));
+    return leads && tells ? { ...p, untold: true } : p;
+  });
+}
+
+/** Whether a cue is true of a step as it is played. */
+export const isTrue = (p: PlayStep, { kind }: Cue): boolean => !(p.untold && kind === 'dose');
 
 export const isPause = (p: PlayStep): boolean =>
   p.step.kind === 'release' || p.step.kind === 'rest';

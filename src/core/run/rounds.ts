@@ -1,6 +1,14 @@
 import { isOnlySaid, type MORE, parseStep, printStep } from '../score';
 import { goTo, standingAt } from './places';
-import { MOST_ROUNDS, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
+import {
+  MOST_ROUNDS,
+  type Playback,
+  type PlayStep,
+  playLengthMs,
+  roundOf,
+  turnOf,
+  untold,
+} from './playback';
 
 /** Bends that take rounds away or put one in. */
 
@@ -15,7 +23,6 @@ export function trim(
 ): Playback {
   const cutBy = new Map(cuts.map((cut) => [cut.key, cut.ms]));
   const gone = new Set(dropped);
-  const roundOf = (p: PlayStep) => `${p.step.segmentId}.${p.step.round}`;
   const begun = new Set(state.queue.slice(0, state.index + 1).map(roundOf));
   const kept = new Set(state.queue.flatMap((p) => (gone.has(p.key) ? [] : roundOf(p))));
   const cutOf = (p: PlayStep): number =>
@@ -27,14 +34,26 @@ export function trim(
     const ms = p.put ? 0 : cutOf(p);
     least.set(roundOf(p), Math.min(least.get(roundOf(p)) ?? Number.POSITIVE_INFINITY, ms));
   }
-  const queue = state.queue.flatMap((p, i) => {
+  const changed: PlayStep[] = [];
+  const trimmed = state.queue.flatMap((p, i) => {
     if (i <= state.index) return [p];
     const round = roundOf(p);
-    if (!begun.has(round) && !kept.has(round)) return [];
     const isWork = p.step.kind === 'work';
+    const isGone = !begun.has(round) && !kept.has(round);
     const ms = isWork ? (begun.has(round) ? 0 : (least.get(round) ?? 0)) : cutOf(p);
+    if (isGone || (isWork && ms > 0)) changed.push(p);
+    if (isGone) return [];
     return ms > 0 ? [{ ...p, extraMs: p.extraMs - ms }] : [p];
   });
+  const roundsOf = new Map<string, number>();
+  for (const { step } of trimmed) {
+    roundsOf.set(step.segmentId, Math.max(roundsOf.get(step.segmentId) ?? 0, step.round));
+  }
+  const counted = trimmed.map((p) => {
+    const rounds = roundsOf.get(p.step.segmentId) ?? p.step.rounds;
+    return rounds < p.step.rounds ? { ...p, step: { ...p.step, rounds } } : p;
+  });
+  const queue = untold(counted, changed);
   return { ...state, queue };
 }
 

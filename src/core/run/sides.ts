@@ -1,11 +1,17 @@
 import { EVEN, type Side } from '../score';
-import { isPause, type Playback, type PlayStep, playLengthMs, turnOf } from './playback';
+import {
+  isPause,
+  type Playback,
+  type PlayStep,
+  playLengthMs,
+  roundOf,
+  turnOf,
+  untold,
+} from './playback';
 
 /** Bends that change how long something lasts. Both sides of a round stay equal. */
 
-/** One round of a segment, wherever in the class its sides come. */
-const sameRound = (a: PlayStep, b: PlayStep): boolean =>
-  a.step.segmentId === b.step.segmentId && a.step.round === b.step.round;
+const sameRound = (a: PlayStep, b: PlayStep): boolean => roundOf(a) === roundOf(b);
 
 const OTHER: Partial<Record<Side, Side>> = {
   left: 'right',
@@ -137,7 +143,8 @@ export function extend(state: Playback, ms: number): Playback {
   const grown = state.queue[target];
   if (!grown) return state;
   const longer = state.queue.map((p, i) => (i === target ? { ...p, extraMs: p.extraMs + ms } : p));
-  const queue = grown.step.kind === 'work' ? level(longer, state.index, grown, state) : longer;
+  const works = grown.step.kind === 'work';
+  const queue = works ? untold(level(longer, state.index, grown, state), [grown]) : longer;
   return {
     ...state,
     queue,

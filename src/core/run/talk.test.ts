@@ -67,6 +67,16 @@ describe('how a teacher talks', () => {
     expect(fetched.takenMs).toBeLessThan(plain.takenMs + 2 * plain.cuesMs);
   });
 
+  it('does not count what is not said, since less comes than was planned', () => {
+    const { cues, steps } = compile(plan, LIBRARY_BOOK);
+    const upbeat = steps.findIndex((s) => s.id === 's2.1.upbeat');
+    const dose = cues.find((c) => c.kind === 'dose' && c.step === upbeat)?.durationMs ?? 0;
+    const cuts = [{ key: 's2.1.work.both', ms: 5000 }];
+    const less = led(1, [10, { type: 'trimmed', cuts, dropped: [] }]);
+    expect(led(1).cuesMs - less.cuesMs).toBe(dose + CUE_GAP_MS);
+    expect(less.takenMs).toBeCloseTo(less.cuesMs, -1);
+  });
+
   it('counts the cues of the easier version where it was led', () => {
     const eased = led(1, [1000, { type: 'eased' }]);
     expect(eased.cuesMs).toBeGreaterThan(0);

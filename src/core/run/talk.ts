@@ -1,6 +1,7 @@
 import type { Say } from '../class';
 import { CUE_GAP_MS, type Score } from '../score';
 import { cuesByStep } from './due';
+import { isTrue } from './playback';
 import type { Spent } from './spent';
 
 /** How a teacher talked in one class. */
@@ -55,7 +56,7 @@ export function talkOf(score: Score, parts: readonly Spent[], easier?: Score | n
     const { kind, durationMs } = part.step;
     if (kind !== 'upbeat' && kind !== 'switch') continue;
     const said = (groups[part.planned] ?? [])
-      .filter((cue) => cue.kind !== 'countIn')
+      .filter((cue) => cue.kind !== 'countIn' && isTrue(part, cue))
       .map(({ offsetMs, durationMs: asPlanned }) => ({
         offsetMs,
         asPlanned,
