@@ -9,6 +9,8 @@ import {
   turnOf,
 } from './playback';
 
+import { lastNoMore } from './rounds';
+
 /** Where the way into the work begins that is running or is being led up to; below nought in a pause. */
 function leadIn(state: Playback): number {
   const here = state.queue[state.index];
@@ -95,7 +97,8 @@ export function ease(state: Playback): Playback {
   });
   // Where the usual version comes again, nobody has heard how it is done.
   const missed = explainedBy(state.queue.filter((p, i) => i >= state.index && isOwn(p)));
-  const queue = explainedLater({ ...state, queue: swapped }, missed, from);
+  const explained = explainedLater({ ...state, queue: swapped }, missed, from);
+  const queue = lastNoMore({ ...state, queue: explained }, from);
   return led < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);
 }
 

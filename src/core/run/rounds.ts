@@ -1,4 +1,4 @@
-import { isOnlySaid, type MORE, parseStep, printStep } from '../score';
+import { isOnlySaid, type MORE, notLast, parseStep, printStep } from '../score';
 import { goTo, standingAt } from './places';
 import {
   MOST_ROUNDS,
@@ -72,6 +72,26 @@ function moreFor(turn: readonly PlayStep[]): (typeof MORE)[number] {
 }
 
 /**
+ * The queue in which no round is announced as the last one after which more come, where the score has the words for it.
+ * @param from the first that is looked at
+ */
+export function lastNoMore(
+  { queue, spares }: Pick<Playback, 'queue' | 'spares'>,
+  from: number,
+): readonly PlayStep[] {
+  const firstSpare = Math.min(...[...spares.values()].map(({ planned }) => planned));
+  return queue.map((p, i) => {
+    const { kind, round, rounds } = p.step;
+    const asPlanned = kind === 'upbeat' && !p.put && p.planned < firstSpare;
+    const spare =
+      asPlanned && i >= from && round < rounds ? spares.get(notLast(p.step)) : undefined;
+    if (!spare) return p;
+    const { planned, durationMs } = spare;
+    return { ...p, planned, leastMs: durationMs, step: { ...p.step, durationMs } };
+  });
+}
+
+/**
  * Plays the segment's last round once more, after it; in an order by side, each side after its own. Its
  * upbeat says that it is one more, since the words of no planned round are true of it.
  */
@@ -121,6 +141,6 @@ export function addRound(state: Playback): Playback {
   const counted = queue.map((p) =>
     p.step.segmentId === segmentId ? { ...p, step: { ...p.step, rounds: lastRound + 1 } } : p,
   );
-  const added = { ...state, queue: counted };
+  const added = { ...state, queue: lastNoMore({ ...state, queue: counted }, state.index + 1) };
   return state.status === 'over' ? goTo(added, state.index + 1) : added;
 }

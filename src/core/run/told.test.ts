@@ -1,9 +1,11 @@
+import { LIBRARY_BOOK } from '@library';
 import { RUNS, smallPlan } from '@testing/arbitrary';
 import { eventId, planOf } from '@testing/plans';
 import { anyBends, eventsOf, scoresOf, T0 } from '@testing/runs';
 import { solver } from '@testing/solver';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { placedSegments, updateSegment } from '@/core/class';
 import {
   apply,
   catchUp,
@@ -78,6 +80,48 @@ describe('how much comes', () => {
   it('is as it was where nothing but a pause was cut', () => {
     const cuts = [{ key: 's2.1.rest', ms: 60_000 }];
     expect(said(led({ type: 'trimmed', cuts, dropped: [] }))).toHaveLength(1);
+  });
+
+  it('is said of the last round that it is the last, and of no other', () => {
+    const announced = (state: Playback) =>
+      cuesAhead(state, cuesByStep(scores.score, scores.easier), 3_600_000)
+        .map(({ cue }) => cue)
+        .filter(({ kind, text }) => kind === 'announce' && /round/i.test(text))
+        .map(({ text }) => text);
+    expect(announced(led())).toEqual(['Round 2.', 'Last round.']);
+    const added = { type: 'roundAdded' };
+    const here = { type: 'jumped', stepId: 's2.1.upbeat' };
+    const all = ['Round 2.', 'Round 3.', 'One more round.'];
+    expect(announced(led(here, added))).toEqual(all);
+    expect(announced(led(here, added, { type: 'eased' }))).toEqual(all);
+    expect(announced(led(here, { type: 'eased' }, added))).toEqual(all);
+    const undone = { type: 'undone', of: eventId(2) };
+    expect(announced(led(here, added, undone))).toEqual(['Round 2.', 'Last round.']);
+  });
+
+  it('is the last round that is said to be, whatever was done to any class', () => {
+    let last = 0;
+    fc.assert(
+      fc.property(smallPlan(80), anyBends, (any, bends) => {
+        const plan = placedSegments(any).reduce(
+          (of, { segment }) =>
+            updateSegment(of, segment.id, (s) => ({ ...s, rounds: s.rounds + 1 })),
+          any,
+        );
+        const { score, easier } = scoresOf(plan);
+        const added = { wait: 500, bend: { type: 'roundAdded' as const } };
+        const state = replay(ready(score, easier), eventsOf([added, ...bends], score));
+        const groups = cuesByStep(score, easier);
+        const { lastRound } = LIBRARY_BOOK.phrases(plan.language);
+        state.queue.slice(state.index + 1).forEach((p) => {
+          if (cuesOfStep(p, groups).every(({ text }) => !text.includes(lastRound))) return;
+          last++;
+          expect([p.key, p.step.round]).toEqual([p.key, p.step.rounds]);
+        });
+      }),
+      { numRuns: RUNS },
+    );
+    expect(last).toBeGreaterThan(0);
   });
 
   it('is what comes, in any class that was bent and has caught up', () => {

@@ -17,7 +17,14 @@ import {
   type StepKind,
   type Totals,
 } from './score';
-import { leadingInto, sparesBeyond, sparesInFull, sparesInTheMiddle, sparesOf } from './spares';
+import {
+  leadingInto,
+  sparesBeyond,
+  sparesInFull,
+  sparesInTheMiddle,
+  sparesNotLast,
+  sparesOf,
+} from './spares';
 import { type Length, longestWords, talkMs } from './timing';
 import { turns } from './turns';
 import type { MovesMet, Saying } from './wording';
@@ -151,6 +158,7 @@ export function compile(plan: Plan, book: Book, options: CompileOptions = {}): S
       ? sparesInTheMiddle(all, leading)
       : sparesOf(plan, book.phrases, length, scoring.talkingFactor)),
     ...(forRun === 'planned' ? sparesInFull(all, leading) : []),
+    ...(forRun ? sparesNotLast(all, leading) : []),
     ...(forRun ? sparesBeyond(all, scoring, length) : []),
   ];
   return { ...score, speech: options.speechSource?.() ?? score.speech, spares };

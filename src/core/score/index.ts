@@ -17,6 +17,7 @@ export {
   type InTheMiddle,
   inFull,
   inTheMiddle,
+  notLast,
   parseStep,
   printStep,
   printTurn,

@@ -92,7 +92,9 @@ export const scoreSchema = z.object({
       z.object({
         name: z
           .enum([...MORE, ...EVEN])
-          .or(z.templateLiteral([z.enum(['easier ', 'beyond ', 'full ']), z.string()])),
+          .or(
+            z.templateLiteral([z.enum(['easier ', 'beyond ', 'full ', 'not last ']), z.string()]),
+          ),
         durationMs: ms,
         cues: z.array(cueSchema),
       }),

@@ -2,7 +2,7 @@ import type { ClassMusic, OnFromTheStart, PhaseName, Say } from '../class';
 import type { Language } from '../language';
 import type { BreathPattern, Release, Variant } from '../move';
 import type { DeviceVoices, SpeechSource } from '../speech';
-import type { Beyond, InFull, InTheMiddle } from './step-key';
+import type { Beyond, InFull, InTheMiddle, NotLast } from './step-key';
 
 export const STEP_KINDS = ['upbeat', 'work', 'switch', 'release', 'rest'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -136,6 +136,7 @@ export type SpareName =
   | (typeof EVEN)[number]
   | InTheMiddle
   | InFull
+  | NotLast
   | Beyond;
 
 /** An upbeat or a change of side that a bend puts in, or counts that it adds; its cues are measured like all others. */

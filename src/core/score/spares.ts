@@ -5,7 +5,7 @@ import type { CountsOn } from './counting';
 import { CUE_GAP_MS } from './lane';
 import type { Scoring } from './piece';
 import { type Cue, type CueKind, EVEN, MORE, type Spare, type SpareName, type Step } from './score';
-import { beyond, inFull, inTheMiddle } from './step-key';
+import { beyond, inFull, inTheMiddle, notLast } from './step-key';
 import { BEAT_MS, COUNT_IN, inOwnWords, type Length, switchMs, talkMs, upbeatMs } from './timing';
 import { doseOn, type Turn } from './turns';
 import { type Pace, type Saying, Wording } from './wording';
@@ -179,6 +179,20 @@ export function sparesInFull(turns: readonly Turn[], { wordingOf, spare }: Leadi
     if (sayings.every(({ kind }) => kind !== 'setup')) return [];
     const id = `${turn.key}.upbeat`;
     return spare(id, inFull(id), sayings, wording.pace('upbeat'));
+  });
+}
+
+/** The upbeat of every round that is announced as the last one, as it would be were there more. */
+export function sparesNotLast(turns: readonly Turn[], { wordingOf, spare }: Leading): Spare[] {
+  return turns.flatMap((turn) => {
+    if (turn.round < turn.rounds) return [];
+    const last = wordingOf(turn).upbeat();
+    const wording = wordingOf({ ...turn, rounds: turn.rounds + 1 });
+    const sayings = wording.upbeat();
+    if (sayings.every(({ text }, i) => text === last[i]?.text)) return [];
+    const id = `${turn.key}.upbeat`;
+    const name = notLast({ id, ...(turn.variant && { variant: turn.variant }) });
+    return spare(id, name, sayings, wording.pace('upbeat'));
   });
 }
 

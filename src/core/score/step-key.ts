@@ -1,3 +1,5 @@
+import type { Variant } from '../move';
+
 /**
  * Names of turns and steps. They stand in logs and in scores that were stored, so their form does not
  * change; what they say is read here and nowhere else.
@@ -51,3 +53,8 @@ export const inTheMiddle = (stepId: string): InTheMiddle => `easier ${stepId}`;
 /** Names the upbeat of a turn in full, for a class that left out where its move is explained; by the id of its step. */
 export type InFull = `full ${string}`;
 export const inFull = (stepId: string): InFull => `full ${stepId}`;
+
+/** Names the upbeat of a round that was planned as the last one, for a class in which more come; by its step, as done. */
+export type NotLast = `not last ${string}`;
+export const notLast = ({ id, variant }: { id: string; variant?: Variant }): NotLast =>
+  `not last ${id} ${variant ?? ''}`;
