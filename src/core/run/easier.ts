@@ -8,7 +8,6 @@ import {
   type SpareStep,
   turnOf,
 } from './playback';
-
 import { lastNoMore } from './rounds';
 
 /** Where the way into the work begins that is running or is being led up to; below nought in a pause. */
