@@ -97,7 +97,7 @@ export function ease(state: Playback): Playback {
   // Where the usual version comes again, nobody has heard how it is done.
   const missed = explainedBy(state.queue.filter((p, i) => i >= state.index && isOwn(p)));
   const explained = explainedLater({ ...state, queue: swapped }, missed, from);
-  const queue = lastNoMore({ ...state, queue: explained }, from);
+  const queue = lastNoMore({ ...state, queue: explained });
   return led < 0 ? { ...state, queue } : goTo({ ...state, queue }, from);
 }
 

@@ -73,18 +73,18 @@ function moreFor(turn: readonly PlayStep[]): (typeof MORE)[number] {
 
 /**
  * The queue in which no round is announced as the last one after which more come, where the score has the words for it.
- * @param from the first that is looked at
+ * @param playing the part that is played, whose words are being said
  */
 export function lastNoMore(
   { queue, spares }: Pick<Playback, 'queue' | 'spares'>,
-  from: number,
+  playing?: number,
 ): readonly PlayStep[] {
   const firstSpare = Math.min(...[...spares.values()].map(({ planned }) => planned));
   return queue.map((p, i) => {
     const { kind, round, rounds } = p.step;
     const asPlanned = kind === 'upbeat' && !p.put && p.planned < firstSpare;
-    const spare =
-      asPlanned && i >= from && round < rounds ? spares.get(notLast(p.step)) : undefined;
+    const more = asPlanned && i !== playing && round < rounds;
+    const spare = more ? spares.get(notLast(p.step)) : undefined;
     if (!spare) return p;
     const { planned, durationMs } = spare;
     return { ...p, planned, leastMs: durationMs, step: { ...p.step, durationMs } };
@@ -141,6 +141,6 @@ export function addRound(state: Playback): Playback {
   const counted = queue.map((p) =>
     p.step.segmentId === segmentId ? { ...p, step: { ...p.step, rounds: lastRound + 1 } } : p,
   );
-  const added = { ...state, queue: lastNoMore({ ...state, queue: counted }, state.index + 1) };
+  const added = { ...state, queue: lastNoMore({ ...state, queue: counted }, state.index) };
   return state.status === 'over' ? goTo(added, state.index + 1) : added;
 }
