@@ -17,6 +17,7 @@ import { BLOCK_ORDERS, EXPLAIN } from '@/core/class/plan';
 import { LANGUAGES } from '@/core/language';
 import { type Dose, RELEASES, SIDES, VARIANTS } from '@/core/move';
 import { compile } from '@/core/score';
+import { estimateSpeech, rememberingMeter } from '@/core/speech';
 
 /** Generators of valid classes, for property tests. */
 
@@ -225,10 +226,12 @@ const planOfSize = (size: Size): fc.Arbitrary<Plan> =>
 
 export const anyPlan: fc.Arbitrary<Plan> = planOfSize(ANY);
 
+const meter = rememberingMeter(estimateSpeech);
+
 /** A class of some, but fewer than so many steps. */
 export const smallPlan = (steps: number): fc.Arbitrary<Plan> =>
   planOfSize(steps < 10 ? TINY : SMALL).filter((plan) => {
-    const { length } = compile(plan, LIBRARY_BOOK).steps;
+    const { length } = compile(plan, LIBRARY_BOOK, { meter }).steps;
     return length > 0 && length < steps;
   });
 

@@ -3,11 +3,14 @@ import fc from 'fast-check';
 import { type Plan, resolve, withEasier } from '@/core/class';
 import type { NewRunEvent } from '@/core/run';
 import { type Book, compile, type Score } from '@/core/score';
+import { estimateSpeech, rememberingMeter } from '@/core/speech';
 import { eventId } from './plans';
 
 /** What tests of a run share: small classes with their easier version, and events at offsets. */
 
 export const T0 = 1_790_000_000_000;
+
+const meter = rememberingMeter(estimateSpeech);
 
 export interface Scores {
   score: Score;
@@ -16,10 +19,10 @@ export interface Scores {
 
 /** The easier version of a class, as a class that is led changes to it. */
 export const easierOf = (plan: Plan, book: Book = LIBRARY_BOOK): Score =>
-  compile(withEasier(resolve(plan, book)), book, { forRun: 'easier' });
+  compile(withEasier(resolve(plan, book)), book, { meter, forRun: 'easier' });
 
 export const scoresOf = (plan: Plan, book: Book = LIBRARY_BOOK): Scores => ({
-  score: compile(plan, book, { forRun: 'planned' }),
+  score: compile(plan, book, { meter, forRun: 'planned' }),
   easier: easierOf(plan, book),
 });
 

@@ -60,8 +60,8 @@ export function ease(state: Playback): Playback {
       : Math.max(to.leastMs - to.step.durationMs, p.extraMs);
     const step = { ...to.step, round, rounds };
     const bent = p.step.kind === 'work' || isPause(p) ? extraMs : 0;
-    const told = p.untold ? { untold: p.untold } : {};
-    const swapped: PlayStep = { ...to, key, step, extraMs: bent, swapped: true, ...told };
+    const untold = p.untold && { untold: p.untold };
+    const swapped: PlayStep = { ...to, key, step, extraMs: bent, swapped: true, ...untold };
     if (!lead) return swapped;
     const { durationMs, planned } = lead;
     return { ...swapped, planned, step: { ...step, durationMs }, leastMs: durationMs };

@@ -191,8 +191,7 @@ export function sparesNotLast(turns: readonly Turn[], { wordingOf, spare }: Lead
     const sayings = wording.upbeat();
     if (sayings.every(({ text }, i) => text === last[i]?.text)) return [];
     const id = `${turn.key}.upbeat`;
-    const name = notLast({ id, ...(turn.variant && { variant: turn.variant }) });
-    return spare(id, name, sayings, wording.pace('upbeat'));
+    return spare(id, notLast({ id, variant: turn.variant }), sayings, wording.pace('upbeat'));
   });
 }
 

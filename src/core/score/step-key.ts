@@ -56,5 +56,5 @@ export const inFull = (stepId: string): InFull => `full ${stepId}`;
 
 /** Names the upbeat of a round that was planned as the last one, for a class in which more come; by its step, as done. */
 export type NotLast = `not last ${string}`;
-export const notLast = ({ id, variant }: { id: string; variant?: Variant }): NotLast =>
+export const notLast = ({ id, variant }: { id: string; variant?: Variant | undefined }): NotLast =>
   `not last ${id} ${variant ?? ''}`;

@@ -30,27 +30,6 @@ export function featuresOf(text: string, language: Language): number[] {
   return [1, spoken, letters, commas, sentences];
 }
 
-/** So many texts are remembered of each language: some hours of classes. */
-const MOST_REMEMBERED = 4000;
-
-interface Counted {
-  features: number[];
-  halts: number;
-}
-const remembered = new Map<Language, Map<string, Counted>>();
-
-/** What the length of a text is estimated from. A class asks for the same words again and again while it is typed. */
-function counted(text: string, language: Language): Counted {
-  const known = remembered.get(language) ?? new Map<string, Counted>();
-  remembered.set(language, known);
-  const before = known.get(text);
-  if (before) return before;
-  if (known.size >= MOST_REMEMBERED) known.clear();
-  const now = { features: featuresOf(text, language), halts: haltsIn(text, language) };
-  known.set(text, now);
-  return now;
-}
-
 /** How long the usual program halts before a word that must not be missed, in ms (measured). */
 const HALT_MS = 225;
 
@@ -67,14 +46,14 @@ const OWN_PACE: Partial<Record<VoiceId, Partial<Record<Language, LanguageSpeech[
 export const estimateIn =
   (voices: Partial<Record<Language, VoiceId>>): SpeechMeter =>
   (text, language, wordsPerMinute) => {
-    const { features, halts } = counted(text, language);
+    const features = featuresOf(text, language);
     const own = OWN_PACE[voices[language] ?? USUAL_VOICE]?.[language];
     const coefficients = own ?? LANGUAGE_DATA[language].speech.ms;
     const said = FEATURES.reduce(
       (sum, name, i) => sum + coefficients[name] * (features[i] ?? 0),
       0,
     );
-    const ms = said + (own ? 0 : HALT_MS * halts);
+    const ms = said + (own ? 0 : HALT_MS * haltsIn(text, language));
     return Math.round((ms * REFERENCE_RATE) / Math.max(SLOWEST_VOICE, wordsPerMinute));
   };
 
