@@ -1,6 +1,8 @@
 // @vitest-environment happy-dom
+import { RUNS } from '@testing/arbitrary';
 import { planOf } from '@testing/plans';
 import { act, cleanup, renderHook } from '@testing-library/react';
+import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Plan } from '@/core/class';
 import { useAutosave } from './use-autosave';
@@ -15,12 +17,26 @@ class Server {
   saves = 0;
   /** What happens to the next calls: nothing arrives, or the answer is lost. */
   next: ('unreachable' | 'answer lost' | 'refused')[] = [];
+  /** How long an answer is on its way. */
+  answersAfterMs = 0;
+  /** Which page asks; null while one crashes, of which nothing arrives and which hears of nothing. */
+  page: number | null = 1;
 
   private answer(status: number, body: object): Response {
     return new Response(JSON.stringify(body), { status });
   }
 
   readonly fetch = async (_: unknown, init: RequestInit): Promise<Response> => {
+    const asking = this.page;
+    const nothing = new Promise<Response>(() => {});
+    if (asking === null) return nothing;
+    const answer = this.answerTo(init);
+    await Promise.allSettled([answer]);
+    if (this.answersAfterMs > 0) await new Promise((r) => setTimeout(r, this.answersAfterMs));
+    return asking === this.page ? answer : nothing;
+  };
+
+  private async answerTo(init: RequestInit): Promise<Response> {
     const fate = this.next.shift();
     if (fate === 'unreachable') throw new TypeError('away');
     if (init.method === 'GET') {
@@ -42,7 +58,7 @@ class Server {
     this.version++;
     if (fate === 'answer lost') throw new TypeError('away');
     return this.answer(200, { version: this.version });
-  };
+  }
 
   /** Somebody else saves the class. */
   changedBy(plan: Plan): void {
@@ -104,6 +120,13 @@ async function editing(first = server.plan) {
       await pass(1000);
     },
     close: () => hook.unmount(),
+    /** The page ends without a word; the next one opens. */
+    crash: () => {
+      const { page } = server;
+      server.page = null;
+      hook.unmount();
+      server.page = (page ?? 0) + 1;
+    },
   };
 }
 
@@ -269,5 +292,89 @@ describe('saving while a class is edited', () => {
     page.edit(named('less'));
     await page.pass(700);
     expect([page.state(), server.plan.name]).toEqual(['saved', 'less']);
+  });
+
+  it('does not bring back at the next visit what was taken back', async () => {
+    const page = await editing();
+    const first = page.shown();
+    page.edit(named('a mistake'));
+    await page.pass(300);
+    page.edit(first);
+    await page.pass(300);
+    expect(page.state()).toBe('saved');
+    page.crash();
+    const next = await editing();
+    await next.pass(1000);
+    expect([next.shown().name, server.plan.name]).toEqual(['first', 'first']);
+  });
+
+  it('saves what was taken back while it was on its way, also where its answer was lost', async () => {
+    const page = await editing();
+    const first = page.shown();
+    server.next = ['answer lost'];
+    page.edit(named('a mistake'));
+    await page.pass(700);
+    page.edit(first);
+    expect(await page.flush()).toBe(true);
+    expect([server.plan.name, page.state()]).toEqual(['first', 'saved']);
+  });
+
+  it('shows the last of what was done, and saves it, whatever happens on the way', async () => {
+    const step = fc.oneof(
+      { weight: 4, arbitrary: fc.constantFrom('edit', 'undo', 'redo') },
+      { weight: 4, arbitrary: fc.constantFrom(50, 150, 700, 1300, 3500) },
+      { weight: 1, arbitrary: fc.constantFrom('unreachable', 'answer lost', 'slow', 'quick') },
+      { weight: 1, arbitrary: fc.constantFrom('crash') },
+    );
+    await fc.assert(
+      fc.asyncProperty(fc.array(step, { maxLength: 25 }), async (steps) => {
+        server = new Server();
+        vi.stubGlobal('fetch', server.fetch);
+        localStorage.clear();
+        sessionStorage.clear();
+        let page = await editing();
+        let [done, at] = [[page.shown()], 0];
+        const show = (n: number) => {
+          if (done[n] === undefined) return;
+          at = n;
+          page.edit(done[n]);
+        };
+        /** What the browser or the server had of this teacher is never asked about twice but in a conflict. */
+        const settle = async () => {
+          await page.pass(0);
+          if (page.state() === 'conflict') await page.resolve('mine');
+        };
+        for (const [i, one] of steps.entries()) {
+          if (typeof one === 'number') await page.pass(one);
+          else if (one === 'undo') show(at - 1);
+          else if (one === 'redo') show(at + 1);
+          else if (one === 'edit') {
+            done = [...done.slice(0, at + 1), named(`edit ${i}`)];
+            show(at + 1);
+          } else if (one === 'slow') server.answersAfterMs = 1000;
+          else if (one === 'quick') server.answersAfterMs = 0;
+          else if (one === 'crash') {
+            await page.pass(100);
+            page.crash();
+            page = await editing();
+            page.follow();
+            await settle();
+            expect(page.shown().name).toBe(done[at]?.name);
+            [done, at] = [[page.shown()], 0];
+          } else server.next.push(one as 'unreachable');
+        }
+        server.next = [];
+        await page.pass(10_000);
+        await settle();
+        expect([page.state(), page.shown().name, server.plan.name]).toEqual([
+          'saved',
+          done[at]?.name,
+          done[at]?.name,
+        ]);
+        expect(Object.keys(localStorage)).toEqual([]);
+        page.close();
+      }),
+      { numRuns: RUNS / 4 },
+    );
   });
 });

@@ -45,6 +45,8 @@ export function useAutosave(
   const sent = useRef<Plan[]>([]);
   const underway = useRef<Promise<boolean> | null>(null);
   const blocked = useRef(false);
+  /** Whether this visit left something in the browser that the next one would take up. */
+  const keeps = useRef(false);
 
   const clash = useCallback((theirs: StoredPlan) => {
     blocked.current = true;
@@ -61,15 +63,22 @@ export function useAutosave(
     return true;
   }, []);
 
+  /** Whether the server has what is here, and nothing else is on its way there. */
+  const isSaved = useCallback(
+    () => stored.current === newest() && sent.current.length === 0,
+    [newest],
+  );
+
   /** Keeps unsaved edits in this browser, or forgets them once they are saved; false where it keeps nothing. */
   const keep = useCallback((): boolean => {
-    if (stored.current !== newest()) {
+    keeps.current = !isSaved();
+    if (keeps.current) {
       const unsaved = { plan: newest(), base: stored.current, version: version.current };
       return keepUnsaved(classId, unsaved);
     }
     forgetUnsaved(classId);
     return true;
-  }, [classId, newest]);
+  }, [classId, newest, isSaved]);
 
   // What the last visit could not save goes on here, and meets what was saved meanwhile.
   useEffect(() => {
@@ -91,7 +100,7 @@ export function useAutosave(
   }, [classId, newest, replace, clash]);
 
   const send = useCallback(async (): Promise<boolean> => {
-    while (stored.current !== newest()) {
+    while (!isSaved()) {
       if (blocked.current) return false;
       const sending = newest();
       sent.current = [...sent.current, sending].slice(-MOST_SENT);
@@ -120,7 +129,7 @@ export function useAutosave(
     keep();
     setState({ kind: 'saved' });
     return true;
-  }, [classId, newest, clash, goOnFrom, keep]);
+  }, [classId, newest, isSaved, clash, goOnFrom, keep]);
 
   const flush = useCallback((): Promise<boolean> => {
     underway.current ??= send().finally(() => {
@@ -130,14 +139,18 @@ export function useAutosave(
   }, [send]);
 
   useEffect(() => {
-    if (plan === stored.current) return;
+    if (plan === newest() && isSaved()) {
+      // What was taken back is not to come again with the next visit.
+      if (keeps.current) keep();
+      return;
+    }
     const keeping = setTimeout(keep, KEEP_MS);
     const saving = blocked.current ? undefined : setTimeout(flush, WAIT_MS);
     return () => {
       clearTimeout(keeping);
       clearTimeout(saving);
     };
-  }, [plan, flush, keep]);
+  }, [plan, newest, isSaved, flush, keep]);
 
   // Somebody may have changed the class while this page was out of sight: say so before more is typed.
   useEffect(() => {
@@ -169,7 +182,7 @@ export function useAutosave(
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
-      if (stored.current === newest()) return;
+      if (isSaved()) return;
       keep();
       void flush();
       event.preventDefault();
@@ -177,9 +190,9 @@ export function useAutosave(
     window.addEventListener('beforeunload', warn);
     return () => {
       window.removeEventListener('beforeunload', warn);
-      if (stored.current !== newest()) void flush();
+      if (!isSaved()) void flush();
     };
-  }, [flush, keep, newest]);
+  }, [flush, keep, isSaved]);
 
   const resolve = (how: Resolution): Merged | null => {
     if (state.kind !== 'conflict') return null;
@@ -191,6 +204,7 @@ export function useAutosave(
     version.current = theirVersion;
     blocked.current = false;
     stored.current = theirs;
+    sent.current = [];
     if (how === 'mine') void flush();
     else {
       // What was given up is not to come back with the next visit.
