@@ -68,12 +68,16 @@ class Server {
 }
 
 let server: Server;
-beforeEach(() => {
-  vi.useFakeTimers();
+/** A server and a browser that know nothing yet. */
+function begin(): void {
   server = new Server();
   vi.stubGlobal('fetch', server.fetch);
   localStorage.clear();
   sessionStorage.clear();
+}
+beforeEach(() => {
+  vi.useFakeTimers();
+  begin();
 });
 afterEach(() => {
   cleanup();
@@ -94,7 +98,13 @@ async function editing(first = server.plan) {
       initialProps: { plan: first },
     },
   );
-  const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
+  /** In small steps: the page draws, and does what follows from that, between them. */
+  const pass = async (ms: number) => {
+    await act(() => vi.advanceTimersByTimeAsync(Math.min(ms, 50)));
+    for (let left = ms - 50; left > 0; left -= 50) {
+      await act(() => vi.advanceTimersByTimeAsync(Math.min(left, 50)));
+    }
+  };
   await pass(0);
   return {
     pass,
@@ -328,10 +338,9 @@ describe('saving while a class is edited', () => {
     );
     await fc.assert(
       fc.asyncProperty(fc.array(step, { maxLength: 25 }), async (steps) => {
-        server = new Server();
-        vi.stubGlobal('fetch', server.fetch);
-        localStorage.clear();
-        sessionStorage.clear();
+        cleanup();
+        vi.clearAllTimers();
+        begin();
         let page = await editing();
         let [done, at] = [[page.shown()], 0];
         const show = (n: number) => {
@@ -372,7 +381,6 @@ describe('saving while a class is edited', () => {
           done[at]?.name,
         ]);
         expect(Object.keys(localStorage)).toEqual([]);
-        page.close();
       }),
       { numRuns: RUNS / 4 },
     );
