@@ -13,7 +13,7 @@ export { NOON };
 const STEP_MS = 100;
 /** Shorter than what a device is taken to have slept for. */
 const STRIDE_MS = 15_000;
-/** Where Lead was made ready twice at once, it asks for the time once: that is not waited for longer. */
+/** Where Lead was made ready twice at once, it asks for the time once: that is not waited for longer, and not again. */
 const MOST_TURNS = 400;
 const TELLS_THE_TIME = /\/(events|prepare|lead|time)$/;
 
@@ -76,7 +76,9 @@ export class Clock {
       await turn();
     }
     // Once Lead is ready it asks for the time, again and again; between two questions nothing is asked.
-    for (let n = 0; n < MOST_TURNS && this.told < TIMES_ASKED * this.prepared; n++) await turn();
+    const enough = TIMES_ASKED * this.prepared;
+    for (let n = 0; n < MOST_TURNS && this.told < enough; n++) await turn();
+    this.told = Math.max(this.told, enough);
     await Promise.all([...this.asking].map(async (r) => (await r.response())?.finished()));
     await turn();
   }
