@@ -138,11 +138,12 @@ test("another studio's ids give 404 on pages and handlers", async ({ app, studio
     await page.request.get(`/api/sessions/${sessionId}/roll`),
     await page.request.get(`/api/sessions/${sessionId}/known?name=Ada`),
     await post(`/api/sessions/${sessionId}/marks`, {
+      change: randomUUID(),
       participantId: personId,
       from: '2026-11-02',
       said: { mark: 'here' },
     }),
-    await post(`/api/changes/${randomUUID()}`, { from: '2026-11-02' }),
+    await post(`/api/changes/${randomUUID()}`, { change: randomUUID(), from: '2026-11-02' }),
     await page.request.get(`/api/runs/${runId}/live`),
     await page.request.get(`/api/recordings/${recording.id}`),
     await page.request.delete(`/api/recordings/${recording.id}`, { data: {} }),

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { addParticipant } from '@/server/people/people';
-import { expect, NOON, test } from './harness';
+import { axe, expect, NOON, test } from './harness';
 import { termOf } from './term';
 
 const PEOPLE = ['Aino', 'Brannoc', 'Ciska', 'Dorrit', '=Eskil'];
@@ -93,10 +93,23 @@ test('a correction changes a streak, says why and who made it, and is taken back
   await expect(page.getByText('Aino, Tue 17 Nov 2026: not here became late')).toBeVisible();
   await expect(page.getByText(/^Ines, Tue 24 Nov 2026/).first()).toBeVisible();
   await cell('Aino', '17 Nov').click();
-  await page.keyboard.press('n');
+  for (const letter of ['n', 'ArrowUp', 'e']) await page.keyboard.press(letter);
+  await expect(aino).toContainText('2 of 2');
+  await cell('Aino', '17 Nov').click();
+  await page.keyboard.press('Control+z');
   await expect(aino).toContainText('2 of 3');
   await page.keyboard.press('Control+z');
   await expect(aino).toContainText('3 of 3');
+  // What cannot be read stays as it is typed.
+  const late = page.getByLabel('min late');
+  for (const typed of ['soon', '601']) {
+    await late.fill(typed);
+    await late.press('Tab');
+    await expect(page.getByRole('alert').filter({ hasText: 'Write whole minutes' })).toBeVisible();
+    await expect(late).toHaveValue(typed);
+  }
+  await late.press('Escape');
+  await expect(late).toHaveValue('7');
   // Somebody nobody had expected came as well.
   const person = { name: 'Ylva', contact: null };
   await addParticipant(app.db, scope, { person, joinedOn: '2026-11-01', now: NOON });
@@ -128,6 +141,11 @@ test('marks made while the server is away are kept, and stored when they are sen
   await expect(page.getByRole('alert').filter({ hasText: 'What you marked' })).toHaveText(
     /The server does not answer\. Try again in a moment\. Store 2 again/,
   );
+  await expect(grid.getByRole('gridcell', { name: /^Brannoc.*late/ })).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  // Also where the page is left meanwhile.
+  await page.goto('/people');
+  await page.goto(`/people/register/${classId}`);
   await expect(grid.getByRole('gridcell', { name: /^Brannoc.*late/ })).toBeVisible();
   await page.unroute('**/marks');
   await page.getByRole('button', { name: 'Store 2 again' }).click();

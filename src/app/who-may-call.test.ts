@@ -36,6 +36,13 @@ const device = randomUUID();
 const sent = (...events: object[]) => ({ device, events });
 const cue = { text: 'Let the jaw hang.', language: 'en' };
 
+const hereOf = ({ people }: Ids) => ({
+  change: randomUUID(),
+  participantId: people,
+  from: '2026-09-07',
+  said: { mark: 'here' },
+});
+
 interface Entry {
   /** Which id stands in the path. */
   id?: keyof Ids;
@@ -52,7 +59,10 @@ interface Entry {
 const HANDLERS: Record<string, Entry | 'open'> = {
   'GET api/archive': { owners: true },
   'POST api/archive': { owners: true, type: 'application/zip' },
-  'POST api/changes/[id]': { id: 'changes', body: () => ({ from: '2026-09-07' }) },
+  'POST api/changes/[id]': {
+    id: 'changes',
+    body: () => ({ change: randomUUID(), from: '2026-09-07' }),
+  },
   'GET api/classes/[id]': { id: 'classes' },
   'PUT api/classes/[id]': {
     id: 'classes',
@@ -117,8 +127,8 @@ const HANDLERS: Record<string, Entry | 'open'> = {
   },
   'POST api/sessions/[id]/marks': {
     id: 'sessions',
-    body: ({ people }) => ({ participantId: people, from: '2026-09-07', said: { mark: 'here' } }),
-    nested: ({ people }) => ({ participantId: people, from: '2026-09-07', said: { mark: 'here' } }),
+    body: hereOf,
+    nested: hereOf,
   },
   'POST api/sessions/[id]/prepare': { id: 'sessions', body: () => ({}) },
   'GET api/sessions/[id]/roll': { id: 'sessions' },

@@ -3,9 +3,9 @@ import { eventId } from '@testing/plans';
 import { describe, expect, it, vi } from 'vitest';
 import { z } from 'zod';
 import { MOST_EVENTS } from '@/core/calls';
-import type { NewRunEvent } from '@/core/run';
+import { type NewRunEvent, newRunEventSchema } from '@/core/run';
+import { boxShelf } from './box-shelf';
 import { inDatabase } from './database';
-import { eventShelf } from './event-shelf';
 import { KEPT_MS, kept } from './kept';
 import { forgetStages } from './kept-stage';
 import { Outbox } from './outbox';
@@ -14,8 +14,8 @@ import { ServerClock } from './server-clock';
 const event = (n: number): NewRunEvent => ({ id: eventId(n), at: n, type: 'next' });
 const ids = (events: readonly NewRunEvent[]) => events.map((e) => e.at);
 const nobody = async () => false;
-const shelf = (run = 'run', device = 'here', open: (d: string) => Promise<boolean> = nobody) =>
-  eventShelf(run, device, open, () => {});
+const shelf = (run = 'run', device = 'here', isOpen: (d: string) => Promise<boolean> = nobody) =>
+  boxShelf(run, { schema: newRunEventSchema, device, isOpen, onKeeps: () => {} });
 
 describe('the outbox', () => {
   it('keeps what could not be sent and sends it later in order, once', async () => {
@@ -43,7 +43,7 @@ describe('the outbox', () => {
 
   it('sends what was added while it was sending', async () => {
     const sent: number[][] = [];
-    const box: Outbox = new Outbox(shelf('two'), async (events) => {
+    const box: Outbox<NewRunEvent> = new Outbox(shelf('two'), async (events) => {
       sent.push(ids(events));
       if (sent.length === 1) void box.add(event(2));
     });
@@ -54,9 +54,10 @@ describe('the outbox', () => {
 
   it('sends no more at once than the server takes', async () => {
     const sent: number[] = [];
-    const box = new Outbox(
+    const box = new Outbox<NewRunEvent>(
       { load: async () => [], add: async () => {}, drop: async () => {} },
       async (events) => void sent.push(events.length),
+      MOST_EVENTS,
     );
     for (let n = 0; n <= MOST_EVENTS; n++) void box.add(event(n));
     await box.flush();
@@ -82,7 +83,7 @@ describe('the outbox', () => {
       if (events.some((e) => e.at % 5 === 0)) throw new Error('never');
       sent.push(ids(events));
     };
-    const box = new Outbox(shelf('refused'), send, {
+    const box = new Outbox(shelf('refused'), send, MOST_EVENTS, {
       areForGood: (problem) => String(problem).includes('never'),
       setAside: (e) => void aside.push(e.at),
     });

@@ -1,12 +1,13 @@
 import { type DBSchema, openDB } from 'idb';
-import type { NewRunEvent } from '@/core/run';
+import type { Sendable } from './outbox';
 import { reopening } from './reopening';
 
 /** An event that was not sent yet. */
 export interface WaitingRow {
+  /** The run that it belongs to; `REGISTERS` for what was said in registers. */
   runId: string;
   device: string;
-  event: NewRunEvent;
+  event: Sendable;
 }
 
 interface Stored extends DBSchema {

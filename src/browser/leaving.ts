@@ -4,19 +4,21 @@ import { mergePlans } from '@/core/class';
 import { newRunEventSchema } from '@/core/run';
 import { ask, Refused } from './api';
 import { inDatabase } from './database';
+import { REGISTERS, registerActSchema, sendAct } from './register-acts';
 import { allUnsaved, type Unsaved } from './unsaved';
 
 /** What this browser keeps of a studio, when somebody signs out of it. */
 
 /** What would be lost. */
 export interface Unsent {
-  /** Things that happened in led classes and were not sent. */
+  /** Things that happened in led classes, or were done in registers, and were not sent. */
   events: number;
   /** Classes with edits that were not saved. */
   classes: number;
 }
 
-const rowSchema = z.object({ runId: z.uuid(), device: z.uuid(), event: newRunEventSchema });
+const eventRowSchema = z.object({ runId: z.uuid(), device: z.uuid(), event: newRunEventSchema });
+const actRowSchema = z.object({ runId: z.literal(REGISTERS), event: registerActSchema });
 
 export async function unsent(): Promise<Unsent> {
   const classes = allUnsaved().map(({ classId }) => classId);
@@ -31,15 +33,18 @@ export async function unsent(): Promise<Unsent> {
 export async function sendUnsent(): Promise<void> {
   const keys = await inDatabase((db) => db.getAllKeys('outbox'));
   for (const key of keys) {
-    const row = rowSchema.safeParse(await inDatabase((db) => db.get('outbox', key))).data;
-    if (row) {
-      const { runId, device, event } = row;
+    const row = await inDatabase((db) => db.get('outbox', key));
+    const happened = eventRowSchema.safeParse(row).data;
+    if (happened) {
+      const { runId, device, event } = happened;
       // Nothing of the log is needed back.
       await ask(CALLS.sendEvents, {
         id: runId,
         body: { device, events: [event], after: 1_000_000 },
       });
     }
+    const act = actRowSchema.safeParse(row).data?.event;
+    if (act) await sendAct(act, new Date().toISOString().slice(0, 10));
     await inDatabase((db) => db.delete('outbox', key));
   }
 }

@@ -1,35 +1,39 @@
-import { MOST_EVENTS } from '@/core/calls';
-import type { NewRunEvent } from '@/core/run';
+/** What an outbox takes: an event of a run, or an act of a register. */
+export interface Sendable {
+  id: string;
+}
 
 /** Where an outbox keeps what is not sent yet, so that it survives a reload or a crash. */
-export interface Shelf {
-  load(): Promise<NewRunEvent[]>;
-  add(event: NewRunEvent): Promise<void>;
+export interface Shelf<E extends Sendable> {
+  load(): Promise<E[]>;
+  add(event: E): Promise<void>;
   drop(ids: readonly string[]): Promise<void>;
 }
 
 /** What becomes of events that the server will never take: all that happened after them would wait behind them. */
-export interface Refusals {
+export interface Refusals<E extends Sendable> {
   /** Whether there is no use in sending some events again, since one of them was refused for good. */
-  areForGood: (problem: unknown, events: readonly NewRunEvent[]) => boolean;
+  areForGood: (problem: unknown, events: readonly E[]) => boolean;
   /** Hears of an event that is not sent any more. */
-  setAside: (event: NewRunEvent, problem: unknown) => void;
+  setAside: (event: E, problem: unknown) => void;
 }
 
 /**
- * Events of a run on their way to the server. They survive a reload, are sent in order, and are
+ * What happened, on its way to the server. Events survive a reload, are sent in order, and are
  * dropped only when the server has answered for them, or never will.
  */
-export class Outbox {
-  private kept: readonly NewRunEvent[] = [];
+export class Outbox<E extends Sendable> {
+  private kept: readonly E[] = [];
   private sending: Promise<void> | null = null;
   /** Fulfilled when what was left from before has been read. */
   readonly loaded: Promise<void>;
 
   constructor(
-    private readonly shelf: Shelf,
-    private readonly send: (events: NewRunEvent[]) => Promise<void>,
-    private readonly refusals: Refusals = { areForGood: () => false, setAside: () => {} },
+    private readonly shelf: Shelf<E>,
+    private readonly send: (events: E[]) => Promise<void>,
+    /** How many the server takes at once. */
+    private readonly most = Number.POSITIVE_INFINITY,
+    private readonly refusals: Refusals<E> = { areForGood: () => false, setAside: () => {} },
   ) {
     this.loaded = shelf.load().then((left) => {
       const known = new Set(this.kept.map((e) => e.id));
@@ -37,18 +41,18 @@ export class Outbox {
     });
   }
 
-  waiting(): readonly NewRunEvent[] {
+  waiting(): readonly E[] {
     return this.kept;
   }
 
   /** Waits to be sent from now on; fulfilled when it would survive a crash. */
-  add(event: NewRunEvent): Promise<void> {
+  add(event: E): Promise<void> {
     this.kept = [...this.kept, event];
     return this.shelf.add(event);
   }
 
   /** Takes events out that are not to be sent any more, and hands them back. */
-  async take(which: (event: NewRunEvent) => boolean): Promise<NewRunEvent[]> {
+  async take(which: (event: E) => boolean): Promise<E[]> {
     const taken = this.kept.filter(which);
     this.kept = this.kept.filter((e) => !taken.includes(e));
     await this.shelf.drop(taken.map((e) => e.id));
@@ -65,7 +69,7 @@ export class Outbox {
 
   private async sendAll(): Promise<void> {
     await this.loaded;
-    let atOnce = MOST_EVENTS;
+    let atOnce = this.most;
     while (this.kept.length > 0) {
       const events = this.kept.slice(0, atOnce);
       try {

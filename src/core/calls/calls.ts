@@ -269,12 +269,16 @@ export const CALLS = {
     }),
   }),
 
-  /** Corrects one line of a register; `from` is the first day of the register that is looked at. */
+  /**
+   * Corrects one line of a register; `from` is the first day of the register that is looked at. The device makes the
+   * id of the change, so that what is asked again, where no answer came, is done once.
+   */
   correctMark: call({
     method: 'POST',
     path: '/api/sessions/[id]/marks',
     id,
     asks: z.object({
+      change: id,
       participantId: id,
       from: dateSchema,
       said: z
@@ -285,15 +289,22 @@ export const CALLS = {
         })
         .nullable(),
     }),
-    answers: z.object({ change: id.nullable(), line: registerLineSchema }),
+    answers: z.object({
+      change: id.nullable(),
+      /** Null where nothing is left to say of them in these weeks. */
+      line: registerLineSchema.nullable(),
+    }),
   }),
-  /** Takes a correction back; refused as `changed-since` where the line was changed again. */
+  /**
+   * Takes a correction back; refused as `changed-since` where the line is not as it left it. That is a change too, with
+   * an id that the device makes.
+   */
   takeBackMark: call({
     method: 'POST',
     path: '/api/changes/[id]',
     id,
-    asks: z.object({ from: dateSchema }),
-    answers: z.object({ line: registerLineSchema }),
+    asks: z.object({ change: id, from: dateSchema }),
+    answers: z.object({ line: registerLineSchema.nullable() }),
   }),
   /** The register of a class as a CSV file. */
   exportRegister: call({

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { z } from 'zod';
 import { type Attendance, attendanceSchema, came, type Mark } from '@/core/attendance';
 import { Refusal } from '@/core/calls';
@@ -21,8 +22,22 @@ export interface Said {
   leftMinutes?: number;
 }
 
+/** Whether a change is made already: who asks again has not heard the answer. */
+const isMade = async (db: Db, { studioId }: Scope, id: string | undefined): Promise<boolean> =>
+  id !== undefined &&
+  (await db('attendance_changes').where({ id, studio_id: studioId }).first('id')) !== undefined;
+
+/** One after the other of what changes the register of one person. @throws Refusal `not-found` */
+async function holdPerson(db: Db, { studioId }: Scope, id: string): Promise<void> {
+  found(
+    await db('participants').where({ id, studio_id: studioId }).forUpdate().first('id'),
+    'person',
+  );
+}
+
 /**
  * Corrects one line of the register of a session, or clears it with null.
+ * @param id of the change, made by whoever asks; what is asked again under one id is done once
  * @returns the id of the change; null where nothing changed
  * @throws Refusal `not-found`, `cancelled`; `not-yet-met` for anything but an excuse before a session begins;
  * `too-many-changes`
@@ -30,9 +45,8 @@ export interface Said {
 export async function correct(
   db: Db,
   scope: Scope,
-  { line, said, ...changing }: Changing & { line: Line; said: Said | null },
+  { line, said, id, ...changing }: Changing & { line: Line; said: Said | null; id?: string },
 ): Promise<string | null> {
-  const { studioId } = scope;
   return db.transaction(async (trx) => {
     const session = await getSession(trx, scope, line.sessionId);
     if (session.status === 'cancelled') throw new Refusal('cancelled');
@@ -40,8 +54,8 @@ export async function correct(
     if (said && said.mark !== 'excused' && !begun && session.startsAt > changing.now) {
       throw new Refusal('not-yet-met');
     }
-    const person = { id: line.participantId, studio_id: studioId };
-    found(await trx('participants').where(person).forUpdate().first('id'), 'person');
+    await holdPerson(trx, scope, line.participantId);
+    if (id && (await isMade(trx, scope, id))) return id;
     await refuseTooMany(trx, scope, line.sessionId);
     const times = {
       ...session,
@@ -50,9 +64,9 @@ export async function correct(
     };
     const before = await attendanceOf(trx, scope, line);
     const after = said && attendanceFrom(said, before, timesOf(times));
-    const id = await putAttendance(trx, scope, { line, after, ...changing });
+    const change = await putAttendance(trx, scope, { line, after, id, ...changing });
     await heldBySaying(trx, scope, { session, now: changing.now, said });
-    return id;
+    return change;
   });
 }
 
@@ -142,6 +156,19 @@ const changeSchema = z
     }),
   );
 
+const takenSchema = z
+  .object({
+    session_id: z.uuid(),
+    participant_id: z.uuid(),
+    before: attendanceSchema.nullable(),
+    after: attendanceSchema.nullable(),
+  })
+  .transform(({ before, after, ...of }) => ({
+    line: { sessionId: of.session_id, participantId: of.participant_id },
+    before,
+    after,
+  }));
+
 /** Most changes that are shown at once, the newest. */
 const MOST_SHOWN = 100;
 
@@ -167,30 +194,28 @@ export async function changesOf(
 
 /**
  * Takes a change back; that is a change too.
- * @throws Refusal `not-found`; `changed-since` where the line was changed again
+ * @param as id of that change, made by whoever asks; what is asked again under one id is done once
+ * @throws Refusal `not-found`; `changed-since` where the line is not as the change left it
  */
 export async function takeBack(
   db: Db,
   scope: Scope,
-  { id, ...changing }: Changing & { id: string },
+  { id, as, ...changing }: Changing & { id: string; as?: string },
 ): Promise<Line> {
   return db.transaction(async (trx) => {
     const row = await trx('attendance_changes')
       .where({ id, studio_id: scope.studioId })
-      .first('session_id', 'participant_id', 'before');
-    const { session_id: sessionId, participant_id: participantId, before } = found(row, 'change');
-    const line = { sessionId, participantId };
-    const newest = await trx('attendance_changes')
-      .where({ studio_id: scope.studioId, session_id: sessionId, participant_id: participantId })
-      .orderBy([
-        { column: 'at', order: 'desc' },
-        { column: 'n', order: 'desc' },
-      ])
-      .first('id');
-    if (newest?.id !== id) throw new Refusal('changed-since');
-    await refuseTooMany(trx, scope, sessionId);
-    const after = attendanceSchema.nullable().parse(before);
-    await putAttendance(trx, scope, { line, after, ...changing });
+      .first('session_id', 'participant_id', 'before', 'after');
+    const change = takenSchema.parse(found(row, 'change'));
+    const { line } = change;
+    await holdPerson(trx, scope, line.participantId);
+    if (await isMade(trx, scope, as)) return line;
+    // What came after it may have been taken back itself.
+    if (!dequal(await attendanceOf(trx, scope, line), change.after)) {
+      throw new Refusal('changed-since');
+    }
+    await refuseTooMany(trx, scope, line.sessionId);
+    await putAttendance(trx, scope, { line, after: change.before, id: as, ...changing });
     return line;
   });
 }

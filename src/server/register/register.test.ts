@@ -1,15 +1,18 @@
+import { randomUUID } from 'node:crypto';
 import { eventId } from '@testing/plans';
 import { describe, expect, it } from 'vitest';
 import { came } from '@/core/attendance';
 import { explain } from '@/core/streak';
 import { callOff } from '../calendar/change';
 import { erasePerson } from '../people/erase';
+import { addParticipant } from '../people/people';
 import { appendEvents, closeSession, prepareRun } from '../runs';
 import { roll } from '../sessions/register';
 import { getSession, planSession } from '../sessions/sessions';
 import { DAY, MINUTE, makeClass, NOON, type TestClass, testDatabase } from '../testing/studio';
 import { changesOf, correct, MOST_CHANGES, type Said, takeBack } from './correct';
 import { registerOf } from './grid';
+import { lineAfter } from './line';
 
 const db = testDatabase();
 const by = { by: 'Ines', now: NOON };
@@ -101,6 +104,54 @@ describe('a correction', () => {
     await expect(takeBack(db(), c, { id: id ?? '', ...by })).rejects.toMatchObject({
       code: 'changed-since',
     });
+  });
+
+  it('is made once, and taken back once, however often the device asks for it', async () => {
+    const c = await makeClass(db());
+    const sessionId = await led(c);
+    const line = { sessionId, participantId: c.ben };
+    const [id, as] = [randomUUID(), randomUUID()];
+    const late = { line, said: { mark: 'late' as const }, id, ...by };
+    expect(await correct(db(), c, late)).toBe(id);
+    // Somebody else says something new before the device asks again, since it heard no answer.
+    await say(c, sessionId, c.ben, { mark: 'excused' });
+    expect(await correct(db(), c, late)).toBe(id);
+    expect((await lineOf(c, c.ben)).cells[0]?.attendance.mark).toBe('excused');
+    await say(c, sessionId, c.ben, { mark: 'late' });
+    await takeBack(db(), c, { id, as, ...by });
+    await say(c, sessionId, c.ben, { mark: 'here' });
+    expect(await takeBack(db(), c, { id, as, ...by })).toEqual(line);
+    expect((await lineOf(c, c.ben)).cells[0]?.attendance.mark).toBe('here');
+  });
+
+  it('is taken back after what came later was, one after the other, and not over what stands', async () => {
+    const c = await makeClass(db());
+    const sessionId = await led(c);
+    const mark = async () => (await lineOf(c, c.ben)).cells[0]?.attendance.mark;
+    const said = ['here', 'late', 'excused'] as const;
+    const ids: string[] = [];
+    for (const value of said) ids.push((await say(c, sessionId, c.ben, { mark: value })) ?? '');
+    const seen = [];
+    for (const id of [...ids].reverse()) {
+      await takeBack(db(), c, { id, ...by });
+      seen.push(await mark());
+    }
+    expect(seen).toEqual(['late', 'here', 'absent']);
+    await expect(takeBack(db(), c, { id: ids[2] ?? '', ...by })).rejects.toMatchObject({
+      code: 'changed-since',
+    });
+  });
+
+  it('leaves no line of somebody who was marked by mistake and is not booked', async () => {
+    const c = await makeClass(db());
+    const sessionId = await led(c);
+    const person = { name: 'Ylva', contact: null };
+    const ylva = await addParticipant(db(), c, { person, joinedOn: '2026-01-01', now: NOON });
+    const of = { ...term, sessionId, participantId: ylva, from: '2026-09-07' };
+    await say(c, sessionId, ylva, { mark: 'here' });
+    expect((await lineAfter(db(), c, of))?.name).toBe('Ylva');
+    await say(c, sessionId, ylva, null);
+    expect(await lineAfter(db(), c, of)).toBeNull();
   });
 
   it('of nothing is none', async () => {

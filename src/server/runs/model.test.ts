@@ -53,7 +53,7 @@ class Server {
 class Device {
   line: 'up' | 'down' | 'answers are lost' = 'up';
   private log: RunEvent[] = [];
-  private box: Outbox;
+  private box: Outbox<NewRunEvent>;
   private kept: NewRunEvent[] = [];
   private readonly id = randomUUID();
 
@@ -65,8 +65,8 @@ class Device {
     this.box = this.open();
   }
 
-  private open(): Outbox {
-    const shelf: Shelf = {
+  private open(): Outbox<NewRunEvent> {
+    const shelf: Shelf<NewRunEvent> = {
       load: async () => [...this.kept],
       add: async (event) => void this.kept.push(event),
       drop: async (ids) => {

@@ -194,12 +194,19 @@ export async function attendanceOf(db: Db, scope: Scope, line: Line): Promise<At
 
 /**
  * Puts into the register what is true of somebody, and notes who changed what.
+ * @param id of the change, where whoever asked for it has made one
  * @returns the id of the change; null where nothing changed
  */
 export async function putAttendance(
   db: Db,
   scope: Scope,
-  { line, after, by, now }: Changing & { line: Line; after: Attendance | null },
+  {
+    line,
+    after,
+    by,
+    now,
+    id = randomUUID(),
+  }: Changing & { line: Line; after: Attendance | null; id?: string },
 ): Promise<string | null> {
   const before = await attendanceOf(db, scope, line);
   if (dequal(before, after)) return null;
@@ -211,7 +218,6 @@ export async function putAttendance(
       .onConflict(['session_id', 'participant_id'])
       .merge();
   }
-  const id = randomUUID();
   await db('attendance_changes').insert({
     id,
     ...of,

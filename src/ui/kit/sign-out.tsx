@@ -15,7 +15,7 @@ const many = (n: number, one: string, more: string) => `${n} ${n === 1 ? one : m
 function inWords({ events, classes }: Unsent): string {
   const parts = [
     ...(events > 0
-      ? [many(events, 'thing that happened in a class', 'things that happened in a class')]
+      ? [many(events, 'thing that happened or was marked', 'things that happened or were marked')]
       : []),
     ...(classes > 0
       ? [many(classes, 'class with unsaved edits', 'classes with unsaved edits')]

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ask, Refused, toldOf, Unreachable } from '@/browser/api';
+import { boxShelf } from '@/browser/box-shelf';
 import { deviceId, isOpenElsewhere } from '@/browser/device';
-import { eventShelf } from '@/browser/event-shelf';
 import { kept } from '@/browser/kept';
 import { listenToRun } from '@/browser/live-run';
 import { newId } from '@/browser/new-id';
@@ -9,8 +9,9 @@ import { Outbox, type Refusals } from '@/browser/outbox';
 import { roundTrip } from '@/browser/round-trip';
 import { runChannel } from '@/browser/run-channel';
 import { type ServerClock, TIMES_ASKED } from '@/browser/server-clock';
-import { addressOf, CALLS, type LogAnswer, type RefusalCode } from '@/core/calls';
-import { isRoomEvent, type NewRunEvent, type RunEvent } from '@/core/run';
+import { addressOf, CALLS, type LogAnswer, MOST_EVENTS, type RefusalCode } from '@/core/calls';
+import { isRoomEvent, type NewRunEvent, newRunEventSchema, type RunEvent } from '@/core/run';
+import { useWarnOfLoss } from '../kit/use-warn-of-loss';
 import { keptLogSchema, type LeadLog } from './types';
 
 const RETRY_MS = 1500;
@@ -54,7 +55,7 @@ export interface Log {
 const FOR_GOOD: readonly (RefusalCode | undefined)[] = ['too-many-people', 'log-full'];
 
 /** Of a log that is full, and of people for whom the register has no room, with what is told of them after. */
-function refusals(tell: (event: NewRunEvent, says: string) => void): Refusals {
+function refusals(tell: (event: NewRunEvent, says: string) => void): Refusals<NewRunEvent> {
   const people = new Set<string>();
   const isOfThem = (event: NewRunEvent) =>
     'participantId' in event && people.has(event.participantId);
@@ -89,7 +90,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const [lost, setLost] = useState<readonly NewRunEvent[]>([]);
   const [keeps, setKeeps] = useState(true);
   const [refused, setRefused] = useState<Log['refused']>([]);
-  const box = useRef<Outbox | null>(null);
+  const box = useRef<Outbox<NewRunEvent> | null>(null);
   /** Events from before the outbox is open. */
   const early = useRef<NewRunEvent[]>([]);
 
@@ -178,10 +179,16 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
         const body = { device: id, events, after: lastSeq.current };
         return hear(ask(CALLS.sendEvents, { id: runId, body }));
       };
-      const shelf = eventShelf(runId, id, isOpenElsewhere, setKeeps);
+      const shelf = boxShelf(runId, {
+        schema: newRunEventSchema,
+        device: id,
+        isOpen: isOpenElsewhere,
+        onKeeps: setKeeps,
+      });
       const opened = new Outbox(
         shelf,
         send,
+        MOST_EVENTS,
         refusals((event, says) => setRefused((before) => [...before, { event, says }])),
       );
       for (const event of early.current.splice(0)) void opened.add(event);
@@ -210,13 +217,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     };
   }, [waiting, connected, tryFlush, look]);
 
-  const mayBeLost = !keeps && waiting.length > 0;
-  useEffect(() => {
-    if (!mayBeLost) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [mayBeLost]);
+  useWarnOfLoss(!keeps && waiting.length > 0);
 
   const over = log.some((e) => e.type === 'finished');
   useEffect(() => {

@@ -1,6 +1,7 @@
 import { Undo2 } from 'lucide-react';
-import { useState } from 'react';
-import { MARK_KEYS, MARK_NAMES, MARKS, type Mark } from '@/core/attendance';
+import { useId, useState } from 'react';
+import type { Saying } from '@/browser/register-acts';
+import { MARK_KEYS, MARK_NAMES, MARKS } from '@/core/attendance';
 import type { RegisterLine } from '@/core/calls';
 import type { RegisterSession } from './register-grid';
 import type { RegisterState } from './use-register';
@@ -15,7 +16,7 @@ export function Marking({
   session: RegisterSession | undefined;
   line: RegisterLine | undefined;
   register: RegisterState;
-  say: (mark: Mark | null, minutes?: { lateMinutes?: number; leftMinutes?: number }) => void;
+  say: (said: Saying | null) => void;
 }) {
   if (!session || !line) return null;
   const cell = line.cells.find((c) => c.sessionId === session.id);
@@ -45,7 +46,7 @@ export function Marking({
                 aria-pressed={cell?.mark === mark}
                 aria-keyshortcuts={MARK_KEYS[mark]}
                 disabled={!session.begun && mark !== 'excused'}
-                onClick={() => say(mark)}
+                onClick={() => say({ mark })}
               >
                 {MARK_NAMES[mark]}
                 <kbd className="key-cap max-sm:hidden">{MARK_KEYS[mark].toUpperCase()}</kbd>
@@ -68,12 +69,14 @@ export function Marking({
               <MinutesField
                 label="min late"
                 value={cell.lateMinutes}
-                keep={(lateMinutes) => say(lateMinutes > 0 ? 'late' : 'here', { lateMinutes })}
+                keep={(lateMinutes) =>
+                  say({ mark: lateMinutes > 0 ? 'late' : 'here', lateMinutes })
+                }
               />
               <MinutesField
                 label="min left early"
                 value={cell.leftMinutes}
-                keep={(leftMinutes) => say(cell.mark, { leftMinutes })}
+                keep={(leftMinutes) => say({ mark: cell.mark, leftMinutes })}
               />
               {cell.tookMinutes !== null && (
                 <span className="quiet">took part {cell.tookMinutes} min</span>
@@ -94,19 +97,44 @@ export function Marking({
       <p role="status" className="sr-only">
         {register.done}
       </p>
-      {register.error && (
-        <p role="alert" className="text-error w-full font-medium">
-          {register.error}{' '}
-          {register.waiting.length > 0 && (
-            <button type="button" className="link" onClick={register.retry}>
-              Store {register.waiting.length} again
-            </button>
-          )}
-        </p>
-      )}
+      <Told register={register} />
     </section>
   );
 }
+
+/** What is not stored, and why. */
+export function Told({
+  register: { stuck, refused, retry, understood },
+}: {
+  register: RegisterState;
+}) {
+  return (
+    <>
+      {stuck && (
+        <p role="alert" className="text-error w-full font-medium">
+          {stuck.says}{' '}
+          <button type="button" className="link" onClick={retry}>
+            Store {stuck.acts} again
+          </button>
+        </p>
+      )}
+      {refused.length > 0 && (
+        <div role="alert" className="text-error w-full font-medium">
+          <ul>
+            {refused.map(({ id, says }) => (
+              <li key={id}>Not stored. {says}</li>
+            ))}
+          </ul>
+          <button type="button" className="link" onClick={understood}>
+            Understood
+          </button>
+        </div>
+      )}
+    </>
+  );
+}
+
+const MOST_MINUTES = 600;
 
 function MinutesField({
   label,
@@ -118,24 +146,43 @@ function MinutesField({
   keep: (minutes: number) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const id = useId();
   const stop = () => {
+    if (typed === null) return;
     const minutes = Number(typed);
-    if (typed !== null && /^\d{1,3}$/.test(typed.trim()) && minutes <= 600 && minutes !== value) {
-      keep(minutes);
-    }
+    const isRight = /^\s*\d+\s*$/.test(typed) && minutes <= MOST_MINUTES;
+    setWrong(!isRight);
+    if (!isRight) return;
+    if (minutes !== value) keep(minutes);
     setTyped(null);
   };
   return (
-    <label className="flex items-center gap-1.5">
-      <input
-        className="input input-sm figures w-14 text-right"
-        inputMode="numeric"
-        value={typed ?? String(value)}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={stop}
-        onKeyDown={(e) => e.key === 'Enter' && stop()}
-      />
-      {label}
-    </label>
+    <span>
+      <label className="flex items-center gap-1.5">
+        <input
+          className={`input input-sm figures w-14 text-right ${wrong ? 'input-error' : ''}`}
+          inputMode="numeric"
+          autoComplete="off"
+          value={typed ?? String(value)}
+          aria-invalid={wrong}
+          aria-describedby={wrong ? id : undefined}
+          onChange={(e) => setTyped(e.target.value)}
+          onBlur={stop}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') stop();
+            if (e.key !== 'Escape') return;
+            setTyped(null);
+            setWrong(false);
+          }}
+        />
+        {label}
+      </label>
+      {wrong && (
+        <span id={id} role="alert" className="text-error block max-w-56">
+          Write whole minutes, from 0 to {MOST_MINUTES}.
+        </span>
+      )}
+    </span>
   );
 }

@@ -2,13 +2,13 @@
 
 import { ChevronLeft, ChevronRight, Download, FileHeadphone, Printer } from 'lucide-react';
 import { useState } from 'react';
-import type { Mark } from '@/core/attendance';
+import type { Saying } from '@/browser/register-acts';
 import { addressOf, CALLS, type RegisterChange, type RegisterLine } from '@/core/calls';
 import { Empty } from '../kit/empty';
 import { Link } from '../kit/link';
 import { Page } from '../kit/page';
 import { Changes, SomebodyElse } from './beside-register';
-import { Marking } from './marking';
+import { Marking, Told } from './marking';
 import { type Chosen, RegisterGrid, type RegisterSession } from './register-grid';
 import { useRegister } from './use-register';
 
@@ -35,14 +35,15 @@ export interface RegisterScreenProps {
 /** The register of a class over some weeks. */
 export function RegisterScreen(props: RegisterScreenProps) {
   const { classId, className, sessions, from } = props;
-  const register = useRegister(props.lines, { from, others: props.others });
-  const [chosen, choose] = useState<Chosen>({ row: 0, column: props.column });
+  const register = useRegister(props.lines, { classId, from, others: props.others });
+  const [last, choose] = useState<Chosen>({ row: 0, column: props.column });
+  // Whoever was only marked by mistake has no line any more once that is taken back.
+  const chosen = { ...last, row: Math.min(last.row, Math.max(0, register.lines.length - 1)) };
   const session = sessions[chosen.column];
   const line = register.lines[chosen.row];
-  const say = (mark: Mark | null, minutes: { lateMinutes?: number; leftMinutes?: number } = {}) => {
+  const say = (said: Saying | null) => {
     if (!session || !line || session.status === 'cancelled') return;
-    const { participantId } = line;
-    register.say({ participantId, sessionId: session.id, said: mark && { mark, ...minutes } });
+    register.say({ participantId: line.participantId, sessionId: session.id }, said);
   };
   const link = (day: string) => `/people/register/${classId}?from=${day}`;
   return (
@@ -99,6 +100,7 @@ export function RegisterScreen(props: RegisterScreenProps) {
               {sessions.length === 0 ? 'Plan its sessions' : 'Book somebody'}
             </Link>
           </p>
+          <Told register={register} />
         </Empty>
       ) : (
         <>
@@ -109,7 +111,7 @@ export function RegisterScreen(props: RegisterScreenProps) {
             lines={register.lines}
             chosen={chosen}
             choose={choose}
-            mark={say}
+            mark={(mark) => say(mark && { mark })}
             undo={register.undo}
             waiting={new Set(register.waiting.map((w) => `${w.participantId} ${w.sessionId}`))}
           />
@@ -122,8 +124,7 @@ export function RegisterScreen(props: RegisterScreenProps) {
               (o) => !register.lines.some((l) => l.participantId === o.id),
             )}
             add={(participantId) =>
-              session &&
-              register.say({ participantId, sessionId: session.id, said: { mark: 'here' } })
+              session && register.say({ participantId, sessionId: session.id }, { mark: 'here' })
             }
           />
           <Changes changes={props.changes} takeBack={register.takeBack} />

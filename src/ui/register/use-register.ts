@@ -1,24 +1,55 @@
-import PQueue from 'p-queue';
-import { useCallback, useMemo, useRef, useState } from 'react';
-import { ask, toldOf, Unreachable } from '@/browser/api';
-import type { Mark } from '@/core/attendance';
-import { CALLS, type RegisterCell, type RegisterLine } from '@/core/calls';
+import { dequal } from 'dequal';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { isExpected, toldOf, Unreachable } from '@/browser/api';
+import { boxShelf } from '@/browser/box-shelf';
+import { deviceId, isOpenElsewhere } from '@/browser/device';
+import { newId } from '@/browser/new-id';
+import { Outbox } from '@/browser/outbox';
+import {
+  cellOf,
+  isRefusedForGood,
+  REGISTERS,
+  type RegisterAct,
+  registerActSchema,
+  type Saying,
+  sendAct,
+} from '@/browser/register-acts';
+import type { RegisterCell, RegisterLine } from '@/core/calls';
+import { useWarnOfLoss } from '../kit/use-warn-of-loss';
 
-/** What is said of somebody in one session of a register. */
-export interface Saying {
+const RETRY_MS = 3000;
+/** Most acts that wait to be stored. */
+export const MOST_WAITING = 500;
+/** Most refusals that are told at once, the newest. */
+const MOST_TOLD = 10;
+
+const KEPT = 'What you marked is kept here.';
+const UNKEPT = 'This browser has no room for what you marked. Leave the page open.';
+
+/** Somebody in one session. */
+interface Place {
   participantId: string;
   sessionId: string;
-  said: { mark: Mark; lateMinutes?: number; leftMinutes?: number } | null;
+}
+
+/** A change that was made here, and how the place was shown before it. */
+interface Made extends Place {
+  id: string;
+  before: RegisterCell | null;
 }
 
 export interface RegisterState {
   lines: readonly RegisterLine[];
-  /** What is not stored yet: on its way, or waiting to be tried again. */
-  waiting: readonly Saying[];
-  error: string | null;
-  /** Names what was done last, for those who do not see it. */
+  /** Places of this register where something is not stored yet. */
+  waiting: readonly Place[];
+  /** Why what waits is not stored, and how much that is. */
+  stuck: { says: string; acts: number } | null;
+  /** What was refused for good, in sentences, until it is understood. */
+  refused: readonly { id: string; says: string }[];
+  understood: () => void;
+  /** Names what was taken back last, for those who do not see it. */
   done: string;
-  say: (saying: Saying) => void;
+  say: (place: Place, said: Saying | null) => void;
   retry: () => void;
   /** Takes the last change made here back; nothing where there is none. */
   undo: () => void;
@@ -27,33 +58,46 @@ export interface RegisterState {
   canUndo: boolean;
 }
 
-const withCell = (
-  line: RegisterLine,
-  { sessionId, said }: Pick<Saying, 'sessionId' | 'said'>,
-): RegisterLine => {
-  const before = line.cells.find((c) => c.sessionId === sessionId);
-  const others = line.cells.filter((c) => c.sessionId !== sessionId);
-  if (!said) return { ...line, cells: others };
-  const cell: RegisterCell = {
-    sessionId,
-    mark: said.mark,
-    lateMinutes: said.lateMinutes ?? before?.lateMinutes ?? 0,
-    leftMinutes: said.leftMinutes ?? before?.leftMinutes ?? 0,
-    tookMinutes: null,
-    changed: before?.changed ?? false,
+const placeOf = (act: RegisterAct) => (act.type === 'said' ? act : act.of);
+
+/** The lines as they are once an act is done. */
+function shownWith(
+  lines: readonly RegisterLine[],
+  act: RegisterAct,
+  nameOf: (id: string) => string,
+): readonly RegisterLine[] {
+  const place = placeOf(act);
+  if (!place) return lines;
+  const { participantId, sessionId, shows } = place;
+  const without = {
+    booked: false,
+    expected: [],
+    cells: [],
+    streak: null,
+    came: 0,
+    of: 0,
+    says: '',
   };
-  return { ...line, cells: [...others, cell] };
-};
+  const line = lines.find((l) => l.participantId === participantId);
+  const before = line ?? { participantId, name: nameOf(participantId), ...without };
+  const others = before.cells.filter((c) => c.sessionId !== sessionId);
+  const after = { ...before, cells: shows ? [...others, shows] : others };
+  return line ? lines.map((l) => (l === line ? after : l)) : [...lines, after];
+}
 
 /**
- * A register that is marked faster than the server answers: what is said is seen at once, stored in the order in
- * which it was said, and kept to be tried again where the server is away.
+ * A register that is marked faster than the server answers: what is said is seen at once, stored in the order in which
+ * it was said, and kept on the device until the server has it, also where the page is left.
  * @param from first day of the register, ISO 8601
  * @param others people who have no line yet
  */
 export function useRegister(
   initial: readonly RegisterLine[],
-  { from, others }: { from: string; others: readonly { id: string; name: string }[] },
+  {
+    classId,
+    from,
+    others,
+  }: { classId: string; from: string; others: readonly { id: string; name: string }[] },
 ): RegisterState {
   const [stored, setStored] = useState(initial);
   // As they are told from others of their name, which an answer about one of them cannot know.
@@ -64,85 +108,161 @@ export function useRegister(
         ...initial.map((l): [string, string] => [l.participantId, l.name]),
       ]),
   );
-  const [waiting, setWaiting] = useState<readonly Saying[]>([]);
-  const [error, setError] = useState<string | null>(null);
+  const nameOf = useCallback((id: string) => names.get(id) ?? 'Somebody', [names]);
+  const [waiting, setWaiting] = useState<readonly RegisterAct[]>([]);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const [keeps, setKeeps] = useState(true);
+  const [refused, setRefused] = useState<RegisterState['refused']>([]);
   const [done, setDone] = useState('');
-  const [changes, setChanges] = useState<readonly string[]>([]);
-  const queue = useRef<PQueue | null>(null);
-  queue.current ??= new PQueue({ concurrency: 1 });
+  const [made, setMade] = useState<readonly Made[]>([]);
+  const box = useRef<Outbox<RegisterAct> | null>(null);
+  /** Acts that changed nothing, so that there is nothing to take back. */
+  const idle = useRef(new Set<string>());
 
-  const put = useCallback(
-    (answered: RegisterLine) => {
-      const line = { ...answered, name: names.get(answered.participantId) ?? answered.name };
-      setStored((all) =>
-        all.some((l) => l.participantId === line.participantId)
-          ? all.map((l) => (l.participantId === line.participantId ? line : l))
-          : [...all, line],
-      );
+  const shown = useCallback(() => setWaiting(box.current?.waiting() ?? []), []);
+  const forget = useCallback((id: string) => {
+    idle.current.add(id);
+    setMade((all) => all.filter((m) => m.id !== id));
+  }, []);
+  const tell = useCallback((says: string) => {
+    setRefused((all) => [...all, { id: newId(), says }].slice(-MOST_TOLD));
+  }, []);
+  const setAside = useCallback(
+    (act: RegisterAct, why: unknown) => {
+      forget(act.id);
+      const place = placeOf(act);
+      tell(`${place ? `${nameOf(place.participantId)}: ` : ''}${toldOf(why)}`);
     },
-    [names],
+    [forget, tell, nameOf],
   );
   const send = useCallback(
-    (saying: Saying) =>
-      queue.current?.add(async () => {
-        const { sessionId, participantId, said } = saying;
-        try {
-          const answer = await ask(CALLS.correctMark, {
-            id: sessionId,
-            body: { participantId, said, from },
-          });
-          put(answer.line);
-          if (answer.change) setChanges((all) => [...all, answer.change as string]);
-          setWaiting((all) => all.filter((w) => w !== saying));
-        } catch (problem) {
-          setError(toldOf(problem, 'What you marked is kept here.'));
-          // What was refused is not tried again; what did not arrive is.
-          if (!(problem instanceof Unreachable)) {
-            setWaiting((all) => all.filter((w) => w !== saying));
-          }
-        }
-      }),
-    [from, put],
-  );
-  const say = useCallback(
-    (saying: Saying) => {
-      setError(null);
-      setWaiting((all) => [...all, saying]);
-      send(saying);
-    },
-    [send],
-  );
-  const retry = useCallback(() => {
-    setError(null);
-    for (const saying of waiting) send(saying);
-  }, [waiting, send]);
-  const takeBack = useCallback(
-    (id: string) => {
-      setError(null);
-      queue.current?.add(async () => {
-        try {
-          const { line } = await ask(CALLS.takeBackMark, { id, body: { from } });
-          put(line);
-          setDone(`Taken back for ${line.name}.`);
-        } catch (problem) {
-          setError(toldOf(problem));
-        }
+    async ([act]: RegisterAct[]) => {
+      shown();
+      if (!act || (act.type === 'takenBack' && idle.current.has(act.change))) return;
+      const { line, change } = await sendAct(act, from);
+      if (change === null) forget(act.id);
+      const participantId = line?.participantId ?? placeOf(act)?.participantId;
+      if (act.type === 'takenBack') setDone(`Taken back${line ? ` for ${line.name}` : ''}.`);
+      // What was left from the register of another class is none of these lines.
+      if (act.classId !== classId) return;
+      setStored((all) => {
+        if (!line) return all.filter((l) => l.participantId !== participantId);
+        const named = { ...line, name: names.get(line.participantId) ?? line.name };
+        return all.some((l) => l.participantId === participantId)
+          ? all.map((l) => (l.participantId === participantId ? named : l))
+          : [...all, named];
       });
     },
-    [from, put],
+    [shown, forget, classId, from, names],
   );
-  const undo = useCallback(() => {
-    const last = changes.at(-1);
-    if (!last) return;
-    setChanges((all) => all.slice(0, -1));
-    takeBack(last);
-  }, [changes, takeBack]);
+  const flush = useCallback(async () => {
+    try {
+      await box.current?.flush();
+      setProblem(null);
+    } catch (error) {
+      if (!isExpected(error)) throw error;
+      setProblem(error);
+    } finally {
+      shown();
+    }
+  }, [shown]);
+
+  useEffect(() => {
+    const shelf = boxShelf(REGISTERS, {
+      schema: registerActSchema,
+      device: deviceId(),
+      isOpen: isOpenElsewhere,
+      onKeeps: setKeeps,
+    });
+    const opened = new Outbox(shelf, send, 1, { areForGood: isRefusedForGood, setAside });
+    box.current = opened;
+    void opened.loaded.then(() => {
+      if (box.current === opened) void flush();
+    });
+    return () => {
+      box.current = null;
+    };
+  }, [send, setAside, flush]);
+
+  const away = problem instanceof Unreachable;
+  useEffect(() => {
+    if (!problem || waiting.length === 0) return;
+    const timer = away ? setInterval(flush, RETRY_MS) : undefined;
+    window.addEventListener('online', flush);
+    // Somebody may have signed in again elsewhere.
+    window.addEventListener('focus', flush);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', flush);
+      window.removeEventListener('focus', flush);
+    };
+  }, [problem, away, waiting, flush]);
+  useWarnOfLoss(!keeps && waiting.length > 0);
+
   const lines = useMemo(
     () =>
-      stored.map((line) =>
-        waiting.filter((w) => w.participantId === line.participantId).reduce(withCell, line),
-      ),
-    [stored, waiting],
+      waiting
+        .filter((act) => act.classId === classId)
+        .reduce((all, act) => shownWith(all, act, nameOf), stored),
+    [stored, waiting, classId, nameOf],
   );
-  return { lines, waiting, error, done, say, retry, undo, takeBack, canUndo: changes.length > 0 };
+
+  const add = useCallback(
+    (act: RegisterAct): boolean => {
+      const waits = box.current?.waiting().length ?? 0;
+      if (waits >= MOST_WAITING) {
+        tell(`${MOST_WAITING} marks wait to be stored, which is the most. Store them first.`);
+        return false;
+      }
+      void box.current?.add(act);
+      shown();
+      void flush();
+      return true;
+    },
+    [tell, shown, flush],
+  );
+  const say = useCallback(
+    (place: Place, said: Saying | null) => {
+      const { participantId, sessionId } = place;
+      const cells = lines.find((l) => l.participantId === participantId)?.cells;
+      const before = cells?.find((c) => c.sessionId === sessionId);
+      const shows = said && cellOf(sessionId, said, before);
+      const id = newId();
+      if (!add({ type: 'said', id, classId, participantId, sessionId, said, shows })) return;
+      // Where nothing changes to be seen, there is nothing to take back either.
+      const same = dequal({ ...before, tookMinutes: null }, { ...shows, tookMinutes: null });
+      const change = { id, participantId, sessionId, before: before ?? null };
+      if (!same) setMade((all) => [...all, change]);
+    },
+    [lines, add, classId],
+  );
+  const takeBack = useCallback(
+    (change: string) => void add({ type: 'takenBack', id: newId(), classId, change, of: null }),
+    [add, classId],
+  );
+  const undo = useCallback(() => {
+    const last = made.at(-1);
+    if (!last) return;
+    const { id: change, before: shows, participantId, sessionId } = last;
+    const of = { participantId, sessionId, shows };
+    if (add({ type: 'takenBack', id: newId(), classId, change, of })) {
+      setMade((all) => all.filter((m) => m !== last));
+    }
+  }, [made, add, classId]);
+
+  const acts = waiting.length;
+  const stuck = problem && acts > 0 ? { says: toldOf(problem, keeps ? KEPT : UNKEPT), acts } : null;
+  return {
+    lines,
+    waiting: waiting.filter((act) => act.classId === classId).flatMap((act) => placeOf(act) ?? []),
+    stuck,
+    refused,
+    understood: () => setRefused([]),
+    done,
+    say,
+    retry: flush,
+    undo,
+    takeBack,
+    canUndo: made.length > 0,
+  };
 }

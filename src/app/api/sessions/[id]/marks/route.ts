@@ -6,8 +6,9 @@ import { answering } from '../../../handle';
 
 export const POST = answering(CALLS.correctMark, async ({ teacher, id, body, now }) => {
   const line = { sessionId: id, participantId: body.participantId };
-  const change = await correct(db(), teacher, { line, said: body.said, by: teacher.name, now });
-  const { from } = body;
+  const { said, from } = body;
+  const saying = { line, said, id: body.change, by: teacher.name, now };
+  const change = await correct(db(), teacher, saying);
   const of = { ...line, from, zone: teacher.timeZone, now };
   return { change, line: await lineAfter(db(), teacher, of) };
 });
