@@ -227,6 +227,9 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await expect(room.getByRole('status').first()).toContainText('Nobody has the key S.');
   await expect(page.getByTestId('move')).toHaveText(move ?? '');
   await stored(page, () => page.keyboard.press('a'));
+  await clock.pass(1000);
+  await page.keyboard.press('n');
+  await stored(page, () => page.keyboard.press('a'));
   await page.keyboard.press('q');
   await page.keyboard.type('How often at ');
   await page.keyboard.press('Escape');
@@ -244,9 +247,19 @@ test('the room: who needs an eye on them, a correction in two keys, a question, 
   await page.getByTestId('move').click();
   await page.keyboard.press('e');
   await expect(page.getByRole('heading', { name: 'Is the register right?' })).toBeVisible();
-  await page
-    .getByLabel('What to watch with Ada in Soft jaw drop, palms on the cheeks')
-    .fill('tongue on the floor');
+  const watch = page.getByLabel('What to watch with Ada in Soft jaw drop, palms on the cheeks');
+  const forget = page.getByRole('button', { name: 'Forget it: Ada' });
+  await watch.first().fill('tongue on the floor');
+  // By keyboard one goes on where one was, whatever became of what is written or struck.
+  await stored(page, () => page.keyboard.press('Tab'));
+  await expect(forget.first()).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(watch.last()).toBeFocused();
+  await page.keyboard.press('Tab');
+  await stored(page, () => page.keyboard.press('Enter'));
+  await expect(forget).toHaveCount(1);
+  await expect(forget).toBeFocused();
+  await expect(watch).toHaveValue('tongue on the floor');
   await page.getByRole('button', { name: 'good', exact: true }).click();
   await expect(page.getByText('How often at home?')).toBeVisible();
   await page.getByRole('button', { name: 'Finish and store' }).click();

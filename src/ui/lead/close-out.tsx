@@ -1,7 +1,7 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { came, isUnmarked, lateByMs, takenPartMs, unmarkedWords } from '@/core/attendance';
 import type { RollEntry, Scores } from '@/core/calls';
 import { clock, timeOfDay } from '@/core/formats';
@@ -169,7 +169,12 @@ interface NotedProps {
 
 /** Corrections, which become notes on form, and questions to come back to. */
 function Noted({ roll, nameOf, closed }: NotedProps) {
-  const { corrections, parked } = roll.notes;
+  const { parked } = roll.notes;
+  // A correction that is worded anew is another one: it keeps the place, and the field, of the one before.
+  const [firsts, setFirsts] = useState<ReadonlyMap<string, { id: string; at: number }>>(new Map());
+  const corrections = roll.notes.corrections
+    .map((c) => ({ ...c, first: firsts.get(c.id) ?? { id: c.id, at: c.at } }))
+    .sort((a, b) => a.first.at - b.first.at);
   const names = new Map(roll.entries.map((e) => [e.participantId, e.name]));
   return (
     <>
@@ -182,7 +187,7 @@ function Noted({ roll, nameOf, closed }: NotedProps) {
             {corrections.map((c) => {
               const who = names.get(c.participantId) ?? 'Somebody';
               return (
-                <li key={c.id} className="flex flex-wrap items-center gap-2">
+                <li key={c.first.id} className="flex flex-wrap items-center gap-2">
                   <span className="min-w-40 flex-1">
                     <span className="font-medium">{who}</span>{' '}
                     <span className="quiet">{nameOf(c.moveId)}</span>
@@ -197,8 +202,9 @@ function Noted({ roll, nameOf, closed }: NotedProps) {
                     onBlur={(event) => {
                       const note = event.target.value.trim();
                       if (note === c.note) return;
+                      const id = roll.correct(c.participantId, c.moveId, note);
                       roll.strike(c.id);
-                      roll.correct(c.participantId, c.moveId, note);
+                      setFirsts((all) => new Map(all).set(id, c.first));
                     }}
                   />
                   <Strike
@@ -243,7 +249,13 @@ function Strike({ words, onStrike, off }: { words: string; onStrike: () => void;
       aria-label={words}
       title={words}
       disabled={off}
-      onClick={onStrike}
+      onClick={({ currentTarget }) => {
+        // Who goes through the list by keyboard stays in it.
+        const row = currentTarget.closest('li');
+        const beside = row?.nextElementSibling ?? row?.previousElementSibling;
+        beside?.querySelector('button')?.focus();
+        onStrike();
+      }}
     >
       <X size={16} aria-hidden />
     </button>

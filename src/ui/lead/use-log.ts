@@ -38,8 +38,8 @@ export interface Log {
   lost: readonly NewRunEvent[];
   /** What happened here and the server will never take, with what it said. */
   refused: readonly { event: NewRunEvent; says: string }[];
-  /** Something happens now, or in so many ms. */
-  add: (what: Happening, inMs?: number) => void;
+  /** Something happens now, or in so many ms. @returns the id of the event */
+  add: (what: Happening, inMs?: number) => string;
   takeLead: () => Promise<void>;
   /** Sends what waits; throws where the server is away. */
   flush: () => Promise<void>;
@@ -255,6 +255,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       else early.current.push(event);
       setWaiting(box.current?.waiting() ?? [...early.current]);
       void tryFlush();
+      return event.id;
     },
     [clock, tryFlush],
   );

@@ -18,7 +18,8 @@ export interface Roll {
   walkIn: (name: string) => string;
   /** Somebody of the register who was not expected here. */
   takeIn: (person: { id: string; name: string }) => void;
-  correct: (participantId: string, moveId: string, note?: string) => void;
+  /** @returns the id of the correction */
+  correct: (participantId: string, moveId: string, note?: string) => string;
   park: (note: string) => void;
   strike: (of: string) => void;
   felt: (felt: number) => void;
@@ -77,8 +78,8 @@ export function useRoll(
       ...folded,
       sessionId,
       startsAt,
-      mark: (participantId, mark) => add({ type: 'marked', participantId, mark }),
-      left: (participantId, gone) => add({ type: 'left', participantId, gone }),
+      mark: (participantId, mark) => void add({ type: 'marked', participantId, mark }),
+      left: (participantId, gone) => void add({ type: 'left', participantId, gone }),
       walkIn: (name) => {
         const participantId = newId();
         add({ type: 'walkedIn', participantId, name });
@@ -95,11 +96,11 @@ export function useRoll(
         const person = folded.entries.find((e) => e.participantId === participantId);
         // Whoever is corrected is there, and would be stored as not here.
         if (person?.attendance === null) add({ type: 'marked', participantId, mark: 'here' });
-        add({ type: 'corrected', participantId, moveId, note });
+        return add({ type: 'corrected', participantId, moveId, note });
       },
-      park: (note) => add({ type: 'parked', note }),
-      strike: (of) => add({ type: 'struck', of }),
-      felt: (felt) => add({ type: 'felt', felt }),
+      park: (note) => void add({ type: 'parked', note }),
+      strike: (of) => void add({ type: 'struck', of }),
+      felt: (felt) => void add({ type: 'felt', felt }),
     }),
     [folded, add, sessionId, startsAt, refresh],
   );
