@@ -251,6 +251,35 @@ describe('with cautions', () => {
   });
 });
 
+it('who does a move in its easier version hears of the same rounds as the class, also after more were asked for', () => {
+  let own = 0;
+  for (const { id } of LIBRARY.filter((m) => m.variants.easier)) {
+    const document = documentOf(planOf([{ move: id, rounds: 3 }]));
+    const [score, easier] = [document.score, document.easier].map((of) => of && scoreOf(of));
+    if (!score) throw new Error('a class has a score');
+    const started: NewRunEvent = { id: eventId(1), at: T0, type: 'started' };
+    const added: NewRunEvent = { id: eventId(2), at: T0 + 1000, type: 'roundAdded' };
+    for (const caution of CAUTIONS) {
+      const { heard, groups, mine } = personal(document, { language: 'en', cautions: [caution] });
+      if (score.steps.some((step) => mine(step).does !== 'easier')) continue;
+      own++;
+      for (const events of [[started], [started, added]]) {
+        const state = position(score, events, T0 + 2000, easier);
+        const rounds = (of: typeof state, cues: typeof groups) =>
+          cuesAhead(of, cues, 3_600_000)
+            .map(({ cue }) => cue)
+            .filter(({ kind, text }) => kind === 'announce' && /round/i.test(text))
+            .map(({ text }) => text);
+        const all = rounds(state, cuesByStep(score, easier));
+        expect(rounds(heard(state), groups)).toEqual(all);
+        expect(all).toHaveLength(events.length + 1);
+      }
+      break;
+    }
+  }
+  expect(own).toBeGreaterThan(10);
+});
+
 describe('a class that passes over where a move is explained', () => {
   const move = LIBRARY.find(
     (m) => concerns(m, [{ caution: 'jaw' }])[0]?.effect === 'easier',

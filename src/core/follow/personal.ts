@@ -2,7 +2,15 @@ import type { Effects } from '../checks';
 import type { Language } from '../language';
 import { type BreathPattern, breathMs, type Caution, HANDS_FREE_RELEASE } from '../move';
 import { type Playback, type PlayStep, playLengthMs } from '../run';
-import { type Cue, isCount, type Score, type Spare, type Step, turnOfStep } from '../score';
+import {
+  type Cue,
+  isCount,
+  notLast,
+  type Score,
+  type Spare,
+  type Step,
+  turnOfStep,
+} from '../score';
 import type { FollowCue, FollowDocument, Way } from './document';
 
 /** What one follower sees and hears of a class: in their language, and with what they must not do left out. */
@@ -169,14 +177,23 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
   };
   const firstSpare = score.steps.length + (easier?.steps.length ?? 0);
   const indexOf = new Map(score.steps.map(({ id }, i) => [id, i]));
+  const spares = [score, easier].flatMap((of) => of?.spares ?? []);
+  const spareNamed = new Map(spares.map((spare) => [spare.name, spare]));
   const groups = [
     ...groupsOf(score.steps, score.cues),
     ...(easier ? groupsOf(easier.steps, easier.cues) : []),
-    ...[score, easier].flatMap((of) =>
-      (of?.spares ?? []).map(({ cues, durationMs }) => place(cues, spokenUntil(cues, durationMs))),
-    ),
-    SILENT,
+    ...spares.map(({ cues, durationMs }) => place(cues, spokenUntil(cues, durationMs))),
   ];
+  /** One's own words for a round that was the last one as planned and is no more, by its step. */
+  const notLastByStep = new Map<string, number>();
+  for (const step of score.steps) {
+    const led = spareNamed.get(notLast(step));
+    const own = spareNamed.get(notLast({ ...step, variant: 'easier' }));
+    if (!led || !own || settled(step).does !== 'easier') continue;
+    notLastByStep.set(step.id, groups.length);
+    groups.push(place(own.cues, spokenUntil(led.cues, led.durationMs)));
+  }
+  groups.push([...SILENT]);
   return {
     groups,
     mine: settled,
@@ -191,9 +208,11 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       /** What a bend put in the place of a planned step has words for the whole class: here are one's own instead. */
       const inOwnWords = (p: PlayStep): PlayStep => {
         if (p.planned < firstSpare) return p;
-        const planned = p.spare || p.put ? undefined : indexOf.get(p.step.id);
-        const as = planned === undefined ? undefined : score.steps[planned];
-        if (planned === undefined || !as) return { ...p, planned: silent };
+        const first = p.spare || p.put ? undefined : indexOf.get(p.step.id);
+        const as = first === undefined ? undefined : score.steps[first];
+        if (first === undefined || !as) return { ...p, planned: silent };
+        const isLast = spares[p.planned - firstSpare]?.name !== notLast(as);
+        const planned = (isLast ? undefined : notLastByStep.get(as.id)) ?? first;
         const extraMs = playLengthMs(p) - as.durationMs;
         return { ...p, planned, extraMs, step: { ...p.step, durationMs: as.durationMs } };
       };
