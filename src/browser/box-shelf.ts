@@ -36,7 +36,7 @@ export interface BoxShelf<E extends Sendable> {
 /**
  * Events in the browser's database, in the order they happened. A tab keeps its own, and takes over what a tab that is
  * gone has left behind. Where the browser keeps nothing the class goes on without.
- * @param of the run that they belong to, or `REGISTERS`
+ * @param of the run that they belong to, or `registersOf` a studio
  */
 export function boxShelf<E extends Sendable>(
   of: string,

@@ -4,7 +4,7 @@ import { reopening } from './reopening';
 
 /** An event that was not sent yet. */
 export interface WaitingRow {
-  /** The run that it belongs to; `REGISTERS` for what was said in registers. */
+  /** The run that it belongs to; `registersOf` a studio for what was said in registers. */
   runId: string;
   device: string;
   event: Sendable;

@@ -4,7 +4,7 @@ import { mergePlans } from '@/core/class';
 import { newRunEventSchema } from '@/core/run';
 import { ask, Refused } from './api';
 import { inDatabase } from './database';
-import { REGISTERS, registerActSchema, sendAct } from './register-acts';
+import { isRegisters, type Registers, registerActSchema, sendAct } from './register-acts';
 import { allUnsaved, type Unsaved } from './unsaved';
 
 /** What this browser keeps of a studio, when somebody signs out of it. */
@@ -18,7 +18,10 @@ export interface Unsent {
 }
 
 const eventRowSchema = z.object({ runId: z.uuid(), device: z.uuid(), event: newRunEventSchema });
-const actRowSchema = z.object({ runId: z.literal(REGISTERS), event: registerActSchema });
+const actRowSchema = z.object({
+  runId: z.custom<Registers>(isRegisters),
+  event: registerActSchema,
+});
 
 export async function unsent(): Promise<Unsent> {
   const classes = allUnsaved().map(({ classId }) => classId);

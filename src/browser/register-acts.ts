@@ -5,8 +5,11 @@ import { ask, Refused } from './api';
 
 /** What is done in a register, on its way to the server. */
 
-/** Where acts of registers are kept, of whichever class. */
-export const REGISTERS = 'registers';
+/** Where acts of registers are kept, of whichever class of a studio: somebody of another one may sign in here next. */
+export type Registers = `registers ${string}`;
+export const registersOf = (studioId: string): Registers => `registers ${studioId}`;
+export const isRegisters = (of: unknown): of is Registers =>
+  typeof of === 'string' && of.startsWith(registersOf(''));
 
 const actShape = {
   /** Also the id of the change that it makes. */

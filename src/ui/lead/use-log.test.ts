@@ -213,8 +213,8 @@ describe('the log of a run on this device', () => {
         ['marked', 'not-found'],
       ]),
     );
-    expect([page.types(), page.log().error]).toEqual([['next', 'again'], null]);
     await act(() => page.log().flush());
+    expect([page.types(), page.log().error]).toEqual([['next', 'again'], null]);
     page.close();
     // Whoever is not known for another reason is waited for.
     const other = await opened();

@@ -13,6 +13,7 @@ import { type Chosen, RegisterGrid, type RegisterSession } from './register-grid
 import { useRegister } from './use-register';
 
 export interface RegisterScreenProps {
+  studioId: string;
   classId: string;
   className: string;
   /** First day of the register, ISO 8601, and those of the one before and after. */
@@ -34,8 +35,8 @@ export interface RegisterScreenProps {
 
 /** The register of a class over some weeks. */
 export function RegisterScreen(props: RegisterScreenProps) {
-  const { classId, className, sessions, from } = props;
-  const register = useRegister(props.lines, { classId, from, others: props.others });
+  const { studioId, classId, className, sessions, from } = props;
+  const register = useRegister(props.lines, { studioId, classId, from, others: props.others });
   const [last, choose] = useState<Chosen>({ row: 0, column: props.column });
   // Whoever was only marked by mistake has no line any more once that is taken back.
   const chosen = { ...last, row: Math.min(last.row, Math.max(0, register.lines.length - 1)) };

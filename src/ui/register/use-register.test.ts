@@ -13,6 +13,7 @@ import type { RegisterLine } from '@/core/calls';
 import { MOST_WAITING, useRegister } from './use-register';
 
 const CLASS = randomUUID();
+const STUDIO = randomUUID();
 const FROM = '2026-09-07';
 const [ADA, BEN, YLVA] = [randomUUID(), randomUUID(), randomUUID()];
 const NAMES: Record<string, string> = { [ADA]: 'Ada', [BEN]: 'Ben', [YLVA]: 'Ylva' };
@@ -110,10 +111,10 @@ afterEach(async () => {
 });
 
 /** A visit to the register. */
-async function opened(classId = CLASS) {
+async function opened(classId = CLASS, studioId = STUDIO) {
   const others = [{ id: YLVA, name: 'Ylva' }];
   const initial = server.lines();
-  const hook = renderHook(() => useRegister(initial, { classId, from: FROM, others }));
+  const hook = renderHook(() => useRegister(initial, { studioId, classId, from: FROM, others }));
   const register = () => hook.result.current;
   await act(async () => {});
   return {
@@ -177,6 +178,11 @@ describe('a register that is marked', () => {
     // Somebody who signs out is told of it.
     expect((await unsent()).events).toBe(3);
     server.away = false;
+    // Whoever signs in from another studio has nothing to do with it.
+    const stranger = await opened(randomUUID(), randomUUID());
+    expect([stranger.shown(), stranger.register().refused]).toEqual([[], []]);
+    await stranger.kept(3);
+    stranger.close();
     const other = await opened(randomUUID());
     // The register of another class stores it, and shows nothing of it.
     expect(other.shown()).toEqual([]);

@@ -8,9 +8,9 @@ import { Outbox } from '@/browser/outbox';
 import {
   cellOf,
   isRefusedForGood,
-  REGISTERS,
   type RegisterAct,
   registerActSchema,
+  registersOf,
   type Saying,
   sendAct,
 } from '@/browser/register-acts';
@@ -94,10 +94,16 @@ function shownWith(
 export function useRegister(
   initial: readonly RegisterLine[],
   {
+    studioId,
     classId,
     from,
     others,
-  }: { classId: string; from: string; others: readonly { id: string; name: string }[] },
+  }: {
+    studioId: string;
+    classId: string;
+    from: string;
+    others: readonly { id: string; name: string }[];
+  },
 ): RegisterState {
   const [stored, setStored] = useState(initial);
   // As they are told from others of their name, which an answer about one of them cannot know.
@@ -168,7 +174,7 @@ export function useRegister(
   }, [shown]);
 
   useEffect(() => {
-    const shelf = boxShelf(REGISTERS, {
+    const shelf = boxShelf(registersOf(studioId), {
       schema: registerActSchema,
       device: deviceId(),
       isOpen: isOpenElsewhere,
@@ -182,7 +188,7 @@ export function useRegister(
     return () => {
       box.current = null;
     };
-  }, [send, setAside, flush]);
+  }, [studioId, send, setAside, flush]);
 
   const away = problem instanceof Unreachable;
   useEffect(() => {

@@ -50,6 +50,7 @@ export default async function RegisterPage({
     <RegisterScreen
       // What is marked here is ahead of the page; another span is another register.
       key={from}
+      studioId={teacher.studioId}
       classId={id}
       className={register.className}
       from={from}
