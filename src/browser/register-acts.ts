@@ -67,12 +67,13 @@ export function cellOf(
 /**
  * Sends an act; done once, however often it is sent.
  * @param from first day of the register that is looked at, ISO 8601
+ * @returns null where what was done here had changed nothing, so that there is nothing to take back
  * @throws what asking throws
  */
 export async function sendAct(
   act: RegisterAct,
   from: string,
-): Promise<{ change: string | null; line: RegisterLine | null }> {
+): Promise<{ change: string | null; line: RegisterLine | null } | null> {
   const { id } = act;
   if (act.type === 'said') {
     const { sessionId, participantId, said } = act;
@@ -81,8 +82,13 @@ export async function sendAct(
       body: { change: id, participantId, said, from },
     });
   }
-  const { line } = await ask(CALLS.takeBackMark, { id: act.change, body: { change: id, from } });
-  return { change: id, line };
+  try {
+    const { line } = await ask(CALLS.takeBackMark, { id: act.change, body: { change: id, from } });
+    return { change: id, line };
+  } catch (problem) {
+    if (act.of && problem instanceof Refused && problem.code === 'not-found') return null;
+    throw problem;
+  }
 }
 
 /** Refusals that the same act meets each time, however often it is sent. */

@@ -57,7 +57,6 @@ export interface Personal {
   heard: (state: Playback) => Playback;
 }
 
-const SILENT: readonly MyCue[] = [];
 const AS_LED: Mine = { does: 'asLed', mind: [], handsFree: false, because: [] };
 /** The rate of words that are said more slowly, where a class has this one. The slowest voice has 80. */
 export const slowerRate = (wordsPerMinute: number): number =>
@@ -193,7 +192,7 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
     notLastByStep.set(step.id, groups.length);
     groups.push(place(own.cues, spokenUntil(led.cues, led.durationMs)));
   }
-  groups.push([...SILENT]);
+  const silent = groups.push([]) - 1;
   return {
     groups,
     mine: settled,
@@ -204,15 +203,14 @@ export function personal(document: FollowDocument, choices: Choices): Personal {
       return { ...breathed(step), ...variant, ...release };
     },
     heard: (state) => {
-      const silent = groups.length - 1;
       /** What a bend put in the place of a planned step has words for the whole class: here are one's own instead. */
       const inOwnWords = (p: PlayStep): PlayStep => {
         if (p.planned < firstSpare) return p;
         const first = p.spare || p.put ? undefined : indexOf.get(p.step.id);
         const as = first === undefined ? undefined : score.steps[first];
         if (first === undefined || !as) return { ...p, planned: silent };
-        const isLast = spares[p.planned - firstSpare]?.name !== notLast(as);
-        const planned = (isLast ? undefined : notLastByStep.get(as.id)) ?? first;
+        const isNotLast = spares[p.planned - firstSpare]?.name === notLast(as);
+        const planned = (isNotLast ? notLastByStep.get(as.id) : undefined) ?? first;
         const extraMs = playLengthMs(p) - as.durationMs;
         return { ...p, planned, extraMs, step: { ...p.step, durationMs: as.durationMs } };
       };

@@ -198,11 +198,18 @@ describe('a register that is marked', () => {
     await page.say(ADA, 'here');
     await page.undo();
     await page.say(BEN, 'late');
-    await page.kept(3);
+    // Somebody else says the same meanwhile: then there is nothing to take back.
+    await page.say(YLVA, 'here');
+    await page.undo();
+    await page.kept(5);
     page.close();
     server.away = false;
+    server.marks.set(`${YLVA} ${MONDAY}`, 'here');
     await sendUnsent();
-    expect([...server.marks]).toEqual([[`${BEN} ${MONDAY}`, 'late']]);
+    expect([...server.marks]).toEqual([
+      [`${YLVA} ${MONDAY}`, 'here'],
+      [`${BEN} ${MONDAY}`, 'late'],
+    ]);
     await page.kept(0);
   });
 

@@ -145,7 +145,9 @@ export function useRegister(
     async ([act]: RegisterAct[]) => {
       shown();
       if (!act || (act.type === 'takenBack' && idle.current.has(act.change))) return;
-      const { line, change } = await sendAct(act, from);
+      const answer = await sendAct(act, from);
+      if (!answer) return;
+      const { line, change } = answer;
       if (change === null) forget(act.id);
       const participantId = line?.participantId ?? placeOf(act)?.participantId;
       if (act.type === 'takenBack') setDone(`Taken back${line ? ` for ${line.name}` : ''}.`);
