@@ -63,10 +63,12 @@ function read(text: string | null): unknown {
 /** What this tab could not save before it was loaded again, or what a tab that is gone has left. */
 export async function takeUnsaved(classId: string): Promise<Unsaved | null> {
   const own = prefix(classId) + tabId();
-  const held = (await navigator.locks?.query())?.held?.map((lock) => lock.name) ?? null;
+  // Without locks (no secure context) tabs cannot tell each other apart. What one that is open has not saved for less
+  // than a second may be taken from it then; it saves that itself, and both meet in a conflict.
+  const held = (await navigator.locks?.query())?.held?.map((lock) => lock.name) ?? [];
   const left = Object.keys(localStorage).filter((key) => {
     if (!key.startsWith(prefix(classId)) || key === own) return false;
-    return held !== null && !held.includes(lockOf(key.slice(prefix(classId).length)));
+    return !held.includes(lockOf(key.slice(prefix(classId).length)));
   });
   for (const key of [own, ...left]) {
     const parsed = keptSchema.safeParse(read(localStorage.getItem(key)));

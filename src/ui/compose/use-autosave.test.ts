@@ -223,6 +223,21 @@ describe('saving while a class is edited', () => {
     expect(next.state()).toBe('saved');
   });
 
+  it('takes up what another tab has left, also over a connection in which tabs hear nothing of each other', async () => {
+    expect(navigator.locks ?? null).toBeNull();
+    const page = await editing();
+    server.next = ['unreachable'];
+    page.edit(named('left behind'));
+    await page.pass(700);
+    page.crash();
+    sessionStorage.clear();
+    const next = await editing();
+    next.follow();
+    await next.pass(1000);
+    expect([next.shown().name, server.plan.name]).toEqual(['left behind', 'left behind']);
+    expect(Object.keys(localStorage)).toEqual([]);
+  });
+
   it('takes no save of its own for somebody else’s where only the answer was lost', async () => {
     const page = await editing();
     server.next = ['answer lost'];
