@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FollowClock } from '@/browser/follow/follow-clock';
-import { FOLLOW_PATHS, followLine } from '@/browser/follow/line';
+import { FOLLOW_PATHS, followLine, waitAfter } from '@/browser/follow/line';
 import { type KeptClass, keepClass, keptClass } from '@/browser/follow/store';
 import { roundTrip } from '@/browser/round-trip';
 import type { FollowDocument, FollowNews } from '@/core/follow';
@@ -41,6 +41,16 @@ type Stands = Pick<KeptClass, 'made' | 'events' | 'ended' | 'takeHome'> & {
 };
 const NOTHING: Stands = { made: 0, document: null, events: [], ended: false, takeHome: false };
 
+/** The document of the class; null where it does not come just now. */
+async function documentNow(): Promise<Pick<KeptClass, 'made' | 'document'> | null> {
+  try {
+    const response = await fetch(FOLLOW_PATHS.score, { cache: 'no-cache' });
+    return response.ok ? await response.json() : null;
+  } catch {
+    return null;
+  }
+}
+
 /** What a device knows of the class it follows: from the server, or as it was kept. */
 export function useFollow(code: string): Followed {
   const clock = useMemo(() => new FollowClock(), []);
@@ -53,6 +63,10 @@ export function useFollow(code: string): Followed {
   latest.current = stands;
   /** Which document the class has now. */
   const wanted = useRef(0);
+  const fetching = useRef(false);
+  /** Ends the wait before the document is asked for again. */
+  const goOn = useRef(() => {});
+  const left = useRef(false);
 
   const askTime = useCallback(
     async (times: number) => {
@@ -77,15 +91,31 @@ export function useFollow(code: string): Followed {
     [clock],
   );
 
+  /** Fetches the document until it is the one that the class has now: nobody stands there without, or by an old one. */
   const fetchDocument = useCallback(async () => {
-    try {
-      const response = await fetch(FOLLOW_PATHS.score, { cache: 'no-cache' });
-      if (!response.ok) return;
-      const got = (await response.json()) as Pick<KeptClass, 'made' | 'document'>;
-      setStands((before) => ({ ...before, ...got }));
-    } catch {
-      // The line that is open again asks anew.
+    goOn.current();
+    if (fetching.current) return;
+    fetching.current = true;
+    const isNeeded = () => !left.current && ![0, latest.current.made].includes(wanted.current);
+    for (let tries = 0; isNeeded(); tries++) {
+      const sought = wanted.current;
+      const got = await documentNow();
+      if (got) {
+        latest.current = { ...latest.current, ...got };
+        setStands((before) => ({ ...before, ...got }));
+        // It was made once more since the news of it.
+        if (wanted.current === sought) wanted.current = got.made;
+      } else {
+        await new Promise<void>((resolve) => {
+          const timer = setTimeout(resolve, waitAfter(tries, Math.random()));
+          goOn.current = () => {
+            clearTimeout(timer);
+            resolve();
+          };
+        });
+      }
     }
+    fetching.current = false;
   }, []);
 
   const heard = useCallback(
@@ -100,7 +130,7 @@ export function useFollow(code: string): Followed {
         return { ...before, events, ended: news.ended, takeHome: news.takeHome };
       });
       wanted.current = news.made;
-      if (news.made !== 0 && news.made !== latest.current.made) void fetchDocument();
+      void fetchDocument();
     },
     [fetchDocument],
   );
@@ -108,6 +138,7 @@ export function useFollow(code: string): Followed {
   useEffect(() => {
     let stop = () => {};
     let over = false;
+    left.current = false;
     void (async () => {
       const before = await keptClass(code).catch(() => undefined);
       if (over) return;
@@ -124,10 +155,13 @@ export function useFollow(code: string): Followed {
         open: () => {
           setConnected(true);
           void askTime(1);
-          if (latest.current.made !== wanted.current) void fetchDocument();
+          void fetchDocument();
         },
         lost: () => setConnected(false),
-        gone: () => setGone(true),
+        gone: () => {
+          left.current = true;
+          setGone(true);
+        },
       });
     })();
     let timer: ReturnType<typeof setTimeout>;
@@ -143,6 +177,8 @@ export function useFollow(code: string): Followed {
     askAgain(ASKED_SOON);
     return () => {
       over = true;
+      left.current = true;
+      goOn.current();
       clearTimeout(timer);
       stop();
     };
