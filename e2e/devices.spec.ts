@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto';
 import type { Browser } from '@playwright/test';
 import { wordsIn } from '@/core/follow/words';
 import type { App } from './app';
-import { Clock, expect, signIn, stored, untilReady } from './harness';
+import { begin, Clock, expect, signIn, stored, untilReady } from './harness';
 import { keepsStage, projected, test } from './led';
 
 /** Another device that opens a class, on the same clock. */
-async function secondDevice(browser: Browser, app: App, sessionId: string, now: number) {
+async function anotherDevice(browser: Browser, app: App, sessionId: string, now: number) {
   const context = await browser.newContext({ baseURL: app.url });
   context.on('page', untilReady);
   const second = await context.newPage();
@@ -14,8 +14,14 @@ async function secondDevice(browser: Browser, app: App, sessionId: string, now: 
   await theirs.standAt(now);
   await signIn(app, second);
   await second.goto(`/lead/${sessionId}`);
-  await expect(second.getByText('Another device leads this class.')).toBeVisible();
   return { context, second, theirs };
+}
+
+/** The same, of a class that is led already. */
+async function secondDevice(...of: Parameters<typeof anotherDevice>) {
+  const device = await anotherDevice(...of);
+  await expect(device.second.getByText('Another device leads this class.')).toBeVisible();
+  return device;
 }
 
 test('one device leads, another watches and takes over, and what came too late is told', async ({
@@ -116,6 +122,35 @@ test('a second window shows the same without the people, also while the server i
   );
   await app.up();
   await screen.close();
+});
+
+test('a class that was made ready anew before it begins is the same on every screen', async ({
+  app,
+  browser,
+  studio: page,
+  clock,
+  opened: { sessionId },
+}) => {
+  const screen = await page.context().newPage();
+  await screen.goto(`/lead/${sessionId}/show`);
+  await expect(screen.getByText(wordsIn('en').begins)).toBeVisible();
+  const { context, second, theirs } = await anotherDevice(browser, app, sessionId, clock.now);
+  await expect(second.getByText('The voice is ready.')).toBeVisible();
+  const answered = page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
+  await page.getByLabel('Words a minute').selectOption('180');
+  await answered;
+  await expect(page.getByText('The voice is ready.')).toBeVisible();
+  await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());
+  await begin(page, clock);
+  // The server tells it the time again.
+  await theirs.pass(50);
+  const left = (await page.getByTestId('countdown').textContent()) ?? '';
+  for (const other of [screen, second]) {
+    await expect(other.getByTestId('countdown')).toHaveText(left);
+  }
+  const toGo = (await page.getByTestId('to-go').textContent()) ?? '';
+  await expect(second.getByTestId('to-go')).toHaveText(toGo);
+  await context.close();
 });
 
 test('an id that is no event is refused, and a stranger’s device cannot bend', async ({

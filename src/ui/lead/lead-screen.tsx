@@ -128,6 +128,13 @@ export function LeadScreen(props: LeadScreenProps) {
     prepare();
   }, [prepare]);
 
+  // Another device may have made the class ready anew before it began it, with other times.
+  const begunElsewhere =
+    log.leader === 'another device' && log.events.some((e) => e.type === 'started');
+  useEffect(() => {
+    if (begunElsewhere && madeFrom.current !== null) prepare();
+  }, [begunElsewhere, prepare]);
+
   const planned = session.status === 'planned';
   useEffect(() => {
     if (!scores || !planned) return;

@@ -41,7 +41,6 @@ export interface ShowScreenProps {
 /** The class for a projector or a shared screen: what the teacher sees, without the people. */
 export function ShowScreen(props: ShowScreenProps) {
   const { className, runId, scores, now } = props;
-  const router = useRouter();
   const clock = useMemo(() => {
     const made = new ServerClock();
     made.startAt(now);
@@ -51,13 +50,10 @@ export function ShowScreen(props: ShowScreenProps) {
   const language = scores?.score.language ?? props.language;
   const words = wordsIn(language);
   const ready = haveReady(words, props.kit);
-  const waiting = !scores;
-  const started = events.some((e) => e.type === 'started');
-  useEffect(() => {
-    if (waiting && started) router.refresh();
-  }, [waiting, started, router]);
+  const started = hasStarted(events);
+  const asMade = useScoresAsLed(scores, { events: props.events, started });
   useAwake(true);
-  if (!scores || !started) {
+  if (!scores || !asMade || !started) {
     return (
       <main
         data-theme="upbeat-night"
@@ -76,6 +72,30 @@ export function ShowScreen(props: ShowScreenProps) {
       <Shown {...props} {...{ scores, events, clock, look, words }} />
     </MovesProvider>
   );
+}
+
+const hasStarted = (events: readonly NewRunEvent[]) => events.some((e) => e.type === 'started');
+
+/**
+ * Until it begins a class may be made ready anew, with other times: what this page knew before is not what is led. It
+ * asks again as the class begins. Where the server is away it goes by what it knows.
+ * @returns whether the class may be shown now
+ */
+function useScoresAsLed(
+  scores: Scores | null,
+  { events, started }: { events: readonly NewRunEvent[]; started: boolean },
+): boolean {
+  const router = useRouter();
+  const final = scores !== null && hasStarted(events);
+  const [away, setAway] = useState(false);
+  useEffect(() => {
+    if (!started || final) return;
+    ask(CALLS.tellTime).then(
+      () => router.refresh(),
+      () => setAway(true),
+    );
+  }, [started, final, router]);
+  return final || away;
 }
 
 /** How often the door is looked at before the class begins, in ms. */
