@@ -63,8 +63,8 @@ function read(text: string | null): unknown {
 /** What this tab could not save before it was loaded again, or what a tab that is gone has left. */
 export async function takeUnsaved(classId: string): Promise<Unsaved | null> {
   const own = prefix(classId) + tabId();
-  // Without locks (no secure context) tabs cannot tell each other apart. What one that is open has not saved for less
-  // than a second may be taken from it then; it saves that itself, and both meet in a conflict.
+  // Without locks (no secure context) tabs cannot tell each other apart. What one that is open has not saved yet may be
+  // taken from it then; it saves that itself, and both meet in a conflict.
   const held = (await navigator.locks?.query())?.held?.map((lock) => lock.name) ?? [];
   const left = Object.keys(localStorage).filter((key) => {
     if (!key.startsWith(prefix(classId)) || key === own) return false;

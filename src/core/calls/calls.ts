@@ -31,6 +31,8 @@ import { call, file, made, nothing, sentAs } from './call';
 import { MUSIC_CALLS } from './music-calls';
 import { TAKE_AWAY_CALLS } from './take-away-calls';
 
+/** Most minutes that somebody is late, or leaves early, in a register. */
+export const MOST_MINUTES_OFF = 600;
 /** Most events that one request may bring. */
 export const MOST_EVENTS = 500;
 /** The newest event that the asker knows: the answer has those after it. */
@@ -284,8 +286,8 @@ export const CALLS = {
       said: z
         .object({
           mark: markSchema,
-          lateMinutes: z.number().int().min(0).max(600).optional(),
-          leftMinutes: z.number().int().min(0).max(600).optional(),
+          lateMinutes: z.number().int().min(0).max(MOST_MINUTES_OFF).optional(),
+          leftMinutes: z.number().int().min(0).max(MOST_MINUTES_OFF).optional(),
         })
         .nullable(),
     }),

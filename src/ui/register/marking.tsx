@@ -2,7 +2,7 @@ import { Undo2 } from 'lucide-react';
 import { useId, useState } from 'react';
 import type { Saying } from '@/browser/register-acts';
 import { MARK_KEYS, MARK_NAMES, MARKS } from '@/core/attendance';
-import type { RegisterLine } from '@/core/calls';
+import { MOST_MINUTES_OFF, type RegisterLine } from '@/core/calls';
 import type { RegisterSession } from './register-grid';
 import type { RegisterState } from './use-register';
 
@@ -134,8 +134,6 @@ export function Told({
   );
 }
 
-const MOST_MINUTES = 600;
-
 function MinutesField({
   label,
   value,
@@ -151,7 +149,7 @@ function MinutesField({
   const stop = () => {
     if (typed === null) return;
     const minutes = Number(typed);
-    const isRight = /^\s*\d+\s*$/.test(typed) && minutes <= MOST_MINUTES;
+    const isRight = /^\s*\d+\s*$/.test(typed) && minutes <= MOST_MINUTES_OFF;
     setWrong(!isRight);
     if (!isRight) return;
     if (minutes !== value) keep(minutes);
@@ -180,7 +178,7 @@ function MinutesField({
       </label>
       {wrong && (
         <span id={id} role="alert" className="text-error block max-w-56">
-          Write whole minutes, from 0 to {MOST_MINUTES}.
+          Write whole minutes, from 0 to {MOST_MINUTES_OFF}.
         </span>
       )}
     </span>
