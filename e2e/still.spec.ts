@@ -1,4 +1,4 @@
-import { expect, test } from './harness';
+import { addMove, expect, openNewClass, test } from './harness';
 
 /** So much of what is in sight may move by itself, as the Layout Instability API counts (W3C); from 0.1 on it is felt. */
 const MOST_MOVED = 0.05;
@@ -6,6 +6,7 @@ const MOST_MOVED = 0.05;
 declare global {
   interface Window {
     moved: number;
+    firstSeenAt: number | null;
   }
 }
 
@@ -59,4 +60,33 @@ test('nothing on a page moves once its fonts, charts and lists have come', async
   }
   const felt = Object.entries(moved).filter(([, share]) => share > MOST_MOVED);
   expect(felt).toEqual([]);
+});
+
+test('a move that is added opens with its time, and nothing of it moves after', async ({
+  app,
+  studio: page,
+}) => {
+  await openNewClass(app, page, 'Still', 9);
+  const lock = page.getByLabel('Keep as it is when fitting');
+  for (const name of ['long o cheek', 'shoulder rolls', 'smile pulses']) {
+    await page.evaluate(() => {
+      const before = document.querySelector('[aria-label="Timeline"]');
+      window.firstSeenAt = null;
+      new MutationObserver((_, observer) => {
+        const timeline = document.querySelector('[aria-label="Timeline"]');
+        if (!timeline || timeline === before) return;
+        observer.disconnect();
+        const labels = [...document.querySelectorAll('label')];
+        const lock = labels.find((l) => l.textContent === 'Keep as it is when fitting');
+        window.firstSeenAt = lock?.getBoundingClientRect().y ?? null;
+      }).observe(document.body, { childList: true, subtree: true });
+    });
+    await addMove(page, name);
+    await expect(page.locator('li[data-chosen]')).toHaveCount(1);
+    await expect(page.locator('main [aria-busy=true]')).toHaveCount(0);
+    await expect.poll(() => page.evaluate(() => window.firstSeenAt)).not.toBe(null);
+    const first = await page.evaluate(() => window.firstSeenAt);
+    const after = await lock.evaluate((e) => e.closest('label')?.getBoundingClientRect().y);
+    expect(Math.abs((after ?? 0) - (first ?? 0)), name).toBeLessThan(4);
+  }
 });

@@ -6,7 +6,7 @@ import { hasBegun } from '@/core/checks';
 import { hasSegments, type Plan, placedSegments } from '@/core/class';
 import { type Area, type Move, strongAreas } from '@/core/move';
 import type { Talk } from '@/core/run';
-import { stepAt } from '@/core/score';
+import { segmentSpans, stepAt } from '@/core/score';
 import type { DeviceSays } from '@/core/speech';
 import { type CopyClass, useCopy } from '../classes/use-copy';
 import { MovesProvider } from '../kit/moves';
@@ -118,6 +118,14 @@ function Composing(props: ComposeScreenProps) {
   );
   const { score, seen, spans, book, nameOf } = judged;
   const changed = useChanged(seen.plan);
+  const open = useMemo(() => {
+    const id = selection.open;
+    if (id === null) return null;
+    const span = spans.get(id);
+    if (span) return { id, score: seen.score, span };
+    // Added a moment ago: it opens with its time, which would else push away what is being reached for.
+    return { id, score, span: segmentSpans(score).get(id) };
+  }, [selection.open, spans, seen, score]);
   const rehearsal = useRehearsal(score, props.onDevice);
   const record = useCallback((segmentId: string) => setOpened({ record: segmentId }), []);
   const { actions, add, select } = useLineActions(editing, selection, record);
@@ -259,10 +267,9 @@ function Composing(props: ComposeScreenProps) {
                 )}
                 <RunningOrder
                   plan={plan}
-                  score={seen.score}
                   spans={spans}
                   selected={selection.ids}
-                  open={selection.open}
+                  open={open}
                   changed={changed}
                   playing={rehearsal.on ? (stepAt(score, rehearsal.atMs)?.segmentId ?? null) : null}
                 />

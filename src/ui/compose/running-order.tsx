@@ -31,10 +31,10 @@ import { Tick } from './tick';
 
 export interface RunningOrderProps {
   plan: Plan;
-  score: Score;
   spans: Map<string, SegmentSpan>;
   selected: readonly string[];
-  open: string | null;
+  /** The segment that stands open, with the score that its settings show and its part of that. */
+  open: { id: string; score: Score; span: SegmentSpan | undefined } | null;
   changed: ReadonlySet<string>;
   playing: string | null;
 }
@@ -46,7 +46,8 @@ export const RunningOrder = memo(function RunningOrder(props: RunningOrderProps)
   const card = (block: Block, segment: Segment) => {
     const move = moves.get(segment.move);
     if (!move) return null;
-    const span = props.spans.get(segment.id);
+    const open = props.open?.id === segment.id ? props.open : null;
+    const span = open ? open.span : props.spans.get(segment.id);
     return (
       <SegmentCard
         key={segment.id}
@@ -60,13 +61,13 @@ export const RunningOrder = memo(function RunningOrder(props: RunningOrderProps)
         changed={props.changed.has(segment.id)}
         playing={props.playing === segment.id}
       >
-        {props.open === segment.id ? (
+        {open ? (
           <SegmentSettings
             block={block}
             segment={segment}
             move={move}
             language={plan.language}
-            score={props.score}
+            score={open.score}
             span={span}
           />
         ) : undefined}

@@ -46,7 +46,7 @@ export const SegmentCard = memo(function SegmentCard(props: SegmentCardProps) {
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={clsx(
         'bg-base-100 rounded-box border',
-        !open && !isDragging && 'drawn-in-sight',
+        !open && !isDragging && 'drawn-in-sight [--about-high:2.875rem]',
         selected ? 'border-base-content ring-base-content ring-1' : 'border-base-300',
         isDragging && 'z-10 opacity-80 shadow-lg',
       )}
