@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Browser } from '@playwright/test';
 import { wordsIn } from '@/core/follow/words';
 import type { App } from './app';
+import { openToFollowers, phone } from './followers';
 import { begin, Clock, expect, signIn, stored, untilReady } from './harness';
 import { keepsStage, projected, test } from './led';
 
@@ -150,6 +151,39 @@ test('a class that was made ready anew before it begins is the same on every scr
   }
   const toGo = (await page.getByTestId('to-go').textContent()) ?? '';
   await expect(second.getByTestId('to-go')).toHaveText(toGo);
+  await context.close();
+});
+
+test('the class is what the device has that begins it, also where another made it ready after', async ({
+  app,
+  browser,
+  studio: page,
+  clock,
+  opened: { sessionId },
+}) => {
+  const code = await openToFollowers(page, sessionId);
+  const screen = await page.context().newPage();
+  await screen.goto(`/lead/${sessionId}/show`);
+  await page.getByLabel('Words a minute').selectOption('180');
+  await expect(page.getByText('The voice is ready.')).toBeVisible();
+  const { context, second, theirs } = await anotherDevice(browser, app, sessionId, clock.now);
+  await expect(second.getByText('The voice is ready.')).toBeVisible();
+  const answered = second.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
+  await second.getByLabel('Words a minute').selectOption('100');
+  await answered;
+  await expect(second.getByText('The voice is ready.')).toBeVisible();
+  const guest = await phone(app, browser, { code, now: clock.now });
+  await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());
+  await begin(page, clock);
+  await theirs.pass(50);
+  await guest.clock.pass(50);
+  const left = (await page.getByTestId('countdown').textContent()) ?? '';
+  for (const other of [screen, second, guest.page]) {
+    await expect(other.getByTestId('countdown')).toHaveText(left);
+  }
+  const run = await app.db('runs').where({ session_id: sessionId }).first('score');
+  expect(run.score.wordsPerMinute).toBe(180);
+  await guest.close();
   await context.close();
 });
 

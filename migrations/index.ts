@@ -23,6 +23,7 @@ import * as errands from './021-errands';
 import * as lettersAgain from './022-letters-again';
 import * as putAway from './023-put-away';
 import * as inLine from './024-in-line';
+import * as scoresBefore from './025-scores-before';
 
 const MIGRATIONS = [
   { name: '001-start', ...start },
@@ -49,6 +50,7 @@ const MIGRATIONS = [
   { name: '022-letters-again', ...lettersAgain },
   { name: '023-put-away', ...putAway },
   { name: '024-in-line', ...inLine },
+  { name: '025-scores-before', ...scoresBefore },
 ];
 type Migration = (typeof MIGRATIONS)[number];
 

@@ -72,8 +72,11 @@ beforeEach(async () => {
 const from = (address = 'hall') => ({ address, now });
 const enter = async (code = door.code, name: string | null = 'Maren') =>
   comeIn(db(), await behindTyped(db(), code, from()), { name }, now);
-const prepare = () =>
-  prepareRun(db(), studio, { sessionId, now, speaker: null, teacherId: studio.teacherId });
+const prepare = (wordsPerMinute?: number) =>
+  prepareRun(db(), studio, {
+    ...{ sessionId, now, wordsPerMinute },
+    ...{ speaker: null, teacherId: studio.teacherId },
+  });
 const event = (what: object) => ({ id: randomUUID(), at: now, ...what }) as NewRunEvent;
 const happen = async (runId: string, ...what: object[]) =>
   appendEvents(db(), studio, { runId, drafts: what.map(event), now });
@@ -298,7 +301,7 @@ describe('what leaves for followers', () => {
     expect(line.response.statusCode).toBe(200);
     await prepare();
     await line.made(1);
-    await prepare();
+    await prepare(200);
     await line.made(2);
     const [follower] = await followersOf(db(), studio, sessionId, now);
     await turnAway(db(), studio, { sessionId, followerId: follower?.id ?? '', now });

@@ -12,7 +12,7 @@ const answers = (body: string, status = 200) => {
 };
 const ID = '00000000-0000-4000-8000-000000000001';
 const lead = () => ask(CALLS.takeLead, { id: ID, body: { device: ID } });
-const log = { events: [], leader: ID, now: 3 };
+const log = { events: [], leader: ID, made: 2, now: 3 };
 
 describe('calling the server', () => {
   it('sends what the contract says, and reads the answer by it', async () => {

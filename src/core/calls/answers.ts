@@ -86,13 +86,20 @@ export const logSchema = z.object({
   events: z.array(runEventSchema),
   /** The device that leads; null until one does. */
   leader: z.string().nullable(),
+  /** Which of the scores it was made ready with is led, or would be if it began now; 0 until it was. */
+  made: z.number().int().nonnegative().default(0),
   /** Epoch ms on the server's clock. */
   now: z.number(),
 });
 export type LogAnswer = z.infer<typeof logSchema>;
 
 /** The class as it is led: as planned, and with the easier version of every move that has one. */
-export const scoresSchema = z.object({ score: scoreSchema, easier: scoreSchema.nullable() });
+export const scoresSchema = z.object({
+  score: scoreSchema,
+  easier: scoreSchema.nullable(),
+  /** Its number, by which two that a class was made ready with are told apart. */
+  made: z.number().int().nonnegative().default(0),
+});
 export type Scores = z.infer<typeof scoresSchema>;
 
 /** A cue in a teacher's own voice. */

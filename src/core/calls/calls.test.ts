@@ -71,7 +71,7 @@ it('carries a score whole', () => {
     LIBRARY_BOOK,
   );
   const sent = JSON.parse(JSON.stringify({ score, easier: null }));
-  expect(scoresSchema.parse(sent)).toEqual({ score, easier: null });
+  expect(scoresSchema.parse(sent)).toEqual({ score, easier: null, made: 0 });
   const { steps } = sent.score;
   steps[0].kind = 'nap';
   expect(scoresSchema.safeParse(sent).success).toBe(false);

@@ -19,7 +19,12 @@ const noteSchema = z.string().trim().max(300);
 const plain = <T extends string>(type: T) => z.strictObject({ ...base, type: z.literal(type) });
 
 export const newRunEventSchema = z.discriminatedUnion('type', [
-  plain('started'),
+  z.strictObject({
+    ...base,
+    type: z.literal('started'),
+    /** Which of the scores that the class was made ready with begins: that of the device. It is not kept in the log. */
+    made: z.number().int().positive().optional(),
+  }),
   plain('paused'),
   plain('resumed'),
   z.strictObject({

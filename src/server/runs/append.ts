@@ -15,6 +15,7 @@ import { found, type Scope } from '../scope';
 import { leave, mark, walkIn } from '../sessions/register';
 import { takesPlace } from '../sessions/sessions';
 import { eventsOf, type RunLog } from './log';
+import { beginWith } from './scores';
 
 /** What is added to the log of a session. */
 
@@ -53,13 +54,17 @@ interface Appending extends Sender {
 export async function appendEvents(db: Db, scope: Scope, asked: Appending): Promise<RunLog> {
   const log = (await appendAtOnce(db, scope, asked)) ?? (await appendInTurn(db, scope, asked));
   const newest = log.events.at(-1);
-  if (newest) ends.set(asked.runId, { sessionId: log.sessionId, seq: newest.seq, at: newest.at });
+  if (newest) {
+    const { sessionId, made } = log;
+    ends.set(asked.runId, { sessionId, made, seq: newest.seq, at: newest.at });
+  }
   return log;
 }
 
 /** Where a log ended when this process last looked. */
 interface End {
   sessionId: string;
+  made: number;
   seq: number;
   at: number;
 }
@@ -80,7 +85,7 @@ async function appendAtOnce(
   const end = ends.get(runId);
   const isPress = device && drafts.every((e) => !isRoomEvent(e) && e.type !== 'started');
   if (!isPress || !end || end.seq !== after || end.seq + drafts.length > MOST_LOGGED) return null;
-  const { sessionId } = end;
+  const { sessionId, made } = end;
   const events = following(end, drafts, now);
   const rows = JSON.stringify(rowsOf(scope, runId, events, now));
   const ofRun = { runId, studioId: scope.studioId };
@@ -98,7 +103,7 @@ async function appendAtOnce(
       { ...ofRun, device, rows, ...end, notice: announcing(db, runId, newsOf(end.seq, events)) },
     );
     const appended = await press.options(asBefore('press'));
-    return appended.rowCount ? { id: runId, sessionId, events, leader: device } : null;
+    return appended.rowCount ? { id: runId, sessionId, events, leader: device, made } : null;
   } catch (error) {
     // Somebody was a moment earlier, or it was sent before.
     if (isUniqueError(error)) return null;
@@ -140,8 +145,10 @@ async function appendInTurn(
         .insert(rowsOf(scope, runId, added, now))
         .returning(notice);
     }
+    const begins = run.started_at ? undefined : fresh.find((e) => e.type === 'started');
+    if (begins) await beginWith(trx, runId, begins.made);
     for (const event of added) {
-      if (event.type === 'started' && !run.started_at) {
+      if (event.type === 'started' && begins) {
         await trx('runs')
           .where({ id: runId })
           .update({ started_at: new Date(event.at) });
@@ -152,7 +159,8 @@ async function appendInTurn(
       }
     }
     const events = [...log, ...added].filter(({ seq }) => seq > after);
-    return { id: runId, sessionId: run.session_id, events, leader };
+    const { prepared: made } = await trx('runs').where({ id: runId }).first('prepared');
+    return { id: runId, sessionId: run.session_id, events, leader, made };
   });
 }
 
@@ -166,9 +174,13 @@ function following(
   return drafts.map((draft) => {
     seq++;
     at = Math.max(at, Math.min(draft.at, now + CLOCK_SLACK_MS));
-    return { ...draft, at, seq };
+    return { ...asKept(draft), at, seq };
   });
 }
+
+/** What began is led as a whole, and its number says nothing after. */
+const asKept = (draft: NewRunEvent): NewRunEvent =>
+  draft.type === 'started' ? { id: draft.id, type: draft.type, at: draft.at } : draft;
 
 const rowsOf = (scope: Scope, runId: string, events: readonly RunEvent[], now: number) =>
   events.map(({ id, seq, type, at, ...data }) => ({

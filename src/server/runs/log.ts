@@ -17,6 +17,8 @@ export interface RunLog {
   events: RunEvent[];
   /** The device that leads; null until one does. */
   leader: string | null;
+  /** The number of what it is made ready with; 0 until it is. */
+  made: number;
 }
 
 const eventRowSchema = z
@@ -69,11 +71,13 @@ export async function eventsOf(
  * @throws Refusal `not-found` where the run is not the studio's
  */
 export async function getLog(db: Db, scope: Scope, id: string, part: Part = {}): Promise<RunLog> {
+  // First what happened: who hears that it began is to hear what it began with.
+  const events = await eventsOf(db, scope, id, part);
   const row = await db('runs')
     .where({ id, studio_id: scope.studioId })
-    .first('session_id', 'leader');
-  const { session_id: sessionId, leader } = found(row, 'run');
-  return { id, sessionId, events: await eventsOf(db, scope, id, part), leader };
+    .first('session_id', 'leader', 'prepared');
+  const { session_id: sessionId, leader, prepared: made } = found(row, 'run');
+  return { id, sessionId, events, leader, made };
 }
 
 /**

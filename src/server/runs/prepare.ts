@@ -1,4 +1,4 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { createHash } from 'node:crypto';
 import { came } from '@/core/attendance';
 import { Refusal, type RollEntry } from '@/core/calls';
 import { blocksOf, changeRules, resolve, withEasier } from '@/core/class';
@@ -9,14 +9,14 @@ import { type Utterance, utteranceKey, wordsKey } from '@/core/speech';
 import { getClass, type StoredClass } from '../classes/classes';
 import { compileMeasured, followable } from '../compiling/measured';
 import type { Db } from '../db';
-import { announce } from '../live/hub';
 import { movesMet, ownMovesStamp, studioBook } from '../moves/moves';
 import { found, type Scope } from '../scope';
 import { roll } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
 import type { Speaker } from '../speech/speaker';
 import { voice } from '../speech/voice';
-import { eventsOf, hasStarted, type RunLog } from './log';
+import { eventsOf, hasStarted, openLog, type RunLog } from './log';
+import { keepScores } from './scores';
 
 /** What a session is led with: its score, made ready with measured speech. */
 
@@ -31,13 +31,13 @@ async function runOf(db: Db, scope: Scope, where: { id: string } | { session_id:
   const row = await db('runs')
     .where({ ...where, studio_id: scope.studioId })
     .whereNotNull('score')
-    .first('id', 'session_id', 'score', 'easier', 'leader');
+    .first('id', 'session_id', 'score', 'easier', 'leader', 'prepared');
   if (!row) return undefined;
-  const { id, leader } = row;
+  const { id, leader, prepared: made } = row;
   // The scores were compiled and stored by this server, so their shape is known.
   const [score, easier] = [row.score as Score, row.easier as Score | null];
   const events = await eventsOf(db, scope, id);
-  return { id, sessionId: row.session_id, score, easier, events, leader } satisfies Run;
+  return { id, sessionId: row.session_id, score, easier, events, leader, made } satisfies Run;
 }
 
 /** @throws Refusal `not-found` where the run is not the studio's, or not ready yet */
@@ -186,28 +186,15 @@ export async function prepareRun(
     ...saidOn(speaking ?? {}, [inBoth, easierInBoth]),
   };
   const easier = withoutShown(easierInBoth, plan);
-  await db('runs')
-    .insert({
-      id: randomUUID(),
-      studio_id: scope.studioId,
-      session_id: sessionId,
-      score: JSON.stringify({ ...score, words }),
-      easier: JSON.stringify({ ...easier, words }),
-      follow: JSON.stringify(follow),
-      prepared: 1,
-      led_by: teacherId ?? null,
-      created_at: new Date(now),
-    })
-    .onConflict('session_id')
-    .merge({
-      score: db.raw('excluded.score'),
-      easier: db.raw('excluded.easier'),
-      follow: db.raw('excluded.follow'),
-      prepared: db.raw('runs.prepared + 1'),
-      led_by: db.raw('excluded.led_by'),
-    })
-    .whereNull('runs.started_at');
+  await openLog(db, scope, sessionId, now);
+  await keepScores(db, scope, {
+    sessionId,
+    now,
+    score: JSON.stringify({ ...score, words }),
+    easier: JSON.stringify({ ...easier, words }),
+    follow: JSON.stringify(follow),
+    ledBy: teacherId ?? null,
+  });
   const run = found(await runOfSession(db, scope, sessionId), 'run');
-  await announce(db, run.id);
-  return { ...run, basis: from };
+  return { ...run, basis: hasStarted(run) ? null : from };
 }

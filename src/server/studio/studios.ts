@@ -180,9 +180,12 @@ export async function olderThan(
   };
 }
 
+/** How long what a class was made ready with on another device is kept where it never begins, in ms. */
+export const SCORES_KEPT_MS = 7 * 86_400_000;
+
 /**
- * Forgets visits of the demo that are over, and runs and recordings that are older than their studio wants to keep them. Sessions, registers and
- * streaks stay. @param now epoch ms
+ * Forgets visits of the demo that are over, what was made ready and never led, and runs and recordings that are older
+ * than their studio wants to keep them. Sessions, registers and streaks stay. @param now epoch ms
  */
 export async function forgetOld(db: Db, now: number): Promise<void> {
   const at = new Date(now);
@@ -193,6 +196,9 @@ export async function forgetOld(db: Db, now: number): Promise<void> {
        and runs.finished_at < ?::timestamptz - make_interval(months => studios.keep_runs_months)`,
     [at],
   );
+  await db('scores_before')
+    .where('kept_at', '<', new Date(now - SCORES_KEPT_MS))
+    .delete();
   await db.raw(
     `delete from recordings using studios
      where studios.id = recordings.studio_id

@@ -60,6 +60,8 @@ export function LeadScreen(props: LeadScreenProps) {
   const log = useLog(initialLog, clock);
   /** From what the class was made ready, and whether it would be another one by now. */
   const madeFrom = useRef<string | null>(null);
+  /** Whether it was begun already when the server was asked for it: what it answered is what is led. */
+  const hasBegun = useRef(false);
   const [outdated, setOutdated] = useState(false);
   const [stands, setStands] = useState<SessionNow>(props.session);
   const onTold = useCallback(({ basis, session }: Told) => {
@@ -96,6 +98,7 @@ export function LeadScreen(props: LeadScreenProps) {
         clock.measure(answer.now, sentAt);
         answered();
         madeFrom.current = answer.basis;
+        hasBegun.current = answer.basis === null;
         setHasVoice(answer.voice);
         setUnmeasured(answer.unmeasured);
         setScores(answer.scores);
@@ -128,12 +131,12 @@ export function LeadScreen(props: LeadScreenProps) {
     prepare();
   }, [prepare]);
 
-  // Another device may have made the class ready anew before it began it, with other times.
-  const begunElsewhere =
-    log.leader === 'another device' && log.events.some((e) => e.type === 'started');
+  // Another device may have begun the class, with what it was made ready with there.
+  const { ledBy, connected } = log;
+  const led = scores && ledBy !== null && scores.made !== ledBy ? ledBy : null;
   useEffect(() => {
-    if (begunElsewhere && madeFrom.current !== null) prepare();
-  }, [begunElsewhere, prepare]);
+    if (led !== null && connected && !hasBegun.current) prepare();
+  }, [led, connected, prepare]);
 
   const planned = session.status === 'planned';
   useEffect(() => {
@@ -287,7 +290,7 @@ function LedRun(props: LedRunProps) {
         door={door}
         start={async () => {
           await desk.unlock();
-          add({ type: 'started' }, START_IN_MS);
+          add({ type: 'started', made: scores.made || undefined }, START_IN_MS);
         }}
       />
     );

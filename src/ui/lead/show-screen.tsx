@@ -35,25 +35,27 @@ export interface ShowScreenProps {
   now: number;
   /** Null until the class was made ready to be led. */
   scores: Scores | null;
+  /** The number of the scores that the class stood at when the page was made. */
+  made: number;
   moves: Move[];
 }
 
 /** The class for a projector or a shared screen: what the teacher sees, without the people. */
 export function ShowScreen(props: ShowScreenProps) {
-  const { className, runId, scores, now } = props;
+  const { className, scores, now } = props;
   const clock = useMemo(() => {
     const made = new ServerClock();
     made.startAt(now);
     return made;
   }, [now]);
-  const { events, look } = useWatchedLog(runId, props.events, clock);
+  const { events, made, look } = useWatchedLog(props, clock);
   const language = scores?.score.language ?? props.language;
   const words = wordsIn(language);
   const ready = haveReady(words, props.kit);
-  const started = hasStarted(events);
-  const asMade = useScoresAsLed(scores, { events: props.events, started });
+  const started = events.find((e) => e.type === 'started');
+  const asLed = useScoresAsLed(scores, started && (started.made ?? made));
   useAwake(true);
-  if (!scores || !asMade || !started) {
+  if (!scores || !asLed || !started) {
     return (
       <main
         data-theme="upbeat-night"
@@ -74,28 +76,32 @@ export function ShowScreen(props: ShowScreenProps) {
   );
 }
 
-const hasStarted = (events: readonly NewRunEvent[]) => events.some((e) => e.type === 'started');
+/** How often the page is asked for what is led, in ms. */
+const ASK_EVERY_MS = 3000;
 
 /**
- * Until it begins a class may be made ready anew, with other times: what this page knew before is not what is led. It
- * asks again as the class begins. Where the server is away it goes by what it knows.
+ * The class may have been made ready anew, with other times, since this page came: it is asked for again until it has
+ * what is led. Where the server is away it goes by what it knows.
+ * @param led the number of the scores that are led; undefined before the class begins
  * @returns whether the class may be shown now
  */
-function useScoresAsLed(
-  scores: Scores | null,
-  { events, started }: { events: readonly NewRunEvent[]; started: boolean },
-): boolean {
+function useScoresAsLed(scores: Scores | null, led: number | undefined): boolean {
   const router = useRouter();
-  const final = scores !== null && hasStarted(events);
+  const differs = led !== undefined && scores?.made !== led;
   const [away, setAway] = useState(false);
   useEffect(() => {
-    if (!started || final) return;
-    ask(CALLS.tellTime).then(
-      () => router.refresh(),
-      () => setAway(true),
-    );
-  }, [started, final, router]);
-  return final || away;
+    if (!differs) return;
+    // A page that is refreshed while the server is away would be gone.
+    const refresh = () =>
+      void ask(CALLS.tellTime).then(
+        () => router.refresh(),
+        () => setAway(true),
+      );
+    refresh();
+    const timer = setInterval(refresh, ASK_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [differs, router]);
+  return !differs || away;
 }
 
 /** How often the door is looked at before the class begins, in ms. */
@@ -187,8 +193,10 @@ function Shown(props: ShownProps) {
 }
 
 /** The log as another window or device writes it: from the server, and from a window beside this one. */
-function useWatchedLog(runId: string, initial: readonly NewRunEvent[], clock: ServerClock) {
-  const [stored, setStored] = useState(initial);
+function useWatchedLog(page: ShowScreenProps, clock: ServerClock) {
+  const { runId } = page;
+  const [stored, setStored] = useState(page.events);
+  const [heard, setHeard] = useState<{ made: number; now: number }>(page);
   const [beside, setBeside] = useState<readonly NewRunEvent[]>([]);
   const look = useCallback(async () => {
     const sentAt = clock.deviceNow();
@@ -196,6 +204,7 @@ function useWatchedLog(runId: string, initial: readonly NewRunEvent[], clock: Se
       const answer = await ask(CALLS.readLog, { id: runId, body: { screen: '1' } });
       clock.measure(answer.now, sentAt);
       setStored(answer.events);
+      setHeard(answer);
     } catch (problem) {
       // The window that leads still tells what happens; the stream below asks again.
       if (!isExpected(problem)) throw problem;
@@ -218,5 +227,5 @@ function useWatchedLog(runId: string, initial: readonly NewRunEvent[], clock: Se
     const known = new Set(stored.map((e) => e.id));
     return [...stored, ...beside.filter((e) => !known.has(e.id))].filter((e) => !isRoomEvent(e));
   }, [stored, beside]);
-  return { events, look };
+  return { events, made: page.now > heard.now ? page.made : heard.made, look };
 }

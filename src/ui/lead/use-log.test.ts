@@ -27,7 +27,7 @@ class Server {
   full = false;
 
   get answer(): LogAnswer {
-    return { events: this.log, leader: this.leader, now: NOW };
+    return { events: this.log, leader: this.leader, made: 1, now: NOW };
   }
 
   readonly fetch = async (address: string, init: RequestInit): Promise<Response> => {
@@ -258,7 +258,7 @@ describe('the log of a run on this device', () => {
     await until(async () => expect(await inDatabase((db) => db.count('kept'))).toBe(1));
     page.close();
     server.away = true;
-    const old = await opened({ events: [], leader: null, now: NOW - 60_000 });
+    const old = await opened({ events: [], leader: null, made: 1, now: NOW - 60_000 });
     await until(() => expect(old.types()).toEqual(['next']));
     expect(old.log().leader).toBe('this device');
   });

@@ -33,6 +33,8 @@ export interface Log {
   keeps: boolean;
   /** Null while nobody leads. */
   leader: 'this device' | 'another device' | null;
+  /** The number of the scores that are led, where the server has heard that the class began; null before. */
+  ledBy: number | null;
   error: string | null;
   /** Bends made here that were not stored, since another device had taken the lead. */
   lost: readonly NewRunEvent[];
@@ -85,6 +87,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const [loaded, setLoaded] = useState(false);
   const [connected, setConnected] = useState(true);
   const [leaderId, setLeaderId] = useState(initial.leader);
+  const [made, setMade] = useState(initial.made);
   const [device, setDevice] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [lost, setLost] = useState<readonly NewRunEvent[]>([]);
@@ -96,6 +99,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
 
   const take = useCallback((answer: LogAnswer) => {
     setLeaderId(answer.leader);
+    setMade(answer.made);
     setHeardAt(answer.now);
     setLog((known) => {
       const seen = new Set(known.map((e) => e.seq));
@@ -222,8 +226,8 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const over = log.some((e) => e.type === 'finished');
   useEffect(() => {
     if (over || (log.length === 0 && leaderId === null)) return;
-    void kept.put(logName, { events: log, leader: leaderId, now: heardAt });
-  }, [logName, log, leaderId, heardAt, over]);
+    void kept.put(logName, { events: log, leader: leaderId, made, now: heardAt });
+  }, [logName, log, leaderId, made, heardAt, over]);
 
   useEffect(() => {
     return listenToRun(runId, {
@@ -274,6 +278,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     connected,
     keeps,
     leader,
+    ledBy: log.some((e) => e.type === 'started') ? made : null,
     error,
     lost,
     refused,

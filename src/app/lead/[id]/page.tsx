@@ -46,7 +46,7 @@ export default async function LeadPage({ params }: { params: Promise<{ id: strin
         timeZone: teacher.timeZone,
       }}
       roll={entries}
-      log={{ id: log.id, events: log.events, leader: log.leader, now: now() }}
+      log={{ ...log, now: now() }}
       moves={moves}
       speech={await speechChoice(db(), teacher)}
       words={await saidWords(db(), teacher)}

@@ -45,7 +45,8 @@ export default async function ShowPage({ params }: { params: Promise<{ id: strin
       runId={log.id}
       events={events}
       now={now()}
-      scores={run ? { score: run.score, easier: run.easier } : null}
+      made={log.made}
+      scores={run ? { score: run.score, easier: run.easier, made: run.made } : null}
       moves={moves}
     />
   );

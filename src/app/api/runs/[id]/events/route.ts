@@ -11,6 +11,5 @@ export const GET = answering(CALLS.readLog, async ({ teacher, id, body, now }) =
 export const POST = answering(CALLS.sendEvents, async ({ teacher, id, body, now }) => {
   const sender = { device: body.device, timeZone: teacher.timeZone, by: teacher.name };
   const asked = { runId: id, drafts: body.events, after: body.after, now, ...sender };
-  const { events, leader } = await appendEvents(db(), teacher, asked);
-  return { events, leader, now };
+  return { ...(await appendEvents(db(), teacher, asked)), now };
 });

@@ -1,9 +1,10 @@
+import { dequal } from 'dequal';
 import { CALLS, Refusal } from '@/core/calls';
 import { now as clock } from '@/server/clock';
 import { db } from '@/server/db';
 import { hub } from '@/server/live/hub';
 import { MOST_STREAMS, streams } from '@/server/live/streams';
-import { getLog } from '@/server/runs';
+import { getLog, type RunLog } from '@/server/runs';
 import { metrics } from '@/server/watch/metrics';
 import { answering } from '../../../handle';
 
@@ -23,7 +24,7 @@ export const GET = answering(
       throw new Refusal('too-many-streams', String(MOST_STREAMS));
     }
     const encoder = new TextEncoder();
-    let leader: string | null | undefined;
+    let told: Pick<RunLog, 'leader' | 'made'> | undefined;
     let open = true;
     let stop = () => {};
     const stream = new ReadableStream<Uint8Array>({
@@ -42,8 +43,9 @@ export const GET = answering(
           const log = await getLog(db(), teacher, id, { after, forScreen });
           // A sign-in that was ended hears nothing more, of what came after its end not even what was just read.
           if (!(await stillThere())) return end();
-          if (log.events.length === 0 && log.leader === leader) return;
-          leader = log.leader;
+          const { leader, made } = log;
+          if (log.events.length === 0 && dequal(told, { leader, made })) return;
+          told = { leader, made };
           after = log.events.at(-1)?.seq ?? after;
           const data = JSON.stringify(CALLS.followLog.answers.parse({ ...log, now: clock() }));
           send(`id: ${after}\ndata: ${data}\n\n`);
