@@ -461,3 +461,41 @@ test('a stage that fails is put up again by itself, and the class goes on', asyn
   const { countdown } = await projected(app, sessionId, clock.now);
   await expect(page.getByTestId('countdown')).toHaveText(countdown);
 });
+
+test('on a phone no name and no button slides away under the finger, and pressed twice is done twice', async ({
+  app,
+  studio: page,
+  clock,
+  led: { sessionId, score },
+}) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  const ben = page.getByRole('button', { name: 'Ben: here' });
+  const stands = () =>
+    ben.evaluate((e) => {
+      const { x, y } = e.getBoundingClientRect();
+      return `${x} ${y + scrollY}`;
+    });
+  const moves = new Set<string>();
+  const places = new Set<string>();
+  const seen = async () => {
+    moves.add((await page.getByTestId('move').textContent()) ?? '');
+    places.add(await stands());
+  };
+  await seen();
+  await stored(page, () => page.getByRole('button', { name: 'Ada: late' }).click());
+  for (let s = 0; s < score.totalMs / 1000 - 20; s += 4) {
+    await clock.passInStrides(4000);
+    await seen();
+  }
+  expect([moves.size, [...places]]).toEqual([4, [[...places][0]]]);
+  const longer = page.getByRole('button', { name: '10 s longer' });
+  await longer.scrollIntoViewIfNeeded();
+  const box = await longer.boundingBox();
+  for (let n = 0; n < 2; n++) {
+    await stored(page, () => page.mouse.click((box?.x ?? 0) + 20, (box?.y ?? 0) + 20));
+    await expect(page.getByTestId('undo')).toBeInViewport();
+  }
+  const run = await app.db('runs').where({ session_id: sessionId }).first('id');
+  const done = await app.db('run_events').where({ run_id: run.id }).orderBy('seq').pluck('type');
+  expect(done.slice(-2)).toEqual(['extended', 'extended']);
+});

@@ -103,7 +103,10 @@ export interface NowViewProps {
   onJump?: (stepKey: string) => void;
 }
 
-/** What the room needs to know now: the move, the countdown, the cue, and what comes next. */
+/**
+ * What the room needs to know now: the move, the countdown, the cue, and what comes next. On a phone the roll stands below
+ * it, and room is kept for the longest words, so that no name slides away under the finger that marks it.
+ */
 export function NowView(props: NowViewProps) {
   const { state, score, groups, timeZone, slotEndsAt, words = LEADING, onJump } = props;
   const moves = useMoves();
@@ -132,7 +135,7 @@ export function NowView(props: NowViewProps) {
   const { queue, index } = state;
   return (
     <>
-      <p className="low:text-base flex shrink-0 flex-wrap gap-x-4 text-lg">
+      <p className="low:text-base flex shrink-0 flex-wrap content-start gap-x-4 text-lg max-sm:min-h-14">
         <Turn queue={queue} index={index} words={words} />
         <FinishLine
           endsAt={Math.round((state.at + toGo) / 1000) * 1000}
@@ -142,7 +145,7 @@ export function NowView(props: NowViewProps) {
         />
       </p>
       <p
-        className="font-display mt-1 line-clamp-2 shrink-0 text-[clamp(1.5rem,7dvh,2.25rem)] leading-tight font-bold xl:text-[clamp(1.5rem,7dvh,3rem)]"
+        className="font-display mt-1 line-clamp-2 shrink-0 text-[clamp(1.5rem,7dvh,2.25rem)] leading-tight font-bold max-sm:min-h-[2.5em] xl:text-[clamp(1.5rem,7dvh,3rem)]"
         data-testid="move"
       >
         {nameOf(current, { moves, score, words })}
@@ -168,7 +171,13 @@ export function NowView(props: NowViewProps) {
       {letGo ? (
         <CueLines text={letGo} />
       ) : (
-        <CueLines text={now?.text} also={now?.also} soon={soon} later={later} />
+        <CueLines
+          text={now?.text}
+          also={now?.also}
+          soon={soon}
+          later={later}
+          belowBreath={step.breath !== undefined}
+        />
       )}
       <div className="low:hidden relative mt-auto shrink-0 overflow-x-clip pt-2 [contain:layout_style] max-md:hidden">
         <p className="figures mb-1 text-lg" data-testid="to-go">
@@ -232,7 +241,7 @@ const Upcoming = memo(function Upcoming(props: UpcomingProps) {
   const nextUp = queue.find((p, i) => i > index && p.step.segmentId !== current.step.segmentId);
   const nextMove = nextUp && moves.get(nextUp.step.moveId);
   return (
-    <div className="min-w-0 max-md:flex-[1_1_8rem] text-[clamp(1rem,3dvh,1.25rem)] xl:text-[clamp(1rem,3dvh,1.5rem)]">
+    <div className="min-w-0 max-md:flex-[1_1_8rem] text-[clamp(1rem,3dvh,1.25rem)] max-sm:min-h-38 max-sm:text-base xl:text-[clamp(1rem,3dvh,1.5rem)]">
       <p className="font-semibold first-letter:uppercase" data-testid="doing">
         {paused ? words.paused : words.doing[current.step.kind]}
       </p>
@@ -271,32 +280,44 @@ interface CueLinesProps {
   also?: string;
   soon?: string;
   later?: string;
+  /** The line of the breath takes some of their room. */
+  belowBreath?: boolean;
 }
 
-/** A short cue is read from farther away; a long one has to fit. */
+/** A short cue is read from farther away; a long one has to fit, on a phone into what is kept free for the longest. */
 function cueSize(text: string): string {
   if (text.length <= LARGE_CUE)
-    return 'text-[clamp(1.25rem,5dvh,2rem)] xl:text-[clamp(1.25rem,6dvh,2.75rem)]';
+    return 'text-[clamp(1.25rem,5dvh,2rem)] max-sm:text-[1.625rem] xl:text-[clamp(1.25rem,6dvh,2.75rem)]';
   if (text.length <= MEDIUM_CUE)
-    return 'text-[clamp(1.25rem,5dvh,2rem)] xl:text-[clamp(1.25rem,5dvh,2.25rem)]';
-  return 'text-[clamp(1.25rem,5dvh,2rem)]';
+    return 'text-[clamp(1.25rem,5dvh,2rem)] max-sm:text-[1.375rem] xl:text-[clamp(1.25rem,5dvh,2.25rem)]';
+  return 'text-[clamp(1.25rem,5dvh,2rem)] max-sm:text-xl';
 }
 
 /** The cue now, and those to come. */
-const CueLines = memo(function CueLines({ text = '', also, soon, later }: CueLinesProps) {
+const CueLines = memo(function CueLines(props: CueLinesProps) {
+  const { text = '', also, soon, later, belowBreath = false } = props;
   const size = cueSize(`${text}${also ?? ''}`);
   return (
-    <div className="low:min-h-16 mt-2 flex min-h-28 flex-col">
+    <div
+      className={clsx(
+        'low:min-h-16 mt-2 flex min-h-28 flex-col',
+        belowBreath ? 'max-sm:min-h-20' : 'max-sm:min-h-36',
+      )}
+    >
       <p
         className={clsx(size, 'shrink-0 leading-[1.15] font-semibold text-balance')}
         data-testid="cue"
       >
         {text}
       </p>
-      {also && <p className="low:text-lg quiet mt-1 shrink-0 text-2xl leading-tight">{also}</p>}
+      {also && (
+        <p className="low:text-lg quiet mt-1 shrink-0 text-2xl leading-tight max-sm:text-lg">
+          {also}
+        </p>
+      )}
       {/* Where there is little height, these give way first. */}
       <ul
-        className="low:mt-1 low:text-base quiet mt-2 grid min-h-0 gap-0.5 overflow-hidden text-xl"
+        className="low:mt-1 low:text-base quiet mt-2 grid min-h-0 content-start gap-0.5 overflow-hidden text-xl max-sm:mt-1 max-sm:grow max-sm:basis-0 max-sm:text-base"
         aria-label="Cues to come"
       >
         {soon && <li className="line-clamp-1">{soon}</li>}

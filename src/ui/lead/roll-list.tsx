@@ -15,6 +15,8 @@ import type { Roll } from './use-roll';
 const COMPACT_MARKS: readonly Mark[] = ['here', 'late', 'absent'];
 /** From so many people on names stand close, in columns. */
 const MANY = 13;
+/** Stands where the marks of whoever was touched last will stand, so that the names do not move. */
+const TOUCHED = 'Touch a name: here, again: late, once more: not marked.';
 
 export interface RollListProps {
   roll: Roll;
@@ -40,16 +42,27 @@ export function RollList(props: RollListProps) {
     <>
       <div className="bg-base-100 sticky top-0 z-10 pb-2">
         <RollFinder roll={roll} touch={setTouched} />
-        {many && last && (
-          <div className="mt-1.5 flex flex-wrap items-center gap-2">
-            <span className="font-medium">{last.name}</span>
-            <MarkButtons
-              entry={last}
-              roll={roll}
-              compact={compact}
-              started={started}
-              marks={MARKS}
-            />
+        {many && (
+          <div
+            className={clsx(
+              'mt-1.5 flex flex-wrap items-center gap-2',
+              compact ? 'min-h-8' : 'min-h-10',
+            )}
+          >
+            {last ? (
+              <>
+                <span className="font-medium">{last.name}</span>
+                <MarkButtons
+                  entry={last}
+                  roll={roll}
+                  compact={compact}
+                  started={started}
+                  marks={MARKS}
+                />
+              </>
+            ) : (
+              <span className="quiet text-sm">{TOUCHED}</span>
+            )}
           </div>
         )}
       </div>
@@ -147,36 +160,44 @@ function MarkButtons({
   const gone = (attendance?.leftAt ?? null) !== null;
   const size = compact ? 'btn-sm px-2' : 'btn-md px-3';
   return (
-    <span className="join">
-      {marks.map((mark) => {
-        const Icon = MARK_ICONS[mark];
-        const pressed = attendance?.mark === mark;
-        return (
+    <span className="flex">
+      <span className="join">
+        {marks.map((mark) => {
+          const Icon = MARK_ICONS[mark];
+          const pressed = attendance?.mark === mark;
+          return (
+            <button
+              key={mark}
+              type="button"
+              aria-pressed={pressed}
+              aria-label={`${name}: ${MARK_NAMES[mark]}`}
+              title={MARK_NAMES[mark]}
+              onClick={() => roll.mark(participantId, pressed ? null : mark)}
+              className={clsx('btn join-item', size, pressed && 'btn-primary')}
+            >
+              <Icon size={compact ? 16 : 18} aria-hidden />
+              {!compact && <span className="max-sm:hidden">{MARK_NAMES[mark]}</span>}
+            </button>
+          );
+        })}
+        {started && came(attendance?.mark) && (
           <button
-            key={mark}
             type="button"
-            aria-pressed={pressed}
-            aria-label={`${name}: ${MARK_NAMES[mark]}`}
-            title={MARK_NAMES[mark]}
-            onClick={() => roll.mark(participantId, pressed ? null : mark)}
-            className={clsx('btn join-item', size, pressed && 'btn-primary')}
+            aria-pressed={gone}
+            aria-label={`${name}: left early`}
+            title="left early"
+            onClick={() => roll.left(participantId, !gone)}
+            className={clsx('btn join-item', size, gone && 'btn-primary')}
           >
-            <Icon size={compact ? 16 : 18} aria-hidden />
-            {!compact && <span className="max-sm:hidden">{MARK_NAMES[mark]}</span>}
+            <DoorOpen size={compact ? 16 : 18} aria-hidden />
           </button>
-        );
-      })}
-      {came(attendance?.mark) && started && (
-        <button
-          type="button"
-          aria-pressed={gone}
-          aria-label={`${name}: left early`}
-          title="left early"
-          onClick={() => roll.left(participantId, !gone)}
-          className={clsx('btn join-item', size, gone && 'btn-primary')}
-        >
-          <DoorOpen size={compact ? 16 : 18} aria-hidden />
-        </button>
+        )}
+      </span>
+      {started && !came(attendance?.mark) && (
+        // The place of the last one stays, so that the marks do not move as they are made.
+        <span aria-hidden className={clsx('btn invisible -ml-px', size)}>
+          <DoorOpen size={compact ? 16 : 18} />
+        </span>
       )}
     </span>
   );

@@ -7,7 +7,7 @@ import { greetingOf } from '@/core/today';
 import { useMoves } from '../kit/moves';
 import { personKeys } from './person-keys';
 import { RollList } from './roll-list';
-import { isHere, type Roll } from './use-roll';
+import { isHere, mayBeHere, type Roll } from './use-roll';
 import { type AsDone, watched } from './watch';
 
 /** A person is to be picked for a correction; `nobody` is a key that was pressed and means none of them. */
@@ -40,13 +40,16 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
     () => (move ? watched(roll.entries, move, step, moves) : []),
     [roll.entries, move, step, moves],
   );
+  /** Room for them is kept where somebody may be noticed in another move, so that the roll does not slide. */
+  const anyNoticed = roll.entries.some((e) => e.cautions.length > 0 || e.notes.length > 0);
   const keys = useMemo(() => personKeys(roll.entries), [roll.entries]);
   // What is half typed stays while the field is shut.
   const [question, setQuestion] = useState('');
   const note = (entry: RollEntry) => {
     const greeting = greetingOf(entry, roll.startsAt);
     if (greeting) return greeting;
-    return move && isHere(entry) && !entry.met.includes(move.id) ? 'new to this move' : null;
+    // Also of who is not marked yet: a name does not move as it is marked.
+    return move && mayBeHere(entry) && !entry.met.includes(move.id) ? 'new to this move' : null;
   };
   return (
     <section
@@ -113,19 +116,20 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
           onShut={() => setParking(false)}
         />
       )}
-      {noticed.length > 0 && (
-        <ul
-          className="border-accent mb-1 max-h-[40%] overflow-y-auto border-l-4 pl-2"
-          data-testid="watch"
-        >
-          {noticed.map(({ person, words }) => (
-            <li key={person.participantId} className="py-0.5 leading-tight">
-              <span className="font-semibold">{person.name}</span>{' '}
-              <span className="text-sm">{words.join(' ')}</span>
-              {!isHere(person) && <span className="quiet text-sm"> (not marked yet)</span>}
-            </li>
-          ))}
-        </ul>
+      {anyNoticed && (
+        <div className="mb-1 max-h-[40%] min-h-11 shrink-0 overflow-y-auto">
+          {noticed.length > 0 && (
+            <ul className="border-accent border-l-4 pl-2" data-testid="watch">
+              {noticed.map(({ person, words }) => (
+                <li key={person.participantId} className="py-0.5 leading-tight">
+                  <span className="font-semibold">{person.name}</span>{' '}
+                  <span className="text-sm">{words.join(' ')}</span>
+                  {!isHere(person) && <span className="quiet text-sm"> (not marked yet)</span>}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
       )}
       <div className="min-h-0 flex-1 overflow-y-auto pr-1">
         <RollList

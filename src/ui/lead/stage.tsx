@@ -60,6 +60,9 @@ const SOUND_WORDS: Record<Sound, string | null> = {
  */
 const BUTTONS =
   'flex items-center gap-1.5 sm:flex-wrap max-sm:overflow-x-auto max-sm:p-1 max-sm:*:shrink-0 low:shrink-0 low:flex-nowrap low:overflow-x-visible low:p-0 low:*:shrink-0';
+/** Where the buttons are pushed aside it stands above them: whoever presses one twice is not to take it back. */
+const UNDO =
+  'btn btn-accent upbeat-on-accent ml-auto h-auto min-h-11 px-2.5 text-sm max-sm:absolute max-sm:right-4 max-sm:bottom-full max-sm:mb-2 low:absolute low:right-4 low:bottom-full low:mb-2';
 const BUTTON_LINES = 'low:flex low:items-center low:gap-1.5 low:overflow-x-auto low:p-1';
 
 /** What the teacher sees and hears while the class runs. */
@@ -193,7 +196,7 @@ export function Stage(props: StageProps) {
               {last && BEND_NAMES[last.type] && (
                 <button
                   type="button"
-                  className="btn btn-accent h-auto min-h-11 px-2.5 text-sm upbeat-on-accent ml-auto right-0 max-sm:sticky low:sticky"
+                  className={UNDO}
                   aria-keyshortcuts="U"
                   onClick={undo}
                   data-testid="undo"
