@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Browser } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { wordsIn } from '@/core/follow/words';
 import type { App } from './app';
 import { openToFollowers, phone } from './followers';
@@ -23,6 +23,14 @@ async function secondDevice(...of: Parameters<typeof anotherDevice>) {
   const device = await anotherDevice(...of);
   await expect(device.second.getByText('Another device leads this class.')).toBeVisible();
   return device;
+}
+
+/** Makes a class ready at another rate. */
+async function atRate(lead: Page, rate: string): Promise<void> {
+  const answered = lead.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
+  await lead.getByLabel('Words a minute').selectOption(rate);
+  await answered;
+  await expect(lead.getByText('The voice is ready.')).toBeVisible();
 }
 
 test('one device leads, another watches and takes over, and what came too late is told', async ({
@@ -137,10 +145,7 @@ test('a class that was made ready anew before it begins is the same on every scr
   await expect(screen.getByText(wordsIn('en').begins)).toBeVisible();
   const { context, second, theirs } = await anotherDevice(browser, app, sessionId, clock.now);
   await expect(second.getByText('The voice is ready.')).toBeVisible();
-  const answered = page.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
-  await page.getByLabel('Words a minute').selectOption('180');
-  await answered;
-  await expect(page.getByText('The voice is ready.')).toBeVisible();
+  await atRate(page, '180');
   await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());
   await begin(page, clock);
   // The server tells it the time again.
@@ -164,14 +169,10 @@ test('the class is what the device has that begins it, also where another made i
   const code = await openToFollowers(page, sessionId);
   const screen = await page.context().newPage();
   await screen.goto(`/lead/${sessionId}/show`);
-  await page.getByLabel('Words a minute').selectOption('180');
-  await expect(page.getByText('The voice is ready.')).toBeVisible();
+  await atRate(page, '180');
   const { context, second, theirs } = await anotherDevice(browser, app, sessionId, clock.now);
   await expect(second.getByText('The voice is ready.')).toBeVisible();
-  const answered = second.waitForResponse((r) => r.url().endsWith('/prepare') && r.ok());
-  await second.getByLabel('Words a minute').selectOption('100');
-  await answered;
-  await expect(second.getByText('The voice is ready.')).toBeVisible();
+  await atRate(second, '100');
   const guest = await phone(app, browser, { code, now: clock.now });
   await stored(page, () => page.getByRole('button', { name: 'Ada: here' }).click());
   await begin(page, clock);

@@ -135,7 +135,7 @@ export function NowView(props: NowViewProps) {
   const { queue, index } = state;
   return (
     <>
-      <p className="low:text-base flex shrink-0 flex-wrap content-start gap-x-4 text-lg max-sm:min-h-14">
+      <p className="low:text-base flex shrink-0 flex-wrap content-start gap-x-4 text-lg upright:min-h-14">
         <Turn queue={queue} index={index} words={words} />
         <FinishLine
           endsAt={Math.round((state.at + toGo) / 1000) * 1000}
@@ -145,7 +145,7 @@ export function NowView(props: NowViewProps) {
         />
       </p>
       <p
-        className="font-display mt-1 line-clamp-2 shrink-0 text-[clamp(1.5rem,7dvh,2.25rem)] leading-tight font-bold max-sm:min-h-[2.5em] xl:text-[clamp(1.5rem,7dvh,3rem)]"
+        className="font-display mt-1 line-clamp-2 shrink-0 text-[clamp(1.5rem,7dvh,2.25rem)] leading-tight font-bold upright:min-h-[2.5em] xl:text-[clamp(1.5rem,7dvh,3rem)]"
         data-testid="move"
       >
         {nameOf(current, { moves, score, words })}
@@ -241,7 +241,7 @@ const Upcoming = memo(function Upcoming(props: UpcomingProps) {
   const nextUp = queue.find((p, i) => i > index && p.step.segmentId !== current.step.segmentId);
   const nextMove = nextUp && moves.get(nextUp.step.moveId);
   return (
-    <div className="min-w-0 max-md:flex-[1_1_8rem] text-[clamp(1rem,3dvh,1.25rem)] max-sm:min-h-38 max-sm:text-base xl:text-[clamp(1rem,3dvh,1.5rem)]">
+    <div className="min-w-0 max-md:flex-[1_1_8rem] text-[clamp(1rem,3dvh,1.25rem)] upright:min-h-38 upright:text-base xl:text-[clamp(1rem,3dvh,1.5rem)]">
       <p className="font-semibold first-letter:uppercase" data-testid="doing">
         {paused ? words.paused : words.doing[current.step.kind]}
       </p>
@@ -287,10 +287,10 @@ interface CueLinesProps {
 /** A short cue is read from farther away; a long one has to fit, on a phone into what is kept free for the longest. */
 function cueSize(text: string): string {
   if (text.length <= LARGE_CUE)
-    return 'text-[clamp(1.25rem,5dvh,2rem)] max-sm:text-[1.625rem] xl:text-[clamp(1.25rem,6dvh,2.75rem)]';
+    return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-[1.625rem] xl:text-[clamp(1.25rem,6dvh,2.75rem)]';
   if (text.length <= MEDIUM_CUE)
-    return 'text-[clamp(1.25rem,5dvh,2rem)] max-sm:text-[1.375rem] xl:text-[clamp(1.25rem,5dvh,2.25rem)]';
-  return 'text-[clamp(1.25rem,5dvh,2rem)] max-sm:text-xl';
+    return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-[1.375rem] xl:text-[clamp(1.25rem,5dvh,2.25rem)]';
+  return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-xl';
 }
 
 /** The cue now, and those to come. */
@@ -301,7 +301,7 @@ const CueLines = memo(function CueLines(props: CueLinesProps) {
     <div
       className={clsx(
         'low:min-h-16 mt-2 flex min-h-28 flex-col',
-        belowBreath ? 'max-sm:min-h-20' : 'max-sm:min-h-36',
+        belowBreath ? 'upright:min-h-20' : 'upright:min-h-36',
       )}
     >
       <p
@@ -311,13 +311,13 @@ const CueLines = memo(function CueLines(props: CueLinesProps) {
         {text}
       </p>
       {also && (
-        <p className="low:text-lg quiet mt-1 shrink-0 text-2xl leading-tight max-sm:text-lg">
+        <p className="low:text-lg quiet mt-1 shrink-0 text-2xl leading-tight upright:text-lg">
           {also}
         </p>
       )}
       {/* Where there is little height, these give way first. */}
       <ul
-        className="low:mt-1 low:text-base quiet mt-2 grid min-h-0 content-start gap-0.5 overflow-hidden text-xl max-sm:mt-1 max-sm:grow max-sm:basis-0 max-sm:text-base"
+        className="low:mt-1 low:text-base quiet mt-2 grid min-h-0 content-start gap-0.5 overflow-hidden text-xl upright:mt-1 upright:grow upright:basis-0 upright:text-base"
         aria-label="Cues to come"
       >
         {soon && <li className="line-clamp-1">{soon}</li>}

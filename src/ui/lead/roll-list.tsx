@@ -43,15 +43,10 @@ export function RollList(props: RollListProps) {
       <div className="bg-base-100 sticky top-0 z-10 pb-2">
         <RollFinder roll={roll} touch={setTouched} />
         {many && (
-          <div
-            className={clsx(
-              'mt-1.5 flex flex-wrap items-center gap-2',
-              compact ? 'min-h-8' : 'min-h-10',
-            )}
-          >
+          <div className="mt-1.5 flex min-h-10 items-center gap-2">
             {last ? (
               <>
-                <span className="font-medium">{last.name}</span>
+                <span className="min-w-0 truncate font-medium">{last.name}</span>
                 <MarkButtons
                   entry={last}
                   roll={roll}

@@ -117,7 +117,7 @@ export const RoomColumn = memo(function RoomColumn(props: RoomColumnProps) {
         />
       )}
       {anyNoticed && (
-        <div className="mb-1 max-h-[40%] min-h-11 shrink-0 overflow-y-auto">
+        <div className="mb-1 max-h-[40%] min-h-11.5 shrink-0 overflow-y-auto">
           {noticed.length > 0 && (
             <ul className="border-accent border-l-4 pl-2" data-testid="watch">
               {noticed.map(({ person, words }) => (
