@@ -10,7 +10,10 @@ export interface RollChipsProps {
   entries: readonly RollEntry[];
   roll: Roll;
   compact: boolean;
+  /** What is to be known of somebody now. */
   noteOf: (entry: RollEntry) => string;
+  /** What is true of somebody throughout the session. */
+  alwaysOf: (entry: RollEntry) => string;
   /** Names who was touched last, for the marks that a touch does not make. */
   touch: (participantId: string) => void;
   keyOf?: (participantId: string) => string | undefined;
@@ -29,10 +32,15 @@ const NEXT: Record<Mark | 'nothing', Mark | null> = {
 /** Beside the stage, what is true of more people than this is folded. */
 const FOLDED_FROM = 8;
 
-/** Many names, close, in columns: those of whom there is something to know first, the rest to be folded. */
+/**
+ * Many names, close, in columns: those of whom there is something to know first, the rest to be folded. A name stands in
+ * one place from the roll to the register, whatever is marked and whichever move comes: else the next touch of it would
+ * mark somebody else.
+ */
 export function RollChips(props: RollChipsProps) {
-  const { entries, compact, noteOf } = props;
-  const wordOf = (e: RollEntry) => noteOf(e) || (e.cautions.length > 0 ? 'carries a caution' : '');
+  const { entries, compact, alwaysOf } = props;
+  const wordOf = (e: RollEntry) =>
+    alwaysOf(e) || (e.cautions.length > 0 ? 'carries a caution' : '');
   const groups = grouped(entries, wordOf);
   const rest = groups.get('') ?? [];
   // What is true of few stands before what is true of many.
@@ -84,7 +92,9 @@ export function RollChips(props: RollChipsProps) {
 function Chip({
   entry,
   roll,
+  compact,
   noteOf,
+  alwaysOf,
   touch,
   keyOf,
   onPick,
@@ -132,6 +142,11 @@ function Chip({
         <span className={clsx('min-w-0 flex-1 truncate font-medium', gone && 'line-through')}>
           {name}
         </span>
+        {compact && note && note !== alwaysOf(entry) && (
+          <span className="text-accent max-w-1/2 truncate text-xs" aria-hidden>
+            {note}
+          </span>
+        )}
         {cautions.length > 0 && <ShieldAlert size={16} aria-hidden className="shrink-0" />}
         {Icon && <Icon size={16} aria-hidden className="shrink-0" />}
       </button>

@@ -36,7 +36,8 @@ export function RollList(props: RollListProps) {
   const { roll, compact = false, started = true, note, keyOf, onPick } = props;
   const [touched, setTouched] = useState<string | null>(null);
   const many = roll.entries.length >= MANY;
-  const noteOf = (entry: RollEntry) => note?.(entry) ?? usualNote(entry, roll.startsAt);
+  const alwaysOf = (entry: RollEntry) => usualNote(entry, roll.startsAt);
+  const noteOf = (entry: RollEntry) => note?.(entry) ?? alwaysOf(entry);
   const last = roll.entries.find((e) => e.participantId === touched);
   return (
     <>
@@ -46,7 +47,10 @@ export function RollList(props: RollListProps) {
           <div className="mt-1.5 flex min-h-10 items-center gap-2">
             {last ? (
               <>
-                <span className="min-w-0 truncate font-medium">{last.name}</span>
+                <span className="min-w-0 leading-tight">
+                  <span className="block truncate font-medium">{last.name}</span>
+                  <span className="quiet block truncate text-xs">{noteOf(last)}</span>
+                </span>
                 <MarkButtons
                   entry={last}
                   roll={roll}
@@ -67,6 +71,7 @@ export function RollList(props: RollListProps) {
           roll={roll}
           compact={compact}
           noteOf={noteOf}
+          alwaysOf={alwaysOf}
           touch={setTouched}
           keyOf={keyOf}
           onPick={onPick}
