@@ -60,9 +60,12 @@ const SOUND_WORDS: Record<Sound, string | null> = {
  */
 const BUTTONS =
   'flex items-center gap-1.5 sm:flex-wrap max-sm:overflow-x-auto max-sm:p-1 max-sm:*:shrink-0 low:shrink-0 low:flex-nowrap low:overflow-x-visible low:p-0 low:*:shrink-0';
-/** Where the buttons are pushed aside it stands above them: whoever presses one twice is not to take it back. */
+/**
+ * Where there is no room beside the buttons it stands above them, and moves none: whoever presses one twice is not to
+ * take it back, or to press another.
+ */
 const UNDO =
-  'btn btn-accent upbeat-on-accent ml-auto h-auto min-h-11 px-2.5 text-sm max-sm:absolute max-sm:right-4 max-sm:bottom-full max-sm:mb-2 low:absolute low:right-4 low:bottom-full low:mb-2';
+  'btn btn-accent upbeat-on-accent ml-auto h-auto min-h-11 px-2.5 text-sm max-[67rem]:absolute max-[67rem]:right-4 max-[67rem]:bottom-full max-[67rem]:mb-2 low:absolute low:right-4 low:bottom-full low:mb-2';
 const BUTTON_LINES = 'low:flex low:items-center low:gap-1.5 low:overflow-x-auto low:p-1';
 
 /** What the teacher sees and hears while the class runs. */
