@@ -60,8 +60,8 @@ export function LeadScreen(props: LeadScreenProps) {
   const log = useLog(initialLog, clock);
   /** From what the class was made ready, and whether it would be another one by now. */
   const madeFrom = useRef<string | null>(null);
-  /** Whether it was begun already when the server was asked for it: what it answered is what is led. */
-  const hasBegun = useRef(false);
+  /** Whether the class had begun when the server was asked for it last: what it answered is what is led. */
+  const isLed = useRef(false);
   const [outdated, setOutdated] = useState(false);
   const [stands, setStands] = useState<SessionNow>(props.session);
   const onTold = useCallback(({ basis, session }: Told) => {
@@ -98,7 +98,7 @@ export function LeadScreen(props: LeadScreenProps) {
         clock.measure(answer.now, sentAt);
         answered();
         madeFrom.current = answer.basis;
-        hasBegun.current = answer.basis === null;
+        isLed.current = answer.basis === null;
         setHasVoice(answer.voice);
         setUnmeasured(answer.unmeasured);
         setScores(answer.scores);
@@ -132,11 +132,11 @@ export function LeadScreen(props: LeadScreenProps) {
   }, [prepare]);
 
   // Another device may have begun the class, with what it was made ready with there.
-  const { ledBy, connected } = log;
-  const led = scores && ledBy !== null && scores.made !== ledBy ? ledBy : null;
+  const { begunWith, connected } = log;
+  const other = scores && scores.made !== begunWith ? begunWith : null;
   useEffect(() => {
-    if (led !== null && connected && !hasBegun.current) prepare();
-  }, [led, connected, prepare]);
+    if (other !== null && connected && !isLed.current) prepare();
+  }, [other, connected, prepare]);
 
   const planned = session.status === 'planned';
   useEffect(() => {

@@ -289,8 +289,8 @@ function cueSize(text: string): string {
   if (text.length <= LARGE_CUE)
     return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-[1.625rem] xl:text-[clamp(1.25rem,6dvh,2.75rem)]';
   if (text.length <= MEDIUM_CUE)
-    return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-[1.375rem] xl:text-[clamp(1.25rem,5dvh,2.25rem)]';
-  return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-xl';
+    return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-[1.375rem] md:max-lg:text-2xl xl:text-[clamp(1.25rem,5dvh,2.25rem)]';
+  return 'text-[clamp(1.25rem,5dvh,2rem)] upright:text-xl md:max-lg:text-2xl lg:text-[clamp(1.25rem,5dvh,2rem)]';
 }
 
 /** The cue now, and those to come. */

@@ -158,7 +158,10 @@ export function Stage(props: StageProps) {
         <div className="grid min-h-0 content-center justify-items-center [contain:layout_paint_style] max-md:hidden low:sm:grid low:max-h-[70dvh]">
           <NowDial state={state} now={live.now} />
         </div>
-        <section aria-label="Now" className="flex min-h-0 min-w-0 flex-col">
+        <section
+          aria-label="Now"
+          className="now-above-roll flex min-w-0 flex-col low:min-h-0 lg:min-h-0"
+        >
           <NowView
             state={state}
             score={score}

@@ -33,8 +33,8 @@ export interface Log {
   keeps: boolean;
   /** Null while nobody leads. */
   leader: 'this device' | 'another device' | null;
-  /** The number of the scores that are led, where the server has heard that the class began; null before. */
-  ledBy: number | null;
+  /** The number of the scores that the class began with, as the server has it; null before it has heard of that. */
+  begunWith: number | null;
   error: string | null;
   /** Bends made here that were not stored, since another device had taken the lead. */
   lost: readonly NewRunEvent[];
@@ -278,7 +278,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
     connected,
     keeps,
     leader,
-    ledBy: log.some((e) => e.type === 'started') ? made : null,
+    begunWith: log.some((e) => e.type === 'started') ? made : null,
     error,
     lost,
     refused,
