@@ -14,6 +14,7 @@ import { currentPerson } from '../people/former';
 import { found, type Scope } from '../scope';
 import { leave, mark, walkIn } from '../sessions/register';
 import { takesPlace } from '../sessions/sessions';
+import { amendFormNotes } from './form-notes';
 import { eventsOf, type RunLog } from './log';
 import { beginWith } from './scores';
 
@@ -158,6 +159,7 @@ async function appendInTurn(
         await keepRoom(trx, scope, { sessionId: run.session_id, event, timeZone, by });
       }
     }
+    await amendFormNotes(trx, scope, run.session_id, added);
     const events = [...log, ...added].filter(({ seq }) => seq > after);
     const { prepared: made } = await trx('runs').where({ id: runId }).first('prepared');
     return { id: runId, sessionId: run.session_id, events, leader, made };

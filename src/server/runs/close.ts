@@ -1,28 +1,16 @@
 import { Refusal } from '@/core/calls';
-import {
-  isRoomEvent,
-  type NewRunEvent,
-  NO_NOTES,
-  type Notes,
-  noted,
-  position,
-  spent,
-  talkOf,
-} from '@/core/run';
+import { type NewRunEvent, position, spent, talkOf } from '@/core/run';
 import type { Db } from '../db';
-import { whoIsLeft } from '../people/former';
 import { found, type Scope } from '../scope';
 import { closeRegister } from '../sessions/register';
 import { getSession } from '../sessions/sessions';
 import { noteTalk } from '../speech/teacher-speech';
 import { appendEvents, type Sender } from './append';
+import { keepFormNotes, notesOf } from './form-notes';
 import { eventsOf, hasStarted } from './log';
 import { getRun, runOfSession } from './prepare';
 
 /** The end of a session, and what is left of it for the next one. */
-
-const notesOf = (events: readonly NewRunEvent[]) =>
-  events.filter(isRoomEvent).reduce<Notes>(noted, NO_NOTES);
 
 /** A question that was parked, and where. */
 export interface ParkedQuestion {
@@ -114,23 +102,7 @@ export async function closeSession(
       const teacher = { id: sender.teacherId, studioId: scope.studioId };
       await noteTalk(trx, teacher, { sessionId, ...talk, ledAt: now });
     }
-    const { corrections } = notesOf(events);
-    for (const c of corrections) {
-      const participantId = await whoIsLeft(trx, scope, c.participantId);
-      if (participantId === null) continue;
-      await trx('form_notes')
-        .insert({
-          id: c.id,
-          studio_id: scope.studioId,
-          participant_id: participantId,
-          session_id: sessionId,
-          move_id: c.moveId,
-          note: c.note,
-          noted_at: new Date(c.at),
-        })
-        .onConflict('id')
-        .ignore();
-    }
+    await keepFormNotes(trx, scope, sessionId, notesOf(events));
     await trx('sessions')
       .where({ id: sessionId, studio_id: scope.studioId })
       .update({ status: 'held' });

@@ -321,6 +321,24 @@ describe('what happens in the room', () => {
     ]);
     expect(ada?.met).toEqual([]);
   });
+
+  it('brings notes on form up with what a device sends that had no connection when another closed the class', async () => {
+    const { c, append } = await prepared();
+    const corrected = (participantId: string, note: string) =>
+      room({ type: 'corrected', participantId, moveId: 'tall-o-cheek-lift', note });
+    const [known, wrong] = [corrected(c.ada, 'brow stays quiet'), corrected(c.ada, 'not her')];
+    await append([event('started', NOON), known, wrong]);
+    const draft = event('next', NOON);
+    const close = (now: number) => closeSession(db(), c, { sessionId: c.sessionId, draft, now });
+    await close(NOON + 20 * MINUTE);
+    const [late, slip] = [corrected(c.ben, 'chin stays down'), corrected(c.ben, 'a slip')];
+    const after = [room({ type: 'struck', of: wrong.id }), late, slip];
+    await append([...after, room({ type: 'struck', of: slip.id })]);
+    await append(after);
+    await close(NOON + 21 * MINUTE);
+    const notes = (await roll(db(), c, c.sessionId)).map((p) => p.notes.map(({ note }) => note));
+    expect(notes).toEqual([['brow stays quiet'], ['chin stays down']]);
+  });
 });
 
 describe('an event about somebody who is not of the studio', () => {
