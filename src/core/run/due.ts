@@ -192,14 +192,20 @@ export function shownShare(elapsedMs: number, lengthMs: number): number {
 
 /**
  * How long what is shown of a running class stays as it is, in ms, above 0: until the next quarter of a
- * second that is left of the step, so that the countdown changes on the beat, or until a cue begins.
+ * second that is left of the step, so that the countdown changes on the beat, or until a cue or the next step begins.
+ * @param beside where the countdown changes by itself: it is looked at in the middle between those quarters instead
  */
-export function unchangedForMs(state: Playback, groups: readonly (readonly Cue[])[]): number {
+export function unchangedForMs(
+  state: Playback,
+  groups: readonly (readonly Cue[])[],
+  beside = false,
+): number {
   const p = state.queue[state.index];
   if (!p || state.status !== 'running') return SHOWN_MS;
-  const quarter = (playLengthMs(p) - state.elapsedMs) % SHOWN_MS || SHOWN_MS;
+  const leftMs = playLengthMs(p) - state.elapsedMs;
+  const quarter = (leftMs + (beside ? SHOWN_MS / 2 : 0)) % SHOWN_MS || SHOWN_MS;
   const begins = placed(p, groups).map(({ offsetMs }) => offsetMs - state.elapsedMs);
-  return Math.min(quarter, ...begins.filter((ms) => ms > 0));
+  return Math.min(quarter, ...[leftMs, ...begins].filter((ms) => ms > 0));
 }
 
 /** The cue of the current step that was started last, if one was. */

@@ -440,6 +440,27 @@ describe('cues of the moment', () => {
     expect(begun).toEqual(twoSided.cues.slice(first).map((cue) => cue.id));
   });
 
+  it('are looked at beside the countdown where it changes by itself, and with each cue and step', () => {
+    const groups = cuesByStep(twoSided);
+    const starts = new Set(twoSided.cues.map((cue) => cue.startMs));
+    const begun: (string | undefined)[] = [];
+    let state = position(twoSided, log(), T0);
+    while (state.status === 'running') {
+      const before = state.queue[state.index]?.key;
+      const ms = unchangedForMs(state, groups, true);
+      expect(ms).toBeGreaterThan(0);
+      expect(ms).toBeLessThanOrEqual(SHOWN_MS);
+      state = advance(state, state.at + ms);
+      const p = state.queue[state.index];
+      if (p && p.key !== before) begun.push(p.key);
+      const leftMs = p ? playLengthMs(p) - state.elapsedMs : 0;
+      if (state.status !== 'running') continue;
+      if (p?.key === before && !starts.has(state.at - T0)) expect(leftMs % 250).toBe(125);
+      if (p && p.key !== before) expect(state.elapsedMs).toBe(0);
+    }
+    expect(begun).toEqual(state.queue.slice(1).map((p) => p.key));
+  });
+
   it('lists every cue of an undisturbed class once, at its time', () => {
     const begun = apply(ready(twoSided), log()[0] as NewRunEvent);
     const due = cuesAhead(begun, cuesByStep(twoSided), twoSided.totalMs);

@@ -8,11 +8,10 @@ import type { KeptClass } from '@/browser/follow/store';
 import { newId } from '@/browser/new-id';
 import type { NewRunEvent } from '@/core/run';
 import { useAwake } from '../kit/playing/use-awake';
-import { usePlayback } from '../kit/playing/use-playback';
 import { useFromTop } from '../kit/use-from-top';
 import { useChoosing, useMine } from './choosing';
 import { Counted } from './counted';
-import { Playing } from './follow-stage';
+import { Playing, useFollowed } from './follow-stage';
 import { Over } from './over';
 import { Sheets } from './sheets';
 import { useSound } from './use-sound';
@@ -100,9 +99,8 @@ function Run(props: RunProps) {
   const { kept, mine, scores, words, language, choosing, clock, events, tempo, happen } = props;
   const { document } = kept;
   const { home } = words;
-  const { state } = usePlayback({
+  const state = useFollowed(mine, {
     scores,
-    groups: mine.groups,
     events,
     clock,
     // Whoever comes back goes on when they are ready.

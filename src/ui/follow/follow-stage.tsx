@@ -20,6 +20,7 @@ import {
 import { type Cue, isCount, type Score } from '@/core/score';
 import { MovingFace } from '../kit/face-dial';
 import { BreathLine } from '../kit/playing/breath-line';
+import { Countdown } from '../kit/playing/countdown';
 import { usePlayback } from '../kit/playing/use-playback';
 import { useFromTop } from '../kit/use-from-top';
 import { useReducedMotion } from '../kit/use-reduced-motion';
@@ -34,6 +35,15 @@ import { useSound } from './use-sound';
 const BEND_TOLD_MS = 4000;
 
 const worthReading = (cue: Cue) => !isCount(cue) && cue.kind !== 'breath';
+
+/** Where the class stands now, looked at whenever somebody who follows it sees something else, besides the countdown. */
+export function useFollowed(
+  mine: Personal,
+  of: Omit<Parameters<typeof usePlayback>[0], 'groups' | 'beside'>,
+) {
+  const groups = useMemo(() => mine.groups.map((cues) => cues.filter(worthReading)), [mine]);
+  return usePlayback({ ...of, groups, beside: true }).state;
+}
 
 export interface FollowStageProps {
   document: FollowDocument;
@@ -52,9 +62,7 @@ export function FollowStage(props: FollowStageProps) {
   useFromTop();
   const events = followed.events as readonly NewRunEvent[];
   const { clock } = followed;
-  const groups = mine.groups;
-  const live = usePlayback({ scores, groups, events, clock, cameApart: followed.cameApart });
-  const { state } = live;
+  const state = useFollowed(mine, { scores, events, clock, cameApart: followed.cameApart });
   const blocked = useSound({
     personal: mine,
     state,
@@ -161,7 +169,7 @@ export function Playing(props: PlayingProps) {
             className="figures text-[min(6rem,22dvh)] leading-none font-bold lg:text-[min(12rem,26dvh)]"
             data-testid="countdown"
           >
-            {Math.ceil((playLengthMs(current) - state.elapsedMs) / 1000)}
+            <Countdown state={state} clock={clock} />
           </span>
           <span className="quiet follow-words" data-testid="doing">
             {doing}

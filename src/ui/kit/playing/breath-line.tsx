@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { BreathPattern } from '@/core/move';
 import { useReducedMotion } from '../use-reduced-motion';
 
@@ -52,7 +52,6 @@ export function BreathLine(props: BreathLineProps) {
   const { pattern, elapsedMs, running, words = WORDS, resting, small = false } = props;
   const reduced = useReducedMotion();
   const totalS = PHASES.reduce((sum, phase) => sum + pattern[phase], 0);
-  const { phase } = breathPhase(pattern, elapsedMs % (totalS * 1000));
   const x = (seconds: number) => (WIDTH * seconds) / totalS;
   const top = pattern.in + pattern.hold;
   const end = top + pattern.out;
@@ -78,10 +77,32 @@ export function BreathLine(props: BreathLineProps) {
         {!reduced && <BreathDot pattern={pattern} elapsedMs={elapsedMs} running={running} />}
       </div>
       <p className={small ? 'w-28 font-semibold' : 'w-40 text-2xl font-semibold'}>
-        {(!running && resting) || words[phase]}
+        {(!running && resting) || <Phase {...{ pattern, elapsedMs, running, words }} />}
       </p>
     </div>
   );
+}
+
+interface PhaseProps extends Pick<BreathLineProps, 'pattern' | 'elapsedMs' | 'running'> {
+  words: BreathWords;
+}
+
+/** What is to be done with the breath now. The word changes on its beat, also where the page is looked at beside it. */
+function Phase({ pattern, elapsedMs, running, words }: PhaseProps) {
+  const [reached, setReached] = useState({ from: elapsedMs, ms: 0 });
+  const totalMs = PHASES.reduce((sum, phase) => sum + 1000 * pattern[phase], 0);
+  const nowMs = elapsedMs + (reached.from === elapsedMs ? reached.ms : 0);
+  const { phase, share } = breathPhase(pattern, nowMs % totalMs);
+  const leftMs = Math.ceil(1000 * (1 - share) * pattern[phase]);
+  useEffect(() => {
+    if (!running || leftMs <= 0) return;
+    const timer = setTimeout(
+      () => setReached({ from: elapsedMs, ms: nowMs - elapsedMs + leftMs }),
+      leftMs,
+    );
+    return () => clearTimeout(timer);
+  }, [running, elapsedMs, nowMs, leftMs]);
+  return words[phase];
 }
 
 /** The browser moves the dot by itself; it is only put right where it is not at its time. */

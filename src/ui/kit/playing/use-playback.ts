@@ -34,6 +34,8 @@ export interface Followed {
   groups: readonly (readonly Cue[])[];
   events: readonly NewRunEvent[];
   clock: RunClock;
+  /** Whether the countdown changes by itself, beside all else (`Countdown`). */
+  beside?: boolean;
   /** Is called when the device's clocks have come apart. */
   cameApart: () => void;
 }
@@ -42,7 +44,8 @@ export interface Followed {
  * Where the class stands now: its events and the time are all there is to it. It is looked at whenever
  * something that is shown changes, and at least every quarter of a second.
  */
-export function usePlayback({ scores, groups, events, clock, cameApart }: Followed): Live {
+export function usePlayback(of: Followed): Live {
+  const { scores, groups, events, clock, beside = false, cameApart } = of;
   const [now, setNow] = useState(() => clock.now());
   const [slept, setSlept] = useState<Slept | null>(null);
   const replayed = useMemo(() => replayer(ready(scores.score, scores.easier)), [scores]);
@@ -66,12 +69,12 @@ export function usePlayback({ scores, groups, events, clock, cameApart }: Follow
       const time = clock.now();
       flushSync(() => setNow(time));
       const stands = advance(is.base, time);
-      const unchangedMs = stands.at - time + unchangedForMs(stands, is.groups);
+      const unchangedMs = stands.at - time + unchangedForMs(stands, is.groups, beside);
       return Math.ceil(Math.min(SHOWN_MS, unchangedMs));
     });
     looking.current = made;
     return made.stop;
-  }, [clock]);
+  }, [clock, beside]);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a bend moves the times of what comes next.
   useEffect(() => looking.current?.soon(), [base]);
