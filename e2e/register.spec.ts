@@ -154,6 +154,21 @@ test('marks made while the server is away are kept, and stored when they are sen
       app.db('attendance').where({ studio_id: scope.studioId }).orderBy('mark').pluck('mark'),
     )
     .toEqual(['here', 'late']);
+  // Nobody has to come back to the register for it: any page of the studio sends what waits.
+  await page.route('**/marks', (route) => route.abort());
+  await grid.getByRole('gridcell', { name: /^Aino/ }).click();
+  await page.keyboard.press('n');
+  await expect(page.getByRole('button', { name: 'Store 1 again' })).toBeVisible();
+  await page.goto('/calendar');
+  await page.unroute('**/marks');
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(
+    page.getByText('Stored now: one thing that had waited on this device'),
+  ).toBeVisible();
+  expect(
+    await app.db('attendance').where({ studio_id: scope.studioId }).orderBy('mark').pluck('mark'),
+  ).toEqual(['absent', 'late']);
+  expect(await axe(page)).toEqual([]);
 });
 
 test('what streaks are counted by changes from a day on, and never in the past', async ({

@@ -22,7 +22,7 @@ const drop = (keys: readonly number[]) =>
 
 const rowSchema = z.object({ device: z.string(), event: z.unknown() });
 
-export interface BoxShelf<E extends Sendable> {
+interface Opening<E extends Sendable> {
   /** Reads what was kept. */
   schema: z.ZodType<E>;
   /** The id of this tab. */
@@ -33,6 +33,11 @@ export interface BoxShelf<E extends Sendable> {
   onKeeps: (keeps: boolean) => void;
 }
 
+export interface BoxShelf<E extends Sendable> extends Shelf<E> {
+  /** The tab that has left an event behind; nothing for those of this one. */
+  leftBy: (id: string) => string | undefined;
+}
+
 /**
  * Events in the browser's database, in the order they happened. A tab keeps its own, and takes over what a tab that is
  * gone has left behind. Where the browser keeps nothing the class goes on without.
@@ -40,10 +45,11 @@ export interface BoxShelf<E extends Sendable> {
  */
 export function boxShelf<E extends Sendable>(
   of: string,
-  { schema, device, isOpen, onKeeps }: BoxShelf<E>,
-): Shelf<E> {
+  { schema, device, isOpen, onKeeps }: Opening<E>,
+): BoxShelf<E> {
   /** Where each event stands, as soon as it does: it may be dropped before. */
   const keys = new Map<string, number | Promise<number | undefined>>();
+  const left = new Map<string, string>();
   const tried = async <T>(work: Promise<T>, otherwise: T): Promise<T> => {
     try {
       const done = await work;
@@ -58,15 +64,18 @@ export function boxShelf<E extends Sendable>(
   return {
     async load() {
       const events: E[] = [];
+      const own = await device;
       for (const { key, value } of await tried(rowsOf(of), [])) {
         const row = rowSchema.safeParse(value).data;
         const event = schema.safeParse(row?.event).data;
         if (!row || !event || (await isOpen(row.device))) continue;
         keys.set(event.id, key);
+        if (row.device !== own) left.set(event.id, row.device);
         events.push(event);
       }
       return events;
     },
+    leftBy: (id) => left.get(id),
     async add(event) {
       const put = async () => {
         const row = { runId: of, device: await device, event };

@@ -3,15 +3,16 @@ import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { emptyPlan, type Plan } from '@/core/class';
+import { Unreachable } from './api';
 import { inDatabase } from './database';
 import { kept } from './kept';
 import { forgetStudio, saveUnsaved, sendUnsent, unsent } from './leaving';
 
 const runId = randomUUID();
 const device = randomUUID();
-const add = async (type: 'next' | 'again') => {
+const add = async (type: 'next' | 'again' | 'unheard-of', of = runId) => {
   const event = { id: randomUUID(), at: 1, type };
-  await inDatabase((db) => db.add('outbox', { runId, device, event }));
+  await inDatabase((db) => db.add('outbox', { runId: of, device, event }));
 };
 let sent: string[];
 let away: boolean;
@@ -22,8 +23,8 @@ beforeEach(async () => {
   vi.stubGlobal('fetch', async (address: string, { body }: { body: string }) => {
     if (away && sent.length > 0) throw new TypeError('away');
     const asked = JSON.parse(body);
-    sent.push(`${address} ${asked.events[0].type}`);
-    return new Response(JSON.stringify({ events: [], leader: device, now: 1 }));
+    sent.push(`${address} ${asked.events.map((e: { type: string }) => e.type).join(' ')}`);
+    return new Response(JSON.stringify({ events: [], leader: device, made: 1, now: 1 }));
   });
 });
 afterEach(async () => {
@@ -42,15 +43,19 @@ describe('what a browser keeps when somebody signs out', () => {
     expect(await unsent()).toEqual({ events: 1, classes: 1 });
   });
 
-  it('is sent in order, and what could not be sent stays', async () => {
-    for (const type of ['next', 'again', 'next'] as const) await add(type);
+  it('is sent in order, what could not be sent stays, and what nobody can read is let go of', async () => {
+    const other = randomUUID();
+    for (const type of ['next', 'unheard-of', 'again', 'next'] as const) await add(type);
+    await add('next', other);
     away = true;
-    await expect(sendUnsent()).rejects.toThrow();
-    expect(await unsent()).toMatchObject({ events: 2 });
+    expect((await sendUnsent()).stopped).toBeInstanceOf(Unreachable);
+    expect(await unsent()).toMatchObject({ events: 1 });
     away = false;
-    await sendUnsent();
-    const to = `/api/runs/${runId}/events`;
-    expect(sent).toEqual([`${to} next`, `${to} again`, `${to} next`]);
+    expect((await sendUnsent()).stopped).toBeNull();
+    expect(sent).toEqual([
+      `/api/runs/${runId}/events next again next`,
+      `/api/runs/${other}/events next`,
+    ]);
     expect(await unsent()).toMatchObject({ events: 0 });
   });
 

@@ -1,11 +1,9 @@
-import { z } from 'zod';
 import { CALLS, storedPlanSchema } from '@/core/calls';
 import { mergePlans } from '@/core/class';
-import { newRunEventSchema } from '@/core/run';
 import { ask, Refused } from './api';
 import { inDatabase } from './database';
-import { isRegisters, type Registers, registerActSchema, sendAct } from './register-acts';
 import { allUnsaved, type Unsaved } from './unsaved';
+import { isReadable, type Sent, sendWaiting } from './waiting';
 
 /** What this browser keeps of a studio, when somebody signs out of it. */
 
@@ -17,12 +15,6 @@ export interface Unsent {
   classes: number;
 }
 
-const eventRowSchema = z.object({ runId: z.uuid(), device: z.uuid(), event: newRunEventSchema });
-const actRowSchema = z.object({
-  runId: z.custom<Registers>(isRegisters),
-  event: registerActSchema,
-});
-
 export async function unsent(): Promise<Unsent> {
   const classes = allUnsaved().map(({ classId }) => classId);
   return {
@@ -32,23 +24,19 @@ export async function unsent(): Promise<Unsent> {
   };
 }
 
-/** Sends what waits, of every class, in order. @throws what asking throws; what was not sent stays */
-export async function sendUnsent(): Promise<void> {
+/** Sends what waits, also what other tabs are about to send. */
+export async function sendUnsent(): Promise<Sent> {
+  const sent = await sendWaiting({ isOpen: async () => false });
+  await letGoUnreadable();
+  return sent;
+}
+
+/** What cannot be read can never be sent. */
+async function letGoUnreadable(): Promise<void> {
   const keys = await inDatabase((db) => db.getAllKeys('outbox'));
   for (const key of keys) {
     const row = await inDatabase((db) => db.get('outbox', key));
-    const happened = eventRowSchema.safeParse(row).data;
-    if (happened) {
-      const { runId, device, event } = happened;
-      // Nothing of the log is needed back.
-      await ask(CALLS.sendEvents, {
-        id: runId,
-        body: { device, events: [event], after: 1_000_000 },
-      });
-    }
-    const act = actRowSchema.safeParse(row).data?.event;
-    if (act) await sendAct(act, new Date().toISOString().slice(0, 10));
-    await inDatabase((db) => db.delete('outbox', key));
+    if (row && !isReadable(row)) await inDatabase((db) => db.delete('outbox', key));
   }
 }
 

@@ -31,8 +31,8 @@ export class Outbox<E extends Sendable> {
   constructor(
     private readonly shelf: Shelf<E>,
     private readonly send: (events: E[]) => Promise<void>,
-    /** How many the server takes at once. */
-    private readonly most = Number.POSITIVE_INFINITY,
+    /** How many of those that wait are sent at once, 1 at least. */
+    private readonly atOnce: (waiting: readonly E[]) => number = ({ length }) => length,
     private readonly refusals: Refusals<E> = { areForGood: () => false, setAside: () => {} },
   ) {
     this.loaded = shelf.load().then((left) => {
@@ -69,16 +69,16 @@ export class Outbox<E extends Sendable> {
 
   private async sendAll(): Promise<void> {
     await this.loaded;
-    let atOnce = this.most;
+    let oneByOne = false;
     while (this.kept.length > 0) {
-      const events = this.kept.slice(0, atOnce);
+      const events = this.kept.slice(0, oneByOne ? 1 : this.atOnce(this.kept));
       try {
         await this.send(events);
       } catch (problem) {
         if (!this.refusals.areForGood(problem, events)) throw problem;
         // One after the other, so that only what is refused itself stays out.
         if (events.length > 1) {
-          atOnce = 1;
+          oneByOne = true;
           continue;
         }
         for (const event of events) this.refusals.setAside(event, problem);

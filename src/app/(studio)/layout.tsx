@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { SendsWaiting } from '@/ui/kit/sends-waiting';
 import { StudioHeader } from '@/ui/kit/studio-header';
 import { requireTeacher } from '../auth';
 import { switchThemeAction } from '../theme-action';
@@ -14,6 +15,7 @@ export default async function StudioLayout({ children }: { children: ReactNode }
         switchTheme={switchThemeAction}
       />
       {children}
+      <SendsWaiting studioId={teacher.studioId} />
     </>
   );
 }

@@ -24,11 +24,13 @@ function inWords({ events, classes }: Unsent): string {
   return parts.join(' and ');
 }
 
+const isNone = ({ events, classes }: Unsent) => events === 0 && classes === 0;
+
 /** Signs out at once; where something is not stored yet, it asks first. */
 export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => void }) {
   const form = useRef<HTMLFormElement>(null);
   const [left, setLeft] = useState<Unsent | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problems, setProblems] = useState<readonly string[]>([]);
   const [unsaved, setUnsaved] = useState<readonly { id: string; name: string }[]>([]);
   const go = useCallback(async () => {
     await forgetStudio();
@@ -36,17 +38,20 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
   }, []);
   const look = useCallback(async () => {
     const now = await unsent();
-    if (now.events === 0 && now.classes === 0) await go();
+    if (isNone(now)) await go();
     else setLeft(now);
   }, [go]);
   useEffect(() => void look(), [look]);
   const send = async () => {
     try {
-      await sendUnsent();
-      setUnsaved(await saveUnsaved());
-      setProblem(null);
+      const { refused, stuck, stopped } = await sendUnsent();
+      const told = [...refused, ...stuck, ...(stopped ? [toldOf(stopped)] : [])];
+      setProblems([...new Set(told)]);
+      if (!stopped) setUnsaved(await saveUnsaved());
+      // What was refused is told before it is gone.
+      if (told.length > 0) return setLeft(await unsent());
     } catch (error) {
-      setProblem(toldOf(error));
+      setProblems([toldOf(error)]);
     }
     await look();
   };
@@ -65,17 +70,21 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
           actions={
             <>
               <button type="button" className="btn btn-outline" onClick={() => void go()}>
-                Sign out and lose it
+                {isNone(left) ? 'Sign out' : 'Sign out and lose it'}
               </button>
-              <button type="button" className="btn btn-primary" onClick={() => void send()}>
-                Send it first
-              </button>
+              {!isNone(left) && (
+                <button type="button" className="btn btn-primary" onClick={() => void send()}>
+                  Send it first
+                </button>
+              )}
             </>
           }
         >
           <p>
-            This device still keeps {inWords(left)}. After you sign out nothing of the studio stays
-            on it.
+            {isNone(left)
+              ? 'Nothing else waits on this device.'
+              : `This device still keeps ${inWords(left)}.`}{' '}
+            After you sign out nothing of the studio stays on it.
           </p>
           {unsaved.length > 0 && (
             <div role="alert" className="mt-2">
@@ -94,11 +103,11 @@ export function SignOut({ leaving, onStay }: { leaving: Leaving; onStay: () => v
               </ul>
             </div>
           )}
-          {problem && (
-            <p role="alert" className="text-error mt-2">
-              {problem}
+          {problems.map((says) => (
+            <p key={says} role="alert" className="text-error mt-2">
+              Not stored: {says}
             </p>
-          )}
+          ))}
         </Dialog>
       )}
     </>

@@ -277,6 +277,28 @@ describe('the log of a run on this device', () => {
     await until(() => expect(server.log.map((e) => e.type)).toEqual(['next', 'again']));
   });
 
+  it('stores what a tab that is gone bent while it led, and takes the lead for what comes after', async () => {
+    const gone = randomUUID();
+    server.leader = gone;
+    const left = { id: randomUUID(), at: NOW, type: 'again' } as const;
+    await inDatabase((db) => db.add('outbox', { runId: server.id, device: gone, event: left }));
+    const page = await opened();
+    await until(() => expect(server.log.map((e) => e.id)).toEqual([left.id]));
+    expect([page.log().leader, page.log().lost]).toEqual(['another device', []]);
+    await act(() => page.log().takeLead());
+    await page.add('next');
+    await until(() => expect(server.log.map((e) => e.type)).toEqual(['again', 'next']));
+  });
+
+  it('leads by itself with what a tab that is gone began, where nobody leads', async () => {
+    const left = { id: randomUUID(), at: NOW, type: 'next' } as const;
+    const row = { runId: server.id, device: randomUUID(), event: left };
+    await inDatabase((db) => db.add('outbox', row));
+    const page = await opened();
+    await until(() => expect(page.log().leader).toBe('this device'));
+    expect(server.log.map((e) => e.id)).toEqual([left.id]);
+  });
+
   it('takes up what another device does, whatever order it hears of it', async () => {
     const page = await opened();
     const event = (seq: number, type: 'next' | 'again'): RunEvent => ({

@@ -1,16 +1,15 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { ask, Refused, toldOf, Unreachable } from '@/browser/api';
-import { boxShelf } from '@/browser/box-shelf';
+import { ask, Refused, Unreachable } from '@/browser/api';
 import { deviceId, isOpenElsewhere } from '@/browser/device';
 import { kept } from '@/browser/kept';
 import { listenToRun } from '@/browser/live-run';
 import { newId } from '@/browser/new-id';
-import { Outbox, type Refusals } from '@/browser/outbox';
 import { roundTrip } from '@/browser/round-trip';
+import { type RunBox, runBox } from '@/browser/run-box';
 import { runChannel } from '@/browser/run-channel';
 import { type ServerClock, TIMES_ASKED } from '@/browser/server-clock';
-import { addressOf, CALLS, type LogAnswer, MOST_EVENTS, type RefusalCode } from '@/core/calls';
-import { isRoomEvent, type NewRunEvent, newRunEventSchema, type RunEvent } from '@/core/run';
+import { addressOf, CALLS, type LogAnswer } from '@/core/calls';
+import type { NewRunEvent, RunEvent } from '@/core/run';
 import { useWarnOfLoss } from '../kit/use-warn-of-loss';
 import { keptLogSchema, type LeadLog } from './types';
 
@@ -53,25 +52,6 @@ export interface Log {
   measureTime: () => Promise<void>;
 }
 
-/** Refusals that the same event meets each time, however often it is sent. */
-const FOR_GOOD: readonly (RefusalCode | undefined)[] = ['too-many-people', 'log-full'];
-
-/** Of a log that is full, and of people for whom the register has no room, with what is told of them after. */
-function refusals(tell: (event: NewRunEvent, says: string) => void): Refusals<NewRunEvent> {
-  const people = new Set<string>();
-  const isOfThem = (event: NewRunEvent) =>
-    'participantId' in event && people.has(event.participantId);
-  return {
-    areForGood: (problem, events) =>
-      problem instanceof Refused &&
-      (FOR_GOOD.includes(problem.code) || (problem.code === 'not-found' && events.some(isOfThem))),
-    setAside: (event, problem) => {
-      if (event.type === 'walkedIn') people.add(event.participantId);
-      tell(event, toldOf(problem));
-    },
-  };
-}
-
 /** The log of a session on this device: what the server knows, and what waits to be sent. */
 export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const runId = initial.id;
@@ -87,13 +67,15 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
   const [loaded, setLoaded] = useState(false);
   const [connected, setConnected] = useState(true);
   const [leaderId, setLeaderId] = useState(initial.leader);
+  const leads = useRef(leaderId);
+  leads.current = leaderId;
   const [made, setMade] = useState(initial.made);
   const [device, setDevice] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [lost, setLost] = useState<readonly NewRunEvent[]>([]);
   const [keeps, setKeeps] = useState(true);
   const [refused, setRefused] = useState<Log['refused']>([]);
-  const box = useRef<Outbox<NewRunEvent> | null>(null);
+  const box = useRef<RunBox | null>(null);
   /** Events from before the outbox is open. */
   const early = useRef<NewRunEvent[]>([]);
 
@@ -138,7 +120,7 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
 
   /** Another device leads: what was bent here since cannot be stored, and says so. */
   const giveWay = useCallback(async () => {
-    const bends = (await box.current?.take((e) => !isRoomEvent(e))) ?? [];
+    const bends = (await box.current?.giveWay()) ?? [];
     setLost((before) => [...before, ...bends]);
     shown();
     await read();
@@ -179,22 +161,18 @@ export function useLog(initial: LeadLog, clock: ServerClock): Log {
       const [id, before] = await Promise.all([deviceId(), kept.get(logName, keptLogSchema)]);
       // A page that was kept is older than what was heard since, also of who leads.
       if (before && before.now > madeAt.current) take(before);
-      const send = (events: NewRunEvent[]) => {
-        const body = { device: id, events, after: lastSeq.current };
-        return hear(ask(CALLS.sendEvents, { id: runId, body }));
-      };
-      const shelf = boxShelf(runId, {
-        schema: newRunEventSchema,
+      const opened = runBox(runId, {
         device: id,
         isOpen: isOpenElsewhere,
         onKeeps: setKeeps,
+        // What a tab that is gone bent while it led was led by that one.
+        as: (leftBy) => (leftBy !== undefined && leftBy === leads.current ? leftBy : id),
+        send: (device, events) => {
+          const body = { device, events, after: lastSeq.current };
+          return hear(ask(CALLS.sendEvents, { id: runId, body }));
+        },
+        onRefused: (event, says) => setRefused((before) => [...before, { event, says }]),
       });
-      const opened = new Outbox(
-        shelf,
-        send,
-        MOST_EVENTS,
-        refusals((event, says) => setRefused((before) => [...before, { event, says }])),
-      );
       for (const event of early.current.splice(0)) void opened.add(event);
       await opened.loaded;
       if (gone) return;

@@ -182,7 +182,7 @@ export function useRegister(
       isOpen: isOpenElsewhere,
       onKeeps: setKeeps,
     });
-    const opened = new Outbox(shelf, send, 1, { areForGood: isRefusedForGood, setAside });
+    const opened = new Outbox(shelf, send, () => 1, { areForGood: isRefusedForGood, setAside });
     box.current = opened;
     void opened.loaded.then(() => {
       if (box.current === opened) void flush();
