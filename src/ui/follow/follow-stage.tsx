@@ -3,7 +3,7 @@
 import { libraryTrack } from '@library/tracks';
 import clsx from 'clsx';
 import { WifiOff } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { RunClock } from '@/browser/server-clock';
 import { actsOf, poseAt, standing } from '@/core/face';
 import { type FollowDocument, nameIn, type Personal, trackIn } from '@/core/follow';
@@ -158,7 +158,7 @@ export function Playing(props: PlayingProps) {
         <span data-testid="round">{words.round(step.round, step.rounds)}</span>
       </p>
       <div ref={dial} className="grid min-h-0 place-items-center">
-        <FollowDial {...{ document, mine, state, clock }} facing={settings.facing} />
+        <Dial {...{ document, mine, state, clock }} facing={settings.facing} />
       </div>
       <section aria-label={words.now} className="beside:self-center min-w-0">
         <div className="low:text-base min-h-7 text-lg" aria-live="polite">
@@ -243,8 +243,17 @@ interface FollowDialProps {
   facing: boolean;
 }
 
+/**
+ * The face comes a moment after the words and the countdown: where a step begins, all that follow have that to show at
+ * the same time, and a face takes the longest to draw.
+ */
+function Dial({ state, ...more }: FollowDialProps) {
+  return <FollowDial {...more} state={useDeferredValue(state)} />;
+}
+
 /** The face as this follower moves: in the version that is theirs, at rest where they leave a move out. */
-function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
+const FollowDial = memo(function FollowDial(props: FollowDialProps) {
+  const { document, mine, state, clock, facing } = props;
   const { queue, index, elapsedMs, at, status } = state;
   const moves = useMemo(() => new Map(document.moves.map((m) => [m.id, m])), [document]);
   const tracks = useMemo(
@@ -284,7 +293,7 @@ function FollowDial({ document, mine, state, clock, facing }: FollowDialProps) {
       progress={working ? shownShare(elapsedMs, playLengthMs(current)) : 0}
     />
   );
-}
+});
 
 /** Something that the teacher did; another one each time, also where it is the same again. */
 interface Told {
