@@ -3,7 +3,7 @@
 import { libraryTrack } from '@library/tracks';
 import clsx from 'clsx';
 import { WifiOff } from 'lucide-react';
-import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { RunClock } from '@/browser/server-clock';
 import { actsOf, poseAt, standing } from '@/core/face';
 import { type FollowDocument, nameIn, type Personal, trackIn } from '@/core/follow';
@@ -248,7 +248,13 @@ interface FollowDialProps {
  * the same time, and a face takes the longest to draw.
  */
 function Dial({ state, ...more }: FollowDialProps) {
-  return <FollowDial {...more} state={useDeferredValue(state)} />;
+  const [later, setLater] = useState(state);
+  useEffect(() => {
+    // Not a deferred value: on a slow device what is looked at next would hold it up again and again.
+    const timer = setTimeout(() => setLater(state));
+    return () => clearTimeout(timer);
+  }, [state]);
+  return <FollowDial {...more} state={later} />;
 }
 
 /** The face as this follower moves: in the version that is theirs, at rest where they leave a move out. */
