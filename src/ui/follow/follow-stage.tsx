@@ -249,11 +249,8 @@ interface FollowDialProps {
  */
 function Dial({ state, ...more }: FollowDialProps) {
   const [later, setLater] = useState(state);
-  useEffect(() => {
-    // Not a deferred value: on a slow device what is looked at next would hold it up again and again.
-    const timer = setTimeout(() => setLater(state));
-    return () => clearTimeout(timer);
-  }, [state]);
+  // Not a deferred value: on a slow device what is looked at next would hold it up again and again.
+  useEffect(() => setLater(state), [state]);
   return <FollowDial {...more} state={later} />;
 }
 
