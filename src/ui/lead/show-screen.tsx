@@ -53,7 +53,8 @@ export function ShowScreen(props: ShowScreenProps) {
   const words = wordsIn(language);
   const ready = haveReady(words, props.kit);
   const started = events.find((e) => e.type === 'started');
-  const asLed = useScoresAsLed(scores, started && (started.made ?? made));
+  const led = started && (started.made ?? made);
+  const asLed = useScoresAsLed(scores, led, started?.made === undefined);
   useAwake(true);
   if (!scores || !asLed || !started) {
     return (
@@ -83,12 +84,14 @@ const ASK_EVERY_MS = 3000;
  * The class may have been made ready anew, with other times, since this page came: it is asked for again until it has
  * what is led. Where the server is away it goes by what it knows.
  * @param led the number of the scores that are led; undefined before the class begins
+ * @param stored whether the server has heard of that, too: what was asked for before may not be that yet
  * @returns whether the class may be shown now
  */
-function useScoresAsLed(scores: Scores | null, led: number | undefined): boolean {
+function useScoresAsLed(scores: Scores | null, led: number | undefined, stored: boolean): boolean {
   const router = useRouter();
   const differs = led !== undefined && scores?.made !== led;
   const [away, setAway] = useState(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once it is stored, it is asked for at once.
   useEffect(() => {
     if (!differs) return;
     // A page that is refreshed while the server is away would be gone.
@@ -100,7 +103,7 @@ function useScoresAsLed(scores: Scores | null, led: number | undefined): boolean
     refresh();
     const timer = setInterval(refresh, ASK_EVERY_MS);
     return () => clearInterval(timer);
-  }, [differs, router]);
+  }, [differs, stored, router]);
   return !differs || away;
 }
 
